@@ -1,0 +1,55 @@
+import { readFile } from 'node:fs/promises'
+import { resolve } from 'node:path'
+import { assess } from '../core/assess'
+import { readJob } from '../core/job/readJob'
+
+/** Assesses job files one after another: an assessment a line to standard output, faults to standard error. Exit code 2 when a file was faulty. */
+async function main(paths: string[]): Promise<number> {
+  if (paths.length === 0) {
+    console.error('usage: npm run --silent assess -- job.json …')
+    return 2
+  }
+  let faulty = false
+  for (const path of paths) {
+    const faults = await assessFile(path)
+    for (const fault of faults) console.error(`${path}: ${fault}`)
+    faulty ||= faults.length > 0
+  }
+  return faulty ? 2 : 0
+}
+
+/** Prints the assessment of one file and returns what was wrong with it instead, one line a fault. */
+async function assessFile(path: string): Promise<string[]> {
+  let text: string
+  try {
+    text = await readFile(resolve(process.env.INIT_CWD ?? '.', path), 'utf8')
+  } catch (error) {
+    return [(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : 'cannot be read']
+  }
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch (error) {
+    return [`is not JSON: ${oneLine((error as Error).message)}`]
+  }
+  const { job, faults } = readJob(value)
+  if (!job) return faults.map(({ place, message }) => oneLine(place ? `${place}: ${message}` : message))
+  try {
+    await print(`${JSON.stringify(assess(job))}\n`)
+    return []
+  } catch {
+    return ['this drive cannot be computed: check the sheet\'s figures']
+  }
+}
+
+/** Waits for a full pipe, so that a long run does not pile up in memory. */
+function print(line: string): Promise<void> {
+  return new Promise((resolve, reject) => process.stdout.write(line, (error) => (error ? reject(error) : resolve())))
+}
+
+function oneLine(text: string): string {
+  return text.replaceAll(/\s+/g, ' ').slice(0, 300)
+}
+
+process.stdout.on('error', () => process.exit(0))
+process.exitCode = await main(process.argv.slice(2))

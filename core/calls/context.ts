@@ -1,0 +1,54 @@
+import type { Estimates } from '../estimate/estimate'
+import type { JobFile } from '../job/types'
+import type { Reading, ReadingKind } from '../readings/types'
+import { SCHOOLS, type SchoolRules } from './schools'
+import type { Call } from './types'
+
+/** What the rules look at. */
+export interface RuleContext {
+  job: JobFile
+  estimates: Estimates
+  school: SchoolRules
+}
+
+export function contextOf(job: JobFile, estimates: Estimates): RuleContext {
+  return { job, estimates, school: SCHOOLS[job.school] }
+}
+
+/** The call that odds of being past a limit make under a school. */
+export function callFor({ school }: RuleContext, overLimit: number): Call {
+  if (overLimit >= school.renewFrom) return 'renew'
+  return overLimit <= school.backInUpTo ? 'back-in' : 'look-closer'
+}
+
+/** Indices of the readings that the estimate used, of these kinds and (where given) on this part. */
+export function readingsBehind({ job, estimates }: RuleContext, chain: string, kinds: readonly ReadingKind[], part?: string): number[] {
+  return (estimates.chains[chain]?.readings ?? []).filter((index) => {
+    const reading = job.readings[index]!
+    return kinds.includes(reading.kind) && (part === undefined || partOf(reading) === part)
+  })
+}
+
+function partOf(reading: Reading): string | undefined {
+  return reading.tensioner ?? reading.rail ?? reading.sprocket ?? reading.phaser ?? reading.chain
+}
+
+/** Kinds of readings that tell something about elongation. */
+export const STRETCH_KINDS: readonly ReadingKind[] = ['extension', 'camLag', 'chainLength', 'chainCompare']
+
+/** `86 %`, never a bare 0 or 100. */
+export function odds(p: number): string {
+  if (p < 0.01) return 'under 1 %'
+  return p > 0.99 ? 'over 99 %' : `${Math.round(100 * p)} %`
+}
+
+/** `16.5`, without a minus before nothing. */
+export function figure(value: number, digits: number): string {
+  const text = value.toFixed(digits)
+  return Number(text) === 0 ? (0).toFixed(digits) : text
+}
+
+/** `late` or `early`, the sign of a lag in words. */
+export function lateOrEarly(lag: number): string {
+  return lag < 0 ? 'early' : 'late'
+}

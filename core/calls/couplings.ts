@@ -1,0 +1,51 @@
+import type { Chain } from '../sheet/types'
+import { callFor, odds, type RuleContext } from './context'
+import { nameOf } from './stretchRules'
+import type { Finding } from './types'
+
+/** Everything that rides on a chain and wears with it: its rails, those standing clear too, and its tensioner. */
+function riders({ job }: RuleContext, chain: Chain): string[] {
+  const { rails, tensioners, chains } = job.drive
+  const standing = rails.filter((rail) => rail.touches === false && !chains.some((c) => c.path.includes(rail.id)) && chains.length === 1)
+  const lying = rails.filter((rail) => chain.path.includes(rail.id))
+  return [...lying, ...standing, ...tensioners.filter((t) => t.chain === chain.id)].map((part) => part.id)
+}
+
+/** A new chain gets new rails and tensioner: a grooved rail wrecks it. Every school holds this. */
+export function newChain(context: RuleContext, chain: Chain, renewed: (part: string) => boolean): Finding[] {
+  if (!renewed(chain.id)) return []
+  return riders(context, chain).map((part) => ({
+    part, rule: 'new-chain', call: 'renew', readings: [], limit: null,
+    text: `Follows ${nameOf(context, chain.id)}: a new chain gets new rails and tensioner.`
+  }))
+}
+
+/** Sprockets follow a chain past its elongation limit: their teeth have worn to the longer pitch. */
+export function sprocketsFollow(context: RuleContext, chain: Chain): Finding[] {
+  const { elongation, readings } = context.estimates.chains[chain.id]!
+  if (elongation.overLimit === null || callFor(context, elongation.overLimit) !== 'renew') return []
+  const limit = context.job.drive.limits.find((l) => l.kind === 'elongation' && l.chain === chain.id)!
+  return chain.path
+    .filter((id) => context.job.drive.sprockets.some((s) => s.id === id))
+    .map((part) => ({
+      part, rule: 'sprockets-follow', call: 'renew', readings,
+      limit: { kind: 'elongation', value: limit.value, unit: limit.unit, source: limit.source },
+      text: `Sprockets follow a chain past its limit (${odds(elongation.overLimit!)}): their teeth have worn to the longer pitch.`
+    }))
+}
+
+/** Whole set: everything behind the cover is renewed together. */
+export function wholeSet(context: RuleContext, chain: Chain): Finding[] {
+  if (!context.school.together) return []
+  const phasers = context.job.drive.phasers.filter((phaser) => chain.path.includes(phaser.sprocket)).map((phaser) => phaser.id)
+  return [chain.id, ...riders(context, chain), ...phasers].map((part) => ({
+    part, rule: 'whole-set', call: 'renew', readings: [], limit: null,
+    text: 'Whole set: with the cover off, access costs more than the part, and a worn part spoils the new ones.'
+  }))
+}
+
+/** Weighed by odds alone as long as the sheet has no prices; said, so that nobody takes it for a costed path. */
+export function weighedByOdds(context: RuleContext, chain: Chain): Finding[] {
+  if (context.school.id !== 'weighed') return []
+  return [{ part: chain.id, rule: 'weighed-by-odds', call: 'back-in', text: 'Weighed by odds alone: the sheet has no prices or hours to weigh.', readings: [], limit: null }]
+}

@@ -1,0 +1,59 @@
+import { limitFor } from '../sheet/limits'
+import type { Chain } from '../sheet/types'
+import { callFor, figure, lateOrEarly, odds, readingsBehind, STRETCH_KINDS, type RuleContext } from './context'
+import type { Finding, Reason } from './types'
+
+/** The reading of a chain that would narrow its elongation most, as what settles an undecided call. */
+function settling({ estimates }: RuleContext, chain: string): Pick<Reason, 'settle'> {
+  const next = estimates.next.find((n) => n.chain === chain)
+  return next ? { settle: { kind: next.kind, target: next.target } } : {}
+}
+
+/** The chain's elongation against its limit. */
+export function elongationLimit(context: RuleContext, chain: Chain): Finding[] {
+  const { elongation } = context.estimates.chains[chain.id]!
+  const readings = readingsBehind(context, chain.id, STRETCH_KINDS)
+  const base = { part: chain.id, rule: 'elongation-limit', readings }
+  const limit = limitFor(context.job.drive, 'elongation', chain.id)
+  if (!limit) return [{ ...base, call: 'look-closer', text: 'The sheet has no elongation limit for this chain: look it up in the maker\'s manual and enter it.', limit: null }]
+  const shown = { kind: 'elongation', ...limit }
+  if (readings.length === 0) {
+    return [{ ...base, call: 'look-closer', text: 'Nothing read so far tells how long the chain is.', limit: shown, ...settling(context, chain.id) }]
+  }
+  const call = callFor(context, elongation.overLimit!)
+  const measured = `Elongation ${figure(100 * elongation.mean, 2)} % (90 % between ${figure(100 * elongation.low, 2)} and ${figure(100 * elongation.high, 2)} %), limit ${limit.value} %: ${odds(elongation.overLimit!)} likely past it.`
+  return [{ ...base, call, text: measured, limit: shown, ...(call === 'look-closer' ? settling(context, chain.id) : {}) }]
+}
+
+/** A cam late by wear beyond the lag limit condemns the chain that makes it late. */
+export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
+  return Object.entries(context.estimates.cams).flatMap(([id, cam]) => {
+    const limit = limitFor(context.job.drive, 'camLag', id)
+    const readings = readingsBehind(context, chain.id, ['camLag'], id)
+    const jumped = 1 - (cam.jump.all['0'] ?? 0) > 0.1
+    if (cam.chain !== chain.id || !limit || readings.length === 0 || jumped || cam.lag.overLimit === null) return []
+    const call = callFor(context, cam.lag.overLimit)
+    if (call === 'back-in') return []
+    const text = `${nameOf(context, id)} stands ${figure(Math.abs(cam.lag.mean), 1)}° ${lateOrEarly(cam.lag.mean)}, limit ${limit.value}°, without a jump: wear makes it so (${odds(cam.lag.overLimit)} likely past the limit).`
+    return [{ part: chain.id, rule: 'lag-limit', call, text, readings, limit: { kind: 'camLag', ...limit } }]
+  })
+}
+
+/** Readings that contradict the rest leave the chain's call open to doubt. */
+export function readingsAtOdds(context: RuleContext, chain: Chain): Finding[] {
+  const { estimates } = context
+  const odd = estimates.chains[chain.id]!.readings.filter((index) => estimates.readings[index]!.atOdds)
+  if (odd.length === 0) return []
+  return [{ part: chain.id, rule: 'readings-at-odds', call: 'look-closer', text: `${odd.length === 1 ? 'A reading is' : `${odd.length} readings are`} at odds with the rest: measure again before anything is ordered.`, readings: odd, limit: null }]
+}
+
+/** An estimate that did not settle decides nothing. */
+export function notSettled(context: RuleContext, chain: Chain): Finding[] {
+  const { status, readings } = context.estimates.chains[chain.id]!
+  return status.converged ? [] : [{ part: chain.id, rule: 'not-settled', call: 'look-closer', text: 'The estimate did not settle on these readings: take another before deciding.', readings, limit: null }]
+}
+
+export function nameOf({ job }: RuleContext, id: string): string {
+  const { sprockets, rails, tensioners, chains, phasers } = job.drive
+  return [...sprockets, ...rails, ...tensioners, ...chains, ...phasers].find((part) => part.id === id)?.name ?? id
+}

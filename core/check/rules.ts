@@ -1,0 +1,45 @@
+import { array, boolean, mixed, number, object, string, tuple, ValidationError, type AnySchema } from 'yup'
+import type { Fault } from '../sheet/types'
+
+/** Yup rules with one wording for every check of outside data, in core and server alike. Nothing is converted: text is no number. */
+
+export const num = (min: number, max: number) => {
+  const message = `expected a number from ${min} to ${max}`
+  return number().typeError(message).min(min, message).max(max, message).test('finite', message, (v) => v === undefined || Number.isFinite(v))
+}
+
+export const whole = (min: number, max: number) => num(min, max).integer(`expected a whole number from ${min} to ${max}`)
+
+export const text = (max: number) => string().typeError('expected text').max(max, `expected at most ${max} characters`)
+
+export const id = () => text(64).matches(/^[\w.-]+$/, 'expected an id of letters, digits, dots and dashes')
+
+export const flag = () => boolean().typeError('expected true or false')
+
+export const oneOf = <T extends string>(...values: T[]) => mixed<T>().oneOf(values, `expected ${values.join(' or ')}`)
+
+export const listOf = <T extends AnySchema>(of: T, max: number) =>
+  array().of(of).typeError('expected a list').max(max, `expected at most ${max} entries`)
+
+export const pair = () => tuple([num(-10_000, 10_000).required('expected a number'), num(-10_000, 10_000).required('expected a number')]).typeError('expected two numbers')
+
+export const shape = <T extends Record<string, AnySchema>>(fields: T) => object(fields).typeError('expected an object').default(undefined)
+
+export const needed = 'is missing'
+
+/** What is wrong with a value under a schema, each with its place; empty when it fits. */
+export function schemaFaults(schema: AnySchema, value: unknown, at = ''): Fault[] {
+  try {
+    schema.validateSync(value, { strict: true, abortEarly: false })
+    return []
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error
+    const all = error.inner.length ? error.inner : [error]
+    const seen = new Map<string, Fault>()
+    for (const { path, message } of all) {
+      const place = [at, path].filter(Boolean).join('.').replaceAll('.[', '[')
+      if (!seen.has(place)) seen.set(place, { place, message })
+    }
+    return [...seen.values()]
+  }
+}

@@ -1,0 +1,24 @@
+import type { Corrections } from '../job/types'
+import type { Chain, DriveSheet } from '../sheet/types'
+import { chartedModel, type ChartedModel } from './charted'
+import { countedModel } from './counted'
+import type { ChainModel } from './model'
+
+/** Does the sheet have coordinates for this chain (else it is counted)? */
+export function isCharted(sheet: DriveSheet, chain: Chain): boolean {
+  return chain.path.every((id) => sheet.sprockets.find((s) => s.id === id)?.centre !== undefined || !sheet.sprockets.some((s) => s.id === id))
+}
+
+/** Does a model carry geometry that can be drawn? */
+export function isChartedModel(model: ChainModel): model is ChartedModel {
+  return 'settle' in model
+}
+
+/**
+ * The forward model of a chain, from coordinates where the sheet has them, else from its counts.
+ * Temperature and skim shift only a drive with coordinates: a counted sheet has no lengths for them to act on.
+ * @throws RangeError when the sheet is not sound (sheetFaults names what is wrong)
+ */
+export function chainModel(sheet: DriveSheet, chain: Chain, corrections: Corrections = {}): ChainModel {
+  return isCharted(sheet, chain) ? chartedModel(sheet, chain, corrections) : countedModel(sheet, chain)
+}

@@ -1,0 +1,110 @@
+import { EXPANSION, REFERENCE_TEMPERATURE } from '../constants'
+import { pitchRadius } from '../geometry/vector'
+import type { Chain, DriveSheet, Point, Rail, Sprocket } from '../sheet/types'
+import type { Corrections } from '../job/types'
+
+/** A directed circle that the chain meets: a sprocket's pitch circle or the pitch line on a rail's shoe. */
+export interface Element {
+  id: string
+  /** mm; at arm angle 0 for an arm. */
+  centre: Point
+  /** mm; of a new shoe for a rail. */
+  radius: number
+  /** +1: circle on the chain's left, heading grows along it (anticlockwise); −1: on its right. */
+  orientation: 1 | -1
+  /** 0 for a rail. */
+  teeth: number
+  /** Place in the state's `wear`, −1 for a sprocket. */
+  rail: number
+  /** Only on an arm. */
+  pivot?: Point
+}
+
+/** Ids of the rails that the chain lies on, in path order: the order of a state's `wear`. */
+export function touchingRails(sheet: DriveSheet, chain: Chain): string[] {
+  const standing = new Set(sheet.rails.filter((rail) => rail.touches === false).map((rail) => rail.id))
+  const rails = new Set(sheet.rails.map((rail) => rail.id))
+  return chain.path.filter((id) => rails.has(id) && !standing.has(id))
+}
+
+/** Ids of the sprockets the chain drives, in path order: the order of a state's lags. */
+export function drivenSprockets(sheet: DriveSheet, chain: Chain): string[] {
+  const sprockets = new Set(sheet.sprockets.map((sprocket) => sprocket.id))
+  return chain.path.filter((id) => sprockets.has(id) && id !== chain.driver)
+}
+
+/**
+ * The directed circles of a chain in its direction of travel, starting at the driver.
+ * Clockwise travel: sprockets and rails inside the loop have the chain turning clockwise round them (−1), rails outside
+ * and sprockets driven by the chain's back the other way (+1). Anticlockwise travel: all signs change.
+ * @throws RangeError when the sheet has no coordinates for one of them
+ */
+export function elementsOf(sheet: DriveSheet, chain: Chain, corrections: Corrections = {}): Element[] {
+  const rails = touchingRails(sheet, chain)
+  const travel = sheet.rotation === 'clockwise' ? -1 : 1
+  const elements: Element[] = []
+  for (const id of chain.path) {
+    const sprocket = sheet.sprockets.find((s) => s.id === id)
+    if (sprocket) elements.push(sprocketElement(sheet, sprocket, chain, travel, corrections))
+    else if (rails.includes(id)) {
+      const rail = sheet.rails.find((r) => r.id === id)!
+      elements.push(railElement(rail, rails.indexOf(id), travel, corrections))
+    }
+  }
+  return elements
+}
+
+function sprocketElement(sheet: DriveSheet, sprocket: Sprocket, chain: Chain, travel: 1 | -1, corrections: Corrections): Element {
+  if (!sprocket.centre) throw new RangeError(`sprocket ${sprocket.id}: expected a centre`)
+  const outside = sprocket.side === 'back'
+  return {
+    id: sprocket.id,
+    centre: grown(skimmed(sheet, sprocket, chain, corrections), corrections),
+    radius: pitchRadius(chain.pitch, sprocket.teeth) * steelGrowth(corrections),
+    orientation: outside ? (-travel as 1 | -1) : travel,
+    teeth: sprocket.teeth,
+    rail: -1
+  }
+}
+
+function railElement(rail: Rail, index: number, travel: 1 | -1, corrections: Corrections): Element {
+  if (!rail.shoe) throw new RangeError(`rail ${rail.id}: expected a shoe`)
+  return {
+    id: rail.id,
+    centre: grown(rail.shoe.centre, corrections),
+    radius: rail.shoe.radius * blockGrowth(corrections),
+    orientation: rail.side === 'inside' ? travel : (-travel as 1 | -1),
+    teeth: 0,
+    rail: index,
+    ...(rail.pivot ? { pivot: grown(rail.pivot, corrections) } : {})
+  }
+}
+
+/** A machined head or block face brings its bank's sprockets that much closer to the crank, along the bank. */
+function skimmed(sheet: DriveSheet, sprocket: Sprocket, chain: Chain, corrections: Corrections): Point {
+  const centre = sprocket.centre!
+  const skim = corrections.skim?.[String(sprocket.bank)] ?? 0
+  const crank = sheet.sprockets.find((s) => s.id === chain.driver)?.centre
+  if (sprocket.bank === undefined || skim === 0 || !crank) return centre
+  const bank = sheet.sprockets.filter((s) => s.bank === sprocket.bank && s.centre)
+  const x = bank.reduce((sum, s) => sum + s.centre![0], 0) / bank.length - crank[0]
+  const y = bank.reduce((sum, s) => sum + s.centre![1], 0) / bank.length - crank[1]
+  const length = Math.hypot(x, y)
+  return [centre[0] - (skim * x) / length, centre[1] - (skim * y) / length]
+}
+
+/** A point of the block as it stands at the engine's temperature. */
+export function grown(point: Point, corrections: Corrections): Point {
+  const growth = blockGrowth(corrections)
+  return growth === 1 ? point : [point[0] * growth, point[1] * growth]
+}
+
+/** Factor on the block's lengths at the engine's temperature. */
+export function blockGrowth({ temperature }: Corrections): number {
+  return temperature ? 1 + EXPANSION[temperature.block] * (temperature.celsius - REFERENCE_TEMPERATURE) : 1
+}
+
+/** Factor on the chain's and the sprockets' lengths at the engine's temperature. */
+export function steelGrowth({ temperature }: Corrections): number {
+  return temperature ? 1 + EXPANSION.chain * (temperature.celsius - REFERENCE_TEMPERATURE) : 1
+}

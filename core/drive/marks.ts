@@ -1,0 +1,32 @@
+import { clockAngle } from '../sheet/clock'
+import type { Chain, DriveSheet } from '../sheet/types'
+import { turn180 } from '../geometry/vector'
+import { linksOn, type Contour } from './contour'
+import type { Element } from './elements'
+
+/** Direction (degrees from +x) from an element's centre to where a straight of this heading touches it. */
+export function touchAngle(element: Element, heading: number): number {
+  return heading - element.orientation * 90
+}
+
+/**
+ * Links from the mark of one sprocket to the mark of another along the travel, by geometry.
+ * On each end's sprocket from or to its mark's clock position, then everything in between. Null without both marks.
+ */
+export function linksBetweenMarks(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, from: string, to: string): number | null {
+  const markOf = (id: string) => sheet.marks.find((mark) => mark.sprocket === id)?.at
+  const [markFrom, markTo] = [markOf(from), markOf(to)]
+  if (markFrom === undefined || markTo === undefined) return null
+  const n = contour.touched.length
+  const start = contour.touched.findIndex((e) => elements[e]!.id === from)
+  const end = contour.touched.findIndex((e) => elements[e]!.id === to)
+  const a = elements[contour.touched[start]!]!
+  const b = elements[contour.touched[end]!]!
+  const leave = a.orientation * turn180(touchAngle(a, contour.leaving[start]!) - clockAngle(markFrom))
+  const arrive = b.orientation * turn180(clockAngle(markTo) - touchAngle(b, contour.arriving[end]!))
+  let links = (a.teeth * leave + b.teeth * arrive) / 360 + contour.straight[start]! / chain.pitch
+  for (let i = (start + 1) % n; i !== end; i = (i + 1) % n) {
+    links += linksOn(elements, contour, i, chain.pitch) + contour.straight[i]! / chain.pitch
+  }
+  return links
+}

@@ -1,0 +1,64 @@
+import type { BudgetEntry } from './budget'
+import type { NextReading } from './next'
+import type { ReadingFault } from './observations'
+import type { Spread } from './summary'
+
+/** Elongation as a fraction; `overLimit` is null where the sheet has no limit. */
+export interface ElongationEstimate extends Spread {
+  overLimit: number | null
+}
+
+export interface WearEstimate extends Spread {
+  overLimit: number | null
+}
+
+export interface ChainEstimate {
+  elongation: ElongationEstimate
+  status: { converged: boolean; iterations: number; reason: string }
+  /** Indices of the readings that bear on the chain. */
+  readings: number[]
+}
+
+export interface TensionerEstimate {
+  /** mm; `predicted` from the wears alone, `read` the weighted mean of the readings or null, `sd` of the extension as it stands. */
+  extension: { predicted: number; read: number | null; sd: number; overLimit: number | null }
+  padWear: WearEstimate
+  budget: BudgetEntry[]
+  /** mm; `toLimit` null where the sheet has no limit. */
+  travelLeft: { toStroke: number; toLimit: number | null }
+  /** mm of chain the arm cannot take up. */
+  slack: number
+  /** degrees; null on a counted sheet. */
+  armAngle: number | null
+}
+
+export interface CamEstimate {
+  chain: string
+  /** crank degrees, + = retarded, jump included. */
+  lag: { mean: number; sd: number; overLimit: number | null }
+  /** crank degrees that wear alone accounts for. */
+  wearLag: number
+  /** `told`: does any reading bear on a jump of this cam? Else the odds are the prior's. */
+  jump: { teeth: number; odds: number; all: Record<string, number>; told: boolean }
+}
+
+export interface ReadingEstimate {
+  index: number
+  /** In the reading's unit; null for a reading outside the model. */
+  predicted: number | null
+  /** (value − predicted)/sigma. */
+  residual: number | null
+  sigma: number | null
+  atOdds: boolean
+}
+
+/** What all the readings of one chain say together. */
+export interface ChainResult {
+  chain: ChainEstimate
+  rails: Record<string, { wear: WearEstimate }>
+  tensioners: Record<string, TensionerEstimate>
+  cams: Record<string, CamEstimate>
+  readings: ReadingEstimate[]
+  next: NextReading[]
+  faults: ReadingFault[]
+}

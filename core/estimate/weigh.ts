@@ -1,0 +1,93 @@
+import { JUMP_MAX } from '../constants'
+import { boundedMinimum, cholesky, choleskySolve, type Bounded, type Matrix } from './linear'
+import type { Linearised, Problem } from './problem'
+import type { Priors } from './priors'
+
+/** Normal equations ½uᵀAu − bᵀu of a linearised problem, without jumps; the prior is the identity in A. */
+export interface Normal {
+  a: Matrix
+  /** Each observation's residual at u = 0, without jumps, in sigmas. */
+  free: number[]
+  /** Slopes in sigmas. */
+  slope: Matrix
+}
+
+/** One combination of whole teeth jumped, one for each cam, and how well it explains the readings. */
+export interface Combination {
+  teeth: number[]
+  /** Least Σ((value − predicted)/sigma)² + Σ(x/prior)². */
+  minimum: number
+  /** ½·minimum − ln prior odds. */
+  score: number
+  at: Bounded
+}
+
+export function normalEquations({ observations, scale }: Problem, { point, predicted, slope }: Linearised): Normal {
+  const whitened = slope.map((row, k) => row.map((s) => s / observations[k]!.sigma))
+  const free = observations.map(({ value, sigma }, k) => (value - predicted[k]!) / sigma + whitened[k]!.reduce((sum, s, i) => sum + s * point[i]!, 0))
+  const a = scale.map((_, i) => scale.map((_, j) => whitened.reduce((sum, row) => sum + row[i]! * row[j]!, i === j ? 1 : 0)))
+  return { a, free, slope: whitened }
+}
+
+/** Residuals at u = 0 once the teeth of a combination are taken off, in sigmas. */
+export function targetsOf({ observations }: Problem, normal: Normal, teeth: readonly number[]): number[] {
+  return observations.map(({ sigma, teeth: per }, k) => normal.free[k]! - per.reduce((sum, t, cam) => sum + t * teeth[cam]!, 0) / sigma)
+}
+
+/** Right-hand side b = Σ slope·target. */
+export function gradientOf(normal: Normal, targets: readonly number[]): number[] {
+  return normal.a.map((_, i) => normal.slope.reduce((sum, row, k) => sum + row[i]! * targets[k]!, 0))
+}
+
+/** A combination's best explanation of the readings under one linearisation. */
+export function weighed(problem: Problem, normal: Normal, teeth: readonly number[], priors: Priors): Combination {
+  const targets = targetsOf(problem, normal, teeth)
+  const at = boundedMinimum(normal.a, gradientOf(normal, targets), problem.bounded)
+  const residuals = residualsAt(normal, targets, at.x)
+  const minimum = residuals.reduce((sum, r) => sum + r * r, 0) + at.x.reduce((sum, x) => sum + x * x, 0)
+  return { teeth: teeth.slice(), minimum, score: minimum / 2 - logPrior(teeth, priors), at }
+}
+
+/** (value − predicted)/sigma of each observation at u. */
+export function residualsAt(normal: Normal, targets: readonly number[], u: readonly number[]): number[] {
+  return targets.map((target, k) => target - normal.slope[k]!.reduce((sum, s, i) => sum + s * u[i]!, 0))
+}
+
+function logPrior(teeth: readonly number[], priors: Priors): number {
+  return teeth.reduce((sum, t) => sum + Math.log(priors.jump[Math.abs(t)] ?? 1e-6), 0)
+}
+
+/**
+ * The combinations whose score is within `within` of the best, the best first. Letting wears go below 0 can only lower
+ * the minimum, so one factorisation bounds every combination from below and most need no closer look.
+ */
+export function weighedWithin(problem: Problem, normal: Normal, all: readonly number[][], priors: Priors, within: number): Combination[] {
+  const factor = cholesky(normal.a, normal.a.map((_, i) => i))
+  const bounds = all
+    .map((teeth) => {
+      const targets = targetsOf(problem, normal, teeth)
+      const b = gradientOf(normal, targets)
+      const minimum = targets.reduce((sum, t) => sum + t * t, 0) - choleskySolve(factor, b).reduce((sum, x, i) => sum + x * b[i]!, 0)
+      return { teeth, bound: minimum / 2 - logPrior(teeth, priors) }
+    })
+    .sort((a, b) => a.bound - b.bound)
+  const scored: Combination[] = []
+  let best = Infinity
+  for (const { teeth, bound } of bounds) {
+    if (bound > best + within) break
+    const combination = weighed(problem, normal, teeth, priors)
+    best = Math.min(best, combination.score)
+    scored.push(combination)
+  }
+  return scored.filter((c) => c.score <= best + within).sort((a, b) => a.score - b.score)
+}
+
+/**
+ * Every combination of jumps worth weighing: up to JUMP_MAX teeth either way on each cam that a reading bears on.
+ * A cam that none bears on stays at 0: its prior is reported as it is.
+ */
+export function combinations({ model, observations }: Problem): number[][] {
+  const bears = model.cams.map((_, cam) => observations.some((o) => o.teeth[cam] !== 0))
+  const range = Array.from({ length: 2 * JUMP_MAX + 1 }, (_, i) => i - JUMP_MAX)
+  return bears.reduce<number[][]>((all, does) => all.flatMap((teeth) => (does ? range : [0]).map((t) => [...teeth, t])), [[]])
+}

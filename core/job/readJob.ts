@@ -1,0 +1,44 @@
+import { listOf, needed, num, oneOf, schemaFaults, shape, whole } from '../check/rules'
+import { mixed, object } from 'yup'
+import { readingStructureFaults } from '../readings/checkReading'
+import { sheetFaults } from '../sheet/readSheet'
+import type { DriveSheet, Fault } from '../sheet/types'
+import type { JobFile } from './types'
+
+const byId = (min: number, max: number) =>
+  object().default(undefined).typeError('expected an object').test('numbers', `expected numbers from ${min} to ${max}`, (value) =>
+    !value || Object.values(value).every((v) => typeof v === 'number' && v >= min && v <= max))
+
+/** What is known of the engine that shifts readings. */
+export const correctionsSchema = shape({
+  skim: byId(-2, 5),
+  temperature: shape({ celsius: num(-60, 200).required(needed), block: oneOf('aluminium', 'iron').required(needed) }),
+  offsetKeys: byId(-30, 30)
+})
+
+export const usageSchema = shape({ value: num(0, 1e7).required(needed), unit: oneOf('km', 'mi', 'h').required(needed) }).required(needed)
+
+export const schoolSchema = oneOf('whole-set', 'on-evidence', 'weighed').required(needed)
+
+const jobSchema = shape({
+  format: oneOf('umbrette-job').required(needed),
+  version: whole(1, 1).required(needed).typeError('expected version 1'),
+  drive: mixed().required(needed),
+  usage: usageSchema, school: schoolSchema, corrections: correctionsSchema,
+  readings: listOf(mixed(), 5000).required(needed)
+}).required('expected a job')
+
+/**
+ * A job from outside, checked once: afterwards every field can be trusted. A reading that cannot be true (a negative
+ * groove) is no fault here: the estimate names it and leaves it out.
+ * @returns the job, or what is wrong with it, each fault with its place; never throws
+ */
+export function readJob(value: unknown): { job: JobFile; faults: [] } | { job: null; faults: Fault[] } {
+  const structure = schemaFaults(jobSchema, value)
+  if (structure.length > 0) return { job: null, faults: structure }
+  const { drive, readings } = value as { drive: unknown; readings: unknown[] }
+  const sheet = sheetFaults(drive, 'drive')
+  if (sheet.length > 0) return { job: null, faults: sheet }
+  const faults = readings.flatMap((reading, i) => readingStructureFaults(drive as DriveSheet, reading, `readings[${i}]`))
+  return faults.length > 0 ? { job: null, faults } : { job: value as JobFile, faults: [] }
+}

@@ -1,0 +1,32 @@
+import type { DriveSheet } from '../sheet/types'
+import type { Reading } from '../readings/types'
+
+/** Things known about this engine that shift readings as much as wear does. */
+export interface Corrections {
+  /** mm machined off the head or block face, by bank. */
+  skim?: Record<string, number>
+  /** Engine temperature when it was read, °C, and what the block is made of. */
+  temperature?: { celsius: number; block: 'aluminium' | 'iron' }
+  /** Crank degrees (+ = late) that an offset key or dowel adds to a cam's reading, by sprocket. */
+  offsetKeys?: Record<string, number>
+}
+
+export type School = 'whole-set' | 'on-evidence' | 'weighed'
+
+export type UsageUnit = 'km' | 'mi' | 'h'
+
+export interface Usage {
+  value: number
+  unit: UsageUnit
+}
+
+/** What the core needs of a job to assess it: the sheet, the readings that stand, and under which school. */
+export interface JobFile {
+  format: 'umbrette-job'
+  version: 1
+  drive: DriveSheet
+  usage: Usage
+  school: School
+  corrections?: Corrections
+  readings: Reading[]
+}

@@ -1,0 +1,42 @@
+import type { DriveSheet } from '../sheet/types'
+import { BACKLASH_SIGMA, READING_KINDS, methodOf } from './kinds'
+import type { Reading } from './types'
+
+/**
+ * Standard deviation of a reading in its kind's unit, with what its circumstances add in quadrature: for a lag, a phaser
+ * not locked at rest (half its range), phaser play (half of it) and a drive not turned forward last (1.5°); for an
+ * extension on a ratchet, the same (pitch/√12).
+ * @param play crank degrees of play found in the phaser on the reading's sprocket, 0 when none was read
+ * @returns null when neither a sigma nor a known method is given
+ */
+export function readingSigma(sheet: DriveSheet, reading: Reading, play = 0): number | null {
+  const own = ownSigma(sheet, reading)
+  if (own === null) return null
+  const ratchet = sheet.tensioners.find((t) => t.id === reading.tensioner)?.ratchet
+  const unsettled = reading.turnedForward === true ? 0 : 1
+  if (reading.kind === 'extension' && ratchet) return Math.hypot(own, (unsettled * ratchet.pitch) / Math.sqrt(12))
+  if (reading.kind !== 'camLag') return own
+  const phaser = sheet.phasers.find((p) => p.sprocket === reading.sprocket)
+  const loose = reading.phaserLocked === false && phaser ? phaser.range / 2 : 0
+  return Math.hypot(own, loose, play / 2, unsettled * BACKLASH_SIGMA)
+}
+
+function ownSigma(sheet: DriveSheet, reading: Reading): number | null {
+  if (reading.sigma !== undefined) return reading.sigma
+  if (reading.kind === 'extension' && reading.value === undefined) {
+    const ratchet = sheet.tensioners.find((t) => t.id === reading.tensioner)?.ratchet
+    if (!ratchet) return null
+    return (reading.notches === 0 ? ratchet.first : ratchet.pitch) / Math.sqrt(12)
+  }
+  return READING_KINDS[reading.kind].methods[methodOf(reading.kind, reading.method)] ?? null
+}
+
+/** Extension in mm that a number of showing notches stands for: first + (n − ½)·pitch, and first/2 for none. */
+export function notchesToExtension(ratchet: { first: number; pitch: number }, notches: number): number {
+  return notches === 0 ? ratchet.first / 2 : ratchet.first + (notches - 0.5) * ratchet.pitch
+}
+
+/** Notches that show at an extension: floor((e − first)/pitch) + 1, at least 0. */
+export function extensionToNotches(ratchet: { first: number; pitch: number }, extension: number): number {
+  return Math.max(0, Math.floor((extension - ratchet.first) / ratchet.pitch) + 1)
+}

@@ -1,0 +1,30 @@
+/** One measurement: what, on which part, with what uncertainty. */
+export type ReadingKind = 'extension' | 'groove' | 'padWear' | 'camLag' | 'linkCount' | 'chainLength' | 'chainCompare' | 'phaserPlay'
+
+/** A reading as job files hold it. Which target fields it has depends on its kind (readings/kinds.ts). */
+export interface Reading {
+  kind: ReadingKind
+  /** In the kind's unit; absent on an extension given in notches. */
+  value?: number
+  /** Ratchet notches showing, instead of `value`. */
+  notches?: number
+  /** In the kind's unit; the method's default when absent. */
+  sigma?: number
+  method?: string
+  /** Was the drive last turned in its running direction? Not said counts as not known. */
+  turnedForward?: boolean
+  /** camLag: was the phaser locked at its rest position? Only `false` widens the reading. */
+  phaserLocked?: boolean
+  tensioner?: string
+  rail?: string
+  sprocket?: string
+  chain?: string
+  from?: string
+  to?: string
+  links?: number
+  phaser?: string
+  id?: string
+  by?: string
+  at?: string
+  note?: string
+}

@@ -1,0 +1,82 @@
+import { object, string, type AnySchema } from 'yup'
+import { flag, id, listOf, needed, num, oneOf, pair, shape, text, whole } from '../check/rules'
+import { isClock } from './clock'
+
+const limitValue = {
+  value: num(0, 10_000).required(needed),
+  unit: text(40).required(needed),
+  source: text(200).required(needed)
+}
+
+const sprocket = shape({
+  id: id().required(needed), name: text(120).required(needed),
+  teeth: whole(6, 400).required(needed),
+  centre: pair(), bank: whole(0, 16), shaft: id(), side: oneOf('back')
+})
+
+const rail = shape({
+  id: id().required(needed), name: text(120).required(needed),
+  kind: oneOf('guide', 'arm', 'bridge').required(needed),
+  side: oneOf('outside', 'inside'),
+  shoe: shape({ centre: pair().required(needed), radius: num(1, 10_000).required(needed) }),
+  pivot: pair(), touches: flag()
+})
+
+const tensioner = shape({
+  id: id().required(needed), name: text(120).required(needed),
+  chain: id().required(needed), arm: id().required(needed),
+  armRange: pair(), axis: num(-360, 360), seat: pair(),
+  pad: shape({ point: pair().required(needed), face: num(-360, 720).required(needed) }),
+  stroke: num(0.1, 500).required(needed), type: text(60).required(needed),
+  ratchet: shape({ first: num(0, 500).required(needed), pitch: num(0.05, 100).required(needed) }),
+  limit: shape(limitValue),
+  newExtension: num(0, 500), gain: num(0.01, 100),
+  gainFrom: shape({ elongation: num(1e-5, 0.05).required(needed), extension: num(0, 500).required(needed) }),
+  railGain: numbersById(0, 100)
+})
+
+const chain = shape({
+  id: id().required(needed), name: text(120).required(needed),
+  pitch: num(1, 100).required(needed), links: whole(8, 2000).required(needed), type: text(60).required(needed),
+  strands: whole(1, 12), driver: id().required(needed),
+  path: listOf(id().required(needed), 40).required(needed),
+  counts: listOf(shape({ from: id().required(needed), to: id().required(needed), links: whole(0, 2000).required(needed) }), 40).required(needed),
+  counted: shape({ freeLinks: num(0, 2000).required(needed), tight: numbersById(0, 2000).required(needed) })
+})
+
+const phaser = shape({
+  id: id().required(needed), name: text(120).required(needed), sprocket: id().required(needed),
+  rest: oneOf('retarded', 'advanced').required(needed), range: num(0, 360).required(needed), playLimit: shape(limitValue)
+})
+
+const mark = shape({
+  sprocket: id().required(needed),
+  at: string().typeError('expected text').required(needed).test('clock', 'expected a clock position such as 6:00', (v) => !v || isClock(v))
+})
+
+const limit = shape({
+  kind: oneOf('elongation', 'camLag', 'groove', 'padWear').required(needed), ...limitValue,
+  chain: id(), rail: id(), tensioner: id(), sprocket: id()
+})
+
+/** The structure of a drive sheet; what its parts mean to each other is checked by sheetFaults. */
+export const driveSchema = shape({
+  format: oneOf('umbrette-drive').required(needed),
+  version: whole(1, 1).required(needed).typeError('expected version 1'),
+  id: id().required(needed), name: text(120).required(needed), note: text(2000),
+  rotation: oneOf('clockwise', 'anticlockwise').required(needed),
+  engine: shape({ cylinders: whole(1, 64).required(needed), layout: text(40).required(needed), interference: flag().required(needed), fuel: text(40).required(needed) }).required(needed),
+  sprockets: listOf(sprocket.required(needed), 64).required(needed).min(2, 'expected at least two sprockets'),
+  rails: listOf(rail.required(needed), 64).required(needed),
+  tensioners: listOf(tensioner.required(needed), 16).required(needed),
+  chains: listOf(chain.required(needed), 16).required(needed).min(1, 'expected at least one chain'),
+  phasers: listOf(phaser.required(needed), 64).required(needed),
+  marks: listOf(mark.required(needed), 64).required(needed),
+  limits: listOf(limit.required(needed), 200).required(needed)
+}).required('expected a drive sheet')
+
+/** Numbers named by an id: `{ "arm": 1.2 }`. */
+function numbersById(min: number, max: number): AnySchema {
+  return object().typeError('expected an object').default(undefined)
+    .test('numbers', `expected numbers from ${min} to ${max}`, (value) => !value || Object.values(value).every((v) => typeof v === 'number' && v >= min && v <= max))
+}
