@@ -1,0 +1,87 @@
+import { listOf, needed, schemaFaults, shape, text } from '../check/rules'
+import { mixed } from 'yup'
+import type { DriveSheet, Fault } from '../sheet/types'
+import { actFaults, foldActs, type Act } from './acts'
+import { readJob } from './readJob'
+import type { JobFile, School, Usage, Corrections } from './types'
+
+/** What a workshop keeps of a job beside its readings. */
+export interface JobFacts {
+  vehicle: string
+  stand: string
+  complaint: string
+  openedBy: string
+  openedAt: string
+}
+
+/** A job as it travels between machines: what the core reads, and all that was ever done on it. */
+export interface JobExport extends JobFile {
+  job: JobFacts
+  /** The school the job was opened under, before any act changed it. */
+  openedUnder: School
+  acts: Act[]
+}
+
+export interface KeptJob extends JobFacts {
+  sheet: DriveSheet
+  usage: Usage
+  /** The school it was opened under. */
+  school: School
+  corrections: Corrections | null
+}
+
+/** The job as one file; `readings` are those that stand, `acts` everything. */
+export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
+  const { readings, school } = foldActs(acts, job.school)
+  const { vehicle, stand, complaint, openedBy, openedAt } = job
+  return {
+    format: 'umbrette-job', version: 1,
+    job: { vehicle, stand, complaint, openedBy, openedAt },
+    usage: job.usage, school, openedUnder: job.school,
+    ...(job.corrections ? { corrections: job.corrections } : {}),
+    readings, acts: [...acts], drive: job.sheet
+  }
+}
+
+export const factsSchema = {
+  vehicle: text(120).required(needed).trim().min(1, needed),
+  stand: text(60), complaint: text(4000), openedBy: text(80), openedAt: text(40)
+}
+
+const exportSchema = shape({ job: shape(factsSchema), openedUnder: text(20), acts: listOf(mixed(), 20_000) })
+
+/**
+ * A job file from another machine, or one written by hand with readings alone: those become acts of `importer`.
+ * @returns the job and its acts, or every fault with its place
+ */
+export function importJob(value: unknown, importer: { by: string; at: string; newId: () => string }): { job: KeptJob; acts: Act[]; faults: [] } | { job: null; faults: Fault[] } {
+  const read = readJob(value)
+  if (!read.job) return { job: null, faults: read.faults }
+  const structure = schemaFaults(exportSchema, value)
+  if (structure.length > 0) return { job: null, faults: structure }
+  const file = value as JobFile & Partial<JobExport>
+  const acts = file.acts ?? file.readings.map((reading): Act => ({ id: importer.newId(), type: 'read', by: reading.by ?? importer.by, at: reading.at ?? importer.at, reading: bare(reading) }))
+  const faults = file.acts ? actListFaults(file.drive, acts) : []
+  if (faults.length > 0) return { job: null, faults }
+  const openedUnder = (file.openedUnder ?? file.school) as School
+  if (file.acts && JSON.stringify(foldActs(acts, openedUnder).readings.map((r) => r.id)) !== JSON.stringify(file.readings.map((r) => r.id))) {
+    return { job: null, faults: [{ place: 'readings', message: 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are' }] }
+  }
+  const facts = file.job ?? { vehicle: file.drive.name, stand: '', complaint: '', openedBy: importer.by, openedAt: importer.at }
+  return { job: { ...facts, sheet: file.drive, usage: file.usage, school: openedUnder, corrections: file.corrections ?? null }, acts, faults: [] }
+}
+
+function bare({ id: _id, by: _by, at: _at, ...reading }: JobFile['readings'][number]) {
+  return reading
+}
+
+function actListFaults(sheet: DriveSheet, acts: readonly Act[]): Fault[] {
+  const before = new Map<string, Act>()
+  return acts.flatMap((act, i) => {
+    const faults = actFaults(sheet, before, act, `acts[${i}]`)
+    if (faults.length > 0) return faults
+    if (before.has(act.id)) return [{ place: `acts[${i}].id`, message: 'stands twice in this file' }]
+    before.set(act.id, act)
+    return []
+  })
+}

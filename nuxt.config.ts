@@ -1,0 +1,45 @@
+import tailwindcss from '@tailwindcss/vite'
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  future: { compatibilityVersion: 4 },
+  telemetry: false,
+  devtools: { enabled: false },
+  modules: ['@pinia/nuxt', 'nuxt-security'],
+  components: [{ path: '~/components', pathPrefix: false }],
+  css: ['~/assets/main.css'],
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Umbrette',
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/umbrette.svg' }]
+    }
+  },
+  experimental: { appManifest: false },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
+  vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
+  nitro: { typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
+  security: {
+    headers: {
+      crossOriginEmbedderPolicy: false,
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'font-src': ["'self'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
+        'style-src': ["'self'", "'nonce-{{nonce}}'"],
+        'style-src-attr': ["'unsafe-inline'"],
+        'worker-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'upgrade-insecure-requests': false
+      },
+      strictTransportSecurity: false
+    },
+    rateLimiter: false,
+    requestSizeLimiter: false,
+    xssValidator: false,
+    corsHandler: false
+  }
+})

@@ -1,0 +1,19 @@
+import { randomUUID } from 'node:crypto'
+import { id, needed, shape, text } from '../../../core/check/rules'
+import { factsSchema } from '../../../core/job/exchange'
+import { schoolSchema, usageSchema } from '../../../core/job/readJob'
+import { insertJob } from '../../store/jobs'
+import { findSheet } from '../../store/sheets'
+import { checked, readJson, route } from '../../utils/route'
+
+const schema = shape({
+  ...factsSchema, openedBy: text(80).required(needed).trim().min(1, 'choose who is at the bench'),
+  sheet: id().required(needed), usage: usageSchema, school: schoolSchema
+}).required('expected a job')
+
+export default route(async (event) => {
+  const { vehicle, stand = '', complaint = '', openedBy, sheet, usage, school } = checked(schema, await readJson(event), 'The job is not complete yet.')
+  const jobId = randomUUID()
+  await insertJob(jobId, { vehicle: vehicle.trim(), stand, complaint, openedBy, openedAt: new Date().toISOString(), sheet: await findSheet(sheet), usage, school: school!, corrections: null } as never, [])
+  return { id: jobId }
+})

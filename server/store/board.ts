@@ -1,0 +1,52 @@
+import { assessRecord } from '../../core/job/assessRecord'
+import type { Assessment } from '../../core/assess'
+import type { Call } from '../../core/calls/types'
+import { SEVERITY } from '../../core/calls/types'
+import type { Usage } from '../../core/job/types'
+import { foldActs } from '../../core/job/acts'
+import { limitFor } from '../../core/sheet/limits'
+import { listJobs } from './jobs'
+
+/** A job as the board shows it. */
+export interface BoardRow {
+  id: string
+  vehicle: string
+  stand: string
+  engine: string
+  complaint: string
+  usage: Usage
+  readings: number
+  /** The most stretched chain: fractions, and its limit in per cent. */
+  elongation: { name: string; mean: number; low: number; high: number; limit: number | null }
+  /** How many parts have each call, the severest first. */
+  calls: { call: Call; parts: number }[]
+  /** The reading that would tell most, as kind and target's name. */
+  next: { kind: string; part: string } | null
+  lastAt: string
+  lastBy: string
+}
+
+export async function boardRows(): Promise<BoardRow[]> {
+  const jobs = await listJobs()
+  return jobs.map(({ id, job, acts: kept }) => {
+    const acts = kept.map(({ act }) => act)
+    const assessment = assessRecord(job, acts)
+    const last = acts.at(-1)
+    const [next] = assessment.next
+    const parts = [...job.sheet.sprockets, ...job.sheet.rails, ...job.sheet.tensioners, ...job.sheet.chains]
+    return {
+      id, vehicle: job.vehicle, stand: job.stand, engine: job.sheet.name, complaint: job.complaint, usage: job.usage,
+      readings: foldActs(acts, job.school).readings.length,
+      elongation: longest(job.sheet, assessment),
+      calls: SEVERITY.toReversed().map((call) => ({ call, parts: assessment.calls.filter((c) => c.call === call).length })).filter(({ parts: n }) => n > 0),
+      next: next ? { kind: next.kind, part: parts.find((p) => p.id === next.target)?.name ?? next.target } : null,
+      lastAt: last?.at ?? job.openedAt, lastBy: last?.by ?? job.openedBy
+    }
+  })
+}
+
+function longest(sheet: Parameters<typeof limitFor>[0], { chains }: Assessment): BoardRow['elongation'] {
+  const [id, { elongation }] = Object.entries(chains).reduce((a, b) => (b[1].elongation.mean > a[1].elongation.mean ? b : a))
+  const { mean, low, high } = elongation
+  return { name: sheet.chains.find((c) => c.id === id)!.name, mean, low, high, limit: limitFor(sheet, 'elongation', id)?.value ?? null }
+}

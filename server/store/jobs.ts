@@ -1,0 +1,76 @@
+import { UniqueConstraintError, type Transaction } from 'sequelize'
+import { entryFaults, type Act } from '../../core/job/acts'
+import type { KeptJob } from '../../core/job/exchange'
+import { useDb } from '../db/connection'
+import { ActRow, JobRow } from '../db/models'
+import { Problem } from '../utils/problem'
+
+/** An act as it was kept, with its place in the workshop's order. */
+export interface KeptAct {
+  seq: number
+  act: Act
+}
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
+
+/** A job and all acts on it, in order. @throws Problem not-found */
+export async function findJob(id: string): Promise<{ id: string; job: KeptJob; acts: KeptAct[] }> {
+  await useDb()
+  const row = UUID.test(id) ? await JobRow.findByPk(id) : null
+  if (!row) throw new Problem('not-found', 'There is no such job in this workshop. Go back to the board and open it from there.')
+  const acts = await ActRow.findAll({ where: { jobId: id }, order: [['seq', 'ASC']] })
+  return { id, job: keptJob(row), acts: acts.map(keptAct) }
+}
+
+/** All jobs with their acts, the newest first. */
+export async function listJobs(): Promise<{ id: string; job: KeptJob; acts: KeptAct[] }[]> {
+  await useDb()
+  const rows = await JobRow.findAll({ order: [['openedAt', 'DESC']] })
+  const acts = await ActRow.findAll({ order: [['seq', 'ASC']] })
+  return rows.map((row) => ({ id: row.id, job: keptJob(row), acts: acts.filter((act) => act.jobId === row.id).map(keptAct) }))
+}
+
+/** Keeps a new job with the acts it comes with, all or nothing. */
+export async function insertJob(id: string, job: KeptJob, acts: readonly Act[], options: { demo?: boolean; transaction?: Transaction } = {}): Promise<void> {
+  const keep = async (transaction: Transaction) => {
+    await JobRow.create({ id, demo: options.demo ?? false, ...job, openedAt: new Date(job.openedAt) }, { transaction })
+    if (acts.length > 0) await ActRow.bulkCreate(acts.map((act) => ({ jobId: id, id: act.id, body: act })), { transaction })
+  }
+  if (options.transaction) return keep(options.transaction)
+  const db = await useDb()
+  await db.transaction(keep)
+}
+
+/**
+ * Adds one act to a job. The same act again changes nothing and answers as the first time did.
+ * @throws Problem not-found, bad-input with each fault, conflict when the id stands for another act
+ */
+export async function addAct(jobId: string, value: unknown): Promise<KeptAct> {
+  const { job, acts } = await findJob(jobId)
+  const known = acts.find(({ act }) => act.id === (value as { id?: unknown } | null)?.id)
+  if (known) return sameAct(known, value)
+  const faults = entryFaults(job.sheet, new Map(acts.map(({ act }) => [act.id, act])), value)
+  if (faults.length > 0) throw new Problem('bad-input', faults[0]!.message, faults)
+  const act = value as Act
+  try {
+    return keptAct(await ActRow.create({ jobId, id: act.id, body: act }))
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error
+    // The same act arrived twice at once; the other one was kept.
+    return sameAct(keptAct((await ActRow.findOne({ where: { jobId, id: act.id }, rejectOnEmpty: true }))), value)
+  }
+}
+
+function sameAct(known: KeptAct, value: unknown): KeptAct {
+  if (JSON.stringify(known.act) === JSON.stringify(value)) return known
+  throw new Problem('conflict', 'Another act has this id already. Reload the job and enter it again.')
+}
+
+function keptAct(row: ActRow): KeptAct {
+  return { seq: Number(row.seq), act: row.body }
+}
+
+function keptJob(row: JobRow): KeptJob {
+  const { vehicle, stand, complaint, school, usage, corrections, sheet, openedBy } = row
+  return { vehicle, stand, complaint, school, usage, corrections, sheet, openedBy, openedAt: row.openedAt.toISOString() }
+}

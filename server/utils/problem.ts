@@ -1,0 +1,31 @@
+import type { Fault } from '../../core/sheet/types'
+
+/** Everything that can go wrong for a caller, by code. */
+const STATUS = { 'bad-input': 422, 'bad-request': 400, 'not-found': 404, 'too-large': 413, forbidden: 403, conflict: 409, 'not-ready': 503, internal: 500 } as const
+
+export type ProblemCode = keyof typeof STATUS
+
+/** The one shape of every error that leaves the server. */
+export interface ProblemBody {
+  error: { code: ProblemCode; message: string; faults: Fault[] }
+}
+
+/** A failure to be told to the caller: what is wrong and what to do, nothing internal. */
+export class Problem extends Error {
+  readonly code: ProblemCode
+  readonly faults: Fault[]
+
+  constructor(code: ProblemCode, message: string, faults: Fault[] = [], options?: ErrorOptions) {
+    super(message, options)
+    this.code = code
+    this.faults = faults
+  }
+
+  get status(): number {
+    return STATUS[this.code]
+  }
+
+  body(): ProblemBody {
+    return { error: { code: this.code, message: this.message, faults: this.faults } }
+  }
+}
