@@ -3,6 +3,8 @@ import type { Fault } from '../sheet/types'
 
 /** Yup rules with one wording for every check of outside data, in core and server alike. Nothing is converted: text is no number. */
 
+export const needed = 'is missing'
+
 export const num = (min: number, max: number) => {
   const message = `expected a number from ${min} to ${max}`
   return number().typeError(message).min(min, message).max(max, message).test('finite', message, (v) => v === undefined || Number.isFinite(v))
@@ -11,6 +13,9 @@ export const num = (min: number, max: number) => {
 export const whole = (min: number, max: number) => num(min, max).integer(`expected a whole number from ${min} to ${max}`)
 
 export const text = (max: number) => string().typeError('expected text').max(max, `expected at most ${max} characters`)
+
+/** Text with something in it besides space. */
+export const words = (max: number, message = needed) => text(max).required(needed).matches(/\S/, message)
 
 export const id = () => text(64).matches(/^[\w.-]+$/, 'expected an id of letters, digits, dots and dashes')
 
@@ -24,8 +29,6 @@ export const listOf = <T extends AnySchema>(of: T, max: number) =>
 export const pair = () => tuple([num(-10_000, 10_000).required('expected a number'), num(-10_000, 10_000).required('expected a number')]).typeError('expected two numbers')
 
 export const shape = <T extends Record<string, AnySchema>>(fields: T) => object(fields).typeError('expected an object').default(undefined)
-
-export const needed = 'is missing'
 
 /** What is wrong with a value under a schema, each with its place; empty when it fits. */
 export function schemaFaults(schema: AnySchema, value: unknown, at = ''): Fault[] {

@@ -1,5 +1,5 @@
 import { lazy } from 'yup'
-import { needed, oneOf, schemaFaults, shape, text } from '../check/rules'
+import { needed, oneOf, schemaFaults, shape, text, words } from '../check/rules'
 import { impossibleReading, readingSchema, readingStructureFaults } from '../readings/checkReading'
 import { READING_KINDS } from '../readings/kinds'
 import type { Reading } from '../readings/types'
@@ -69,7 +69,7 @@ function standingReading({ id, by, at, reading }: ReadAct): StandingReading {
   return { ...reading, id, by, at }
 }
 
-const base = { id: text(64).required(needed).min(1, needed), by: text(80).required(needed).trim().min(1, 'choose who is at the bench'), at: isoTime() }
+const base = { id: text(64).required(needed).min(1, needed), by: words(80, 'choose who is at the bench'), at: isoTime() }
 
 const actSchemas: { [type: string]: ReturnType<typeof shape> } = {
   read: shape({ ...base, type: oneOf('read').required(needed), reading: readingSchema, supersedes: text(64) }).required(needed),

@@ -1,4 +1,4 @@
-import { listOf, needed, schemaFaults, shape, text } from '../check/rules'
+import { listOf, schemaFaults, shape, text, words } from '../check/rules'
 import { mixed } from 'yup'
 import type { DriveSheet, Fault } from '../sheet/types'
 import { actFaults, foldActs, type Act } from './acts'
@@ -44,7 +44,7 @@ export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
 }
 
 export const factsSchema = {
-  vehicle: text(120).required(needed).trim().min(1, needed),
+  vehicle: words(120),
   stand: text(60), complaint: text(4000), openedBy: text(80), openedAt: text(40)
 }
 

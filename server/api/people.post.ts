@@ -1,10 +1,10 @@
-import { needed, shape, text } from '../../core/check/rules'
+import { shape, words } from '../../core/check/rules'
 import { addPerson } from '../store/people'
 import { checked, readJson, route } from '../utils/route'
 
-const schema = shape({ name: text(40).required(needed).trim().min(1, 'write a first name') }).required('expected an object')
+const schema = shape({ name: words(40, 'write a first name') }).required('expected an object')
 
 export default route(async (event) => {
   const { name } = checked(schema, await readJson(event), 'Write a first name of at most 40 characters.')
-  return addPerson(name)
+  return addPerson(name.trim())
 })

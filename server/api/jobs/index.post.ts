@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { id, needed, shape, text } from '../../../core/check/rules'
+import { id, needed, shape, words } from '../../../core/check/rules'
 import { factsSchema } from '../../../core/job/exchange'
 import { schoolSchema, usageSchema } from '../../../core/job/readJob'
 import { insertJob } from '../../store/jobs'
@@ -7,7 +7,7 @@ import { findSheet } from '../../store/sheets'
 import { checked, readJson, route } from '../../utils/route'
 
 const schema = shape({
-  ...factsSchema, openedBy: text(80).required(needed).trim().min(1, 'choose who is at the bench'),
+  ...factsSchema, openedBy: words(80, 'choose who is at the bench'),
   sheet: id().required(needed), usage: usageSchema, school: schoolSchema
 }).required('expected a job')
 

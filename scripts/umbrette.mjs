@@ -1,0 +1,83 @@
+// ./umbrette start | stop | test | reset-demo | help
+import { mkdirSync } from 'node:fs'
+import { resolve } from 'node:path'
+import { createInterface } from 'node:readline/promises'
+import { build } from './build.mjs'
+import { installNpm } from './packages.mjs'
+import { startPostgres, stopPostgres } from './postgres.mjs'
+import { must, say, Stop } from './run.mjs'
+import { FIRST_PORT, runningServer, startServer, stopServer } from './server.mjs'
+import { test } from './test.mjs'
+
+const DATA = resolve('.data')
+
+const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and what to renew.
+
+  ./umbrette start        install what is missing, start, print the address
+  ./umbrette stop         stop the server and its database; nothing is lost
+  ./umbrette test         run every check
+  ./umbrette reset-demo   put the demo jobs back as they ship (asks first)
+  ./umbrette help         this text
+
+  DATABASE_URL=postgres://…   use that PostgreSQL instead of a private one
+  PORT=${FIRST_PORT}                   first port to try for the page`
+
+const commands = {
+  start: async () => {
+    const running = await runningServer(DATA)
+    await installNpm(DATA)
+    const rebuilt = await build(DATA)
+    if (running && !rebuilt) return announce(running, 'is running already')
+    if (running) await stopServer(DATA)
+    const wanted = Number(process.env.PORT) || FIRST_PORT
+    const server = await startServer(DATA, await databaseUrl(), { first: wanted })
+    if (server.port !== wanted) say(`Port ${wanted} is in use; taking ${server.port}.`)
+    announce(server, 'is running')
+  },
+  stop: async () => {
+    const server = await stopServer(DATA)
+    const postgres = await stopPostgres(DATA)
+    say(server || postgres ? 'Stopped. Everything entered is kept.' : 'Nothing was running.')
+  },
+  'reset-demo': async () => {
+    if (!(await sure('Put the demo jobs back as they ship? What was entered on them goes; jobs of your own stay. [y/N] '))) return say('Nothing was changed.')
+    await installNpm(DATA)
+    await must('Resetting the demo', 'npx', ['--no-install', 'tsx', 'scripts/reset-demo.ts'], { quiet: true, env: { ...process.env, DATABASE_URL: await databaseUrl() } })
+    say('The demo jobs are as they ship.')
+  },
+  test: async () => {
+    await installNpm(DATA)
+    process.exitCode = await test(DATA)
+  },
+  help: async () => say(HELP)
+}
+
+async function databaseUrl() {
+  return process.env.DATABASE_URL || startPostgres(DATA)
+}
+
+function announce({ address }, state) {
+  say(`Umbrette ${state}: ${address}\nStop it with ./umbrette stop`)
+}
+
+/** Yes from a person (or a pipe); anything else is no. */
+async function sure(question) {
+  const prompt = createInterface({ input: process.stdin, output: process.stdout })
+  const answer = await Promise.race([prompt.question(question), new Promise((resolve) => prompt.once('close', () => resolve('')))])
+  prompt.close()
+  return /^y(es)?$/i.test(String(answer).trim())
+}
+
+const [word = 'help', ...rest] = process.argv.slice(2)
+const command = commands[word === '--help' || word === '-h' ? 'help' : word]
+if (!command || rest.length > 0) {
+  console.error(`Unknown: ${[word, ...rest].join(' ')}\n\n${HELP}`)
+  process.exit(2)
+}
+mkdirSync(DATA, { recursive: true })
+try {
+  await command()
+} catch (error) {
+  console.error(error instanceof Stop ? error.message : error)
+  process.exitCode = error instanceof Stop ? error.code : 1
+}
