@@ -1,1 +1,18 @@
-<template><div><slot /></div></template>
+<script setup lang="ts">
+import { onMounted } from 'vue'
+import { useBench } from '../stores/bench'
+import { useOutbox } from '../stores/outbox'
+
+const bench = useBench()
+const outbox = useOutbox()
+
+onMounted(() => {
+  void bench.load().catch(() => undefined)
+  void outbox.flush()
+  window.addEventListener('online', () => void outbox.flush())
+})
+</script>
+
+<template>
+  <slot />
+</template>

@@ -54,21 +54,25 @@ const exportSchema = shape({ job: shape(factsSchema), openedUnder: text(20), act
  * A job file from another machine, or one written by hand with readings alone: those become acts of `importer`.
  * @returns the job and its acts, or every fault with its place
  */
-export function importJob(value: unknown, importer: { by: string; at: string; newId: () => string }): { job: KeptJob; acts: Act[]; faults: [] } | { job: null; faults: Fault[] } {
+export function importJob(value: unknown, importer: { by: string; at: string; newId: () => string }): { job: KeptJob; acts: Act[]; faults: [] } | { job: null; acts: []; faults: Fault[] } {
   const read = readJob(value)
-  if (!read.job) return { job: null, faults: read.faults }
+  if (!read.job) return refused(read.faults)
   const structure = schemaFaults(exportSchema, value)
-  if (structure.length > 0) return { job: null, faults: structure }
+  if (structure.length > 0) return refused(structure)
   const file = value as JobFile & Partial<JobExport>
   const acts = file.acts ?? file.readings.map((reading): Act => ({ id: importer.newId(), type: 'read', by: reading.by ?? importer.by, at: reading.at ?? importer.at, reading: bare(reading) }))
   const faults = file.acts ? actListFaults(file.drive, acts) : []
-  if (faults.length > 0) return { job: null, faults }
+  if (faults.length > 0) return refused(faults)
   const openedUnder = (file.openedUnder ?? file.school) as School
   if (file.acts && JSON.stringify(foldActs(acts, openedUnder).readings.map((r) => r.id)) !== JSON.stringify(file.readings.map((r) => r.id))) {
-    return { job: null, faults: [{ place: 'readings', message: 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are' }] }
+    return refused([{ place: 'readings', message: 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are' }])
   }
   const facts = file.job ?? { vehicle: file.drive.name, stand: '', complaint: '', openedBy: importer.by, openedAt: importer.at }
   return { job: { ...facts, sheet: file.drive, usage: file.usage, school: openedUnder, corrections: file.corrections ?? null }, acts, faults: [] }
+}
+
+function refused(faults: Fault[]): { job: null; acts: []; faults: Fault[] } {
+  return { job: null, acts: [], faults }
 }
 
 function bare({ id: _id, by: _by, at: _at, ...reading }: JobFile['readings'][number]) {

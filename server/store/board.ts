@@ -3,6 +3,8 @@ import type { Assessment } from '../../core/assess'
 import type { Call } from '../../core/calls/types'
 import { SEVERITY } from '../../core/calls/types'
 import type { Usage } from '../../core/job/types'
+import type { ElongationEstimate } from '../../core/estimate/types'
+import type { LimitValue } from '../../core/sheet/types'
 import { foldActs } from '../../core/job/acts'
 import { limitFor } from '../../core/sheet/limits'
 import { listJobs } from './jobs'
@@ -16,8 +18,8 @@ export interface BoardRow {
   complaint: string
   usage: Usage
   readings: number
-  /** The most stretched chain: fractions, and its limit in per cent. */
-  elongation: { name: string; mean: number; low: number; high: number; limit: number | null }
+  /** The most stretched chain: fractions, the limit in per cent. */
+  elongation: ElongationEstimate & { name: string; limit: LimitValue | null }
   /** How many parts have each call, the severest first. */
   calls: { call: Call; parts: number }[]
   /** The reading that would tell most, as kind and target's name. */
@@ -47,6 +49,5 @@ export async function boardRows(): Promise<BoardRow[]> {
 
 function longest(sheet: Parameters<typeof limitFor>[0], { chains }: Assessment): BoardRow['elongation'] {
   const [id, { elongation }] = Object.entries(chains).reduce((a, b) => (b[1].elongation.mean > a[1].elongation.mean ? b : a))
-  const { mean, low, high } = elongation
-  return { name: sheet.chains.find((c) => c.id === id)!.name, mean, low, high, limit: limitFor(sheet, 'elongation', id)?.value ?? null }
+  return { ...elongation, name: sheet.chains.find((c) => c.id === id)!.name, limit: limitFor(sheet, 'elongation', id) }
 }

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useId, watch } from 'vue'
+import type { StandingReading } from '../../../core/job/acts'
+import type { Slot } from '../../../core/job/slots'
+import { READING_KINDS } from '../../../core/readings/kinds'
+import type { Reading } from '../../../core/readings/types'
+import type { DriveSheet } from '../../../core/sheet/types'
+import { CAUTIONS } from '../../cautions'
+import { METHOD_WORDS, unitWords } from '../../words'
+import ChoiceRow from '../parts/ChoiceRow.vue'
+import { asksLocking, asksTurning, ratchetOf, readingOf, type Draft } from './draft'
+
+const props = defineProps<{ sheet: DriveSheet; slot: Slot; correcting: StandingReading | null; people: readonly string[] }>()
+const draft = defineModel<Draft>('draft', { required: true })
+const by = defineModel<string>('by', { required: true })
+const emit = defineEmits<{ save: [reading: Reading]; cancel: [] }>()
+
+const id = useId()
+const figure = ref<HTMLInputElement | null>(null)
+const fault = ref<{ field: string; message: string } | null>(null)
+const methods = computed(() => Object.entries(READING_KINDS[props.slot.kind].methods).map(([value, sigma]) => ({ value, label: METHOD_WORDS[value] ?? value, hint: `±${sigma}` })))
+const ratchet = computed(() => ratchetOf(props.sheet, props.slot))
+const unit = computed(() => (draft.value.inNotches && ratchet.value ? 'notches' : unitWords(props.slot.kind)))
+const whose = computed(() => props.people.map((value) => ({ value, label: value })))
+
+watch(() => [props.slot.key, props.correcting?.id], async () => {
+  fault.value = null
+  await nextTick()
+  figure.value?.focus({ preventScroll: true })
+})
+
+function set<K extends keyof Draft>(key: K, value: Draft[K]) {
+  draft.value = { ...draft.value, [key]: value }
+  fault.value = null
+}
+
+function save() {
+  if (!by.value) {
+    fault.value = { field: 'by', message: 'Choose who is at the bench: the name stands on the reading.' }
+    return
+  }
+  const { reading, fault: found } = readingOf(props.sheet, props.slot, draft.value)
+  fault.value = found
+  if (reading) emit('save', reading)
+  else figure.value?.focus()
+}
+</script>
+
+<template>
+  <form class="flex flex-col gap-3" novalidate @submit.prevent="save">
+    <div>
+      <label :for="`${id}-figure`" class="label">{{ correcting ? 'Corrected figure' : 'Figure' }}</label>
+      <div class="mt-1 flex items-stretch gap-1">
+        <input
+          :id="`${id}-figure`" ref="figure" :value="draft.figure" class="figure field min-h-16 min-w-0 flex-1 text-4xl" inputmode="decimal" autocomplete="off" maxlength="40"
+          :aria-invalid="fault?.field === 'figure'" :aria-describedby="fault?.field === 'figure' ? `${id}-fault` : undefined" data-testid="figure" @input="set('figure', ($event.target as HTMLInputElement).value)"
+        >
+        <span class="grid min-w-14 place-content-center px-1 text-center text-faint">{{ unit }}</span>
+      </div>
+      <p v-if="fault?.field === 'figure'" :id="`${id}-fault`" class="mt-1 font-bold text-renew" role="alert">{{ fault.message }}</p>
+    </div>
+    <ChoiceRow v-if="slot.kind === 'camLag'" :model-value="draft.side" label="The cam stands" :options="[{ value: 'late', label: 'late (retarded)' }, { value: 'early', label: 'early (advanced)' }]" @update:model-value="set('side', $event)" />
+    <ChoiceRow v-if="ratchet" :model-value="draft.inNotches ? 'notches' : 'mm'" label="Read in" :options="[{ value: 'mm', label: 'millimetres' }, { value: 'notches', label: 'notches showing' }]" @update:model-value="set('inNotches', $event === 'notches')" />
+    <div v-if="slot.target.links !== undefined">
+      <label :for="`${id}-links`" class="label">Over how many links</label>
+      <input :id="`${id}-links`" :value="draft.links" class="figure field mt-1" inputmode="numeric" :aria-invalid="fault?.field === 'links'" :aria-describedby="fault?.field === 'links' ? `${id}-links-fault` : undefined" @input="set('links', ($event.target as HTMLInputElement).value)">
+      <p v-if="fault?.field === 'links'" :id="`${id}-links-fault`" class="mt-1 font-bold text-renew" role="alert">{{ fault.message }}</p>
+    </div>
+    <ChoiceRow v-if="methods.length > 1 && !(draft.inNotches && ratchet)" :model-value="draft.method" label="Read with" :options="methods" @update:model-value="set('method', $event)" />
+    <ChoiceRow v-if="asksTurning(sheet, slot)" :model-value="draft.turned" label="Turned forward last?" :options="[{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }, { value: 'unknown', label: 'Not known' }]" @update:model-value="set('turned', $event)" />
+    <ChoiceRow v-if="asksLocking(sheet, slot)" :model-value="draft.locked" label="Phaser locked at rest?" :options="[{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }]" @update:model-value="set('locked', $event)" />
+    <div>
+      <label :for="`${id}-note`" class="label">Note</label>
+      <input :id="`${id}-note`" :value="draft.note" class="field mt-1" maxlength="4000" @input="set('note', ($event.target as HTMLInputElement).value)">
+    </div>
+    <ClientOnly>
+      <ChoiceRow v-if="!by" v-model="by" label="Who is at the bench?" :options="whose" />
+    </ClientOnly>
+    <p v-if="fault?.field === 'by' && !by" class="font-bold text-renew" role="alert">{{ fault.message }}</p>
+    <div class="flex gap-2">
+      <button type="submit" class="act-main flex-1" data-testid="save">{{ correcting ? 'Save correction' : 'Save reading' }}</button>
+      <button v-if="correcting" type="button" class="act" @click="emit('cancel')">Cancel</button>
+    </div>
+    <p v-if="CAUTIONS[slot.kind]" class="border-l-8 border-hazard bg-paper py-1 pl-2 text-[13px]"><b>Caution.</b> {{ CAUTIONS[slot.kind] }}</p>
+  </form>
+</template>

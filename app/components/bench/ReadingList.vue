@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
+import type { Assessment } from '../../../core/assess'
+import type { ReadAct, StandingReading, UndoAct } from '../../../core/job/acts'
+import { methodOf } from '../../../core/readings/kinds'
+import { METHOD_WORDS, fixed, DIGITS, readingWords } from '../../words'
+import WhenAt from '../parts/WhenAt.vue'
+
+/** The readings of one slot that stand, and below them what was superseded or taken back. */
+export interface PastReading {
+  act: ReadAct
+  /** The correction that took its place, or the taking back. */
+  because: ReadAct | UndoAct
+}
+
+defineProps<{ standing: readonly { reading: StandingReading; index: number }[]; past: readonly PastReading[]; assessment: Assessment }>()
+const emit = defineEmits<{ correct: [reading: StandingReading]; undo: [actId: string]; restore: [undoId: string] }>()
+
+const how = (reading: StandingReading) => METHOD_WORDS[methodOf(reading.kind, reading.method)] ?? reading.method
+</script>
+
+<template>
+  <div>
+    <ul class="divide-y divide-rule border-y border-rule">
+      <li v-for="{ reading, index } in standing" :key="reading.id" class="py-2" data-testid="reading">
+        <div class="flex items-baseline justify-between gap-2">
+          <span class="figure text-xl">{{ readingWords(reading) }}</span>
+          <span v-if="assessment.readings[index]?.sigma" class="figure font-normal text-faint">±{{ fixed(assessment.readings[index]!.sigma!, DIGITS[reading.kind] === 1 ? 1 : 2) }}</span>
+        </div>
+        <p class="text-[13px] text-faint">{{ reading.value === undefined ? 'Notches' : how(reading) }}, {{ reading.by }}, <WhenAt :at="reading.at" /></p>
+        <p v-if="reading.note" class="break-words text-[13px]">{{ reading.note }}</p>
+        <p v-if="assessment.readings[index]?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ fixed(assessment.readings[index]!.predicted!, DIGITS[reading.kind]) }}): measure again.</p>
+        <p v-for="fault in assessment.faults.filter((f) => f.index === index)" :key="fault.message" class="mt-1 font-bold text-renew">Left out: {{ fault.message }}.</p>
+        <div class="flex gap-3">
+          <button type="button" class="act-bare" @click="emit('correct', reading)">Correct</button>
+          <button type="button" class="act-bare" @click="emit('undo', reading.id)">Take back</button>
+        </div>
+      </li>
+    </ul>
+    <Disclosure v-if="past.length" v-slot="{ open }">
+      <DisclosureButton class="act-bare text-[13px]">{{ open ? 'Hide' : 'Show' }} {{ past.length }} earlier {{ past.length === 1 ? 'reading' : 'readings' }}</DisclosureButton>
+      <DisclosurePanel as="ul" class="divide-y divide-rule border-l-2 border-rule pl-2">
+        <li v-for="{ act, because } in past" :key="act.id" class="py-1 text-[13px]" data-testid="past-reading">
+          <s class="figure font-normal">{{ readingWords(act.reading) }}</s>, {{ act.by }}, <WhenAt :at="act.at" />
+          <p class="text-faint">{{ because.type === 'undo' ? 'Taken back' : 'Corrected' }} by {{ because.by }}, <WhenAt :at="because.at" /></p>
+          <button v-if="because.type === 'undo'" type="button" class="act-bare" @click="emit('restore', because.id)">Put back</button>
+        </li>
+      </DisclosurePanel>
+    </Disclosure>
+  </div>
+</template>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { ArrowUpTrayIcon } from '@heroicons/vue/20/solid'
+import { $fetch } from 'ofetch'
+import { ref } from 'vue'
+import { shownProblem, type ShownProblem } from '../../problem'
+import { useBench } from '../../stores/bench'
+
+/** Takes in a job file from another machine; what is wrong with one is told line by line, and nothing is kept of it. */
+const emit = defineEmits<{ made: [id: string] }>()
+const LIMIT_MB = 8
+
+const bench = useBench()
+const input = ref<HTMLInputElement | null>(null)
+const busy = ref(false)
+const problem = ref<(Pick<ShownProblem, 'message' | 'faults'> & { file: string }) | null>(null)
+
+async function take(file: File | undefined) {
+  if (!file) return
+  problem.value = null
+  if (file.size > LIMIT_MB * 1024 * 1024) {
+    problem.value = { file: file.name, message: `The file is larger than ${LIMIT_MB} MB: it is no job file.`, faults: [] }
+    return
+  }
+  busy.value = true
+  try {
+    const { id } = await $fetch<{ id: string }>('/api/jobs/import', { method: 'POST', query: { by: bench.by }, body: await file.text(), headers: { 'content-type': 'application/json' } })
+    emit('made', id)
+  } catch (error) {
+    problem.value = { file: file.name, ...shownProblem(error) }
+  } finally {
+    busy.value = false
+    if (input.value) input.value.value = ''
+  }
+}
+</script>
+
+<template>
+  <div class="contents">
+    <button type="button" class="act flex items-center gap-2" :disabled="busy" @click="input?.click()"><ArrowUpTrayIcon class="size-4" aria-hidden="true" />Import a job</button>
+    <input ref="input" type="file" accept=".json,application/json" class="sr-only" tabindex="-1" aria-label="Job file to import" @change="take(($event.target as HTMLInputElement).files?.[0])">
+    <section v-if="problem" class="order-last basis-full border-l-4 border-renew bg-sheet p-4" role="alert" data-testid="import-problem">
+      <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
+      <ul class="mt-1 space-y-1">
+        <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message"><code class="figure font-normal">{{ fault.place || 'file' }}</code> {{ fault.message }}</li>
+      </ul>
+      <p v-if="problem.faults.length > 12" class="text-faint">… and {{ problem.faults.length - 12 }} more.</p>
+      <button type="button" class="act-bare" @click="problem = null">Understood</button>
+    </section>
+  </div>
+</template>

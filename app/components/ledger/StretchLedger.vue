@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Assessment } from '../../../core/assess'
+import type { StandingReading } from '../../../core/job/acts'
+import type { Slot } from '../../../core/job/slots'
+import { limitFor } from '../../../core/sheet/limits'
+import type { DriveSheet } from '../../../core/sheet/types'
+import { oddsWords, partName, readingTitle, readingWords } from '../../words'
+import BudgetBar from './BudgetBar.vue'
+import CamDial from './CamDial.vue'
+import StretchLine from './StretchLine.vue'
+
+/** The estimate as it stands: stretch, cams, the extension's budget, what changed, and what to read next. */
+const props = defineProps<{ sheet: DriveSheet; assessment: Assessment; readings: readonly StandingReading[]; change: string; failed: string; next: Slot | null; canTakeBack: boolean }>()
+const emit = defineEmits<{ take: [slot: Slot]; reading: [reading: StandingReading]; takeBack: [] }>()
+
+const odd = computed(() => props.assessment.readings.filter((r) => r.atOdds).map((r) => props.readings[r.index]!).filter(Boolean))
+const left = computed(() => props.assessment.faults.map((fault) => ({ ...fault, reading: props.readings[fault.index]! })).filter((f) => f.reading))
+const gain = computed(() => {
+  const found = props.next && props.assessment.next.find((n) => n.kind === props.next!.kind && Object.values(props.next!.target).includes(n.target))
+  return found ? `would cut the doubt about stretch by ${oddsWords(1 - Math.sqrt(1 - found.gain))}, about ${found.minutes} min` : ''
+})
+</script>
+
+<template>
+  <section class="grid grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2" aria-label="Stretch ledger">
+    <div>
+      <h3 class="label">Stretch</h3>
+      <template v-for="chain in sheet.chains" :key="chain.id">
+        <p v-if="sheet.chains.length > 1" class="text-[13px]">{{ chain.name }}</p>
+        <StretchLine :name="chain.name" :elongation="assessment.chains[chain.id]!.elongation" :limit="limitFor(sheet, 'elongation', chain.id)" :compact="sheet.chains.length > 1" />
+      </template>
+    </div>
+    <div>
+      <h3 class="label">Cams, against their marks</h3>
+      <div class="mt-1 grid gap-1" :class="Object.keys(assessment.cams).length > 2 ? 'grid-cols-2' : ''">
+        <CamDial v-for="(cam, id) in assessment.cams" :key="id" :name="partName(sheet, String(id)).replace(' sprocket', '')" :cam="cam" :limit="limitFor(sheet, 'camLag', String(id))?.value ?? null" />
+      </div>
+    </div>
+    <div>
+      <h3 class="label">Extension, and what it is made of</h3>
+      <BudgetBar v-for="tensioner in sheet.tensioners" :key="tensioner.id" :sheet="sheet" :tensioner="tensioner" :estimate="assessment.tensioners[tensioner.id]!" />
+    </div>
+    <div class="flex flex-col gap-1 overflow-y-auto">
+      <p v-if="failed" class="font-bold text-renew" role="alert">{{ failed }}</p>
+      <p v-if="change" class="text-[13px]" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
+      <p v-for="reading in odd" :key="reading.id" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
+      <p v-for="fault in left" :key="fault.index" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', fault.reading)">Left out: {{ readingWords(fault.reading) }}</button> {{ fault.message }}</p>
+      <template v-if="next">
+        <h3 class="label">Worth reading next</h3>
+        <button type="button" class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight" data-testid="next" @click="emit('take', next)">
+          <span class="block font-bold">{{ readingTitle(sheet, next) }}</span>
+          <span v-if="gain" class="block text-[13px] text-faint">{{ gain }}</span>
+        </button>
+      </template>
+      <p v-else class="text-[13px]">Everything that can be read on this drive was read.</p>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { scaleLinear } from 'd3-scale'
+import { computed } from 'vue'
+import type { ElongationEstimate } from '../../../core/estimate/types'
+import type { LimitValue } from '../../../core/sheet/types'
+import { fixed, oddsWords, percent } from '../../words'
+
+/** Elongation as a line: its 90 % interval against the limit. */
+const props = defineProps<{ name: string; elongation: ElongationEstimate; limit: LimitValue | null; compact?: boolean }>()
+
+const WIDTH = 300
+const top = computed(() => Math.max(1.6 * (props.limit?.value ?? 0.5), 105 * props.elongation.high))
+const x = computed(() => scaleLinear([0, top.value], [2, WIDTH - 2]))
+const half = computed(() => 50 * (props.elongation.high - props.elongation.low))
+const says = computed(() => `${props.name}: elongation ${percent(props.elongation.mean)}, 90 % between ${percent(props.elongation.low)} and ${percent(props.elongation.high)}${props.limit ? `, limit ${props.limit.value} %` : ', no limit on the sheet'}`)
+</script>
+
+<template>
+  <div>
+    <p class="flex items-baseline justify-between gap-2">
+      <span><span class="figure text-3xl" data-testid="elongation">{{ fixed(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixed(half, 2) }}</span></span>
+      <span v-if="elongation.overLimit !== null" class="text-[13px]" data-testid="over-limit">{{ oddsWords(elongation.overLimit) }} past limit</span>
+      <span v-else class="text-[13px]">no limit on the sheet</span>
+    </p>
+    <svg :viewBox="`0 0 ${WIDTH} ${compact ? 34 : 44}`" class="mt-1 block w-full" role="img" :aria-label="says">
+      <line x1="2" :x2="WIDTH - 2" y1="16" y2="16" class="stroke-faint" stroke-width="1" />
+      <g class="stroke-faint fill-faint" font-size="10">
+        <template v-for="tick in x.ticks(5)" :key="tick">
+          <line :x1="x(tick)" :x2="x(tick)" y1="16" y2="20" />
+          <text :x="x(tick)" y="31" text-anchor="middle" stroke="none" class="font-mono">{{ tick }}</text>
+        </template>
+      </g>
+      <rect :x="x(100 * elongation.low)" y="11" :width="Math.max(2, x(100 * elongation.high) - x(100 * elongation.low))" height="10" class="fill-ink" opacity="0.300" />
+      <line :x1="x(100 * elongation.mean)" :x2="x(100 * elongation.mean)" y1="7" y2="25" class="stroke-ink" stroke-width="3" />
+      <template v-if="limit">
+        <line :x1="x(limit.value)" :x2="x(limit.value)" y1="2" y2="24" class="stroke-renew" stroke-width="2" />
+        <path :d="`M${x(limit.value)} 2h7l-3 3.500 3 3.500h-7`" class="fill-renew" />
+      </template>
+    </svg>
+    <p v-if="limit && !compact" class="text-[12px] text-faint">90 % interval. Limit {{ limit.value }} {{ limit.unit }} ({{ limit.source }})</p>
+  </div>
+</template>

@@ -1,0 +1,74 @@
+import type { Assessment } from '../../../core/assess'
+import type { Call } from '../../../core/calls/types'
+import type { ChainPicture } from '../../../core/drive/picture'
+import { limitFor } from '../../../core/sheet/limits'
+import type { DriveSheet, Point } from '../../../core/sheet/types'
+import { fixed, lagWords, percent, teethWords } from '../../words'
+
+/** What the map says of one part: its name, what is known of it, its call, and where it is. */
+export interface PartLabel {
+  part: string
+  name: string
+  value: string
+  call: Call | null
+  /** mm; null for a part whose place the sheet does not give. */
+  at: Point | null
+}
+
+/** Labels for every part of a drive, those with a place first. */
+export function partLabels(sheet: DriveSheet, assessment: Assessment, pictures: readonly ChainPicture[]): PartLabel[] {
+  const call = (part: string) => assessment.calls.find((c) => c.part === part)?.call ?? null
+  const label = (part: { id: string; name: string }, value: string, at: Point | null): PartLabel => ({ part: part.id, name: part.name, value, call: call(part.id), at })
+  return sheet.chains.flatMap((chain) => {
+    const picture = pictures.find((p) => p.chain === chain.id)
+    const sprockets = sheet.sprockets.filter((s) => chain.path.includes(s.id))
+    const rails = sheet.rails.filter((r) => chain.path.includes(r.id))
+    const tensioners = sheet.tensioners.filter((t) => t.chain === chain.id)
+    return [
+      ...sprockets.map((s) => label(s, camValue(assessment, s), picture?.sprockets.find((p) => p.id === s.id)?.centre ?? null)),
+      ...rails.map((r) => label(r, railValue(sheet, assessment, r.id), railPlace(picture, r.id))),
+      ...tensioners.map((t) => label(t, tensionerValue(assessment, t), picture?.tensioner?.seat ?? null)),
+      label(chain, chainValue(sheet, assessment, chain.id), chainPlace(picture))
+    ]
+  }).concat(sheet.rails.filter((r) => r.touches === false && !sheet.chains.some((c) => c.path.includes(r.id))).map((r) => label(r, 'stands clear', null)))
+}
+
+function camValue({ cams }: Assessment, { id, teeth }: { id: string; teeth: number }): string {
+  const cam = cams[id]
+  if (!cam) return `${teeth} teeth`
+  if (cam.jump.told && cam.jump.teeth !== 0) return `${lagWords(cam.lag.mean)}, ${teethWords(cam.jump.teeth)}`
+  return `${lagWords(cam.lag.mean)} ±${fixed(1.645 * cam.lag.sd, 1)}`
+}
+
+function railValue(sheet: DriveSheet, { rails }: Assessment, id: string): string {
+  const wear = rails[id]?.wear
+  const limit = limitFor(sheet, 'groove', id)
+  if (!wear) return 'stands clear'
+  return `${fixed(wear.mean, 1)} mm worn${limit ? ` of ${limit.value}` : ''}`
+}
+
+function tensionerValue({ tensioners }: Assessment, { id, stroke, limit }: { id: string; stroke: number; limit?: { value: number } }): string {
+  const { extension } = tensioners[id]!
+  const stands = extension.read ?? extension.predicted
+  return `${fixed(stands, 1)} of ${limit ? limit.value : stroke} mm`
+}
+
+function chainValue(sheet: DriveSheet, { chains }: Assessment, id: string): string {
+  const limit = limitFor(sheet, 'elongation', id)
+  return `${percent(chains[id]!.elongation.mean)}${limit ? ` of ${limit.value} %` : ''}`
+}
+
+function railPlace(picture: ChainPicture | undefined, id: string): Point | null {
+  const rail = picture?.rails.find((r) => r.id === id)
+  if (!rail) return null
+  const middle = (((rail.from + rail.to) / 2) * Math.PI) / 180
+  const r = rail.radius - 8
+  return [rail.centre[0] + r * Math.cos(middle), rail.centre[1] + r * Math.sin(middle)]
+}
+
+/** A pin on the tight side, where no other part is pointed at. */
+function chainPlace(picture: ChainPicture | undefined): Point | null {
+  if (!picture) return null
+  const { pins, colouredLinks } = picture
+  return pins[Math.min(pins.length - 1, (colouredLinks.at(-1) ?? 0) + 12)] ?? null
+}

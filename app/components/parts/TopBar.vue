@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import PersonPicker from './PersonPicker.vue'
+import SaveState from './SaveState.vue'
+</script>
+
+<template>
+  <header class="no-print flex min-h-14 items-center gap-4 border-b border-rule bg-sheet px-4">
+    <NuxtLink to="/" class="flex min-h-11 items-center gap-2 font-bold" aria-label="Board">
+      <svg width="26" height="26" viewBox="0 0 32 32" aria-hidden="true">
+        <rect width="32" height="32" rx="3" class="fill-plate" />
+        <path d="M7 25 11 8a5 5 0 0 1 9.800-.6L25 25" fill="none" class="stroke-scribe" stroke-width="1.600" />
+        <circle cx="16" cy="9" r="3.200" fill="none" class="stroke-lit" stroke-width="1.800" />
+        <circle cx="16" cy="24.500" r="2.200" fill="none" class="stroke-scribe" stroke-width="1.600" />
+      </svg>
+      Board
+    </NuxtLink>
+    <div class="min-w-0 flex-1"><slot /></div>
+    <div class="text-[13px]"><SaveState /></div>
+    <slot name="acts" />
+    <PersonPicker />
+  </header>
+</template>

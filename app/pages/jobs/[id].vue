@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { onMounted, onUnmounted, watch } from 'vue'
+import { useJob, type LoadedJob } from '../../stores/job'
+import { useOutbox } from '../../stores/outbox'
+import ProblemNote from '../../components/parts/ProblemNote.vue'
+import TopBar from '../../components/parts/TopBar.vue'
+
+/** Loads the job that bench and verdict share. */
+const route = useRoute()
+const job = useJob()
+const outbox = useOutbox()
+const { data, error, refresh } = await useFetch<LoadedJob>(() => `/api/jobs/${String(route.params.id)}`, { deep: false })
+
+watch(data, (loaded) => { if (loaded) job.open(loaded) }, { immediate: true })
+let stop: (() => void) | undefined
+onMounted(() => {
+  stop = outbox.onDelivered(job.confirm)
+  // What waits on this device belongs to the estimate too.
+  if (outbox.waiting.some(({ jobId }) => jobId === job.id)) void job.recompute()
+})
+onUnmounted(() => stop?.())
+useHead({ title: () => (job.job ? `${job.job.vehicle} · Umbrette` : 'Umbrette') })
+</script>
+
+<template>
+  <NuxtPage v-if="data && job.job" />
+  <div v-else>
+    <TopBar />
+    <ProblemNote v-if="error" :error="error" @retry="refresh()" />
+    <p v-else class="p-8" role="status">Opening the job …</p>
+  </div>
+</template>

@@ -1,0 +1,92 @@
+import { useLocalStorage } from '@vueuse/core'
+import { $fetch } from 'ofetch'
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import type { Act } from '../../core/job/acts'
+import { shownProblem, type ShownProblem } from '../problem'
+
+export interface Waiting {
+  jobId: string
+  act: Act
+}
+
+/** An act that the server refused: shown until the user has dealt with it. */
+export interface Refused extends Waiting {
+  problem: ShownProblem
+}
+
+export interface Delivered {
+  seq: number
+  act: Act
+}
+
+const FIRST_PAUSE = 1000
+const LONGEST_PAUSE = 15_000
+
+/**
+ * Acts on their way to the server: kept on this device, in order, until each was taken. Every act has its own id, so one
+ * that is sent again after a lost answer changes nothing.
+ */
+export const useOutbox = defineStore('outbox', () => {
+  const waiting = useLocalStorage<Waiting[]>('umbrette.outbox', [], { flush: 'sync' })
+  const refused = useLocalStorage<Refused[]>('umbrette.refused', [], { flush: 'sync' })
+  const sending = ref(false)
+  const unreachable = ref(false)
+  const listeners = new Set<(jobId: string, delivered: Delivered) => void>()
+  let pause = FIRST_PAUSE
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  const state = computed<'saved' | 'sending' | 'waiting'>(() => {
+    if (waiting.value.length === 0) return 'saved'
+    return unreachable.value ? 'waiting' : 'sending'
+  })
+
+  function put(jobId: string, act: Act): void {
+    waiting.value = [...waiting.value, { jobId, act }]
+    void flush()
+  }
+
+  /** Sends what waits, the oldest first; stops at the first that does not get through and tries again later. */
+  async function flush(): Promise<void> {
+    if (sending.value) return
+    sending.value = true
+    clearTimeout(timer)
+    try {
+      while (waiting.value.length > 0 && (await deliver(waiting.value[0]!)));
+    } finally {
+      sending.value = false
+    }
+    if (waiting.value.length === 0) return
+    timer = setTimeout(() => void flush(), pause)
+    pause = Math.min(2 * pause, LONGEST_PAUSE)
+  }
+
+  async function deliver(entry: Waiting): Promise<boolean> {
+    try {
+      const delivered = await $fetch<Delivered>(`/api/jobs/${entry.jobId}/acts`, { method: 'POST', body: entry.act, retry: 0, timeout: 10_000 })
+      for (const listen of listeners) listen(entry.jobId, delivered)
+    } catch (error) {
+      const problem = shownProblem(error)
+      if (!problem.answered) {
+        unreachable.value = true
+        return false
+      }
+      refused.value = [...refused.value, { ...entry, problem }]
+    }
+    unreachable.value = false
+    pause = FIRST_PAUSE
+    waiting.value = waiting.value.filter(({ act }) => act.id !== entry.act.id)
+    return true
+  }
+
+  function dismiss(actId: string): void {
+    refused.value = refused.value.filter(({ act }) => act.id !== actId)
+  }
+
+  function onDelivered(listen: (jobId: string, delivered: Delivered) => void): () => void {
+    listeners.add(listen)
+    return () => listeners.delete(listen)
+  }
+
+  return { waiting, refused, state, put, flush, dismiss, onDelivered }
+})

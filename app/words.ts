@@ -1,0 +1,88 @@
+import type { Call } from '../core/calls/types'
+import type { School, Usage } from '../core/job/types'
+import { READING_KINDS } from '../core/readings/kinds'
+import type { Reading, ReadingKind } from '../core/readings/types'
+import type { DriveSheet } from '../core/sheet/types'
+
+/** All wording that more than one place of the interface uses. */
+
+export const CALL_WORDS: Readonly<Record<Call, string>> = { 'back-in': 'Back in', 'look-closer': 'Look closer', renew: 'Renew', stop: 'Stop' }
+
+export const SCHOOL_WORDS: Readonly<Record<School, string>> = { 'whole-set': 'Whole set', 'on-evidence': 'On evidence', weighed: 'Weighed' }
+
+export const METHOD_WORDS: Readonly<Record<string, string>> = {
+  calliper: 'Calliper', photo: 'Photo', eye: 'By eye', gauge: 'Depth gauge', feeler: 'Feeler', thumbnail: 'Thumbnail', marks: 'Marks', wheel: 'Degree wheel',
+  lift: 'Valve lift', scan: 'Scan tool', trace: 'Trace', count: 'Counted', rule: 'Rule', side: 'Side by side', hand: 'By hand', dial: 'Dial gauge'
+}
+
+export const USAGE_UNITS: Readonly<Record<Usage['unit'], string>> = { km: 'km', mi: 'miles', h: 'hours' }
+
+/** Digits after the point that each kind is shown and entered with. */
+export const DIGITS: Readonly<Record<ReadingKind, number>> = { extension: 1, groove: 2, padWear: 2, camLag: 1, linkCount: 1, chainLength: 2, chainCompare: 2, phaserPlay: 1 }
+
+/** A number without a minus before nothing. */
+export function fixed(value: number, digits: number): string {
+  const text = value.toFixed(digits)
+  return Number(text) === 0 ? (0).toFixed(digits) : text
+}
+
+/** A fraction as per cent. */
+export function percent(fraction: number, digits = 2): string {
+  return `${fixed(100 * fraction, digits)} %`
+}
+
+/** Odds, never a bare 0 or 100. */
+export function oddsWords(p: number): string {
+  if (p < 0.01) return 'under 1 %'
+  return p > 0.99 ? 'over 99 %' : `${Math.round(100 * p)} %`
+}
+
+/** A lag with its sign in words. */
+export function lagWords(degrees: number): string {
+  if (Math.abs(degrees) < 0.05) return '0.0°'
+  return `${fixed(Math.abs(degrees), 1)}° ${degrees > 0 ? 'late' : 'early'}`
+}
+
+/** Whole teeth jumped, in words. */
+export function teethWords(teeth: number): string {
+  if (teeth === 0) return 'no tooth jumped'
+  return `${Math.abs(teeth)} ${Math.abs(teeth) === 1 ? 'tooth' : 'teeth'} ${teeth > 0 ? 'late' : 'early'}`
+}
+
+/** `148 200 km`. */
+export function usageWords({ value, unit }: Usage): string {
+  return `${Math.round(value).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')} ${USAGE_UNITS[unit]}`
+}
+
+/** What a reading says, with its unit and its sign in words. */
+export function readingWords(reading: Reading): string {
+  if (reading.value === undefined) return `${reading.notches} ${reading.notches === 1 ? 'notch' : 'notches'}`
+  if (reading.kind === 'camLag') return lagWords(reading.value)
+  if (reading.kind === 'phaserPlay') return `${fixed(reading.value, 1)}°`
+  if (reading.kind === 'linkCount') return `${reading.value} links`
+  const over = reading.links === undefined ? '' : ` over ${reading.links} links`
+  return `${fixed(reading.value, DIGITS[reading.kind])} mm${over}`
+}
+
+/** The name of any part of a drive. */
+export function partName({ sprockets, rails, tensioners, chains, phasers }: DriveSheet, id: string): string {
+  return [...sprockets, ...rails, ...tensioners, ...chains, ...phasers].find((part) => part.id === id)?.name ?? id
+}
+
+/** What a reading reads, on which part: `Groove depth, fixed guide`. */
+export function readingTitle(sheet: DriveSheet, { kind, part, target }: { kind: ReadingKind; part: string; target: Partial<Reading> }): string {
+  const where = target.from ? `${partName(sheet, target.from)} to ${partName(sheet, target.to!)}` : partName(sheet, part)
+  return `${READING_KINDS[kind].name}, ${where.toLowerCase()}`
+}
+
+/** A unit as it stands beside a figure. */
+export function unitWords(kind: ReadingKind): string {
+  const { unit } = READING_KINDS[kind]
+  return unit === 'crank degrees' ? '° crank' : unit
+}
+
+/** The causes of a tensioner's extension. */
+export function causeWords(sheet: DriveSheet, cause: string): string {
+  const words: Record<string, string> = { 'as new': 'As new', corrections: 'Skim, heat', stretch: 'Stretch', pad: 'Pad', unexplained: 'Unexplained' }
+  return words[cause] ?? partName(sheet, cause)
+}

@@ -1,0 +1,10 @@
+import { expose } from 'comlink'
+import { assess, type Assessment } from '../../core/assess'
+import type { JobFile } from '../../core/job/types'
+
+/** The core off the main thread: a job in, its assessment out. */
+const estimator = { assess: (job: JobFile): Assessment => assess(job) }
+
+export type Estimator = typeof estimator
+
+expose(estimator)

@@ -1,0 +1,34 @@
+import type { Assessment } from '../assess'
+import { limitFor } from '../sheet/limits'
+import type { DriveSheet } from '../sheet/types'
+import { figure, lateOrEarly, odds } from './context'
+
+/** What happened to a drive in plain sentences with their odds: stretch for each chain, then jumps, then what is not known. */
+export function plainVerdict(sheet: DriveSheet, assessment: Assessment): string[] {
+  if (assessment.readings.every(({ predicted }) => predicted === null)) return ['Nothing has been read yet, so nothing can be said of this drive.']
+  return [...sheet.chains.map(({ id, name }) => stretch(sheet, assessment, id, name)), ...jumps(sheet, assessment)]
+}
+
+function stretch(sheet: DriveSheet, { chains }: Assessment, id: string, name: string): string {
+  const { elongation } = chains[id]!
+  const limit = limitFor(sheet, 'elongation', id)
+  const measured = `${name} is ${figure(100 * elongation.mean, 2)} % longer than new, give or take ${figure(50 * (elongation.high - elongation.low), 2)}`
+  if (!limit) return `${measured}; the sheet has no limit to hold it against.`
+  const over = elongation.overLimit!
+  const [past, p] = over >= 0.5 ? ['past', over] : ['within', 1 - over]
+  return `${measured}: ${past} its limit of ${limit.value} %, ${odds(p)} likely.`
+}
+
+function jumps(sheet: DriveSheet, { cams }: Assessment): string[] {
+  const told = Object.entries(cams).filter(([, cam]) => cam.jump.told)
+  if (told.length === 0) return ['Whether it jumped is not known: no mark and no link count has been read.']
+  const moved = told.filter(([, { jump }]) => jump.teeth !== 0)
+  if (moved.length === 0) {
+    const least = Math.min(...told.map(([, { jump }]) => jump.odds))
+    return [`No tooth has jumped on ${told.length === Object.keys(cams).length ? 'any cam' : 'the cams that were read'}, ${odds(least)} likely.`]
+  }
+  return moved.map(([id, { jump }]) => {
+    const name = sheet.sprockets.find((s) => s.id === id)!.name
+    return `${name} has jumped ${Math.abs(jump.teeth)} ${Math.abs(jump.teeth) === 1 ? 'tooth' : 'teeth'} ${lateOrEarly(jump.teeth)}, ${odds(jump.odds)} likely.`
+  })
+}

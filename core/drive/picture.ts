@@ -1,0 +1,178 @@
+import { along, turn360, turnedAbout, turned, unit } from '../geometry/vector'
+import type { Corrections } from '../job/types'
+import { clockAngle } from '../sheet/clock'
+import type { Chain, DriveSheet, Point } from '../sheet/types'
+import { isCharted } from './chainModel'
+import { chartedModel, type Settled } from './charted'
+import { linksOn, type Contour } from './contour'
+import type { Element } from './elements'
+import { touchAngle } from './marks'
+import type { ChainWear } from './model'
+import { extensionAt, plungerOf } from './plunger'
+
+/** A chain's drive as it stands in a given state, ready to be drawn. Same plane as the sheet: mm, y up, degrees. */
+export interface ChainPicture {
+  chain: string
+  sprockets: SprocketPicture[]
+  rails: RailPicture[]
+  /** Pins of the chain in the direction of travel, the first half a link before the driver's mark; closed. */
+  pins: Point[]
+  /** Index of the pin that starts each link standing at a mark when the chain was fitted. */
+  colouredLinks: number[]
+  tensioner: TensionerPicture | null
+  /** Middle of each run between marks, with the way outwards, for its count. */
+  runs: { from: string; to: string; links: number; at: Point; outward: Point }[]
+}
+
+export interface SprocketPicture {
+  id: string
+  centre: Point
+  radius: number
+  teeth: number
+  /** Direction of one pin seated on it. */
+  pinAngle: number
+  /** Direction of its mark as it stands, and as it should. Null without a mark. */
+  mark: { at: number; should: number } | null
+}
+
+export interface RailPicture {
+  id: string
+  centre: Point
+  /** Of the chain's pitch line on it. */
+  radius: number
+  /** Directions between which the chain lies on it, the smaller first, seen from its centre. */
+  from: number
+  to: number
+  pivot: Point | null
+}
+
+export interface TensionerPicture {
+  id: string
+  seat: Point
+  axis: Point
+  extension: number
+  tip: Point
+  stroke: number
+}
+
+/**
+ * How a chain's drive looks in a state.
+ * @param lags crank degrees for each driven sprocket in path order, jumps included
+ * @returns null for a chain without coordinates
+ * @throws RangeError when the sheet is not sound
+ */
+export function chainPicture(sheet: DriveSheet, chain: Chain, state: ChainWear, lags: readonly number[], corrections: Corrections = {}): ChainPicture | null {
+  if (!isCharted(sheet, chain)) return null
+  const model = chartedModel(sheet, chain, corrections)
+  const settled = model.settle(state)
+  const { elements } = model
+  const course = courseOf(elements, settled.contour, model.linkLength(state.elongation), markAngle(sheet, chain.driver))
+  const stretch = course.links / chain.links
+  const pins = Array.from({ length: chain.links }, (_, i) => course.at((i - 0.5) * stretch))
+  const starts = [0, ...chain.counts.slice(0, -1).reduce<number[]>((sums, count) => [...sums, (sums.at(-1) ?? 0) + count.links], [])]
+  return {
+    chain: chain.id,
+    pins, colouredLinks: starts,
+    sprockets: spokes(sheet, chain, elements, settled.contour, pins, model.cams, lags),
+    rails: shoes(elements, settled),
+    tensioner: plungerPicture(sheet, chain, settled, state, corrections),
+    runs: chain.counts.map((count, i) => {
+      const { point, heading } = course.facing((starts[i]! + count.links / 2) * stretch)
+      return { ...count, at: point, outward: turned(unit(heading), sheet.rotation === 'clockwise' ? 90 : -90) }
+    })
+  }
+}
+
+function markAngle(sheet: DriveSheet, id: string): number {
+  return clockAngle(sheet.marks.find((mark) => mark.sprocket === id)?.at ?? '6:00')
+}
+
+/** The chain's course measured in links from the driver's mark along the travel. */
+interface Course {
+  links: number
+  at(links: number): Point
+  facing(links: number): { point: Point; heading: number }
+}
+
+interface Stretch {
+  links: number
+  at(part: number): { point: Point; heading: number }
+}
+
+function courseOf(elements: readonly Element[], contour: Contour, linkLength: number, mark: number): Course {
+  const n = contour.touched.length
+  const arc = (i: number, from: number, sweep: number, links: number): Stretch => {
+    const element = elements[contour.touched[i]!]!
+    const { orientation } = element
+    return { links, at: (part) => {
+      const heading = from + orientation * sweep * part
+      return { point: along(contour.centres[i]!, unit(touchAngle(element, heading)), contour.radii[i]!), heading }
+    } }
+  }
+  const straight = (i: number): Stretch => {
+    const heading = contour.leaving[i]!
+    const start = along(contour.centres[i]!, unit(touchAngle(elements[contour.touched[i]!]!, heading)), contour.radii[i]!)
+    return { links: contour.straight[i]! / linkLength, at: (part) => ({ point: along(start, unit(heading), part * contour.straight[i]!), heading }) }
+  }
+  const driver = elements[0]!
+  const markHeading = mark + driver.orientation * 90
+  const before = turn360(driver.orientation * (markHeading - contour.arriving[0]!))
+  const after = contour.sweep[0]! - before
+  const stretches: Stretch[] = [arc(0, markHeading, after, (driver.teeth * after) / 360), straight(0)]
+  for (let i = 1; i < n; i++) stretches.push(arc(i, contour.arriving[i]!, contour.sweep[i]!, linksOn(elements, contour, i, linkLength)), straight(i))
+  stretches.push(arc(0, contour.arriving[0]!, before, (driver.teeth * before) / 360))
+  const total = stretches.reduce((sum, s) => sum + s.links, 0)
+  const facing = (links: number) => {
+    let rest = ((links % total) + total) % total
+    for (const stretch of stretches) {
+      if (rest <= stretch.links) return stretch.at(stretch.links === 0 ? 0 : rest / stretch.links)
+      rest -= stretch.links
+    }
+    return stretches.at(-1)!.at(1)
+  }
+  return { links: total, at: (links) => facing(links).point, facing }
+}
+
+function spokes(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, pins: readonly Point[], cams: readonly string[], lags: readonly number[]): SprocketPicture[] {
+  return contour.touched.flatMap((index, i) => {
+    const element = elements[index]!
+    if (element.rail >= 0) return []
+    const centre = contour.centres[i]!
+    const seated = pins.reduce((best, pin) => (offCircle(pin, centre, element.radius) < offCircle(best, centre, element.radius) ? pin : best))
+    const mark = sheet.marks.find((m) => m.sprocket === element.id)
+    const driver = elements[0]!
+    const lag = element.id === chain.driver ? 0 : (lags[cams.indexOf(element.id)] ?? 0) * (driver.teeth / element.teeth)
+    return [{
+      id: element.id, centre, radius: element.radius, teeth: element.teeth,
+      pinAngle: directionOf(centre, seated),
+      mark: mark ? { should: clockAngle(mark.at), at: clockAngle(mark.at) - element.orientation * lag } : null
+    }]
+  })
+}
+
+function offCircle(point: Point, centre: Point, radius: number): number {
+  return Math.abs(Math.hypot(point[0] - centre[0], point[1] - centre[1]) - radius)
+}
+
+function directionOf(centre: Point, point: Point): number {
+  return (Math.atan2(point[1] - centre[1], point[0] - centre[0]) * 180) / Math.PI
+}
+
+function shoes(elements: readonly Element[], { contour, armAngle }: Settled): RailPicture[] {
+  return elements.flatMap((element, index) => {
+    if (element.rail < 0) return []
+    const i = contour.touched.indexOf(index)
+    const centre = element.pivot ? turnedAbout(element.centre, element.pivot, armAngle) : element.centre
+    const angles = i < 0 ? [0, 0] : [touchAngle(element, contour.arriving[i]!), touchAngle(element, contour.arriving[i]! + element.orientation * contour.sweep[i]!)]
+    return [{ id: element.id, centre, radius: i < 0 ? element.radius : contour.radii[i]!, from: Math.min(...angles), to: Math.max(...angles), pivot: element.pivot ?? null }]
+  })
+}
+
+function plungerPicture(sheet: DriveSheet, chain: Chain, settled: Settled, state: ChainWear, corrections: Corrections): TensionerPicture | null {
+  const tensioner = sheet.tensioners.find((t) => t.chain === chain.id)
+  const arm = tensioner && sheet.rails.find((rail) => rail.id === tensioner.arm)
+  if (!tensioner || !arm) return null
+  const plunger = plungerOf(tensioner, arm, corrections)
+  const extension = extensionAt(plunger, settled.armAngle, state.padWear)
+  return { id: tensioner.id, seat: plunger.seat, axis: plunger.axis, extension, tip: along(plunger.seat, plunger.axis, extension), stroke: tensioner.stroke }
+}

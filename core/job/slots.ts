@@ -1,0 +1,46 @@
+import { drivenSprockets, touchingRails } from '../drive/elements'
+import type { Reading, ReadingKind } from '../readings/types'
+import { BENCH_LINKS } from '../estimate/next'
+import type { DriveSheet } from '../sheet/types'
+import { sameThing } from './acts'
+
+/** Stations of the job at which figures are read. */
+export const STATIONS = { 3: 'Set to the mark', 4: 'Tension', 5: 'Rails', 6: 'Phasers', 7: 'Chain on the bench' } as const
+export type Station = keyof typeof STATIONS
+
+/** One thing that can be read on a drive: a reading without its figure. */
+export interface Slot {
+  key: string
+  station: Station
+  kind: ReadingKind
+  /** Id of the part it is read on; a run's is that of its chain. */
+  part: string
+  /** The fields that name the target in a reading. */
+  target: Partial<Reading>
+}
+
+/** Everything that can be read on a drive, in the order of the stations. */
+export function slotsOf(sheet: DriveSheet): Slot[] {
+  const slots: Slot[] = []
+  const add = (station: Station, kind: ReadingKind, part: string, target: Partial<Reading>) =>
+    slots.push({ key: [kind, ...Object.values(target)].join(':'), station, kind, part, target })
+  for (const chain of sheet.chains) {
+    for (const cam of drivenSprockets(sheet, chain)) add(3, 'camLag', cam, { sprocket: cam })
+    for (const { from, to } of chain.counts) add(3, 'linkCount', chain.id, { chain: chain.id, from, to })
+    for (const { id } of sheet.tensioners.filter((t) => t.chain === chain.id)) {
+      add(4, 'extension', id, { tensioner: id })
+      add(4, 'padWear', id, { tensioner: id })
+    }
+    for (const rail of touchingRails(sheet, chain)) add(5, 'groove', rail, { rail })
+    for (const phaser of sheet.phasers.filter((p) => chain.path.includes(p.sprocket))) add(6, 'phaserPlay', phaser.id, { phaser: phaser.id })
+    const links = Math.min(BENCH_LINKS, chain.links)
+    add(7, 'chainLength', chain.id, { chain: chain.id, links })
+    add(7, 'chainCompare', chain.id, { chain: chain.id, links })
+  }
+  return slots
+}
+
+/** Does a reading fill a slot? A length over another number of links does too. */
+export function fills(slot: Slot, reading: Reading): boolean {
+  return sameThing(reading, { kind: slot.kind, ...slot.target })
+}
