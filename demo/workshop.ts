@@ -43,7 +43,7 @@ export const DEMO_JOBS: DemoJob[] = [
       openedBy: 'Maren', openedAt: '2026-11-23T08:10:00.000Z', sheet: sheet('ardmere-a18')
     },
     acts: readings(VAN, 'Maren', '2026-11-23T09:05:00.000Z', [
-      { kind: 'extension', tensioner: 'tensioner', value: 14.2, method: 'calliper', turnedForward: true },
+      { kind: 'extension', tensioner: 'tensioner', value: 13.1, method: 'calliper', turnedForward: true },
       { kind: 'camLag', sprocket: 'cam-in', value: 3.5, method: 'marks', turnedForward: true }
     ])
   },

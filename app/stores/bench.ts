@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { defineStore } from 'pinia'
+import { defineStore, skipHydrate } from 'pinia'
 import { ref } from 'vue'
 import { $fetch } from 'ofetch'
 
@@ -17,5 +17,5 @@ export const useBench = defineStore('bench', () => {
     by.value = name.trim()
   }
 
-  return { people, by, load, add }
+  return { people, by: skipHydrate(by), load, add }
 })

@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { $fetch } from 'ofetch'
-import { defineStore } from 'pinia'
+import { defineStore, skipHydrate } from 'pinia'
 import { computed, ref } from 'vue'
 import type { Act } from '../../core/job/acts'
 import { shownProblem, type ShownProblem } from '../problem'
@@ -88,5 +88,6 @@ export const useOutbox = defineStore('outbox', () => {
     return () => listeners.delete(listen)
   }
 
-  return { waiting, refused, state, put, flush, dismiss, onDelivered }
+  // The server knows nothing of what waits on a device: its empty lists must not replace them.
+  return { waiting: skipHydrate(waiting), refused: skipHydrate(refused), state, put, flush, dismiss, onDelivered }
 })

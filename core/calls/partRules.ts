@@ -3,7 +3,7 @@ import type { Chain } from '../sheet/types'
 import { cdf } from '../estimate/normal'
 import { readingSigma } from '../readings/sigma'
 import { callFor, figure, odds, readingsBehind, type RuleContext } from './context'
-import { nameOf } from './stretchRules'
+import { nameOf, settling } from './stretchRules'
 import type { Finding } from './types'
 
 /** Each rail's wear against its groove limit; a rail that nobody measured is not passed on the strength of its prior. */
@@ -37,21 +37,24 @@ export function extensionLimit(context: RuleContext, chain: Chain): Finding[] {
   const { extension, budget, slack } = context.estimates.tensioners[tensioner.id]!
   const readings = readingsBehind(context, chain.id, ['extension'])
   const base = { part: tensioner.id, rule: 'extension-limit', readings, limit: tensioner.limit ? { kind: 'extension', ...tensioner.limit } : null }
-  const settle = { kind: 'extension' as const, target: tensioner.id }
-  if (extension.read === null) return [{ ...base, call: 'look-closer', text: 'Its extension has not been read.', settle }]
+  if (extension.read === null) return [{ ...base, call: 'look-closer', text: 'Its extension has not been read.', settle: { kind: 'extension', target: tensioner.id } }]
   const measured = `Extension ${figure(extension.read, 1)} mm of ${tensioner.stroke} mm stroke`
   if (!tensioner.limit) return [{ ...base, call: 'look-closer', text: `${measured}, but the sheet has no limit for it: look it up in the maker's manual and enter it.` }]
   const against = `${measured}, limit ${tensioner.limit.value} mm: ${odds(extension.overLimit!)} likely past it.`
   const call = callFor(context, extension.overLimit!)
   const findings: Finding[] = []
   if (slack > 0.01) findings.push({ ...base, rule: 'out-of-travel', part: chain.id, call: 'renew', text: `The arm is at the end of its reach and ${figure(slack, 1)} mm of chain is left over.` })
-  if (call !== 'renew') return [...findings, { ...base, call, text: against, ...(call === 'look-closer' ? { settle } : {}) }]
+  if (call !== 'renew') return [...findings, { ...base, call, text: against, ...(call === 'look-closer' ? settling(context, chain.id) : {}) }]
 
   const causes = budget.filter((entry) => entry.cause !== 'as new')
   const growth = causes.reduce((sum, entry) => sum + entry.mm, 0)
   const most = causes.reduce((a, b) => (b.mm > a.mm ? b : a))
   const share = `${figure(most.mm, 1)} of the ${figure(growth, 1)} mm it has grown`
-  if (most.cause === 'unexplained' || most.cause === 'corrections') return [...findings, { ...base, call: 'look-closer', text: `${against} ${share} no reading explains: measure the chain and the rails.`, settle: { kind: 'chainLength', target: chain.id } }]
+  const doubted = readings.some((index) => context.estimates.readings[index]!.atOdds)
+  if (doubted || most.cause === 'unexplained' || most.cause === 'corrections') {
+    const unexplained = budget.find((entry) => entry.cause === 'unexplained')!.mm
+    return [...findings, { ...base, call: 'look-closer', text: `${against} ${figure(unexplained, 1)} of the ${figure(growth, 1)} mm it has grown no other reading explains: read it again, then measure chain and rails.`, settle: { kind: 'chainLength', target: chain.id } }]
+  }
   const cause = most.cause === 'stretch' ? chain.id : most.cause === 'pad' ? tensioner.id : most.cause
   return [
     ...findings,

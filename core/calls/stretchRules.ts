@@ -4,7 +4,7 @@ import { callFor, figure, lateOrEarly, odds, readingsBehind, STRETCH_KINDS, type
 import type { Finding, Reason } from './types'
 
 /** The reading of a chain that would narrow its elongation most, as what settles an undecided call. */
-function settling({ estimates }: RuleContext, chain: string): Pick<Reason, 'settle'> {
+export function settling({ estimates }: RuleContext, chain: string): Pick<Reason, 'settle'> {
   const next = estimates.next.find((n) => n.chain === chain)
   return next ? { settle: { kind: next.kind, target: next.target } } : {}
 }

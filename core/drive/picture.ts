@@ -20,8 +20,8 @@ export interface ChainPicture {
   /** Index of the pin that starts each link standing at a mark when the chain was fitted. */
   colouredLinks: number[]
   tensioner: TensionerPicture | null
-  /** Middle of each run between marks, with the way outwards, for its count. */
-  runs: { from: string; to: string; links: number; at: Point; outward: Point }[]
+  /** Middle of each run between marks, with the way to where nothing lies, for its count: inwards beside a rail. */
+  runs: { from: string; to: string; links: number; at: Point; clear: Point }[]
 }
 
 export interface SprocketPicture {
@@ -78,9 +78,18 @@ export function chainPicture(sheet: DriveSheet, chain: Chain, state: ChainWear, 
     tensioner: plungerPicture(sheet, chain, settled, state, corrections),
     runs: chain.counts.map((count, i) => {
       const { point, heading } = course.facing((starts[i]! + count.links / 2) * stretch)
-      return { ...count, at: point, outward: turned(unit(heading), sheet.rotation === 'clockwise' ? 90 : -90) }
+      const inwards = (sheet.rotation === 'clockwise') === passesRail(sheet, chain, count.from, count.to)
+      return { ...count, at: point, clear: turned(unit(heading), inwards ? -90 : 90) }
     })
   }
+}
+
+/** Does a run between two sprockets pass a rail? */
+function passesRail(sheet: DriveSheet, { path }: Chain, from: string, to: string): boolean {
+  const start = path.indexOf(from)
+  const end = path.indexOf(to)
+  const run = end > start ? path.slice(start, end) : [...path.slice(start), ...path.slice(0, end)]
+  return run.some((id) => sheet.rails.some((rail) => rail.id === id))
 }
 
 function markAngle(sheet: DriveSheet, id: string): number {

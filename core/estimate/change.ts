@@ -20,7 +20,18 @@ export function explainChange(sheet: DriveSheet, act: Act, before: Estimates, af
     ]
     return parts.length > 0 ? [`${sheet.chains.length > 1 ? `${name}: ` : ''}${parts.join(' and ')}`] : []
   })
-  return changes.length > 0 ? `${what} ${changes.join('; ')}.` : `${what} left the elongation as it was.`
+  const said = changes.length > 0 ? `${what} ${changes.join('; ')}.` : `${what} left the elongation as it was.`
+  return [said, ...jumpChanges(sheet, before, after)].join(' ')
+}
+
+/** Cams whose likeliest jump is another than before. */
+function jumpChanges(sheet: DriveSheet, before: Estimates, after: Estimates): string[] {
+  return Object.entries(after.cams).flatMap(([id, { jump }]) => {
+    if (jump.teeth === (before.cams[id]?.jump.teeth ?? 0)) return []
+    const name = sheet.sprockets.find((s) => s.id === id)!.name
+    const teeth = Math.abs(jump.teeth)
+    return [teeth === 0 ? `${name} has not jumped after all.` : `${name} now reads ${teeth} ${teeth === 1 ? 'tooth' : 'teeth'} ${jump.teeth > 0 ? 'late' : 'early'}.`]
+  })
 }
 
 function subject(act: Act): string {

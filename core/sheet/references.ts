@@ -75,6 +75,8 @@ function tensionerFaults(sheet: DriveSheet): Fault[] {
 
 const limitTargets = { elongation: ['chain'], camLag: ['sprocket'], groove: ['rail'], padWear: ['tensioner'] } as const
 
+const limitUnits = { elongation: '%', camLag: 'crank degrees', groove: 'mm', padWear: 'mm' } as const
+
 function targetFaults(sheet: DriveSheet): Fault[] {
   const known = (list: 'sprockets' | 'rails' | 'tensioners' | 'chains', id: string | undefined) => sheet[list].some((part) => part.id === id)
   const faults: Fault[] = []
@@ -87,6 +89,7 @@ function targetFaults(sheet: DriveSheet): Fault[] {
   sheet.limits.forEach((limit: Limit, i) => {
     const [field] = limitTargets[limit.kind]
     const target = limit[field]
+    if (limit.unit !== limitUnits[limit.kind]) faults.push({ place: `limits[${i}].unit`, message: `expected "${limitUnits[limit.kind]}" for ${limit.kind}` })
     const everyCam = limit.kind === 'camLag' && target === undefined
     if (!everyCam && !known(`${field}s`, target)) faults.push({ place: `limits[${i}].${field}`, message: `${target === undefined ? needs(field) : `"${target}" is no ${field} of this sheet`}` })
   })

@@ -27,6 +27,7 @@ const outbox = useOutbox()
 /** Figures typed but not saved yet, so that a reload or another part in between loses nothing. */
 const drafts = useLocalStorage<Record<string, Draft>>('umbrette.drafts', {})
 const correcting = ref<StandingReading | null>(null)
+const aside = ref<HTMLElement | null>(null)
 const sheet = computed(() => job.job!.sheet)
 const draftKey = computed(() => `${job.id}:${props.slot.key}${correcting.value ? `:${correcting.value.id}` : ''}`)
 const draft = computed({
@@ -36,7 +37,9 @@ const draft = computed({
 const standing = computed(() => job.readingsOf(props.slot))
 const past = computed(() => pastReadings(job.acts, job.record, props.slot))
 const call = computed(() => job.assessment?.calls.find((c) => c.part === props.slot.part) ?? null)
-const siblings = computed(() => job.slots.filter((s) => s.part === props.slot.part || s.target.sprocket === sheet.value.phasers.find((p) => p.id === props.slot.part)?.sprocket))
+/** Everything read at the same place: a cam and its phaser, a tensioner and its pad, all runs of a chain. */
+const siblings = computed(() => job.slots.filter((s) => placeOf(s) === placeOf(props.slot)))
+const placeOf = ({ part, kind }: Slot) => `${sheet.value.phasers.find((p) => p.id === part)?.sprocket ?? part}${kind === 'linkCount' ? ' runs' : ''}`
 const refused = computed(() => outbox.refused.filter(({ jobId }) => jobId === job.id))
 const limit = computed<LimitValue | null>(() => {
   const { part, kind } = props.slot
@@ -53,7 +56,10 @@ const expected = computed(() => {
   return ''
 })
 
-watch(() => props.slot.key, () => (correcting.value = null))
+watch(() => props.slot.key, () => {
+  correcting.value = null
+  if (aside.value) aside.value.scrollTop = 0
+})
 
 async function save(reading: Reading) {
   const key = draftKey.value
@@ -72,7 +78,7 @@ function name(slot: Slot): string {
 </script>
 
 <template>
-  <aside class="flex flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Reading sheet">
+  <aside ref="aside" class="flex flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Reading sheet">
     <section v-for="{ act, problem } in refused" :key="act.id" class="border-2 border-renew p-2" role="alert">
       <p class="font-bold">Not taken: {{ act.type === 'read' ? readingWords(act.reading) : 'an entry' }}</p>
       <p>{{ problem.message }}</p>

@@ -15,7 +15,8 @@ const turn = computed(() => scaleLinear([-span.value, span.value], [-1.9, 1.9]))
 const ring = (from: number, to: number) => arc()({ innerRadius: RADIUS - 7, outerRadius: RADIUS, startAngle: turn.value(from), endAngle: turn.value(to) }) ?? ''
 const ray = (degrees: number, inner: number, outer: number) => {
   const a = turn.value(degrees)
-  return `M${inner * Math.sin(a)} ${-inner * Math.cos(a)}L${outer * Math.sin(a)} ${-outer * Math.cos(a)}`
+  const at = (r: number) => `${(r * Math.sin(a)).toFixed(2)} ${(-r * Math.cos(a)).toFixed(2)}`
+  return `M${at(inner)}L${at(outer)}`
 }
 const jump = computed(() => (props.cam.jump.told ? `${teethWords(props.cam.jump.teeth)}, ${oddsWords(props.cam.jump.odds)}` : ''))
 const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, give or take ${fixed(half.value, 1)}°. ${jump.value}`)
@@ -34,7 +35,7 @@ const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, giv
     <p class="min-w-0 leading-tight">
       <span class="block truncate text-[13px]">{{ name }}</span>
       <span class="figure block">{{ lagWords(cam.lag.mean) }}</span>
-      <span class="block text-[13px]" :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'">{{ jump || `±${fixed(half, 1)}°, jump not told` }}</span>
+      <span class="block text-[13px]" :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'">{{ jump || `±${fixed(half, 1)}°, jump not known` }}</span>
     </p>
   </div>
 </template>

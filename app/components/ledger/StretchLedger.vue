@@ -41,7 +41,7 @@ const gain = computed(() => {
       <h3 class="label">Extension, and what it is made of</h3>
       <BudgetBar v-for="tensioner in sheet.tensioners" :key="tensioner.id" :sheet="sheet" :tensioner="tensioner" :estimate="assessment.tensioners[tensioner.id]!" />
     </div>
-    <div class="flex flex-col gap-1 overflow-y-auto">
+    <div class="relative min-h-40"><div class="absolute inset-0 flex flex-col gap-1 overflow-y-auto px-4 py-2">
       <p v-if="failed" class="font-bold text-renew" role="alert">{{ failed }}</p>
       <p v-if="change" class="text-[13px]" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
       <p v-for="reading in odd" :key="reading.id" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
@@ -54,6 +54,6 @@ const gain = computed(() => {
         </button>
       </template>
       <p v-else class="text-[13px]">Everything that can be read on this drive was read.</p>
-    </div>
+    </div></div>
   </section>
 </template>

@@ -10,16 +10,16 @@ const props = defineProps<{ name: string; elongation: ElongationEstimate; limit:
 
 const WIDTH = 300
 const top = computed(() => Math.max(1.6 * (props.limit?.value ?? 0.5), 105 * props.elongation.high))
-const x = computed(() => scaleLinear([0, top.value], [2, WIDTH - 2]))
+const x = computed(() => scaleLinear([0, top.value], [4, WIDTH - 14]))
 const half = computed(() => 50 * (props.elongation.high - props.elongation.low))
 const says = computed(() => `${props.name}: elongation ${percent(props.elongation.mean)}, 90 % between ${percent(props.elongation.low)} and ${percent(props.elongation.high)}${props.limit ? `, limit ${props.limit.value} %` : ', no limit on the sheet'}`)
 </script>
 
 <template>
   <div>
-    <p class="flex items-baseline justify-between gap-2">
-      <span><span class="figure text-3xl" data-testid="elongation">{{ fixed(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixed(half, 2) }}</span></span>
-      <span v-if="elongation.overLimit !== null" class="text-[13px]" data-testid="over-limit">{{ oddsWords(elongation.overLimit) }} past limit</span>
+    <p class="flex flex-wrap items-baseline justify-between gap-x-2">
+      <span class="whitespace-nowrap"><span class="figure text-3xl" data-testid="elongation">{{ fixed(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixed(half, 2) }}</span></span>
+      <span v-if="elongation.overLimit !== null" class="text-[13px]" data-testid="over-limit">Past limit: {{ oddsWords(elongation.overLimit) }}</span>
       <span v-else class="text-[13px]">no limit on the sheet</span>
     </p>
     <svg :viewBox="`0 0 ${WIDTH} ${compact ? 34 : 44}`" class="mt-1 block w-full" role="img" :aria-label="says">
@@ -27,7 +27,7 @@ const says = computed(() => `${props.name}: elongation ${percent(props.elongatio
       <g class="stroke-faint fill-faint" font-size="10">
         <template v-for="tick in x.ticks(5)" :key="tick">
           <line :x1="x(tick)" :x2="x(tick)" y1="16" y2="20" />
-          <text :x="x(tick)" y="31" text-anchor="middle" stroke="none" class="font-mono">{{ tick }}</text>
+          <text :x="x(tick)" y="31" text-anchor="middle" stroke="none">{{ tick }}</text>
         </template>
       </g>
       <rect :x="x(100 * elongation.low)" y="11" :width="Math.max(2, x(100 * elongation.high) - x(100 * elongation.low))" height="10" class="fill-ink" opacity="0.300" />

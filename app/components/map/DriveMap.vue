@@ -20,7 +20,7 @@ import TensionerShape from './TensionerShape.vue'
 const props = defineProps<{ sheet: DriveSheet; corrections: Corrections | null; assessment: Assessment; readings: readonly StandingReading[]; chosen?: string; chosenRun?: string; narrow?: boolean }>()
 const emit = defineEmits<{ part: [id: string]; run: [chain: string, from: string, to: string] }>()
 
-const SIDE = computed(() => (props.narrow ? 132 : 184))
+const SIDE = computed(() => (props.narrow ? 116 : 184))
 const TAG = 50
 const plate = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(plate, { width: 800, height: 560 })
@@ -84,13 +84,13 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
       </template>
     </svg>
     <p v-else class="absolute inset-x-0 top-1/3 mx-auto max-w-72 text-center">This sheet is counted: it has no coordinates to draw. Choose a part at either side; the figures work all the same.</p>
-    <template v-for="picture in pictures" :key="picture.chain">
+    <template v-for="picture in narrow ? [] : pictures" :key="picture.chain">
       <RunCount
         v-for="run in picture.runs" :key="`${run.from}>${run.to}`" :run="run" :projection="projection" :read="countOf(picture.chain, run.from, run.to)"
         :names="[sheet.sprockets.find((s) => s.id === run.from)!.name, sheet.sprockets.find((s) => s.id === run.to)!.name]"
         :chosen="chosenRun === `${picture.chain}:${run.from}:${run.to}`" @choose="emit('run', picture.chain, run.from, run.to)"
       />
     </template>
-    <PartTag v-for="tag in tags" :key="tag.label.part" :label="tag.label" :right="tag.right" :top="tag.top" :width="SIDE" :chosen="chosen === tag.label.part" :aria-label="summary(tag.label)" @choose="emit('part', tag.label.part)" />
+    <PartTag v-for="tag in tags" :key="tag.label.part" :label="tag.label" :right="tag.right" :top="tag.top" :width="SIDE" :brief="narrow" :chosen="chosen === tag.label.part" :aria-label="summary(tag.label)" @choose="emit('part', tag.label.part)" />
   </div>
 </template>

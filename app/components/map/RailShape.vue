@@ -21,13 +21,16 @@ const web = computed(() => {
   const r = (radius - 0.42 * props.pitch - 7) * props.projection.scale
   const ends = [polar(from, r), polar(to, r)]
   const near = ends.reduce((a, b) => (Math.hypot(a.x - p.x, a.y - p.y) < Math.hypot(b.x - p.x, b.y - p.y) ? a : b))
-  return { pivot: p, near }
+  const length = Math.hypot(near.x - p.x, near.y - p.y) || 1
+  const across = { x: (-(near.y - p.y) / length) * props.projection.scale, y: ((near.x - p.x) / length) * props.projection.scale }
+  const corner = (at: { x: number; y: number }, half: number) => `${at.x + across.x * half} ${at.y + across.y * half}`
+  return { pivot: p, d: `M${corner(p, 4)}L${corner(near, 5.5)}L${corner(near, -5.5)}L${corner(p, -4)}Z` }
 })
 </script>
 
 <template>
   <g :transform="`translate(${at.x} ${at.y})`" :class="chosen ? 'stroke-lit' : 'stroke-scribe'">
-    <line v-if="web" :x1="web.near.x" :y1="web.near.y" :x2="web.pivot.x" :y2="web.pivot.y" class="stroke-hair" :stroke-width="8 * projection.scale" stroke-linecap="round" />
+    <path v-if="web" :d="web.d" class="fill-plate" stroke-width="1" />
     <path :d="paths.body" class="fill-plate" :stroke-width="chosen ? 2 : 1.1" />
     <path :d="paths.lining" :class="chosen ? 'fill-lit' : 'fill-hair'" stroke-width="0.800" />
     <circle v-for="(bolt, i) in bolts" :key="i" :cx="bolt.x" :cy="bolt.y" :r="2.600 * projection.scale" class="fill-plate" stroke-width="1" />

@@ -8,7 +8,7 @@ const props = defineProps<{ run: ChainPicture['runs'][number]; projection: Proje
 const emit = defineEmits<{ choose: [] }>()
 
 const OUT = 25
-const at = computed(() => ({ left: `${props.projection.x(props.run.at[0]) + props.run.outward[0] * OUT - 22}px`, top: `${props.projection.y(props.run.at[1]) - props.run.outward[1] * OUT - 22}px` }))
+const at = computed(() => ({ left: `${props.projection.x(props.run.at[0]) + props.run.clear[0] * OUT - 22}px`, top: `${props.projection.y(props.run.at[1]) - props.run.clear[1] * OUT - 22}px` }))
 const differs = computed(() => props.read !== null && props.read !== props.run.links)
 const says = computed(() => `${props.names[0]} to ${props.names[1]}: ${props.run.links} links${props.read === null ? ', not counted yet' : `, counted ${props.read}`}`)
 </script>

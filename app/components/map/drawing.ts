@@ -15,7 +15,7 @@ export function fitted(pictures: readonly ChainPicture[], width: number, height:
   const xs = points.map((p) => p[0])
   const ys = points.map((p) => p[1])
   const [left, right, bottom, top] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  const margin = 26
+  const margin = 46
   const scale = Math.min((width - 2 * side) / (right - left), (height - 2 * margin) / (top - bottom))
   const centreX = width / 2 - (scale * (left + right)) / 2
   const centreY = height / 2 + (scale * (bottom + top)) / 2
@@ -47,13 +47,15 @@ export function toothPath({ radius, teeth, pinAngle }: SprocketPicture, pitch: n
 /** Thickness of a rail's lining and of its body, mm. */
 const LINING = 3
 const BODY = 8
+/** A guide's lining runs on beyond where the chain lies, mm. */
+const RAMP = 24
 
 /** A rail's lining and body as ring sectors about its circle's centre, on the side away from the chain. */
-export function railPaths({ radius, from, to }: RailPicture, pitch: number, scale: number): { lining: string; body: string } {
+export function railPaths({ radius, from, to, pivot }: RailPicture, pitch: number, scale: number): { lining: string; body: string } {
   const face = radius - 0.42 * pitch
   const sector = (inner: number, outer: number, over: number) =>
     arc()({ innerRadius: inner * scale, outerRadius: outer * scale, startAngle: clockwiseFromUp(to + over), endAngle: clockwiseFromUp(from - over) }) ?? ''
-  const end = (4 / radius) * (180 / Math.PI)
+  const end = ((pivot ? 6 : RAMP) / radius) * (180 / Math.PI)
   return { lining: sector(face - LINING, face, end), body: sector(face - LINING - BODY, face - LINING, end) }
 }
 

@@ -44,7 +44,7 @@ function railValue(sheet: DriveSheet, { rails }: Assessment, id: string): string
   const wear = rails[id]?.wear
   const limit = limitFor(sheet, 'groove', id)
   if (!wear) return 'stands clear'
-  return `${fixed(wear.mean, 1)} mm worn${limit ? ` of ${limit.value}` : ''}`
+  return `${fixed(wear.mean, 1)}${limit ? ` of ${limit.value}` : ''} mm worn`
 }
 
 function tensionerValue({ tensioners }: Assessment, { id, stroke, limit }: { id: string; stroke: number; limit?: { value: number } }): string {

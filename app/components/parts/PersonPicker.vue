@@ -27,7 +27,7 @@ async function add() {
     <ListboxButton class="act flex items-center gap-2" :class="bench.by ? '' : 'border-brass'" data-testid="who">
       <UserIcon class="size-4" aria-hidden="true" />
       <span class="sr-only">At the bench:</span>
-      <ClientOnly>{{ bench.by || 'Who is at the bench?' }}<template #fallback>…</template></ClientOnly>
+      {{ bench.by || 'Who is at the bench?' }}
       <ChevronUpDownIcon class="size-4" aria-hidden="true" />
     </ListboxButton>
     <ListboxOptions class="absolute right-0 z-30 mt-1 w-64 border border-faint bg-sheet p-1">

@@ -17,6 +17,6 @@ import SaveState from './SaveState.vue'
     <div class="min-w-0 flex-1"><slot /></div>
     <div class="text-[13px]"><SaveState /></div>
     <slot name="acts" />
-    <PersonPicker />
+    <ClientOnly><PersonPicker /></ClientOnly>
   </header>
 </template>

@@ -23,6 +23,11 @@ function phaserSprocket(id: string) {
   return job.job!.sheet.phasers.find((phaser) => phaser.id === id)?.sprocket
 }
 
+// A link may name the reading to go to: ?read=groove:guide
+const [kind, target] = String(useRoute().query.read ?? '').split(':')
+const asked = job.slots.find((slot) => slot.kind === kind && Object.values(slot.target).includes(target))
+if (asked) job.selected = asked.key
+
 /** Chooses the first of some slots that is not read yet, else the first. */
 function choose(keys: readonly string[]) {
   const key = keys.find((k) => !read.value.has(k)) ?? keys[0]
@@ -55,10 +60,13 @@ function takeBack() {
     </TopBar>
     <main class="grid min-h-0 grid-cols-[132px_1fr_352px]">
       <StationSpine :slots="job.slots" :read="read" :current="job.slot?.station ?? null" :verdict="`/jobs/${job.id}/verdict`" @station="chooseStation" />
-      <DriveMap
-        :sheet="job.job!.sheet" :corrections="job.job!.corrections" :assessment="job.assessment!" :readings="job.record.readings"
-        :chosen="chosenPart" :chosen-run="chosenRun" @part="choosePart" @run="chooseRun"
-      />
+      <ClientOnly>
+        <DriveMap
+          :sheet="job.job!.sheet" :corrections="job.job!.corrections" :assessment="job.assessment!" :readings="job.record.readings"
+          :chosen="chosenPart" :chosen-run="chosenRun" @part="choosePart" @run="chooseRun"
+        />
+        <template #fallback><div class="bg-plate" /></template>
+      </ClientOnly>
       <ReadingSheet v-if="job.slot" :slot="job.slot" />
     </main>
     <StretchLedger

@@ -8,7 +8,7 @@ import PartVerdict from '../../../components/verdict/PartVerdict.vue'
 import SchoolPicker from '../../../components/verdict/SchoolPicker.vue'
 import { useJob } from '../../../stores/job'
 import { useBench } from '../../../stores/bench'
-import { usageWords } from '../../../words'
+import { SCHOOL_WORDS, usageWords } from '../../../words'
 
 /** The verdict: what happened in plain words, then a call for each part with its reasons, the severest first. */
 const job = useJob()
@@ -42,9 +42,11 @@ const school = computed({
         <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-[13px]"><b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. The customer decides what is done. {{ job.job!.sheet.note }}</p>
       </div>
       <div class="space-y-4">
-        <SchoolPicker v-if="bench.by" v-model="school" />
-        <p v-else class="border-l-4 border-brass bg-sheet p-3">Judged {{ job.record.school.replace('-', ' ') }}. Choose who is at the bench to compare schools.</p>
-        <div class="h-[520px]"><DriveMap :sheet="job.job!.sheet" :corrections="job.job!.corrections" :assessment="job.assessment!" :readings="job.record.readings" narrow /></div>
+        <ClientOnly>
+          <SchoolPicker v-if="bench.by" v-model="school" />
+          <p v-else class="border-l-4 border-brass bg-sheet p-3">Judged {{ SCHOOL_WORDS[job.record.school].toLowerCase() }}. Choose who is at the bench to judge under another school.</p>
+        </ClientOnly>
+        <div class="h-[520px] bg-plate"><ClientOnly><DriveMap :sheet="job.job!.sheet" :corrections="job.job!.corrections" :assessment="job.assessment!" :readings="job.record.readings" narrow /></ClientOnly></div>
       </div>
     </main>
   </div>

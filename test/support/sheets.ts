@@ -1,0 +1,19 @@
+import { readFileSync } from 'node:fs'
+import type { DriveSheet } from '../../core/sheet/types'
+
+export const SHEETS = ['ardmere-a18', 'hexley-h46', 'quillon-q40', 'quillon-q40-counted', 'torvane-d26', 'vellora-v28'] as const
+
+/** A fresh copy of a shipped sheet, free to be changed. */
+export function sheet(id: (typeof SHEETS)[number]): DriveSheet {
+  return JSON.parse(readFileSync(new URL(`../../demo/drives/${id}.json`, import.meta.url), 'utf8')) as DriveSheet
+}
+
+/** A copy of a value with changes made to it; sheets are read-only everywhere else. */
+export function changed<T>(value: T, change: (draft: Editable<T>) => void): T {
+  const copy = structuredClone(value) as Editable<T>
+  change(copy)
+  return copy as T
+}
+
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+type Editable<T> = any & Partial<Record<keyof T, unknown>>

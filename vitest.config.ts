@@ -1,0 +1,13 @@
+import vue from '@vitejs/plugin-vue'
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  plugins: [vue()],
+  test: {
+    projects: [
+      { extends: true, test: { name: 'core', include: ['test/core/**/*.test.ts'] } },
+      { extends: true, test: { name: 'app', include: ['test/app/**/*.test.ts'], environment: 'happy-dom' } },
+      { extends: true, test: { name: 'server', include: ['test/server/**/*.test.ts'], fileParallelism: false } }
+    ]
+  }
+})
