@@ -19,7 +19,7 @@ export default defineNuxtConfig({
   experimental: { appManifest: false },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
   vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
-  nitro: { typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
+  nitro: { compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
   security: {
     headers: {
       crossOriginEmbedderPolicy: false,

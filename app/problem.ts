@@ -1,4 +1,3 @@
-import { FetchError } from 'ofetch'
 import type { Fault } from '../core/sheet/types'
 
 /** An error of the server as the page shows it. */
@@ -12,8 +11,10 @@ export interface ShownProblem {
 
 /** What an error says to the user: the server's own words, or that it cannot be reached. */
 export function shownProblem(error: unknown): ShownProblem {
-  const status = error instanceof FetchError ? (error.statusCode ?? null) : null
-  const body = error instanceof FetchError ? (error.data as { error?: { message?: string; faults?: Fault[] } } | undefined)?.error : undefined
+  // A fetch that failed here and one that failed while the server rendered the page differ in class, not in shape.
+  const { statusCode, data } = (error ?? {}) as { statusCode?: number; data?: { error?: { message?: string; faults?: Fault[] } } }
+  const status = statusCode ?? null
+  const body = data?.error
   if (body?.message) return { message: body.message, faults: body.faults ?? [], answered: status !== null && status < 500, status }
   return { message: 'The server cannot be reached. What you entered is kept on this device.', faults: [], answered: false, status }
 }

@@ -2,12 +2,12 @@ import type { Act } from '../core/job/acts'
 import type { KeptJob } from '../core/job/exchange'
 import type { Reading } from '../core/readings/types'
 import type { DriveSheet } from '../core/sheet/types'
-import ardmere from './drives/ardmere-a18.json'
-import hexley from './drives/hexley-h46.json'
-import quillonCounted from './drives/quillon-q40-counted.json'
-import quillon from './drives/quillon-q40.json'
-import torvane from './drives/torvane-d26.json'
-import vellora from './drives/vellora-v28.json'
+import ardmere from './drives/ardmere-a18.json' with { type: 'json' }
+import hexley from './drives/hexley-h46.json' with { type: 'json' }
+import quillonCounted from './drives/quillon-q40-counted.json' with { type: 'json' }
+import quillon from './drives/quillon-q40.json' with { type: 'json' }
+import torvane from './drives/torvane-d26.json' with { type: 'json' }
+import vellora from './drives/vellora-v28.json' with { type: 'json' }
 
 /** Saltmarsh Works, a made-up harbour workshop: its people, its drive sheets and a few jobs worth opening. */
 

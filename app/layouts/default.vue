@@ -8,6 +8,7 @@ const outbox = useOutbox()
 
 onMounted(() => {
   void bench.load().catch(() => undefined)
+  outbox.ready = true
   void outbox.flush()
   window.addEventListener('online', () => void outbox.flush())
 })

@@ -35,7 +35,7 @@ export const useJob = defineStore('job', () => {
 
   const acts = computed<Act[]>(() => {
     const known = new Set(kept.value.map(({ act }) => act.id))
-    const mine = outbox.waiting.filter(({ jobId, act }) => jobId === id.value && !known.has(act.id))
+    const mine = !outbox.ready ? [] : outbox.waiting.filter(({ jobId, act }) => jobId === id.value && !known.has(act.id))
     return [...kept.value.map(({ act }) => act), ...mine.map(({ act }) => act)]
   })
   const record = computed(() => foldActs(acts.value, job.value?.school ?? 'on-evidence'))

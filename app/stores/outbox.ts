@@ -1,8 +1,8 @@
-import { useLocalStorage } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { defineStore, skipHydrate } from 'pinia'
 import { computed, ref } from 'vue'
 import type { Act } from '../../core/job/acts'
+import { useDeviceList } from '../composables/useDeviceList'
 import { shownProblem, type ShownProblem } from '../problem'
 
 export interface Waiting {
@@ -28,8 +28,10 @@ const LONGEST_PAUSE = 15_000
  * that is sent again after a lost answer changes nothing.
  */
 export const useOutbox = defineStore('outbox', () => {
-  const waiting = useLocalStorage<Waiting[]>('umbrette.outbox', [], { flush: 'sync' })
-  const refused = useLocalStorage<Refused[]>('umbrette.refused', [], { flush: 'sync' })
+  const { list: waiting, change: changeWaiting } = useDeviceList<Waiting>('umbrette.outbox')
+  const { list: refused, change: changeRefused } = useDeviceList<Refused>('umbrette.refused')
+  /** Set once the page is mounted: until then it shows what the server rendered. */
+  const ready = ref(false)
   const sending = ref(false)
   const unreachable = ref(false)
   const listeners = new Set<(jobId: string, delivered: Delivered) => void>()
@@ -42,7 +44,7 @@ export const useOutbox = defineStore('outbox', () => {
   })
 
   function put(jobId: string, act: Act): void {
-    waiting.value = [...waiting.value, { jobId, act }]
+    changeWaiting((now) => [...now, { jobId, act }])
     void flush()
   }
 
@@ -71,16 +73,16 @@ export const useOutbox = defineStore('outbox', () => {
         unreachable.value = true
         return false
       }
-      refused.value = [...refused.value, { ...entry, problem }]
+      changeRefused((now) => [...now, { ...entry, problem }])
     }
     unreachable.value = false
     pause = FIRST_PAUSE
-    waiting.value = waiting.value.filter(({ act }) => act.id !== entry.act.id)
+    changeWaiting((now) => now.filter(({ act }) => act.id !== entry.act.id))
     return true
   }
 
   function dismiss(actId: string): void {
-    refused.value = refused.value.filter(({ act }) => act.id !== actId)
+    changeRefused((now) => now.filter(({ act }) => act.id !== actId))
   }
 
   function onDelivered(listen: (jobId: string, delivered: Delivered) => void): () => void {
@@ -89,5 +91,5 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   // The server knows nothing of what waits on a device: its empty lists must not replace them.
-  return { waiting: skipHydrate(waiting), refused: skipHydrate(refused), state, put, flush, dismiss, onDelivered }
+  return { waiting: skipHydrate(waiting), refused: skipHydrate(refused), ready, state, put, flush, dismiss, onDelivered }
 })

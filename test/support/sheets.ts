@@ -1,11 +1,11 @@
-import { readFileSync } from 'node:fs'
+import { DEMO_SHEETS } from '../../demo/workshop'
 import type { DriveSheet } from '../../core/sheet/types'
 
 export const SHEETS = ['ardmere-a18', 'hexley-h46', 'quillon-q40', 'quillon-q40-counted', 'torvane-d26', 'vellora-v28'] as const
 
 /** A fresh copy of a shipped sheet, free to be changed. */
 export function sheet(id: (typeof SHEETS)[number]): DriveSheet {
-  return JSON.parse(readFileSync(new URL(`../../demo/drives/${id}.json`, import.meta.url), 'utf8')) as DriveSheet
+  return structuredClone(DEMO_SHEETS.find((s) => s.id === id)!)
 }
 
 /** A copy of a value with changes made to it; sheets are read-only everywhere else. */

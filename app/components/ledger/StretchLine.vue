@@ -18,7 +18,7 @@ const says = computed(() => `${props.name}: elongation ${percent(props.elongatio
 <template>
   <div>
     <p class="flex flex-wrap items-baseline justify-between gap-x-2">
-      <span class="whitespace-nowrap"><span class="figure text-3xl" data-testid="elongation">{{ fixed(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixed(half, 2) }}</span></span>
+      <span class="whitespace-nowrap" data-testid="stretch"><span class="figure text-3xl" data-testid="elongation">{{ fixed(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixed(half, 2) }}</span></span>
       <span v-if="elongation.overLimit !== null" class="text-[13px]" data-testid="over-limit">Past limit: {{ oddsWords(elongation.overLimit) }}</span>
       <span v-else class="text-[13px]">no limit on the sheet</span>
     </p>

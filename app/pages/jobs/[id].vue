@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onMounted, onUnmounted, watch } from 'vue'
+import { readyEstimator } from '../../composables/useEstimator'
 import { useJob, type LoadedJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
@@ -15,9 +16,10 @@ watch(data, (loaded) => { if (loaded) job.open(loaded) }, { immediate: true })
 let stop: (() => void) | undefined
 onMounted(() => {
   stop = outbox.onDelivered(job.confirm)
-  // What waits on this device belongs to the estimate too.
-  if (outbox.waiting.some(({ jobId }) => jobId === job.id)) void job.recompute()
+  readyEstimator()
 })
+// What waits on this device belongs to the estimate too.
+watch(() => outbox.ready, (ready) => { if (ready && outbox.waiting.some(({ jobId }) => jobId === job.id)) void job.recompute() }, { immediate: true })
 onUnmounted(() => stop?.())
 useHead({ title: () => (job.job ? `${job.job.vehicle} · Umbrette` : 'Umbrette') })
 </script>

@@ -1,0 +1,31 @@
+import { useEventListener } from '@vueuse/core'
+import { ref, type Ref } from 'vue'
+
+/**
+ * A list kept on this device across reloads and shared between tabs. Every change starts from what is stored at that
+ * moment, so that neither a second tab nor a second change in the same instant is lost.
+ */
+export function useDeviceList<T>(key: string): { list: Ref<T[]>; change: (edit: (now: T[]) => T[]) => void } {
+  const list = ref(stored<T>(key)) as Ref<T[]>
+  if (typeof window !== 'undefined') {
+    useEventListener(window, 'storage', (event) => {
+      if (event.key === key) list.value = stored(key)
+    })
+  }
+  function change(edit: (now: T[]) => T[]): void {
+    const next = edit(stored(key, list.value))
+    list.value = next
+    localStorage.setItem(key, JSON.stringify(next))
+  }
+  return { list, change }
+}
+
+function stored<T>(key: string, otherwise: T[] = []): T[] {
+  if (typeof localStorage === 'undefined') return otherwise
+  try {
+    const value: unknown = JSON.parse(localStorage.getItem(key) ?? '[]')
+    return Array.isArray(value) ? (value as T[]) : otherwise
+  } catch {
+    return otherwise
+  }
+}

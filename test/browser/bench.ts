@@ -1,0 +1,45 @@
+import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test'
+import type { Reading } from '../../core/readings/types'
+import { jobOf } from '../support/jobs'
+
+/** The page as a person at the bench has it: at the tests' server, with a name chosen. */
+export const test = base.extend({
+  baseURL: async ({}, use) => use(process.env.UMBRETTE_URL!),
+  page: async ({ page }, use) => {
+    const problems: string[] = []
+    page.on('pageerror', (error) => problems.push(error.message))
+    await page.addInitScript(() => localStorage.getItem('umbrette.by') ?? localStorage.setItem('umbrette.by', 'Maren'))
+    await use(page)
+    expect(problems).toEqual([])
+  }
+})
+
+export { expect }
+
+/** A job of the test's own on ardmere, with these readings; returns its id. */
+export async function newJob(request: APIRequestContext, readings: Reading[] = []): Promise<string> {
+  const answer = await request.post('/api/jobs/import?by=Maren', { data: jobOf(readings) })
+  expect(answer.ok()).toBe(true)
+  return ((await answer.json()) as { id: string }).id
+}
+
+/** Opens a job on the bench and waits until it takes input. */
+export async function openBench(page: Page, id: string): Promise<void> {
+  await page.goto(`/jobs/${id}`)
+  await expect(page.getByTestId('drive-map')).toBeVisible()
+}
+
+/** Touches a part on the map by the start of its name. */
+export function part(page: Page, name: string) {
+  return page.getByRole('button', { name: new RegExp(`^${name}:`) })
+}
+
+/** Enters a figure in the reading sheet and saves it. */
+export async function enter(page: Page, figure: string): Promise<void> {
+  await page.getByTestId('figure').fill(figure)
+  await page.getByTestId('save').click()
+}
+
+export async function elongation(page: Page): Promise<number> {
+  return Number(await page.getByTestId('elongation').textContent())
+}

@@ -1,0 +1,194 @@
+import { execFile } from 'node:child_process'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { promisify } from 'node:util'
+import type { Assessment } from '../../core/assess'
+import type { JobExport } from '../../core/job/exchange'
+import { read } from '../support/jobs'
+import { elongation, enter, expect, newJob, openBench, part, test } from './bench'
+
+test('from the board to a first changed estimate in two touches and one figure', async ({ page }) => {
+  await page.goto('/')
+  await page.getByTestId('job').filter({ hasText: 'Pilot van 3' }).click()
+  await expect(page.getByTestId('drive-map')).toBeVisible()
+  const before = await page.getByTestId('stretch').textContent()
+  await enter(page, '160.9')
+  await expect(page.getByTestId('change')).toContainText('The chain length took elongation from')
+  expect(await page.getByTestId('stretch').textContent()).not.toBe(before)
+  await page.getByTestId('take-back').click()
+  await expect(page.getByTestId('change')).toContainText('Taking that back')
+  await expect(page.getByTestId('stretch')).toHaveText(before!)
+})
+
+test('the map draws the drive from its sheet, and touching a part opens its reading', async ({ page, request }) => {
+  await openBench(page, await newJob(request))
+  await expect(page.getByRole('group', { name: /turning clockwise/ })).toBeVisible()
+  for (const [name, heading] of [['Fixed guide', 'Limit 1.2 mm'], ['Hydraulic ratchet tensioner', 'Tensioner extension'], ['Intake cam sprocket', 'Cam lag'], ['Timing chain', 'Chain length']] as const) {
+    await part(page, name).click()
+    await expect(page.getByRole('complementary').getByRole('heading', { level: 2 })).toHaveText(name)
+    await expect(page.getByRole('complementary')).toContainText(heading)
+  }
+  await page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket: 53 links, not counted/ }).click()
+  await expect(page.getByRole('complementary')).toContainText('53 links on the sheet. Coloured links stand at the marks again after 14 crank turns')
+  await expect(part(page, 'Hydraulic ratchet tensioner')).toContainText('of 13.5 mm')
+})
+
+test('every kind of reading is saved with its method, name and time, and moves the estimate', async ({ page, request }) => {
+  const id = await newJob(request)
+  await openBench(page, id)
+  await part(page, 'Hydraulic ratchet tensioner').click()
+  await page.getByRole('radio', { name: 'Yes', exact: true }).click()
+  await enter(page, '16,5')
+  await expect(page.getByTestId('extension')).toHaveText('16.5')
+  expect(await elongation(page)).toBeGreaterThan(0.35)
+
+  await part(page, 'Exhaust cam sprocket').click()
+  await page.getByRole('radio', { name: /^Degree wheel/ }).click()
+  await page.getByRole('radio', { name: 'Yes', exact: true }).first().click()
+  await enter(page, '5.2')
+  await expect(page.getByRole('button', { name: /^Exhaust cam sprocket: 5\.\d° late/ })).toBeVisible()
+
+  await page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket/ }).click()
+  await enter(page, '53')
+  await expect(page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket: 53 links, counted 53/ })).toBeVisible()
+
+  await part(page, 'Fixed guide').click()
+  await enter(page, '0.4')
+  await expect(part(page, 'Fixed guide')).toContainText('0.4 of 1.2 mm worn')
+
+  await part(page, 'Timing chain').click()
+  await page.getByLabel('Over how many links').fill('30')
+  await enter(page, '241.2')
+  await expect(page.getByTestId('change')).toContainText('narrowed it')
+  await expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
+
+  const file = (await (await request.get(`/api/jobs/${id}/export`)).json()) as JobExport
+  expect(file.readings.map(({ kind, value, method, by, links }) => [kind, value, method, by, links])).toEqual([
+    ['extension', 16.5, 'calliper', 'Maren', undefined], ['camLag', 5.2, 'wheel', 'Maren', undefined], ['linkCount', 53, 'count', 'Maren', undefined],
+    ['groove', 0.4, 'gauge', 'Maren', undefined], ['chainLength', 241.2, 'calliper', 'Maren', 30]
+  ])
+  for (const { at } of file.readings) expect(Math.abs(Date.now() - Date.parse(at))).toBeLessThan(120_000)
+})
+
+test('a correction supersedes, the old reading stays on record, and one touch takes back', async ({ page, request }) => {
+  const id = await newJob(request, [read.groove('guide', 0.4)])
+  await openBench(page, id)
+  await page.goto(`/jobs/${id}?read=groove:guide`)
+  await page.getByRole('button', { name: 'Correct' }).click()
+  await expect(page.getByTestId('figure')).toHaveValue('0.4')
+  await enter(page, '1.1')
+  await part(page, 'Fixed guide').click()
+  await expect(page.getByTestId('reading')).toHaveCount(1)
+  await expect(page.getByTestId('reading')).toContainText('1.10 mm')
+  await page.getByRole('button', { name: 'Show 1 earlier reading' }).click()
+  await expect(page.getByTestId('past-reading')).toContainText('0.40 mm, Maren')
+  await expect(page.getByTestId('past-reading')).toContainText('Corrected by Maren')
+
+  await page.getByTestId('reading').getByRole('button', { name: 'Take back' }).click()
+  await expect(page.getByTestId('reading')).toContainText('0.40 mm')
+  await page.getByTestId('past-reading').getByRole('button', { name: 'Put back' }).click()
+  await expect(page.getByTestId('reading')).toContainText('1.10 mm')
+  await expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
+  await page.reload()
+  await expect(page.getByTestId('reading')).toContainText('1.10 mm')
+})
+
+test('a jump shows with its odds on map, ledger and verdict; readings at odds are named', async ({ page, request }) => {
+  const id = await newJob(request, [read.extension(9), read.lag('cam-in', 2)])
+  await openBench(page, id)
+  await part(page, 'Exhaust cam sprocket').click()
+  await page.getByRole('radio', { name: /^early/ }).click()
+  await page.getByRole('radio', { name: 'Yes', exact: true }).first().click()
+  await enter(page, '17.5')
+  await expect(page.getByRole('region', { name: 'Stretch ledger' })).toContainText('1 tooth early, over 99 %')
+  await expect(page.getByTestId('change')).toContainText('Exhaust cam sprocket now reads 1 tooth early')
+
+  await page.getByRole('link', { name: /Verdict/ }).click()
+  await expect(page.getByTestId('plain').last()).toContainText('Exhaust cam sprocket has jumped 1 tooth early')
+  await expect(page.getByTestId('call-cam-ex')).toHaveAttribute('data-call', 'stop')
+  await expect(page.getByTestId('call-cam-ex')).toContainText('leak-down before the engine is turned by the starter')
+
+  await page.getByRole('link', { name: 'Back to the bench' }).click()
+  await page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket/ }).click()
+  await enter(page, '53')
+  await expect(page.getByTestId('at-odds').first()).toContainText('At odds with the rest')
+})
+
+test('the verdict calls each part under the chosen school, with readings, limits and couplings', async ({ page, request }) => {
+  const id = await newJob(request, [read.extension(18), read.lag('cam-ex', 6.5), read.length(160.95), read.groove('guide', 0.3)])
+  await page.goto(`/jobs/${id}/verdict`)
+  const chain = page.getByTestId('call-main')
+  await expect(chain).toHaveAttribute('data-call', 'renew')
+  await expect(chain).toContainText('Chain length 160.95 mm over 20 links, calliper, Maren')
+  await expect(chain).toContainText('Limit 0.5 %, from sample sheet')
+  for (const id of ['guide', 'arm', 'tensioner']) await expect(page.getByTestId(`call-${id}`)).toContainText('a new chain gets new rails and tensioner')
+
+  const other = await newJob(request, [read.extension(5), read.length(160.1), read.groove('guide', 0.2), read.groove('arm', 0.2)])
+  await page.goto(`/jobs/${other}/verdict`)
+  await expect(page.getByTestId('call-guide')).toHaveAttribute('data-call', 'back-in')
+  await page.getByRole('radio', { name: 'Whole set' }).click()
+  await expect(page.getByTestId('call-guide')).toHaveAttribute('data-call', 'renew')
+  await expect(page.getByTestId('call-guide')).toContainText('access costs more than the part')
+  await expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
+  await page.reload()
+  await expect(page.getByRole('radio', { name: 'Whole set' })).toBeChecked()
+})
+
+test('a job exported from the page is assessed by the command and comes back on another machine, losing nothing', async ({ page, request }, info) => {
+  const id = await newJob(request, [read.extension(13), read.groove('guide', 0.4), read.length(160.6)])
+  await openBench(page, id)
+  await page.goto(`/jobs/${id}?read=groove:guide`)
+  await page.getByTestId('reading').getByRole('button', { name: 'Take back' }).click()
+  await expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Export' }).click()])
+  const path = info.outputPath('job.json')
+  await download.saveAs(path)
+  expect(download.suggestedFilename()).toBe('ardmere-a18-1-8-l-four.umbrette-job.json')
+
+  const { assessment } = (await (await request.get(`/api/jobs/${id}`)).json()) as { assessment: Assessment }
+  const { stdout } = await promisify(execFile)('npm', ['run', '--silent', 'assess', '--', path])
+  const assessed = JSON.parse(stdout) as Assessment
+  expect(assessed).toEqual(assessment)
+  await expect(page.getByTestId('elongation')).toHaveText((100 * assessed.chains.main!.elongation.mean).toFixed(2))
+
+  await page.goto('/')
+  await page.getByLabel('Job file to import').setInputFiles(path)
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]+$/)
+  await expect(page.getByTestId('drive-map')).toBeVisible()
+  const copy = new URL(page.url()).pathname.split('/')[2]
+  expect(copy).not.toBe(id)
+  expect(await (await request.get(`/api/jobs/${copy}/export`)).json()).toEqual(JSON.parse(readFileSync(path, 'utf8')))
+})
+
+test('a broken or foreign file is refused line by line and nothing of it is kept', async ({ page, request }, info) => {
+  const jobs = async () => ((await (await request.get('/api/board')).json()) as unknown[]).length
+  await page.goto('/')
+  await expect(page.getByTestId('who')).toBeVisible()
+  const take = async (content: string) => {
+    const path = info.outputPath('broken.json')
+    writeFileSync(path, content)
+    await page.getByLabel('Job file to import').setInputFiles(path)
+  }
+  await take('{ "format": "umbr')
+  await expect(page.getByTestId('import-problem')).toContainText('broken.json: That is not JSON')
+  await take(JSON.stringify({ format: 'umbrette-drive', version: 1 }))
+  await expect(page.getByTestId('import-problem')).toContainText('format expected umbrette-job')
+  await take(JSON.stringify({ format: 'umbrette-job', version: 1, drive: { format: 'umbrette-drive' }, usage: { value: 1, unit: 'km' }, school: 'on-evidence', readings: [] }))
+  await expect(page.getByTestId('import-problem')).toContainText('drive.sprockets is missing')
+  expect(await jobs()).toBeGreaterThan(0)
+  await expect(page).toHaveURL(/\/$/)
+})
+
+test('a new job is opened from the board', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New job' }).click()
+  await page.getByRole('button', { name: 'Open the job' }).click()
+  await expect(page.getByRole('dialog')).toContainText('Name the vehicle.')
+  await page.getByLabel('Vehicle or boat').fill('Workboat Curlew')
+  await page.getByLabel('Stand').fill('Bay 4')
+  await page.getByRole('combobox', { name: 'Engine' }).selectOption({ label: 'Vellora V28, 2.8 l V6' })
+  await page.getByRole('textbox', { name: 'Usage' }).fill('3100')
+  await page.getByRole('radio', { name: 'hours' }).click()
+  await page.getByRole('button', { name: 'Open the job' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Workboat Curlew Bay 4, 3 100 hours')
+  await expect(page.getByTestId('elongation')).toHaveCount(2)
+})
