@@ -5,7 +5,7 @@ import type { Chain, DriveSheet, Fault } from '../sheet/types'
 import { READING_KIND_NAMES, READING_KINDS, methodOf } from './kinds'
 import { readingSigma } from './sigma'
 import { sheetCount } from './sheetCount'
-import type { Reading } from './types'
+import type { Reading, ReadingKind } from './types'
 
 /** The structure of a reading; whether its kind has the targets it needs is checked by readingStructureFaults. */
 export const readingSchema = shape({
@@ -35,27 +35,21 @@ export function readingStructureFaults(sheet: DriveSheet, value: unknown, place 
   return faults
 }
 
-function targetFault(sheet: DriveSheet, reading: Reading, field: string): string | null {
-  const target = reading[field as keyof Reading]
+function targetFault(sheet: DriveSheet, reading: Reading, field: (typeof READING_KINDS)[ReadingKind]['target'][number]): string | null {
+  const target = reading[field]
   if (target === undefined) return needed
+  if (field === 'links') return null
   const chain = sheet.chains.find((c) => c.id === reading.chain)
-  const sprockets = chain ? [chain.driver, ...drivenSprockets(sheet, chain)] : []
-  switch (field) {
-    case 'tensioner': return sheet.tensioners.some((t) => t.id === target) ? null : unknown('tensioner', target)
-    case 'rail': return sheet.rails.some((r) => r.id === target) ? null : unknown('rail', target)
-    case 'phaser': return sheet.phasers.some((p) => p.id === target) ? null : unknown('phaser', target)
-    case 'chain': return chain ? null : unknown('chain', target)
-    case 'sprocket': return sheet.chains.some((c) => drivenSprockets(sheet, c).includes(String(target))) ? null : `"${String(target)}" is no driven sprocket of this drive`
-    case 'from': return !chain || sprockets.includes(String(target)) ? null : `"${String(target)}" is no sprocket on chain "${chain.id}"`
-    case 'to':
-      if (chain && !sprockets.includes(String(target))) return `"${String(target)}" is no sprocket on chain "${chain.id}"`
-      return reading.from === reading.to ? 'expected another sprocket than the run starts from' : null
-    default: return null
-  }
+  if (field === 'from' || field === 'to') return runFault(sheet, reading, field, chain)
+  if (field === 'sprocket') return sheet.chains.some((c) => drivenSprockets(sheet, c).includes(String(target))) ? null : `"${target}" is no driven sprocket of this drive`
+  return sheet[`${field}s` as const].some((part) => part.id === target) ? null : `"${target}" is no ${field} of this drive`
 }
 
-function unknown(what: string, target: unknown): string {
-  return `"${String(target)}" is no ${what} of this drive`
+function runFault(sheet: DriveSheet, reading: Reading, field: 'from' | 'to', chain: Chain | undefined): string | null {
+  if (!chain) return null
+  const target = reading[field]!
+  if (target !== chain.driver && !drivenSprockets(sheet, chain).includes(target)) return `"${target}" is no sprocket on chain "${chain.id}"`
+  return field === 'to' && reading.from === reading.to ? 'expected another sprocket than the run starts from' : null
 }
 
 /**

@@ -1,7 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { DEMO_JOBS, DEMO_PEOPLE, DEMO_SHEETS } from '../../demo/workshop'
-import { insertJob } from '../store/jobs'
 import { JobRow, PersonRow, SheetRow } from './models'
+import { createJob } from './rows'
 
 /** Fills in the demo workshop the first time; later its jobs are the user's to keep. */
 export async function fillDemo(transaction: Transaction): Promise<void> {
@@ -17,5 +17,5 @@ export async function putDemo(transaction: Transaction): Promise<void> {
   for (const name of DEMO_PEOPLE) await PersonRow.findOrCreate({ where: { name }, transaction })
   for (const body of DEMO_SHEETS) await SheetRow.upsert({ id: body.id, name: body.name, body }, { transaction })
   await JobRow.destroy({ where: { demo: true }, transaction })
-  for (const { id, job, acts } of DEMO_JOBS) await insertJob(id, job, acts, { demo: true, transaction })
+  for (const { id, job, acts } of DEMO_JOBS) await createJob(id, job, acts, { demo: true, transaction })
 }

@@ -1,8 +1,9 @@
-import { UniqueConstraintError, type Transaction } from 'sequelize'
+import { UniqueConstraintError } from 'sequelize'
 import { entryFaults, type Act } from '../../core/job/acts'
 import type { KeptJob } from '../../core/job/exchange'
 import { useDb } from '../db/connection'
 import { ActRow, JobRow } from '../db/models'
+import { createJob } from '../db/rows'
 import { Problem } from '../utils/problem'
 
 /** An act as it was kept, with its place in the workshop's order. */
@@ -31,14 +32,9 @@ export async function listJobs(): Promise<{ id: string; job: KeptJob; acts: Kept
 }
 
 /** Keeps a new job with the acts it comes with, all or nothing. */
-export async function insertJob(id: string, job: KeptJob, acts: readonly Act[], options: { demo?: boolean; transaction?: Transaction } = {}): Promise<void> {
-  const keep = async (transaction: Transaction) => {
-    await JobRow.create({ id, demo: options.demo ?? false, ...job, openedAt: new Date(job.openedAt) }, { transaction })
-    if (acts.length > 0) await ActRow.bulkCreate(acts.map((act) => ({ jobId: id, id: act.id, body: act })), { transaction })
-  }
-  if (options.transaction) return keep(options.transaction)
+export async function insertJob(id: string, job: KeptJob, acts: readonly Act[]): Promise<void> {
   const db = await useDb()
-  await db.transaction(keep)
+  await db.transaction((transaction) => createJob(id, job, acts, { demo: false, transaction }))
 }
 
 /**

@@ -15,5 +15,4 @@ export function changed<T>(value: T, change: (draft: Editable<T>) => void): T {
   return copy as T
 }
 
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
 type Editable<T> = any & Partial<Record<keyof T, unknown>>

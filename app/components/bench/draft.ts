@@ -49,26 +49,43 @@ export function ratchetOf(sheet: DriveSheet, slot: Slot): { first: number; pitch
   return slot.kind === 'extension' ? sheet.tensioners.find((t) => t.id === slot.target.tensioner)?.ratchet : undefined
 }
 
+export type DraftField = 'figure' | 'links' | 'note'
+
 /** The reading a form stands for, or what is wrong with it and at which field. */
-export function readingOf(sheet: DriveSheet, slot: Slot, draft: Draft): { reading: Reading; fault: null } | { reading: null; fault: { field: 'figure' | 'links' | 'note'; message: string } } {
-  const at = (field: 'figure' | 'links' | 'note', message: string) => ({ reading: null, fault: { field, message } })
-  const value = numberOf(draft.figure)
-  if (value === null) return at('figure', draft.figure.trim() === '' ? 'Enter the figure that was read.' : `“${draft.figure.trim().slice(0, 30)}” is no number: write digits, such as 14.2`)
-  if (slot.kind === 'camLag' && value < 0) return at('figure', 'Write the figure without a sign and choose late or early.')
-  const links = slot.target.links === undefined ? undefined : numberOf(draft.links)
-  if (links === null || (links !== undefined && !(Number.isInteger(links) && links > 0))) return at('links', 'Enter over how many whole links it was measured.')
-  const reading: Reading = {
-    kind: slot.kind, ...slot.target,
-    ...(links === undefined ? {} : { links }),
-    ...(draft.inNotches && ratchetOf(sheet, slot) ? { notches: value } : { value: slot.kind === 'camLag' && draft.side === 'early' ? -value : value, method: draft.method }),
-    ...(asksTurning(sheet, slot) && draft.turned !== 'unknown' ? { turnedForward: draft.turned === 'yes' } : {}),
-    ...(asksLocking(sheet, slot) && draft.locked === 'no' ? { phaserLocked: false } : {}),
-    ...(draft.note.trim() ? { note: draft.note.trim() } : {})
-  }
+export function readingOf(sheet: DriveSheet, slot: Slot, draft: Draft): { reading: Reading; fault: null } | { reading: null; fault: { field: DraftField; message: string } } {
+  const at = (field: DraftField, message: string) => ({ reading: null, fault: { field, message } })
+  const typed = typedFault(slot, draft)
+  if (typed) return at(typed.field, typed.message)
+  const reading = assembled(sheet, slot, draft)
   const [fault] = readingStructureFaults(sheet, reading)
-  if (fault) return at(fault.place === 'links' || fault.place === 'note' ? fault.place : 'figure', fault.message)
+  if (fault) return at(fault.place === 'links' || fault.place === 'note' ? fault.place : 'figure', sentence(fault.message))
   const impossible = impossibleReading(sheet, reading)
   return impossible ? at('figure', sentence(impossible)) : { reading, fault: null }
+}
+
+/** What is wrong with the text as it was typed, before it means anything. */
+function typedFault(slot: Slot, draft: Draft): { field: DraftField; message: string } | null {
+  const figure = draft.figure.trim()
+  const value = numberOf(figure)
+  if (figure === '') return { field: 'figure', message: 'Enter the figure that was read.' }
+  if (value === null) return { field: 'figure', message: `“${figure.slice(0, 30)}” is no number: write digits, such as 14.2` }
+  if (slot.kind === 'camLag' && value < 0) return { field: 'figure', message: 'Write the figure without a sign and choose late or early.' }
+  const links = numberOf(draft.links)
+  if (slot.target.links === undefined || (links !== null && Number.isInteger(links) && links > 0)) return null
+  return { field: 'links', message: 'Enter over how many whole links it was measured.' }
+}
+
+function assembled(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
+  const value = numberOf(draft.figure)!
+  const inNotches = draft.inNotches && ratchetOf(sheet, slot) !== undefined
+  const reading: Reading = { kind: slot.kind, ...slot.target }
+  if (slot.target.links !== undefined) reading.links = numberOf(draft.links)!
+  if (inNotches) reading.notches = value
+  else Object.assign(reading, { value: slot.kind === 'camLag' && draft.side === 'early' ? -value : value, method: draft.method })
+  if (asksTurning(sheet, slot) && draft.turned !== 'unknown') reading.turnedForward = draft.turned === 'yes'
+  if (asksLocking(sheet, slot) && draft.locked === 'no') reading.phaserLocked = false
+  if (draft.note.trim()) reading.note = draft.note.trim()
+  return reading
 }
 
 /** A figure with a point or a comma; null when it is no number. */

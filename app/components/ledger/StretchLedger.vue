@@ -41,19 +41,21 @@ const gain = computed(() => {
       <h3 class="label">Extension, and what it is made of</h3>
       <BudgetBar v-for="tensioner in sheet.tensioners" :key="tensioner.id" :sheet="sheet" :tensioner="tensioner" :estimate="assessment.tensioners[tensioner.id]!" />
     </div>
-    <div class="relative min-h-40"><div class="absolute inset-0 flex flex-col gap-1 overflow-y-auto px-4 py-2">
-      <p v-if="failed" class="font-bold text-renew" role="alert">{{ failed }}</p>
-      <p v-if="change" class="text-[13px]" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
-      <p v-for="reading in odd" :key="reading.id" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
-      <p v-for="fault in left" :key="fault.index" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', fault.reading)">Left out: {{ readingWords(fault.reading) }}</button> {{ fault.message }}</p>
-      <template v-if="next">
-        <h3 class="label">Worth reading next</h3>
-        <button type="button" class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight" data-testid="next" @click="emit('take', next)">
-          <span class="block font-bold">{{ readingTitle(sheet, next) }}</span>
-          <span v-if="gain" class="block text-[13px] text-faint">{{ gain }}</span>
-        </button>
-      </template>
-      <p v-else class="text-[13px]">Everything that can be read on this drive was read.</p>
-    </div></div>
+    <div class="relative min-h-40">
+      <div class="absolute inset-0 flex flex-col gap-1 overflow-y-auto px-4 py-2">
+        <p v-if="failed" class="font-bold text-renew" role="alert">{{ failed }}</p>
+        <p v-if="change" class="text-[13px]" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
+        <p v-for="reading in odd" :key="reading.id" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
+        <p v-for="fault in left" :key="fault.index" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', fault.reading)">Left out: {{ readingWords(fault.reading) }}</button> {{ fault.message }}</p>
+        <template v-if="next">
+          <h3 class="label">Worth reading next</h3>
+          <button type="button" class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight" data-testid="next" @click="emit('take', next)">
+            <span class="block font-bold">{{ readingTitle(sheet, next) }}</span>
+            <span v-if="gain" class="block text-[13px] text-faint">{{ gain }}</span>
+          </button>
+        </template>
+        <p v-else class="text-[13px]">Everything that can be read on this drive was read.</p>
+      </div>
+    </div>
   </section>
 </template>

@@ -25,7 +25,7 @@ function phaserSprocket(id: string) {
 
 // A link may name the reading to go to: ?read=groove:guide
 const [kind, target] = String(useRoute().query.read ?? '').split(':')
-const asked = job.slots.find((slot) => slot.kind === kind && Object.values(slot.target).includes(target))
+const asked = job.slots.find((slot) => slot.kind === kind && target !== undefined && Object.values(slot.target).includes(target))
 if (asked) job.selected = asked.key
 
 /** Chooses the first of some slots that is not read yet, else the first. */

@@ -1,0 +1,34 @@
+import js from '@eslint/js'
+import vue from 'eslint-plugin-vue'
+import ts from 'typescript-eslint'
+
+const nuxtWords = Object.fromEntries(['defineNuxtConfig', 'defineNitroPlugin', 'useFetch', 'useRoute', 'useHead', 'navigateTo'].map((word) => [word, 'readonly']))
+const platform = Object.fromEntries(['console', 'process', 'window', 'document', 'localStorage', 'crypto', 'fetch', 'setTimeout', 'clearTimeout', 'performance', 'URL', 'Worker', 'Intl', 'AbortSignal', 'structuredClone', 'Buffer', 'HTMLInputElement', 'HTMLElement', 'File', 'NodeJS'].map((word) => [word, 'readonly']))
+
+export default ts.config(
+  { ignores: ['.nuxt/', '.output/', '.data/', 'node_modules/', 'test-results/', '**/*.cjs'] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  {
+    languageOptions: { globals: { ...nuxtWords, ...platform }, parserOptions: { parser: ts.parser } },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'complexity': ['error', 16],
+      'max-depth': ['error', 3],
+      'vue/max-attributes-per-line': 'off',
+      'vue/singleline-html-element-content-newline': 'off',
+      'vue/multi-word-component-names': 'off',
+      // A prop of that name: the thing that can be read on a drive.
+      'vue/no-deprecated-slot-attribute': 'off',
+      'vue/attributes-order': 'off',
+      'vue/html-self-closing': ['error', { html: { void: 'never' } }]
+    }
+  },
+  {
+    files: ['core/**'],
+    rules: { 'no-restricted-globals': ['error', 'window', 'document', 'process', 'localStorage', 'fetch'], 'no-restricted-imports': ['error', { patterns: [{ regex: '^(vue|nuxt|pinia|sequelize|h3|node:|#)', message: 'The core is plain TypeScript.' }] }] }
+  },
+  { files: ['test/**'], rules: { '@typescript-eslint/no-explicit-any': 'off', '@typescript-eslint/consistent-type-imports': 'off', 'no-empty-pattern': 'off', 'no-sequences': 'off', '@typescript-eslint/no-unused-expressions': 'off' } }
+)
