@@ -6,16 +6,16 @@ import { must, say } from './run.mjs'
 
 const SOURCES = ['app', 'core', 'server', 'demo', 'public', 'nuxt.config.ts', 'package-lock.json']
 
-/** @returns {Promise<boolean>} whether it had to be built */
+/** @returns {Promise<string>} a digest of what the build was made from */
 export async function build(dataFolder) {
   const stamp = join(dataFolder, 'build.stamp')
   const sources = digest(SOURCES)
-  if (existsSync('.output/server/index.mjs') && existsSync(stamp) && readFileSync(stamp, 'utf8') === sources) return false
+  if (existsSync('.output/server/index.mjs') && existsSync(stamp) && readFileSync(stamp, 'utf8') === sources) return sources
   say('Building (about a minute) …')
   const { VITEST: _vitest, ...env } = process.env
   await must('The build', 'npx', ['--no-install', 'nuxt', 'build'], { quiet: true, env: { ...env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' } })
   writeFileSync(stamp, sources)
-  return true
+  return sources
 }
 
 function digest(paths) {

@@ -15,8 +15,11 @@ export async function runningServer(dataFolder) {
   return (await isRunning(server.pid, ENTRY)) ? server : null
 }
 
-/** Starts the production server and waits until it answers. */
-export async function startServer(dataFolder, databaseUrl, { first = FIRST_PORT, demo = true } = {}) {
+/**
+ * Starts the production server and waits until it answers.
+ * @param {{ first?: number, demo?: boolean, built?: string }} options `built`: the build it runs, kept to tell when there is a newer one
+ */
+export async function startServer(dataFolder, databaseUrl, { first = FIRST_PORT, demo = true, built = '' } = {}) {
   const port = await freePort(first)
   const logFile = join(dataFolder, 'server.log')
   const output = openSync(logFile, 'a')
@@ -27,7 +30,7 @@ export async function startServer(dataFolder, databaseUrl, { first = FIRST_PORT,
   let ended = false
   child.once('exit', () => (ended = true))
   child.unref()
-  const server = { pid: child.pid, port, address: `http://127.0.0.1:${port}/` }
+  const server = { pid: child.pid, port, built, address: `http://127.0.0.1:${port}/` }
   writeFileSync(join(dataFolder, 'server.json'), JSON.stringify(server))
   const healthy = await until(async () => ended || (await answers(server.address)), 60)
   if (healthy && !ended) return server

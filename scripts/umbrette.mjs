@@ -26,11 +26,11 @@ const commands = {
   start: async () => {
     const running = await runningServer(DATA)
     await installNpm(DATA)
-    const rebuilt = await build(DATA)
-    if (running && !rebuilt) return announce(running, 'is running already')
+    const built = await build(DATA)
+    if (running?.built === built) return announce(running, 'is running already')
     if (running) await stopServer(DATA)
     const wanted = Number(process.env.PORT) || FIRST_PORT
-    const server = await startServer(DATA, await databaseUrl(), { first: wanted })
+    const server = await startServer(DATA, await databaseUrl(), { first: wanted, built })
     if (server.port !== wanted) say(`Port ${wanted} is in use; taking ${server.port}.`)
     announce(server, 'is running')
   },

@@ -77,7 +77,7 @@ function save() {
       <ChoiceRow v-if="!by" v-model="by" label="Who is at the bench?" :options="whose" />
     </ClientOnly>
     <p v-if="fault?.field === 'by' && !by" class="font-bold text-renew" role="alert">{{ fault.message }}</p>
-    <div class="flex gap-2">
+    <div class="sticky -bottom-4 -mx-4 flex gap-2 border-t border-rule bg-sheet px-4 py-2">
       <button type="submit" class="act-main flex-1" data-testid="save">{{ correcting ? 'Save correction' : 'Save reading' }}</button>
       <button v-if="correcting" type="button" class="act" @click="emit('cancel')">Cancel</button>
     </div>
