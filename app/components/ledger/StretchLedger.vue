@@ -44,7 +44,7 @@ const gain = computed(() => {
     <div class="relative min-h-40">
       <div class="absolute inset-0 flex flex-col gap-1 overflow-y-auto px-4 py-2">
         <p v-if="failed" class="font-bold text-renew" role="alert">{{ failed }}</p>
-        <p v-if="change" class="text-[13px]" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
+        <p v-if="change" class="text-[13px] leading-tight" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare -my-3" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
         <p v-for="reading in odd" :key="reading.id" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
         <p v-for="fault in left" :key="fault.index" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', fault.reading)">Left out: {{ readingWords(fault.reading) }}</button> {{ fault.message }}</p>
         <template v-if="next">
