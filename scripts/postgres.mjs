@@ -15,9 +15,7 @@ const isRoot = process.getuid?.() === 0
  * @returns {Promise<string>} its URL
  */
 export async function startPostgres(dataFolder, { fast = false } = {}) {
-  if (!postgresPrograms()) await installDebian(['postgresql'], 'PostgreSQL')
-  const programs = postgresPrograms()
-  if (!programs) throw new Stop('PostgreSQL was installed, but its programs are not in /usr/lib/postgresql.')
+  const programs = await ensurePostgres()
   const cluster = await ensureCluster(dataFolder, programs)
   if (await clusterPid(cluster)) return url(cluster, readFileSync(join(cluster.keep, 'postgres.port'), 'utf8'))
   rmSync(join(cluster.data, 'postmaster.pid'), { force: true })
@@ -27,6 +25,14 @@ export async function startPostgres(dataFolder, { fast = false } = {}) {
   if (code !== 0) throw new Stop(`PostgreSQL did not start; its log is ${join(cluster.data, 'server.log')}`)
   writeFileSync(join(cluster.keep, 'postgres.port'), String(port))
   return url(cluster, String(port))
+}
+
+/** The folder of PostgreSQL's programs, installed first where they are missing. */
+export async function ensurePostgres() {
+  if (!postgresPrograms()) await installDebian(['postgresql'], 'PostgreSQL')
+  const programs = postgresPrograms()
+  if (!programs) throw new Stop('PostgreSQL was installed, but its programs are not in /usr/lib/postgresql.')
+  return programs
 }
 
 /** Stops the cluster; true when it was running. */

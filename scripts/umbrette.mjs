@@ -4,7 +4,7 @@ import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { build } from './build.mjs'
 import { installNpm } from './packages.mjs'
-import { startPostgres, stopPostgres } from './postgres.mjs'
+import { ensurePostgres, startPostgres, stopPostgres } from './postgres.mjs'
 import { must, say, Stop } from './run.mjs'
 import { FIRST_PORT, runningServer, startServer, stopServer } from './server.mjs'
 import { test } from './test.mjs'
@@ -25,6 +25,8 @@ const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and
 const commands = {
   start: async () => {
     const running = await runningServer(DATA)
+    // Before the long steps: another user may have to install it by hand.
+    if (!process.env.DATABASE_URL) await ensurePostgres()
     await installNpm(DATA)
     const built = await build(DATA)
     if (running?.built === built) return announce(running, 'is running already')
