@@ -1,7 +1,7 @@
-import type { ReadingKind } from '../core/readings/types'
+import type { NumericKind } from '../core/readings/types'
 
 /** What can hurt someone or cost an engine, beside the act it belongs to. */
-export const CAUTIONS: Readonly<Partial<Record<ReadingKind, string>>> = {
+export const CAUTIONS: Readonly<Partial<Record<NumericKind, string>>> = {
   camLag: 'Battery off. Turn by the crank bolt, in the running direction only; past the mark, go round again. Keep hands off the chain while it turns: valve springs can snap a cam round.',
   linkCount: 'Battery off. Count with the engine standing still; never reach for the chain while it is turned.',
   extension: 'Read it as found, before anything is loosened. Springs and plungers fly: eye protection, and a rag over the opening.',

@@ -1,7 +1,8 @@
 import type { Call } from '../core/calls/types'
 import type { School, Usage } from '../core/job/types'
-import { READING_KINDS } from '../core/readings/kinds'
-import type { Reading, ReadingKind } from '../core/readings/types'
+import { findingWords, partKindOf } from '../core/readings/conditions'
+import { isNumeric, methodOf, READING_KINDS } from '../core/readings/kinds'
+import type { NumericKind, Reading } from '../core/readings/types'
 import type { DriveSheet } from '../core/sheet/types'
 
 /** All wording that more than one place of the interface uses. */
@@ -18,7 +19,7 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
 export const USAGE_UNITS: Readonly<Record<Usage['unit'], string>> = { km: 'km', mi: 'miles', h: 'hours' }
 
 /** Digits after the point that each kind is shown and entered with. */
-export const DIGITS: Readonly<Record<ReadingKind, number>> = { extension: 1, groove: 2, padWear: 2, camLag: 1, linkCount: 1, chainLength: 2, chainCompare: 2, phaserPlay: 1 }
+export const DIGITS: Readonly<Record<NumericKind, number>> = { extension: 1, groove: 2, padWear: 2, camLag: 1, linkCount: 1, chainLength: 2, chainCompare: 2, phaserPlay: 1 }
 
 /** A number without a minus before nothing. */
 export function fixed(value: number, digits: number): string {
@@ -56,6 +57,7 @@ export function usageWords({ value, unit }: Usage): string {
 
 /** What a reading says, with its unit and its sign in words. */
 export function readingWords(reading: Reading): string {
+  if (!isNumeric(reading.kind)) return reading.count === undefined ? '' : `${reading.count}`
   if (reading.value === undefined) return `${reading.notches} ${reading.notches === 1 ? 'notch' : 'notches'}`
   if (reading.kind === 'camLag') return lagWords(reading.value)
   if (reading.kind === 'phaserPlay') return `${fixed(reading.value, 1)}°`
@@ -64,19 +66,34 @@ export function readingWords(reading: Reading): string {
   return `${fixed(reading.value, DIGITS[reading.kind])} mm${over}`
 }
 
-/** The name of any part of a drive. */
+/** What was read: the kind of figure, or the finding itself. */
+export function kindWords(sheet: DriveSheet, { kind, target, finding }: Reading): string {
+  if (isNumeric(kind)) return READING_KINDS[kind].name
+  const words = findingWords(partKindOf(sheet, target!)!, finding!)!
+  return `${partName(sheet, target!)}: ${words}`
+}
+
+/** How a reading was taken; empty for a finding, which has no method. */
+export function howWords({ kind, method }: Reading): string {
+  return isNumeric(kind) ? (METHOD_WORDS[methodOf(kind, method)] ?? method ?? '') : ''
+}
+
+/** Targets that are no part of the sheet. */
+const STANDING_WORDS: Readonly<Record<string, string>> = { oil: 'Oil side', fasteners: 'Fasteners', engine: 'Engine' }
+
+/** The name of any part of a drive, or of oil, fasteners and engine. */
 export function partName({ sprockets, rails, tensioners, chains, phasers }: DriveSheet, id: string): string {
-  return [...sprockets, ...rails, ...tensioners, ...chains, ...phasers].find((part) => part.id === id)?.name ?? id
+  return [...sprockets, ...rails, ...tensioners, ...chains, ...phasers].find((part) => part.id === id)?.name ?? STANDING_WORDS[id] ?? id
 }
 
 /** What a reading reads, on which part: `Groove depth, fixed guide`. */
-export function readingTitle(sheet: DriveSheet, { kind, part, target }: { kind: ReadingKind; part: string; target: Partial<Reading> }): string {
+export function readingTitle(sheet: DriveSheet, { kind, part, target }: { kind: NumericKind; part: string; target: Partial<Reading> }): string {
   const where = target.from ? `${partName(sheet, target.from)} to ${partName(sheet, target.to!)}` : partName(sheet, part)
   return `${READING_KINDS[kind].name}, ${where.toLowerCase()}`
 }
 
 /** A unit as it stands beside a figure. */
-export function unitWords(kind: ReadingKind): string {
+export function unitWords(kind: NumericKind): string {
   const { unit } = READING_KINDS[kind]
   return unit === 'crank degrees' ? '° crank' : unit
 }

@@ -32,3 +32,6 @@ export const REFERENCE_TEMPERATURE = 20
 
 /** Linear expansion per kelvin. */
 export const EXPANSION = { aluminium: 23e-6, iron: 11e-6, chain: 11.5e-6 } as const
+
+/** Jumps that are weighed, in teeth; + = late. */
+export const JUMPS: readonly number[] = Array.from({ length: 2 * JUMP_MAX + 1 }, (_, i) => i - JUMP_MAX)

@@ -5,7 +5,7 @@ import { explainChange } from '../../core/estimate/change'
 import { foldActs, type Act, type StandingReading } from '../../core/job/acts'
 import { jobFile } from '../../core/job/assessRecord'
 import type { KeptJob } from '../../core/job/exchange'
-import { fills, slotsOf, type Slot } from '../../core/job/slots'
+import { fills, readsSlot, slotsOf, type Slot } from '../../core/job/slots'
 import type { School } from '../../core/job/types'
 import type { Reading } from '../../core/readings/types'
 import { assessInWorker } from '../composables/useEstimator'
@@ -60,8 +60,8 @@ export const useJob = defineStore('job', () => {
 
   /** The open slot that the estimate would gain most from, other than `not`. */
   function worthTaking(not?: string): Slot | null {
-    for (const { kind, target } of assessment.value?.next ?? []) {
-      const found = slots.value.find((s) => s.kind === kind && Object.values(s.target).includes(target))
+    for (const next of assessment.value?.next ?? []) {
+      const found = slots.value.find((s) => readsSlot(next, s))
       if (found && found.key !== not && readingsOf(found).length === 0) return found
     }
     return slots.value.find((s) => s.key !== not && readingsOf(s).length === 0) ?? null

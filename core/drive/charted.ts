@@ -7,6 +7,7 @@ import { contourAt, linksOn, linksRound, type Contour } from './contour'
 import { drivenSprockets, elementsOf, steelGrowth, touchingRails, type Element } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
 import { extensionAt, plungerOf, type Plunger } from './plunger'
+import { degreesPerTooth } from './train'
 
 /** Where the arm comes to rest and what is left over. */
 export interface Settled {
@@ -37,17 +38,17 @@ export function chartedModel(sheet: DriveSheet, chain: Chain, corrections: Corre
   const linkLength = (elongation: number) => chain.pitch * steelGrowth(corrections) * (1 + elongation)
   const rails = touchingRails(sheet, chain)
   const cams = drivenSprockets(sheet, chain)
-  const degreesPerTooth = 360 / elements[0]!.teeth
+  const toothDegrees = degreesPerTooth(sheet, chain)
   const settle = (state: ChainWear, near?: number) => settled(elements, plunger, chain.links, linkLength(state.elongation), state, near)
   const reference = newReference(sheet, chain)
   const camElements = cams.map((id) => elements.findIndex((e) => e.id === id))
 
   return {
-    chain: chain.id, rails, cams, tensioner: tensioner?.id ?? null, degreesPerTooth, elements, settle, linkLength,
+    chain: chain.id, rails, cams, tensioner: tensioner?.id ?? null, degreesPerTooth: toothDegrees, elements, settle, linkLength,
     readout(state: ChainWear, near?: number): ChainReadout {
       const { contour, armAngle, extension, slack, tooTight } = settle(state, near)
       const length = linkLength(state.elongation)
-      const lag = camElements.map((cam, i) => (reference.links[i]! - tightLinks(elements, contour, cam, length, reference)) * degreesPerTooth)
+      const lag = camElements.map((cam, i) => (reference.links[i]! - tightLinks(elements, contour, cam, length, reference)) * toothDegrees)
       return { extension, armAngle: plunger ? armAngle : null, slack, tooTight, lag }
     }
   }

@@ -1,6 +1,7 @@
 import type { Chain, DriveSheet, Tensioner } from '../sheet/types'
 import { drivenSprockets, touchingRails } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
+import { degreesPerTooth } from './train'
 
 /** mm of extension per mm of wear where the sheet does not say; known only to about half its size. */
 export const RAIL_GAIN_DEFAULT = { arm: 1.2, guide: 0.35, bridge: 0.35 } as const
@@ -24,16 +25,15 @@ export function countedModel(sheet: DriveSheet, chain: Chain): ChainModel {
   const tensioner = sheet.tensioners.find((t) => t.chain === chain.id)
   const rails = touchingRails(sheet, chain)
   const cams = drivenSprockets(sheet, chain)
-  const driver = sheet.sprockets.find((s) => s.id === chain.driver)!
-  const degreesPerTooth = 360 / driver.teeth
+  const toothDegrees = degreesPerTooth(sheet, chain)
   const gain = tensioner ? slackGain(chain, tensioner) : 0
   const railGains = rails.map((id) => tensioner?.railGain?.[id] ?? RAIL_GAIN_DEFAULT[sheet.rails.find((r) => r.id === id)!.kind])
 
   return {
-    chain: chain.id, rails, cams, tensioner: tensioner?.id ?? null, degreesPerTooth,
+    chain: chain.id, rails, cams, tensioner: tensioner?.id ?? null, degreesPerTooth: toothDegrees,
     readout({ elongation, wear, padWear }: ChainWear): ChainReadout {
       const loose = elongation * counted.freeLinks * chain.pitch
-      const lag = cams.map((id) => elongation * (counted.tight[id] ?? 0) * degreesPerTooth)
+      const lag = cams.map((id) => elongation * (counted.tight[id] ?? 0) * toothDegrees)
       if (!tensioner) return { extension: null, armAngle: null, slack: Math.max(0, loose), tooTight: 0, lag }
       const wanted = tensioner.newExtension! + gain * loose + railGains.reduce((sum, g, i) => sum + g * wear[i]!, padWear)
       const extension = Math.min(wanted, tensioner.stroke)

@@ -2,6 +2,7 @@ import { EXPANSION, REFERENCE_TEMPERATURE } from '../constants'
 import { pitchRadius } from '../geometry/vector'
 import type { Chain, DriveSheet, Point, Rail, Sprocket } from '../sheet/types'
 import type { Corrections } from '../job/types'
+import { travelOf } from './train'
 
 /** A directed circle that the chain meets: a sprocket's pitch circle or the pitch line on a rail's shoe. */
 export interface Element {
@@ -41,7 +42,7 @@ export function drivenSprockets(sheet: DriveSheet, chain: Chain): string[] {
  */
 export function elementsOf(sheet: DriveSheet, chain: Chain, corrections: Corrections = {}): Element[] {
   const rails = touchingRails(sheet, chain)
-  const travel = sheet.rotation === 'clockwise' ? -1 : 1
+  const travel = travelOf(sheet, chain)
   const elements: Element[] = []
   for (const id of chain.path) {
     const sprocket = sheet.sprockets.find((s) => s.id === id)

@@ -18,7 +18,7 @@ export interface ChainReadout {
   slack: number
   /** mm that the chain is too short for the arm's other end; above 0 is a fault of sheet, chain or corrections. */
   tooTight: number
-  /** crank degrees, + = retarded, one for each driven sprocket in path order. */
+  /** crank degrees, + = retarded, one for each driven sprocket in path order; of this stage alone. */
   lag: number[]
 }
 

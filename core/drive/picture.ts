@@ -9,6 +9,7 @@ import type { Element } from './elements'
 import { touchAngle } from './marks'
 import type { ChainWear } from './model'
 import { extensionAt, plungerOf } from './plunger'
+import { speedOf, travelOf } from './train'
 
 /** A chain's drive as it stands in a given state, ready to be drawn. Same plane as the sheet: mm, y up, degrees. */
 export interface ChainPicture {
@@ -78,7 +79,7 @@ export function chainPicture(sheet: DriveSheet, chain: Chain, state: ChainWear, 
     tensioner: plungerPicture(sheet, chain, settled, state, corrections),
     runs: chain.counts.map((count, i) => {
       const { point, heading } = course.facing((starts[i]! + count.links / 2) * stretch)
-      const inwards = (sheet.rotation === 'clockwise') === passesRail(sheet, chain, count.from, count.to)
+      const inwards = (travelOf(sheet, chain) === -1) === passesRail(sheet, chain, count.from, count.to)
       return { ...count, at: point, clear: turned(unit(heading), inwards ? -90 : 90) }
     })
   }
@@ -149,8 +150,7 @@ function spokes(sheet: DriveSheet, chain: Chain, elements: readonly Element[], c
     const centre = contour.centres[i]!
     const seated = pins.reduce((best, pin) => (offCircle(pin, centre, element.radius) < offCircle(best, centre, element.radius) ? pin : best))
     const mark = sheet.marks.find((m) => m.sprocket === element.id)
-    const driver = elements[0]!
-    const lag = element.id === chain.driver ? 0 : (lags[cams.indexOf(element.id)] ?? 0) * (driver.teeth / element.teeth)
+    const lag = element.id === chain.driver ? 0 : (lags[cams.indexOf(element.id)] ?? 0) * Math.abs(speedOf(sheet, chain, element.id))
     return [{
       id: element.id, centre, radius: element.radius, teeth: element.teeth,
       pinAngle: directionOf(centre, seated),

@@ -1,12 +1,27 @@
 import type { Chain, DriveSheet } from '../sheet/types'
+import { stageOf } from './train'
 
 /**
- * Crank turns after which the coloured links stand at the marks again: lcm(links, 2·z_driver)/z_driver, for cams with
- * twice the driver's teeth.
+ * Crank turns after which the coloured links stand at the marks again: the chain must have passed whole loops and whole
+ * turns of every marked sprocket on it, and the crank whole turns. For cams with twice the driver's teeth that is
+ * lcm(links, 2·z_driver)/z_driver.
  */
 export function colouredLinksReturn(sheet: DriveSheet, chain: Chain): number {
-  const teeth = sheet.sprockets.find((s) => s.id === chain.driver)!.teeth
-  return (chain.links * 2 * teeth) / gcd(chain.links, 2 * teeth) / teeth
+  const driver = sheet.sprockets.find((s) => s.id === chain.driver)!.teeth
+  const marked = sheet.sprockets.filter((s) => chain.path.includes(s.id) && sheet.marks.some((mark) => mark.sprocket === s.id))
+  const advance = [driver, ...marked.map((s) => s.teeth)].reduce(lcm, chain.links)
+  const turns = advance / (driver * Math.abs(stageOf(sheet, chain).speed))
+  for (let loops = 1; loops <= MOST_LOOPS; loops++) {
+    if (Math.abs(loops * turns - Math.round(loops * turns)) < 1e-6) return Math.round(loops * turns)
+  }
+  return Math.round(MOST_LOOPS * turns)
+}
+
+/** Gear ratios of odd teeth could need very many; nobody turns that far. */
+const MOST_LOOPS = 400
+
+function lcm(a: number, b: number): number {
+  return (a * b) / gcd(a, b)
 }
 
 function gcd(a: number, b: number): number {

@@ -1,5 +1,6 @@
 import type { Act } from '../job/acts'
 import { READING_KINDS } from '../readings/kinds'
+import { findingWords, partKindOf } from '../readings/conditions'
 import type { DriveSheet } from '../sheet/types'
 import type { Estimates } from './estimate'
 
@@ -8,7 +9,7 @@ const WORTH = 0.005
 
 /** What an act did to the estimate, in one sentence: how much the elongation moved, and how its uncertainty changed. */
 export function explainChange(sheet: DriveSheet, act: Act, before: Estimates, after: Estimates): string {
-  const what = subject(act)
+  const what = subject(sheet, act)
   const changes = sheet.chains.flatMap(({ id, name }) => {
     const [was, is] = [before.chains[id]?.elongation, after.chains[id]?.elongation]
     if (!was || !is) return []
@@ -34,8 +35,10 @@ function jumpChanges(sheet: DriveSheet, before: Estimates, after: Estimates): st
   })
 }
 
-function subject(act: Act): string {
+function subject(sheet: DriveSheet, act: Act): string {
   if (act.type === 'undo') return 'Taking that back'
   if (act.type === 'school') return 'The other school'
-  return `${act.supersedes ? 'The corrected' : 'The'} ${READING_KINDS[act.reading.kind].name.toLowerCase()}`
+  const { kind, target, finding } = act.reading
+  if (kind === 'condition') return `The finding "${findingWords(partKindOf(sheet, target!)!, finding!)}"`
+  return `${act.supersedes ? 'The corrected' : 'The'} ${READING_KINDS[kind].name.toLowerCase()}`
 }

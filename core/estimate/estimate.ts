@@ -1,9 +1,10 @@
 import type { JobFile } from '../job/types'
-import { estimateChain } from './estimateChain'
+import { trainsOf } from '../drive/train'
+import { estimateTrain } from './estimateTrain'
 import { PRIORS, type Priors } from './priors'
 import type { NextReading } from './next'
 import type { ReadingFault } from './observations'
-import type { CamEstimate, ChainEstimate, ReadingEstimate, TensionerEstimate, WearEstimate } from './types'
+import type { CamEstimate, ChainEstimate, ReadingEstimate, TensionerEstimate, TrainResult, WearEstimate } from './types'
 import { impossibleReading } from '../readings/checkReading'
 
 /** What all readings of a job say together, by part. */
@@ -17,19 +18,23 @@ export interface Estimates {
   faults: ReadingFault[]
 }
 
-/** Estimates every chain of a job's drive. Readings that could not be used are named in `faults`. */
+/** Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are named in `faults`. */
 export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
-  const chains = job.drive.chains.map((chain) => ({ id: chain.id, ...estimateChain(job.drive, chain, job.readings, job.corrections, priors) }))
-  const used = new Map(chains.flatMap((c) => c.readings).map((r) => [r.index, r]))
+  const trains = trainsOf(job.drive).map((chains) => estimateTrain(job.drive, chains, job.readings, job.corrections, priors))
+  const used = new Map(trains.flatMap((t) => t.readings).map((r) => [r.index, r]))
   return {
-    chains: Object.fromEntries(chains.map((c) => [c.id, c.chain])),
-    rails: Object.assign({}, ...chains.map((c) => c.rails)),
-    tensioners: Object.assign({}, ...chains.map((c) => c.tensioners)),
-    cams: Object.assign({}, ...chains.map((c) => c.cams)),
+    chains: merged(trains, 'chains'),
+    rails: merged(trains, 'rails'),
+    tensioners: merged(trains, 'tensioners'),
+    cams: merged(trains, 'cams'),
     readings: job.readings.map((_, index) => used.get(index) ?? { index, predicted: null, residual: null, sigma: null, atOdds: false }),
-    next: chains.flatMap((c) => c.next).sort((a, b) => b.gain - a.gain),
-    faults: [...chains.flatMap((c) => c.faults), ...playFaults(job)].sort((a, b) => a.index - b.index)
+    next: trains.flatMap((t) => t.next).sort((a, b) => b.gain - a.gain),
+    faults: [...trains.flatMap((t) => t.faults), ...playFaults(job)].sort((a, b) => a.index - b.index)
   }
+}
+
+function merged<K extends 'rails' | 'tensioners' | 'cams' | 'chains'>(trains: readonly TrainResult[], key: K): TrainResult[K] {
+  return Object.assign({}, ...trains.map((train) => train[key])) as TrainResult[K]
 }
 
 /** Phaser play belongs to no chain's estimate; an impossible one is named all the same. */

@@ -1,67 +1,157 @@
-import { READING_KINDS, methodOf } from '../readings/kinds'
-import type { Reading, ReadingKind } from '../readings/types'
+import { CHAIN_OFF_MINUTES, READING_KINDS, methodOf } from '../readings/kinds'
+import type { NumericKind, Reading } from '../readings/types'
 import type { Chain, DriveSheet } from '../sheet/types'
-import type { Problem } from './problem'
-import type { Component } from './solve'
+import { doubtAfter, doubtOf, doubtsOf, jumpDoubtsOf, pastLimit, type Doubt, type JumpDoubt } from './doubts'
+import { dot, seen } from './marginals'
+import type { Priors } from './priors'
+import type { Part, Problem } from './problem'
+import type { Solution } from './solve'
 
 /** A reading not yet taken and what it would be worth. */
 export interface NextReading {
-  kind: ReadingKind
-  /** Id of the part it is read on. */
+  kind: NumericKind
+  /** Id of the part it is read on; a count's is its chain. */
   target: string
+  /** linkCount: the run. */
+  from?: string
+  to?: string
   chain: string
-  /** Fraction by which it would cut the variance of the chain's elongation. */
+  /** How much it would settle, 0 to 1: of the variance of the chain's elongation and of the doubt of undecided calls together. */
   gain: number
+  /** sd of the chain's elongation (fraction) as it is, and as it would be. */
+  narrows: { from: number; to: number }
+  /** Undecided calls it would bear on: odds that the part is past its limit (or has jumped), and the fraction of that doubt it would take away. */
+  settles: { part: string; odds: number; cut: number }[]
   minutes: number
 }
 
 /** Links usually laid against a rule or calliper. */
 export const BENCH_LINKS = 20
 
+/** A fraction of a doubt below this is not worth a word. */
+const WORTH = 0.02
+
+interface Candidate {
+  kind: NumericKind
+  target: string
+  from?: string
+  to?: string
+  part: number
+  /** In sigmas of the reading, per unknown. */
+  slope: number[]
+  /** Sprockets whose teeth it sees, and how many sigmas one tooth is. */
+  teeth: Map<number, number>
+}
+
 /**
- * Readings of one chain not yet taken, the most narrowing first. For a reading with slope s (in sigmas) and posterior
- * covariance Σ the variance of ε falls by (Σs)₀² / (1 + sᵀΣs); the gain is that over Σ₀₀.
+ * Readings of a train not yet taken, the most settling first. For a reading with slope s (in sigmas) and posterior
+ * covariance Σ, the variance of a quantity with slope g falls by the fraction (gᵀΣs)² / ((1 + sᵀΣs)·gᵀΣg), whatever the
+ * reading will be; so does that of ε, and the doubt of a call by what is left of it on average. A jump is told by
+ * δ = one tooth over the spread of the prediction; its doubt falls by 1 − exp(−δ²/8) (the overlap of two normals).
  */
-export function nextReadings(sheet: DriveSheet, chain: Chain, problem: Problem, { near, posterior }: Component, taken: readonly Reading[]): NextReading[] {
-  const { covariance } = posterior
-  const open = candidates(sheet, chain, problem).filter(
-    ({ kind, target }) => !taken.some((r) => r.kind === kind && (r.tensioner ?? r.rail ?? r.sprocket ?? r.chain) === target)
-  )
-  const slopes: Record<string, (target: string) => number[]> = {
-    extension: () => near.extensionSlope,
-    camLag: (target) => near.lagSlope[problem.model.cams.indexOf(target)]!,
-    groove: (target) => single(problem, problem.at.wear + problem.model.rails.indexOf(target)),
-    padWear: () => single(problem, problem.at.padWear),
-    chainLength: () => single(problem, 0).map((s) => s * benchLinks(chain) * chain.pitch),
-    chainCompare: () => single(problem, 0).map((s) => s * benchLinks(chain) * chain.pitch)
-  }
-  return open
-    .map(({ kind, target }) => {
-      const { methods, minutes } = READING_KINDS[kind]
-      const sigma = methods[methodOf(kind)]!
-      const slope = slopes[kind]!(target).map((s) => s / sigma)
-      const seen = covariance.map((row) => row.reduce((sum, v, i) => sum + v * slope[i]!, 0))
-      const spread = 1 + seen.reduce((sum, v, i) => sum + v * slope[i]!, 0)
-      return { kind, target, chain: chain.id, gain: seen[0]! ** 2 / (covariance[0]![0]! * spread), minutes }
-    })
-    .sort((a, b) => b.gain - a.gain)
+export function nextReadings(sheet: DriveSheet, problem: Problem, { components }: Solution, taken: readonly Reading[], priors: Priors): NextReading[] {
+  const best = components[0]!
+  const { covariance } = best.posterior
+  const doubts = doubtsOf(sheet, problem, best, taken)
+  const jumps = jumpDoubtsOf(problem, components, priors.jump[0]!)
+  const total = doubts.reduce((sum, d) => sum + doubtOf(pastLimit(d)), 0) + jumps.reduce((sum, d) => sum + doubtOf(d.jumped), 0)
+  const open = candidatesOf(problem, best).filter((c) => !taken.some((r) => isTaken(c, r)))
+  const worth = open.map(({ kind, target, from, to, part, slope, teeth }): NextReading => {
+    const { chain, at } = problem.parts[part]!
+    const along = seen(covariance, slope)
+    const spread = 1 + dot(slope, along)
+    const variance = covariance[at.elongation]![at.elongation]!
+    const cut = along[at.elongation]! ** 2 / (variance * spread)
+    const settles = [...settledLimits(doubts, along, spread), ...settledJumps(jumps, teeth, spread)]
+    const settled = total > 1e-9 ? settles.reduce((sum, s) => sum + s.took, 0) / total : 0
+    const sd = Math.sqrt(variance) * problem.scale[at.elongation]!
+    return {
+      kind, target, ...(from ? { from, to: to! } : {}), chain: chain.id, gain: 1 - (1 - cut) * (1 - Math.min(settled, 1)),
+      narrows: { from: sd, to: sd * Math.sqrt(Math.max(0, 1 - cut)) },
+      settles: settles.filter((s) => s.cut >= WORTH).map(({ part: of, odds, cut: by }) => ({ part: of, odds, cut: by })),
+      minutes: minutesOf(kind, chain, taken)
+    }
+  })
+  return [...worth, ...openPlays(sheet, problem, taken, priors)].sort((a, b) => b.gain - a.gain)
 }
 
-function benchLinks(chain: Chain): number {
-  return Math.min(BENCH_LINKS, chain.links)
+interface Settled {
+  part: string
+  odds: number
+  cut: number
+  /** Doubt taken away. */
+  took: number
 }
 
-function single({ scale }: Problem, at: number): number[] {
-  return scale.map((s, i) => (i === at ? s : 0))
+function settledLimits(doubts: readonly Doubt[], along: readonly number[], spread: number): Settled[] {
+  return doubts.map((doubt) => {
+    const fraction = Math.min(dot(doubt.slope, along) ** 2 / (spread * doubt.sd ** 2), 1)
+    return settled(doubt.part, pastLimit(doubt), doubtAfter(doubt, fraction))
+  })
 }
 
-function candidates(sheet: DriveSheet, chain: Chain, { model }: Problem): { kind: ReadingKind; target: string }[] {
-  const tensioner = sheet.tensioners.find((t) => t.chain === chain.id)
-  return [
-    ...(tensioner ? [{ kind: 'extension' as const, target: tensioner.id }, { kind: 'padWear' as const, target: tensioner.id }] : []),
-    ...model.cams.map((target) => ({ kind: 'camLag' as const, target })),
-    ...model.rails.map((target) => ({ kind: 'groove' as const, target })),
-    { kind: 'chainLength', target: chain.id },
-    { kind: 'chainCompare', target: chain.id }
-  ]
+function settledJumps(jumps: readonly JumpDoubt[], teeth: ReadonlyMap<number, number>, spread: number): Settled[] {
+  return jumps.flatMap(({ part, cam, jumped }) => {
+    const tooth = teeth.get(cam)
+    return tooth === undefined ? [] : [settled(part, jumped, doubtOf(jumped) * Math.exp(-(tooth * tooth) / spread / 8))]
+  })
+}
+
+function settled(part: string, odds: number, left: number): Settled {
+  const doubt = doubtOf(odds)
+  const took = Math.max(0, doubt - left)
+  return { part, odds, cut: doubt > 1e-9 ? took / doubt : 0, took }
+}
+
+/** Play stands outside the estimate: an unread phaser's call is settled by reading it, and by nothing else. */
+function openPlays(sheet: DriveSheet, { parts }: Problem, taken: readonly Reading[], priors: Priors): NextReading[] {
+  return parts.flatMap(({ chain }) => sheet.phasers.filter((p) => chain.path.includes(p.sprocket) && !taken.some((r) => r.kind === 'phaserPlay' && r.phaser === p.id)).map((phaser): NextReading => {
+    const { minutes } = READING_KINDS.phaserPlay
+    const doubt = phaser.playLimit ? { mean: 0.8 * priors.play, sd: 0.6 * priors.play, limit: phaser.playLimit.value } : null
+    const { odds, cut, took } = doubt ? settled(phaser.id, pastLimit(doubt), doubtAfter(doubt, 0.9)) : { odds: 0.5, cut: 0, took: 0 }
+    return { kind: 'phaserPlay', target: phaser.id, chain: chain.id, gain: took, narrows: { from: 0, to: 0 }, settles: doubt ? [{ part: phaser.id, odds, cut }] : [], minutes }
+  }))
+}
+
+function isTaken({ kind, target, from, to }: Candidate, reading: Reading): boolean {
+  if (reading.kind !== kind) return false
+  if (kind === 'linkCount') return reading.chain === target && reading.from === from && reading.to === to
+  return (reading.tensioner ?? reading.rail ?? reading.sprocket ?? reading.chain) === target
+}
+
+function minutesOf(kind: NumericKind, chain: Chain, taken: readonly Reading[]): number {
+  const bench = (r: { kind: string; chain?: string }) => r.kind === 'chainLength' || r.kind === 'chainCompare'
+  const needsOff = bench({ kind }) && !taken.some((r) => bench(r) && r.chain === chain.id)
+  return READING_KINDS[kind].minutes + (needsOff ? CHAIN_OFF_MINUTES : 0)
+}
+
+function candidatesOf(problem: Problem, { near }: Solution['components'][number]): Candidate[] {
+  const { cams, scale } = problem
+  const sigma = (kind: NumericKind) => READING_KINDS[kind].methods[methodOf(kind)]!
+  const single = (i: number, by: number) => scale.map((s, k) => (k === i ? s * by : 0))
+  const linear = (kind: NumericKind, target: string, part: number, slope: readonly number[]): Candidate =>
+    ({ kind, target, part, slope: slope.map((s) => s / sigma(kind)), teeth: new Map() })
+  return problem.parts.flatMap((view, part) => {
+    const { chain, model, at } = view
+    const bench = Math.min(BENCH_LINKS, chain.links) * chain.pitch
+    return [
+      ...(model.tensioner === null ? [] : [linear('extension', model.tensioner, part, near.extensionSlope[part]!), linear('padWear', model.tensioner, part, single(at.padWear, 1))]),
+      ...cams.flatMap((cam, i) => (cam.part !== part ? [] : [{
+        ...linear('camLag', cam.id, part, near.lagSlope[i]!),
+        teeth: new Map([i, ...cam.inherits].map((c) => [c, cams[c]!.degreesPerTooth / sigma('camLag')]))
+      }])),
+      ...runsOf(problem, view, part),
+      ...model.rails.map((id, i) => linear('groove', id, part, single(at.wear + i, 1))),
+      linear('chainLength', chain.id, part, single(at.elongation, bench)),
+      linear('chainCompare', chain.id, part, single(at.elongation, bench))
+    ]
+  })
+}
+
+function runsOf({ cams, scale }: Problem, { chain }: Part, part: number): Candidate[] {
+  const tooth = 1 / READING_KINDS.linkCount.methods.count!
+  return chain.counts.map(({ from, to }) => {
+    const seenBy = [from, to].map((id) => cams.findIndex((cam) => cam.part === part && cam.id === id)).filter((i) => i >= 0)
+    return { kind: 'linkCount', target: chain.id, from, to, part, slope: scale.map(() => 0), teeth: new Map(seenBy.map((i) => [i, tooth])) }
+  })
 }

@@ -1,30 +1,35 @@
-import { ELONGATION_MAX, JUMP_MAX } from '../constants'
-import { asNew, type ChainModel } from '../drive/model'
+import { ELONGATION_MAX, JUMP_MAX, JUMPS } from '../constants'
+import { asNew } from '../drive/model'
 import type { Corrections } from '../job/types'
 import { impossibleReading } from '../readings/checkReading'
 import { brokenLoops } from '../readings/countLoops'
+import { placeSigma } from '../readings/places'
 import { sheetCount } from '../readings/sheetCount'
 import { notchesToExtension, readingSigma } from '../readings/sigma'
 import type { Reading } from '../readings/types'
+import { limitFor } from '../sheet/limits'
 import type { Chain, DriveSheet } from '../sheet/types'
+import type { Part, Train } from './problem'
 
-/** What a reading sees of the state. `shift + scale·ε` for a length; `base` links for a count. */
+/** What a reading sees of a train's state. `shift + scale·ε` for a length; `base` links for a count; `cam` among the train's. */
 export type Quantity =
-  | { of: 'extension' }
-  | { of: 'wear'; rail: number }
-  | { of: 'padWear' }
+  | { of: 'extension'; part: number }
+  | { of: 'wear'; part: number; rail: number }
+  | { of: 'padWear'; part: number }
   | { of: 'lag'; cam: number }
-  | { of: 'elongation'; scale: number; shift: number }
+  | { of: 'elongation'; part: number; scale: number; shift: number }
   | { of: 'count'; base: number }
 
-/** A reading made ready for the estimate of its chain. */
+/** A reading made ready for the estimate of its train. */
 export interface Observation {
   /** Place in the job's readings. */
   index: number
+  /** Place of its chain in the train. */
+  part: number
   value: number
   sigma: number
   quantity: Quantity
-  /** What one tooth of jump on each cam adds, in the reading's unit. */
+  /** What one tooth of jump on each driven sprocket of the train adds, in the reading's unit. */
   teeth: number[]
 }
 
@@ -42,36 +47,38 @@ export function chainOf(sheet: DriveSheet, reading: Reading): string | null {
   return sheet.chains.find((chain) => part !== undefined && part !== chain.driver && chain.path.includes(part))?.id ?? null
 }
 
-/** The readings of one chain made ready, and those left out: impossible ones, counts that do not sum, lags that nothing gives. */
-export function observationsOf(
-  sheet: DriveSheet, chain: Chain, model: ChainModel, readings: readonly Reading[], corrections: Corrections
-): { observations: Observation[]; faults: ReadingFault[] } {
+/** The readings of a train made ready, and those left out: impossible ones, counts that do not sum, lags that nothing gives. */
+export function observationsOf(sheet: DriveSheet, train: Train, readings: readonly Reading[], corrections: Corrections): { observations: Observation[]; faults: ReadingFault[] } {
   const faults: ReadingFault[] = []
-  const mine = readings.map((reading, index) => ({ reading, index })).filter(({ reading }) => chainOf(sheet, reading) === chain.id)
-  const possible = mine.filter(({ reading, index }) => {
-    const message = impossibleReading(sheet, reading)
+  const possible = readings.map((reading, index) => ({ reading, index })).filter(({ reading, index }) => {
+    const message = train.parts.some(({ chain }) => chain.id === chainOf(sheet, reading)) ? impossibleReading(sheet, reading) : null
     if (message) faults.push({ index, message })
     return !message
   })
-  const broken = brokenLoops(chain, possible.filter(({ reading }) => reading.kind === 'linkCount'))
-  for (const { indices, sum } of broken) {
-    const message = `the counts come to ${sum} links round the loop, but the chain has ${chain.links}: count again (or it is another chain); no jump is inferred from them`
-    for (const index of indices) if (!faults.some((fault) => fault.index === index)) faults.push({ index, message })
+  for (const { chain } of train.parts) faults.push(...countFaults(chain, possible))
+  const usable = possible.filter(({ index }) => !faults.some((fault) => fault.index === index))
+  const view = { sheet, train, corrections, play: playBySprocket(sheet, readings), readings: usable.map(({ reading }) => reading) }
+  const given = lagBounds(sheet, train)
+  const observations = train.parts.flatMap((_, part) =>
+    usable.flatMap(({ reading, index }) => observationOf(view, part, reading, index) ?? [])
+  ).filter((observation) => {
+    const message = given(observation)
+    if (message) faults.push({ index: observation.index, message })
+    return !message
+  })
+  return { observations: observations.sort((a, b) => a.index - b.index), faults }
+}
+
+/** Counts of one chain that close a loop and do not sum to its links, each named once. */
+function countFaults(chain: Chain, possible: readonly { reading: Reading; index: number }[]): ReadingFault[] {
+  const counts = possible.filter(({ reading }) => reading.kind === 'linkCount' && reading.chain === chain.id)
+  const named = new Map<number, string>()
+  for (const { indices, sum } of brokenLoops(chain, counts)) {
+    for (const index of indices) {
+      if (!named.has(index)) named.set(index, `the counts come to ${sum} links round the loop, but the chain has ${chain.links}: count again (or it is another chain); no jump is inferred from them`)
+    }
   }
-  const play = playBySprocket(sheet, readings)
-  const observations = possible
-    .filter(({ index }) => !faults.some((fault) => fault.index === index))
-    .map(({ reading, index }) => observationOf(sheet, chain, model, reading, index, corrections, play.get(reading.sprocket ?? '') ?? 0))
-    .filter((observation): observation is Observation => observation !== null)
-  const given = lagBounds(sheet, chain, model)
-  return {
-    observations: observations.filter((observation) => {
-      const message = given(observation)
-      if (message) faults.push({ index: observation.index, message })
-      return !message
-    }),
-    faults
-  }
+  return [...named].map(([index, message]) => ({ index, message }))
 }
 
 /** Greatest play read in the phaser of each sprocket. */
@@ -84,36 +91,51 @@ function playBySprocket(sheet: DriveSheet, readings: readonly Reading[]): Map<st
   return play
 }
 
-function observationOf(
-  sheet: DriveSheet, chain: Chain, model: ChainModel, reading: Reading, index: number, corrections: Corrections, play: number
-): Observation | null {
-  const made = (value: number, quantity: Quantity, teeth = model.cams.map(() => 0)): Observation =>
-    ({ index, value, sigma: readingSigma(sheet, reading, play)!, quantity, teeth })
+/** What observations are made from. */
+interface View {
+  sheet: DriveSheet
+  train: Train
+  corrections: Corrections
+  /** Play found in the phaser on each sprocket, crank degrees. */
+  play: ReadonlyMap<string, number>
+  /** The readings that are used. */
+  readings: readonly Reading[]
+}
+
+/** A reading as an observation of one chain of the train; null when it tells nothing of that chain. */
+function observationOf({ sheet, train, corrections, play, readings }: View, part: number, reading: Reading, index: number): Observation | null {
+  const { chain, model } = train.parts[part]!
+  if (chainOf(sheet, reading) !== chain.id) return null
+  const camOf = (id: string | undefined) => train.cams.findIndex((cam) => cam.part === part && cam.id === id)
+  const made = (value: number, quantity: Quantity, teeth = train.cams.map(() => 0)): Observation =>
+    ({ index, part, value, sigma: Math.hypot(readingSigma(sheet, reading, play.get(reading.sprocket ?? ''))!, placeSigma(sheet, chain, reading, readings)), quantity, teeth })
   switch (reading.kind) {
     case 'extension': {
       const ratchet = sheet.tensioners.find((t) => t.id === reading.tensioner)!.ratchet
-      return made(reading.value ?? notchesToExtension(ratchet!, reading.notches!), { of: 'extension' })
+      return made(reading.value ?? notchesToExtension(ratchet!, reading.notches!), { of: 'extension', part })
     }
     case 'groove': {
       const rail = model.rails.indexOf(reading.rail!)
-      return rail < 0 ? null : made(reading.value!, { of: 'wear', rail })
+      return rail < 0 ? null : made(reading.value!, { of: 'wear', part, rail })
     }
-    case 'padWear': return made(reading.value!, { of: 'padWear' })
+    case 'padWear': return made(reading.value!, { of: 'padWear', part })
     case 'camLag': {
-      const cam = model.cams.indexOf(reading.sprocket!)
+      const cam = camOf(reading.sprocket)
+      const { inherits } = train.cams[cam]!
       const offset = corrections.offsetKeys?.[reading.sprocket!] ?? 0
-      return made(reading.value! - offset, { of: 'lag', cam }, model.cams.map((_, i) => (i === cam ? model.degreesPerTooth : 0)))
+      return made(reading.value! - offset, { of: 'lag', cam }, train.cams.map((c, i) => (i === cam || inherits.includes(i) ? c.degreesPerTooth : 0)))
     }
     case 'linkCount': {
-      const teeth = model.cams.map((id) => (id === reading.from ? 1 : 0) - (id === reading.to ? 1 : 0))
-      return made(reading.value!, { of: 'count', base: sheetCount(chain, reading.from!, reading.to!)! }, teeth)
+      const [from, to] = [camOf(reading.from), camOf(reading.to)]
+      return made(reading.value!, { of: 'count', base: sheetCount(chain, reading.from!, reading.to!)! }, train.cams.map((_, i) => (i === from ? 1 : 0) - (i === to ? 1 : 0)))
     }
-    case 'chainLength': {
-      const length = reading.links! * chain.pitch
-      return made(reading.value!, { of: 'elongation', scale: length, shift: length })
+    case 'chainLength':
+    case 'chainCompare': {
+      const asNewLength = reading.links! * chain.pitch
+      return made(reading.value!, { of: 'elongation', part, scale: asNewLength, shift: reading.kind === 'chainLength' ? asNewLength : 0 })
     }
-    case 'chainCompare': return made(reading.value!, { of: 'elongation', scale: reading.links! * chain.pitch, shift: 0 })
-    case 'phaserPlay': return null
+    case 'phaserPlay':
+    case 'condition': return null
   }
 }
 
@@ -123,16 +145,23 @@ const LAG_MARGIN = 1.5
 const LONGEST = 0.015
 
 /** Tells why a lag can come from no wear and no jump of up to three teeth; null when it can. */
-function lagBounds(sheet: DriveSheet, chain: Chain, model: ChainModel): (observation: Observation) => string | null {
-  const limit = sheet.limits.find((l) => l.kind === 'elongation' && l.chain === chain.id)
-  const longest = Math.min(Math.max(LONGEST, limit ? (3 * limit.value) / 100 : 0), ELONGATION_MAX)
-  const greatest = model.readout({ ...asNew(model), elongation: longest }).lag
-  return ({ value, sigma, quantity }) => {
+function lagBounds(sheet: DriveSheet, { parts, cams }: Train): (observation: Observation) => string | null {
+  const worn = parts.map((part) => mostWorn(sheet, part))
+  const greatest = cams.map(({ part, place, inherits }) =>
+    inherits.reduce((sum, above) => sum + worn[cams[above]!.part]![cams[above]!.place]!, worn[part]![place]!))
+  return ({ value, sigma, quantity, teeth }) => {
     if (quantity.of !== 'lag') return null
     const spread = 3 * sigma + LAG_MARGIN
-    const teeth = Array.from({ length: 2 * JUMP_MAX + 1 }, (_, i) => (i - JUMP_MAX) * model.degreesPerTooth)
-    if (teeth.some((jump) => value - jump >= -spread && value - jump <= greatest[quantity.cam]! + spread)) return null
+    const jumps = teeth.reduce<number[]>((sums, degrees) => (degrees === 0 ? sums : sums.flatMap((sum) => JUMPS.map((j) => sum + j * degrees))), [0])
+    if (jumps.some((jump) => value - jump >= -spread && value - jump <= greatest[quantity.cam]! + spread)) return null
     const turn = Math.abs(Math.abs(value) - 360) < 60 ? ': it is about a whole crank turn; turn the crank once more and read again' : ': check the mark, the sign and crank against cam degrees'
     return `no wear and no jump of up to ${JUMP_MAX} teeth gives ${value} crank degrees${turn}`
   }
+}
+
+/** Lags of a chain at the end of what a drive runs with. */
+function mostWorn(sheet: DriveSheet, { chain, model }: Part): number[] {
+  const limit = limitFor(sheet, 'elongation', chain.id)
+  const longest = Math.min(Math.max(LONGEST, limit ? (3 * limit.value) / 100 : 0), ELONGATION_MAX)
+  return model.readout({ ...asNew(model), elongation: longest }).lag
 }

@@ -10,6 +10,8 @@ export interface Priors {
   extensionScatter: number
   /** Normal sd of this engine's as-new cam reference, crank degrees. */
   lagScatter: number
+  /** Half-normal scale of a phaser's play, crank degrees. */
+  play: number
   /** Odds of a jump of 0, 1, 2, 3 … teeth either way (each). */
   jump: readonly number[]
 }
@@ -20,5 +22,6 @@ export const PRIORS: Priors = {
   padWear: 0.3,
   extensionScatter: 0.5,
   lagScatter: 0.5,
+  play: 1,
   jump: [0.94, 0.025, 0.004, 0.001]
 }

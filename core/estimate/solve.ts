@@ -1,7 +1,8 @@
 import type { Priors } from './priors'
 import { linearised, type Linearised, type Problem } from './problem'
 import { truncatedNormal, type Truncated } from './truncated'
-import { combinations, gradientOf, normalEquations, targetsOf, weighed, weighedWithin, type Combination, type Normal } from './weigh'
+import { weighedWithin } from './combinations'
+import { gradientOf, normalEquations, targetsOf, weighed, type Combination, type Normal } from './weigh'
 
 /** One credible combination of jumps with its posterior. */
 export interface Component {
@@ -11,7 +12,7 @@ export interface Component {
   near: Linearised
 }
 
-/** The posterior of one chain: a mixture over the credible combinations of jumps, the likeliest first. */
+/** The posterior of one train: a mixture over the credible combinations of jumps, the likeliest first. */
 export interface Solution {
   components: Component[]
   /** Normal equations at the likeliest component, and every combination scored under them. */
@@ -35,14 +36,13 @@ const CREDIBLE = 1e-3
  * refine the best, score again there, refine those that remain credible.
  */
 export function solve(problem: Problem, priors: Priors): Solution {
-  const all = combinations(problem)
   const start = problem.scale.map((_, i) => (problem.bounded[i] ? 0.8 : 0))
-  let scored = weighedWithin(problem, normalEquations(problem, linearised(problem, start)), all, priors, 0)
+  let scored = weighedWithin(problem, normalEquations(problem, linearised(problem, start)), priors, 0)
   let best = refined(problem, scored[0]!.teeth, start)
   let normal!: Normal
   for (let round = 0; round < 4; round++) {
     normal = normalEquations(problem, best.near)
-    scored = weighedWithin(problem, normal, all, priors, HOPELESS)
+    scored = weighedWithin(problem, normal, priors, HOPELESS)
     if (same(scored[0]!.teeth, best.teeth)) break
     best = refined(problem, scored[0]!.teeth, best.posterior.mean)
   }

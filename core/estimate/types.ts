@@ -1,6 +1,7 @@
 import type { BudgetEntry } from './budget'
 import type { NextReading } from './next'
 import type { ReadingFault } from './observations'
+import type { Places } from '../readings/places'
 import type { Spread } from './summary'
 
 /** Elongation as a fraction; `overLimit` is null where the sheet has no limit. */
@@ -17,6 +18,8 @@ export interface ChainEstimate {
   status: { converged: boolean; iterations: number; reason: string }
   /** Indices of the readings that bear on the chain. */
   readings: number[]
+  /** Bench lengths at several places, compared; null where it was not measured so. */
+  places: Places | null
 }
 
 export interface TensionerEstimate {
@@ -40,6 +43,8 @@ export interface CamEstimate {
   wearLag: number
   /** `told`: does any reading bear on a jump of this cam? Else the odds are the prior's. */
   jump: { teeth: number; odds: number; all: Record<string, number>; told: boolean }
+  /** What follows from the lag's direction, in words; null where nothing does. */
+  argument: string | null
 }
 
 export interface ReadingEstimate {
@@ -52,9 +57,9 @@ export interface ReadingEstimate {
   atOdds: boolean
 }
 
-/** What all the readings of one chain say together. */
-export interface ChainResult {
-  chain: ChainEstimate
+/** What all the readings of a train say together, by part. */
+export interface TrainResult {
+  chains: Record<string, ChainEstimate>
   rails: Record<string, { wear: WearEstimate }>
   tensioners: Record<string, TensionerEstimate>
   cams: Record<string, CamEstimate>

@@ -1,5 +1,4 @@
-import { JUMP_MAX } from '../constants'
-import { boundedMinimum, cholesky, choleskySolve, type Bounded, type Matrix } from './linear'
+import { boundedMinimum, type Bounded, type Matrix } from './linear'
 import type { Linearised, Problem } from './problem'
 import type { Priors } from './priors'
 
@@ -53,41 +52,7 @@ export function residualsAt(normal: Normal, targets: readonly number[], u: reado
   return targets.map((target, k) => target - normal.slope[k]!.reduce((sum, s, i) => sum + s * u[i]!, 0))
 }
 
-function logPrior(teeth: readonly number[], priors: Priors): number {
+/** Log of the prior odds of these teeth, one for each cam. */
+export function logPrior(teeth: readonly number[], priors: Priors): number {
   return teeth.reduce((sum, t) => sum + Math.log(priors.jump[Math.abs(t)] ?? 1e-6), 0)
-}
-
-/**
- * The combinations whose score is within `within` of the best, the best first. Letting wears go below 0 can only lower
- * the minimum, so one factorisation bounds every combination from below and most need no closer look.
- */
-export function weighedWithin(problem: Problem, normal: Normal, all: readonly number[][], priors: Priors, within: number): Combination[] {
-  const factor = cholesky(normal.a, normal.a.map((_, i) => i))
-  const bounds = all
-    .map((teeth) => {
-      const targets = targetsOf(problem, normal, teeth)
-      const b = gradientOf(normal, targets)
-      const minimum = targets.reduce((sum, t) => sum + t * t, 0) - choleskySolve(factor, b).reduce((sum, x, i) => sum + x * b[i]!, 0)
-      return { teeth, bound: minimum / 2 - logPrior(teeth, priors) }
-    })
-    .sort((a, b) => a.bound - b.bound)
-  const scored: Combination[] = []
-  let best = Infinity
-  for (const { teeth, bound } of bounds) {
-    if (bound > best + within) break
-    const combination = weighed(problem, normal, teeth, priors)
-    best = Math.min(best, combination.score)
-    scored.push(combination)
-  }
-  return scored.filter((c) => c.score <= best + within).sort((a, b) => a.score - b.score)
-}
-
-/**
- * Every combination of jumps worth weighing: up to JUMP_MAX teeth either way on each cam that a reading bears on.
- * A cam that none bears on stays at 0: its prior is reported as it is.
- */
-export function combinations({ model, observations }: Problem): number[][] {
-  const bears = model.cams.map((_, cam) => observations.some((o) => o.teeth[cam] !== 0))
-  const range = Array.from({ length: 2 * JUMP_MAX + 1 }, (_, i) => i - JUMP_MAX)
-  return bears.reduce<number[][]>((all, does) => all.flatMap((teeth) => (does ? range : [0]).map((t) => [...teeth, t])), [[]])
 }

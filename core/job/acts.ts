@@ -113,6 +113,7 @@ function supersedingFaults(before: ActsBefore, act: ReadAct, place: string): Fau
 
 /** Do two readings read the same thing on the same part? */
 export function sameThing(a: Reading, b: Reading): boolean {
+  if (a.kind === 'condition') return b.kind === 'condition' && a.target === b.target && a.finding === b.finding && a.bank === b.bank
   return a.kind === b.kind && READING_KINDS[a.kind].target.filter((field) => field !== 'links').every((field) => a[field] === b[field])
 }
 

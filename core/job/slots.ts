@@ -1,6 +1,6 @@
 import { drivenSprockets, touchingRails } from '../drive/elements'
-import type { Reading, ReadingKind } from '../readings/types'
-import { BENCH_LINKS } from '../estimate/next'
+import type { NumericKind, Reading } from '../readings/types'
+import { BENCH_LINKS, type NextReading } from '../estimate/next'
 import type { DriveSheet } from '../sheet/types'
 import { sameThing } from './acts'
 
@@ -12,7 +12,7 @@ export type Station = keyof typeof STATIONS
 export interface Slot {
   key: string
   station: Station
-  kind: ReadingKind
+  kind: NumericKind
   /** Id of the part it is read on; a run's is that of its chain. */
   part: string
   /** The fields that name the target in a reading. */
@@ -22,7 +22,7 @@ export interface Slot {
 /** Everything that can be read on a drive, in the order of the stations. */
 export function slotsOf(sheet: DriveSheet): Slot[] {
   const slots: Slot[] = []
-  const add = (station: Station, kind: ReadingKind, part: string, target: Partial<Reading>) =>
+  const add = (station: Station, kind: NumericKind, part: string, target: Partial<Reading>) =>
     slots.push({ key: [kind, ...Object.values(target)].join(':'), station, kind, part, target })
   for (const chain of sheet.chains) {
     for (const cam of drivenSprockets(sheet, chain)) add(3, 'camLag', cam, { sprocket: cam })
@@ -43,4 +43,9 @@ export function slotsOf(sheet: DriveSheet): Slot[] {
 /** Does a reading fill a slot? A length over another number of links does too. */
 export function fills(slot: Slot, reading: Reading): boolean {
   return sameThing(reading, { kind: slot.kind, ...slot.target })
+}
+
+/** Is a slot what a next reading is read in? */
+export function readsSlot(next: Pick<NextReading, 'kind' | 'target' | 'from' | 'to'>, slot: Slot): boolean {
+  return slot.kind === next.kind && Object.values(slot.target).includes(next.target) && (next.from === undefined || (slot.target.from === next.from && slot.target.to === next.to))
 }

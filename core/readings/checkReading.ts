@@ -2,10 +2,11 @@ import { flag, id, num, oneOf, schemaFaults, shape, text, whole, needed } from '
 import { drivenSprockets } from '../drive/elements'
 import { ELONGATION_MAX, JUMP_MAX } from '../constants'
 import type { Chain, DriveSheet, Fault } from '../sheet/types'
+import { COUNTED_FINDINGS, FINDINGS, findingWords, partKindOf } from './conditions'
 import { READING_KIND_NAMES, READING_KINDS, methodOf } from './kinds'
 import { readingSigma } from './sigma'
 import { sheetCount } from './sheetCount'
-import type { Reading, ReadingKind } from './types'
+import type { NumericKind, Reading } from './types'
 
 /** The structure of a reading; whether its kind has the targets it needs is checked by readingStructureFaults. */
 export const readingSchema = shape({
@@ -13,6 +14,7 @@ export const readingSchema = shape({
   value: num(-1e6, 1e6), notches: whole(0, 1000),
   sigma: num(1e-6, 1e6), method: text(40), turnedForward: flag(), phaserLocked: flag(),
   tensioner: id(), rail: id(), sprocket: id(), chain: id(), from: id(), to: id(), links: whole(1, 2000), phaser: id(),
+  place: whole(1, 99), target: id(), finding: text(40), bank: whole(0, 16), count: whole(1, 999),
   id: text(64), by: text(80), at: text(40), note: text(4000)
 }).required('expected a reading')
 
@@ -25,6 +27,7 @@ export function readingStructureFaults(sheet: DriveSheet, value: unknown, place 
   if (faults.length > 0) return faults
   const reading = value as Reading
   const at = (field: string) => (place ? `${place}.${field}` : field)
+  if (reading.kind === 'condition') return conditionFaults(sheet, reading, at)
   if (reading.value === undefined && !(reading.kind === 'extension' && reading.notches !== undefined)) {
     faults.push({ place: at('value'), message: 'is missing: expected a number' })
   }
@@ -35,7 +38,19 @@ export function readingStructureFaults(sheet: DriveSheet, value: unknown, place 
   return faults
 }
 
-function targetFault(sheet: DriveSheet, reading: Reading, field: (typeof READING_KINDS)[ReadingKind]['target'][number]): string | null {
+/** A finding must be of a part of this drive (or oil, fasteners, engine) and on the closed list of that kind of part. */
+function conditionFaults(sheet: DriveSheet, { target, finding, count, value }: Reading, at: (field: string) => string): Fault[] {
+  if (value !== undefined) return [{ place: at('value'), message: 'a condition has no value: leave it out' }]
+  if (target === undefined) return [{ place: at('target'), message: needed }]
+  if (finding === undefined) return [{ place: at('finding'), message: needed }]
+  const kind = partKindOf(sheet, target)
+  if (!kind) return [{ place: at('target'), message: `"${target}" is no part of this drive, nor oil, fasteners or engine` }]
+  if (!findingWords(kind, finding)) return [{ place: at('finding'), message: `"${finding}" is no finding of ${kind}: expected ${Object.keys(FINDINGS[kind]).join(', ')}` }]
+  if (count === undefined && COUNTED_FINDINGS.includes(finding)) return [{ place: at('count'), message: 'is missing: say how many pieces' }]
+  return []
+}
+
+function targetFault(sheet: DriveSheet, reading: Reading, field: (typeof READING_KINDS)[NumericKind]['target'][number]): string | null {
   const target = reading[field]
   if (target === undefined) return needed
   if (field === 'links') return null
@@ -57,6 +72,7 @@ function runFault(sheet: DriveSheet, reading: Reading, field: 'from' | 'to', cha
  * sentence that says what to do; null when it can. Such a reading is left out of an estimate and named.
  */
 export function impossibleReading(sheet: DriveSheet, reading: Reading): string | null {
+  if (reading.kind === 'condition') return null
   const spec = READING_KINDS[reading.kind]
   if (reading.sigma === undefined && spec.methods[methodOf(reading.kind, reading.method)] === undefined) {
     return `method "${reading.method}" is not one of ${Object.keys(spec.methods).join(', ')}, and no sigma is given`

@@ -1,4 +1,4 @@
-import type { ReadingKind } from './types'
+import type { NumericKind, ReadingKind } from './types'
 
 /** What a kind of reading is: its unit, the fields that name its target, and its methods with their default sigma, the usual one first. */
 export interface KindSpec {
@@ -6,30 +6,40 @@ export interface KindSpec {
   unit: string
   target: readonly ('tensioner' | 'rail' | 'sprocket' | 'chain' | 'from' | 'to' | 'links' | 'phaser')[]
   methods: Readonly<Record<string, number>>
-  /** Minutes it takes at the stand, for ranking what to read next. */
+  /** Minutes it takes at the stand once the part is in reach, for ranking what to read next. */
   minutes: number
   /** Least and greatest value that anyone could read, in the unit. */
   range: readonly [number, number]
 }
 
 /** The kinds of numeric readings. */
-export const READING_KINDS: Readonly<Record<ReadingKind, KindSpec>> = {
+export const READING_KINDS: Readonly<Record<NumericKind, KindSpec>> = {
   extension: { name: 'Tensioner extension', unit: 'mm', target: ['tensioner'], methods: { calliper: 0.5, photo: 0.8, eye: 2 }, minutes: 4, range: [0, 500] },
   groove: { name: 'Groove depth', unit: 'mm', target: ['rail'], methods: { gauge: 0.1, feeler: 0.25, thumbnail: 0.4 }, minutes: 3, range: [0, 15] },
   padWear: { name: 'Pad wear', unit: 'mm', target: ['tensioner'], methods: { gauge: 0.1, eye: 0.4 }, minutes: 5, range: [0, 15] },
   camLag: { name: 'Cam lag', unit: 'crank degrees', target: ['sprocket'], methods: { marks: 1.5, wheel: 0.7, lift: 0.5, scan: 0.8, trace: 0.4 }, minutes: 8, range: [-360, 360] },
   linkCount: { name: 'Link count', unit: 'links', target: ['chain', 'from', 'to'], methods: { count: 0.25 }, minutes: 5, range: [0, 2000] },
-  chainLength: { name: 'Chain length', unit: 'mm', target: ['chain', 'links'], methods: { calliper: 0.1, rule: 0.4 }, minutes: 45, range: [0, 20_000] },
-  chainCompare: { name: 'Longer than new', unit: 'mm', target: ['chain', 'links'], methods: { side: 0.15 }, minutes: 40, range: [-10, 100] },
+  chainLength: { name: 'Chain length', unit: 'mm', target: ['chain', 'links'], methods: { calliper: 0.1, rule: 0.4 }, minutes: 5, range: [0, 20_000] },
+  chainCompare: { name: 'Longer than new', unit: 'mm', target: ['chain', 'links'], methods: { side: 0.15 }, minutes: 5, range: [-10, 100] },
   phaserPlay: { name: 'Phaser play', unit: 'crank degrees', target: ['phaser'], methods: { hand: 0.5, dial: 0.2 }, minutes: 6, range: [0, 90] }
 }
 
-export const READING_KIND_NAMES = Object.keys(READING_KINDS) as ReadingKind[]
+/** Minutes until the chain lies on the bench, which its lengths need. */
+export const CHAIN_OFF_MINUTES = 40
+
+export const NUMERIC_KINDS = Object.keys(READING_KINDS) as NumericKind[]
+
+export const READING_KIND_NAMES: readonly ReadingKind[] = [...NUMERIC_KINDS, 'condition']
+
+/** Is a reading a figure, not a finding? */
+export function isNumeric(kind: ReadingKind): kind is NumericKind {
+  return kind !== 'condition'
+}
 
 /** crank degrees added in quadrature to a lag when the drive was not turned forward last, or nobody knows. */
 export const BACKLASH_SIGMA = 1.5
 
 /** The method a reading was taken with: the one named, else the kind's usual one. */
-export function methodOf(kind: ReadingKind, method?: string): string {
+export function methodOf(kind: NumericKind, method?: string): string {
   return method ?? Object.keys(READING_KINDS[kind].methods)[0]!
 }

@@ -28,6 +28,7 @@ function ownSigma(sheet: DriveSheet, reading: Reading): number | null {
     if (!ratchet) return null
     return (reading.notches === 0 ? ratchet.first : ratchet.pitch) / Math.sqrt(12)
   }
+  if (reading.kind === 'condition') return null
   return READING_KINDS[reading.kind].methods[methodOf(reading.kind, reading.method)] ?? null
 }
 

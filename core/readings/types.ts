@@ -1,10 +1,13 @@
 /** One measurement: what, on which part, with what uncertainty. */
-export type ReadingKind = 'extension' | 'groove' | 'padWear' | 'camLag' | 'linkCount' | 'chainLength' | 'chainCompare' | 'phaserPlay'
+export type NumericKind = 'extension' | 'groove' | 'padWear' | 'camLag' | 'linkCount' | 'chainLength' | 'chainCompare' | 'phaserPlay'
+
+/** A figure, or a finding from the closed list (readings/conditions.ts). */
+export type ReadingKind = NumericKind | 'condition'
 
 /** A reading as job files hold it. Which target fields it has depends on its kind (readings/kinds.ts). */
 export interface Reading {
   kind: ReadingKind
-  /** In the kind's unit; absent on an extension given in notches. */
+  /** In the kind's unit; absent on an extension given in notches, and on a condition. */
   value?: number
   /** Ratchet notches showing, instead of `value`. */
   notches?: number
@@ -23,6 +26,16 @@ export interface Reading {
   to?: string
   links?: number
   phaser?: string
+  /** chainLength, chainCompare: which place along the chain, from 1. */
+  place?: number
+  /** condition: id of the part, or `oil`, `fasteners`, `engine`. */
+  target?: string
+  /** condition: what was found. */
+  finding?: string
+  /** condition of the engine: at which bank. */
+  bank?: number
+  /** condition: how many, for pieces missing, found or accepted. */
+  count?: number
   id?: string
   by?: string
   at?: string

@@ -6,6 +6,7 @@ import { slackGain } from '../drive/counted'
 import { elementsOf, touchingRails, type Element } from '../drive/elements'
 import { linksBetweenMarks } from '../drive/marks'
 import { asNew } from '../drive/model'
+import { travelOf } from '../drive/train'
 import { dot, unit } from '../geometry/vector'
 import type { Chain, DriveSheet, Fault } from './types'
 
@@ -74,7 +75,7 @@ function chartedFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] 
 
 function closingFaults(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, place: string): Fault[] {
   const turning = contour.touched.reduce((sum, element, i) => sum + elements[element]!.orientation * contour.sweep[i]!, 0)
-  const expected = sheet.rotation === 'clockwise' ? -360 : 360
+  const expected = 360 * travelOf(sheet, chain)
   if (Math.abs(turning - expected) > 1e-6) {
     return [{ place: `${place}.path`, message: `turns ${Math.round(turning)}° round the loop instead of ${expected}°: check the order of the path and the direction of turning` }]
   }

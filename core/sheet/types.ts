@@ -70,6 +70,18 @@ export interface Tensioner {
   railGain?: Record<string, number>
 }
 
+/** Two gears in mesh: the driven shaft turns the other way, teeth[0]/teeth[1] times as fast. */
+export interface Gear {
+  id: string
+  name: string
+  /** A sprocket on the shaft that drives, or `crank`. */
+  driver: string
+  /** A sprocket on the shaft that is driven. */
+  driven: string
+  /** Of the driving and of the driven gear. */
+  teeth: readonly [number, number]
+}
+
 export interface Count {
   from: string
   to: string
@@ -134,6 +146,7 @@ export interface DriveSheet {
   phasers: readonly Phaser[]
   marks: readonly Mark[]
   limits: readonly Limit[]
+  gears?: readonly Gear[]
 }
 
 /** One thing wrong with a file, and where: `chains[0].path[2]`. */

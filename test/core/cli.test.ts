@@ -6,7 +6,7 @@ import fc from 'fast-check'
 import { afterAll, describe, expect, it } from 'vitest'
 import { assess, type Assessment } from '../../core/assess'
 import { readJob } from '../../core/job/readJob'
-import { READING_KIND_NAMES } from '../../core/readings/kinds'
+import { NUMERIC_KINDS } from '../../core/readings/kinds'
 import type { Reading } from '../../core/readings/types'
 import { jobOf, read } from '../support/jobs'
 import { SHEETS, sheet } from '../support/sheets'
@@ -73,7 +73,7 @@ describe('any readings at all', () => {
     const { sprockets, rails, tensioners, chains, phasers } = sheet(id)
     const one = (parts: readonly { id: string }[]) => fc.constantFrom(...(parts.length ? parts.map((p) => p.id) : ['none']))
     return fc.record({
-      kind: fc.constantFrom(...READING_KIND_NAMES), value: figure, turnedForward: fc.boolean(), sprocket: one(sprockets), rail: one(rails), tensioner: one(tensioners),
+      kind: fc.constantFrom(...NUMERIC_KINDS), value: figure, turnedForward: fc.boolean(), sprocket: one(sprockets), rail: one(rails), tensioner: one(tensioners),
       chain: one(chains), phaser: one(phasers), from: one(sprockets), to: one(sprockets), links: fc.integer({ min: 1, max: 150 })
     }).map(({ kind, value, turnedForward, sprocket, rail, tensioner, chain, phaser, from, to, links }): Reading => {
       const targets = { extension: { tensioner }, groove: { rail }, padWear: { tensioner }, camLag: { sprocket }, linkCount: { chain, from, to }, chainLength: { chain, links }, chainCompare: { chain, links }, phaserPlay: { phaser } }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
+import { computed } from 'vue'
 import type { Assessment } from '../../../core/assess'
 import type { ReadAct, StandingReading, UndoAct } from '../../../core/job/acts'
-import { methodOf } from '../../../core/readings/kinds'
-import { METHOD_WORDS, fixed, DIGITS, readingWords } from '../../words'
+import type { NumericKind } from '../../../core/readings/types'
+import { DIGITS, fixed, howWords, readingWords } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** The readings of one slot that stand, and below them what was superseded or taken back. */
@@ -13,10 +14,11 @@ export interface PastReading {
   because: ReadAct | UndoAct
 }
 
-defineProps<{ standing: readonly { reading: StandingReading; index: number }[]; past: readonly PastReading[]; assessment: Assessment }>()
+const props = defineProps<{ kind: NumericKind; standing: readonly { reading: StandingReading; index: number }[]; past: readonly PastReading[]; assessment: Assessment }>()
 const emit = defineEmits<{ correct: [reading: StandingReading]; undo: [actId: string]; restore: [undoId: string] }>()
 
-const how = (reading: StandingReading) => METHOD_WORDS[methodOf(reading.kind, reading.method)] ?? reading.method
+/** Digits of the slot's kind: all readings of a list are of one. */
+const digits = computed(() => DIGITS[props.kind])
 </script>
 
 <template>
@@ -25,11 +27,11 @@ const how = (reading: StandingReading) => METHOD_WORDS[methodOf(reading.kind, re
       <li v-for="{ reading, index } in standing" :key="reading.id" class="py-2" data-testid="reading">
         <div class="flex items-baseline justify-between gap-2">
           <span class="figure text-xl">{{ readingWords(reading) }}</span>
-          <span v-if="assessment.readings[index]?.sigma" class="figure font-normal text-faint">±{{ fixed(assessment.readings[index]!.sigma!, DIGITS[reading.kind] === 1 ? 1 : 2) }}</span>
+          <span v-if="assessment.readings[index]?.sigma" class="figure font-normal text-faint">±{{ fixed(assessment.readings[index]!.sigma!, digits === 1 ? 1 : 2) }}</span>
         </div>
-        <p class="text-[13px] text-faint">{{ reading.value === undefined ? 'Notches' : how(reading) }}, {{ reading.by }}, <WhenAt :at="reading.at" /></p>
+        <p class="text-[13px] text-faint">{{ reading.value === undefined ? 'Notches' : howWords(reading) }}, {{ reading.by }}, <WhenAt :at="reading.at" /></p>
         <p v-if="reading.note" class="break-words text-[13px]">{{ reading.note }}</p>
-        <p v-if="assessment.readings[index]?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ fixed(assessment.readings[index]!.predicted!, DIGITS[reading.kind]) }}): measure again.</p>
+        <p v-if="assessment.readings[index]?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ fixed(assessment.readings[index]!.predicted!, digits) }}): measure again.</p>
         <p v-for="fault in assessment.faults.filter((f) => f.index === index)" :key="fault.message" class="mt-1 font-bold text-renew">Left out: {{ fault.message }}.</p>
         <div class="flex gap-3">
           <button type="button" class="act-bare" @click="emit('correct', reading)">Correct</button>

@@ -97,7 +97,7 @@ function name(slot: Slot): string {
     </div>
     <p v-if="expected" class="text-[13px]">{{ expected }}</p>
     <ReadingList
-      v-if="standing.length || past.length" :standing="standing" :past="past" :assessment="job.assessment!"
+      v-if="standing.length || past.length" :kind="slot.kind" :standing="standing" :past="past" :assessment="job.assessment!"
       @correct="correcting = $event" @undo="job.put({ type: 'undo', act: $event })" @restore="job.put({ type: 'undo', act: $event })"
     />
     <ReadingForm v-model:draft="draft" v-model:by="bench.by" :sheet="sheet" :slot="slot" :correcting="correcting" :people="bench.people" @save="save" @cancel="correcting = null" />

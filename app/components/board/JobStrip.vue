@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { BoardRow } from '../../../server/store/board'
 import { READING_KINDS } from '../../../core/readings/kinds'
-import type { ReadingKind } from '../../../core/readings/types'
+import type { NumericKind } from '../../../core/readings/types'
 import { usageWords } from '../../words'
 import StretchLine from '../ledger/StretchLine.vue'
 import CallMark from '../parts/CallMark.vue'
@@ -9,7 +9,7 @@ import WhenAt from '../parts/WhenAt.vue'
 
 /** A job on its stand: the engine, what it was brought in for, how long its chain is, and what it waits for. */
 defineProps<{ job: BoardRow }>()
-const nextWords = ({ kind, part }: { kind: string; part: string }) => `${READING_KINDS[kind as ReadingKind].name}, ${part.toLowerCase()}`
+const nextWords = ({ kind, part }: { kind: string; part: string }) => `${READING_KINDS[kind as NumericKind].name}, ${part.toLowerCase()}`
 </script>
 
 <template>

@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/assess'
 import type { StandingReading } from '../../../core/job/acts'
-import type { Slot } from '../../../core/job/slots'
+import type { NextReading } from '../../../core/estimate/next'
+import { readsSlot, type Slot } from '../../../core/job/slots'
 import { limitFor } from '../../../core/sheet/limits'
 import type { DriveSheet } from '../../../core/sheet/types'
 import { oddsWords, partName, readingTitle, readingWords } from '../../words'
@@ -16,9 +17,20 @@ const emit = defineEmits<{ take: [slot: Slot]; reading: [reading: StandingReadin
 
 const odd = computed(() => props.assessment.readings.filter((r) => r.atOdds).map((r) => props.readings[r.index]!).filter(Boolean))
 const left = computed(() => props.assessment.faults.map((fault) => ({ ...fault, reading: props.readings[fault.index]! })).filter((f) => f.reading))
+/** How far it would narrow the stretch; nothing where it would not. */
+function narrowing({ narrows: { from, to } }: NextReading) {
+  return from > 0 && to < 0.98 * from ? `would narrow the stretch from ±${fixed(164.5 * from, 2)} to ±${fixed(164.5 * to, 2)}` : ''
+}
+
+/** The call it would settle most of, where one is open. */
+function settling({ settles }: NextReading) {
+  const most = [...settles].sort((a, b) => b.cut - a.cut)[0]
+  return most ? `takes ${oddsWords(most.cut)} of the doubt about ${partName(props.sheet, most.part).toLowerCase()}` : ''
+}
+
 const gain = computed(() => {
-  const found = props.next && props.assessment.next.find((n) => n.kind === props.next!.kind && Object.values(props.next!.target).includes(n.target))
-  return found ? `would cut the doubt about stretch by ${oddsWords(1 - Math.sqrt(1 - found.gain))}, about ${found.minutes} min` : ''
+  const found = props.next && props.assessment.next.find((n) => readsSlot(n, props.next!))
+  return found ? [narrowing(found), settling(found), `about ${found.minutes} min`].filter(Boolean).join(', ') : ''
 })
 </script>
 

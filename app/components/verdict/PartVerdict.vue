@@ -2,9 +2,8 @@
 import type { PartCall, Reason } from '../../../core/calls/types'
 import type { StandingReading } from '../../../core/job/acts'
 import type { DriveSheet } from '../../../core/sheet/types'
-import { partName, readingWords } from '../../words'
-import { READING_KINDS, methodOf } from '../../../core/readings/kinds'
-import { METHOD_WORDS } from '../../words'
+import { READING_KINDS } from '../../../core/readings/kinds'
+import { howWords, kindWords, partName, readingWords } from '../../words'
 import CallMark from '../parts/CallMark.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
@@ -26,7 +25,7 @@ const settles = (reason: Reason) => (reason.settle ? `${READING_KINDS[reason.set
           <p v-if="reason.limit" class="text-[13px] text-faint">Limit {{ reason.limit.value }} {{ reason.limit.unit }}, from {{ reason.limit.source }}; the maker's manual decides.</p>
           <p v-if="behind(reason).length" class="flex flex-wrap gap-x-3 text-[13px]">
             <span v-for="reading in behind(reason)" :key="reading.id" class="border-l-2 border-brass pl-2">
-              {{ READING_KINDS[reading.kind].name }} <span class="figure font-normal">{{ readingWords(reading) }}</span><span class="text-faint">, {{ METHOD_WORDS[methodOf(reading.kind, reading.method)]?.toLowerCase() }}, {{ reading.by }}, <WhenAt :at="reading.at" /></span>
+              {{ kindWords(sheet, reading) }} <span class="figure font-normal">{{ readingWords(reading) }}</span><span class="text-faint">, {{ [howWords(reading).toLowerCase(), reading.by].filter(Boolean).join(', ') }}, <WhenAt :at="reading.at" /></span>
             </span>
           </p>
           <p v-if="settles(reason)" class="text-[13px]">What would settle it: <NuxtLink :to="`${bench}?read=${reason.settle!.kind}:${reason.settle!.target}`" class="underline decoration-brass underline-offset-2">{{ settles(reason) }}</NuxtLink></p>

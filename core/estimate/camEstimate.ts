@@ -1,0 +1,45 @@
+import { limitFor } from '../sheet/limits'
+import type { DriveSheet } from '../sheet/types'
+import { linearEstimate } from './marginals'
+import type { Priors } from './priors'
+import type { Problem } from './problem'
+import type { Solution } from './solve'
+import type { CamEstimate } from './types'
+
+/** A jump less likely than this is not listed. */
+const LISTED = 0.001
+/** crank degrees: a lag is early beyond doubt when it lies this many of its sd, and this far, before its mark. */
+const EARLY = { sds: 2, degrees: 1 }
+
+/** A driven sprocket's lag, what of it is wear, and its odds of having jumped. */
+export function camEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, cam: number, priors: Priors): CamEstimate {
+  const { cams, parts, scale } = problem
+  const { id, part, place, inherits } = cams[cam]!
+  const at = parts[part]!.at.lag + place
+  const jumped = (teeth: readonly number[]) => [cam, ...inherits].reduce((sum, c) => sum + teeth[c]! * cams[c]!.degreesPerTooth, 0)
+  const lag = linearEstimate(
+    solution, ({ near, teeth }) => near.lag[cam]! + near.point[at]! * scale[at]! + jumped(teeth),
+    ({ near }) => near.lagSlope[cam]!, limitFor(sheet, 'camLag', id)?.value
+  )
+  const wearLag = solution.components.reduce((sum, { weight, near }) => sum + weight * near.lag[cam]!, 0)
+  const told = problem.observations.some((o) => o.teeth[cam] !== 0)
+  const jump = { ...jumpOf(solution, cam, told, priors), told }
+  return { chain: parts[part]!.chain.id, lag, wearLag, jump, argument: told ? argumentOf(lag, wearLag, jump.teeth) : null }
+}
+
+/** The argument from the direction: wear only retards, so what stands early was moved, and wear hides a part of that. */
+function argumentOf(lag: { mean: number; sd: number }, wearLag: number, teeth: number): string | null {
+  const early = lag.mean < -EARLY.degrees && lag.mean < -EARLY.sds * lag.sd
+  if (!early && teeth >= 0) return null
+  const hidden = wearLag >= 0.5 ? ` Of the jump, ${wearLag.toFixed(1)}° is hidden by wear.` : ''
+  return `Wear cannot make a cam early: it has jumped, or was set wrong.${hidden}`
+}
+
+function jumpOf({ components }: Solution, cam: number, told: boolean, priors: Priors): { teeth: number; odds: number; all: Record<string, number> } {
+  const odds = new Map<number, number>()
+  if (told) for (const { teeth, weight } of components) odds.set(teeth[cam]!, (odds.get(teeth[cam]!) ?? 0) + weight)
+  else priors.jump.forEach((p, teeth) => [teeth, -teeth].forEach((t) => odds.set(t, p)))
+  const listed = [...odds].filter(([, p]) => p >= LISTED).sort(([a], [b]) => a - b)
+  const [teeth, most] = listed.reduce((best, entry) => (entry[1] > best[1] ? entry : best))
+  return { teeth: teeth + 0, odds: most, all: Object.fromEntries(listed.map(([t, p]) => [String(t), p])) }
+}

@@ -1,0 +1,46 @@
+import type { ChainModel, ChainWear } from '../drive/model'
+import { limitFor } from '../sheet/limits'
+import type { DriveSheet } from '../sheet/types'
+import { extensionBudget } from './budget'
+import { boundedEstimate, linearEstimate, marginal } from './marginals'
+import type { Observation } from './observations'
+import type { Part, Problem } from './problem'
+import type { Solution } from './solve'
+import { cutMean } from './summary'
+import type { TensionerEstimate } from './types'
+
+/**
+ * A tensioner's extension as it stands, the budget that it comes from, and the travel left.
+ * @param place the chain's place in the train
+ * @param reference the same chain without corrections
+ */
+export function tensionerEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, place: number, reference: ChainModel): TensionerEstimate {
+  const part = problem.parts[place]!
+  const { model, at } = part
+  const tensioner = sheet.tensioners.find((t) => t.id === model.tensioner)!
+  const state = meanState(problem, solution, part)
+  const { extension, slack, armAngle } = model.readout(state)
+  const read = weightedMean(problem.observations.filter(({ quantity }) => quantity.of === 'extension' && quantity.part === place))
+  const stands = read ?? extension!
+  const { sd, overLimit } = linearEstimate(
+    solution, ({ near }) => near.readouts[place]!.extension! + near.point[at.extension]! * problem.scale[at.extension]!,
+    ({ near }) => near.extensionSlope[place]!, tensioner.limit?.value
+  )
+  return {
+    extension: { predicted: extension!, read, sd, overLimit },
+    padWear: boundedEstimate(problem, solution, at.padWear, limitFor(sheet, 'padWear', tensioner.id)?.value),
+    budget: extensionBudget(model, reference, state, read),
+    travelLeft: { toStroke: tensioner.stroke - stands, toLimit: tensioner.limit ? tensioner.limit.value - stands : null },
+    slack, armAngle
+  }
+}
+
+function meanState(problem: Problem, solution: Solution, { model, at }: Part): ChainWear {
+  const mean = (i: number) => cutMean(marginal(problem, solution, i))
+  return { elongation: mean(at.elongation), wear: model.rails.map((_, i) => mean(at.wear + i)), padWear: mean(at.padWear) }
+}
+
+function weightedMean(observations: readonly Observation[]): number | null {
+  const total = observations.reduce((sum, { sigma }) => sum + 1 / sigma ** 2, 0)
+  return total === 0 ? null : observations.reduce((sum, { value, sigma }) => sum + value / sigma ** 2, 0) / total
+}
