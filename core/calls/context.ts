@@ -1,7 +1,7 @@
 import type { Estimates } from '../estimate/estimate'
 import type { JobFile } from '../job/types'
 import type { Reading, ReadingKind } from '../readings/types'
-import { SCHOOLS, type SchoolRules } from './schools'
+import { schoolRules, type SchoolRules } from './schools'
 import type { Call } from './types'
 
 /** What the rules look at. */
@@ -12,7 +12,7 @@ export interface RuleContext {
 }
 
 export function contextOf(job: JobFile, estimates: Estimates): RuleContext {
-  return { job, estimates, school: SCHOOLS[job.school] }
+  return { job, estimates, school: schoolRules(job.school, (job.drive.parts?.length ?? 0) > 0) }
 }
 
 /** The call that odds of being past a limit make under a school. */

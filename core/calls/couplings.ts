@@ -1,11 +1,11 @@
-import type { Chain } from '../sheet/types'
+import type { Chain, DriveSheet } from '../sheet/types'
+import { findingsOf } from './conditionRules'
 import { callFor, odds, type RuleContext } from './context'
 import { nameOf } from './stretchRules'
 import type { Finding } from './types'
 
 /** Everything that rides on a chain and wears with it: its rails, those standing clear too, and its tensioner. */
-function riders({ job }: RuleContext, chain: Chain): string[] {
-  const { rails, tensioners, chains } = job.drive
+export function ridersOf({ rails, tensioners, chains }: DriveSheet, chain: Chain): string[] {
   const standing = rails.filter((rail) => rail.touches === false && !chains.some((c) => c.path.includes(rail.id)) && chains.length === 1)
   const lying = rails.filter((rail) => chain.path.includes(rail.id))
   return [...lying, ...standing, ...tensioners.filter((t) => t.chain === chain.id)].map((part) => part.id)
@@ -14,7 +14,7 @@ function riders({ job }: RuleContext, chain: Chain): string[] {
 /** A new chain gets new rails and tensioner: a grooved rail wrecks it. Every school holds this. */
 export function newChain(context: RuleContext, chain: Chain, renewed: (part: string) => boolean): Finding[] {
   if (!renewed(chain.id)) return []
-  return riders(context, chain).map((part) => ({
+  return ridersOf(context.job.drive, chain).map((part) => ({
     part, rule: 'new-chain', call: 'renew', readings: [], limit: null,
     text: `Follows ${nameOf(context, chain.id)}: a new chain gets new rails and tensioner.`
   }))
@@ -37,15 +37,11 @@ export function sprocketsFollow(context: RuleContext, chain: Chain): Finding[] {
 /** Whole set: everything behind the cover is renewed together. */
 export function wholeSet(context: RuleContext, chain: Chain): Finding[] {
   if (!context.school.together) return []
-  const phasers = context.job.drive.phasers.filter((phaser) => chain.path.includes(phaser.sprocket)).map((phaser) => phaser.id)
-  return [chain.id, ...riders(context, chain), ...phasers].map((part) => ({
+  // Phasers of the same age only: one renewed before is not.
+  const newer = findingsOf(context, ['renewed-phaser']).length > 0
+  const phasers = newer ? [] : context.job.drive.phasers.filter((phaser) => chain.path.includes(phaser.sprocket)).map((phaser) => phaser.id)
+  return [chain.id, ...ridersOf(context.job.drive, chain), ...phasers].map((part) => ({
     part, rule: 'whole-set', call: 'renew', readings: [], limit: null,
     text: 'Whole set: with the cover off, access costs more than the part, and a worn part spoils the new ones.'
   }))
-}
-
-/** Weighed by odds alone as long as the sheet has no prices; said, so that nobody takes it for a costed path. */
-export function weighedByOdds(context: RuleContext, chain: Chain): Finding[] {
-  if (context.school.id !== 'weighed') return []
-  return [{ part: chain.id, rule: 'weighed-by-odds', call: 'back-in', text: 'Weighed by odds alone: the sheet has no prices or hours to weigh.', readings: [], limit: null }]
 }

@@ -1,4 +1,5 @@
 import type { Chain } from '../sheet/types'
+import { findingsOf } from './conditionRules'
 import { figure, lateOrEarly, odds, readingsBehind, type RuleContext } from './context'
 import { nameOf } from './stretchRules'
 import type { Finding } from './types'
@@ -23,17 +24,20 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
     const { teeth, odds: likely } = cam.jump
     const how = teeth === 0 ? 'may have jumped' : `has jumped ${Math.abs(teeth)} ${Math.abs(teeth) === 1 ? 'tooth' : 'teeth'} ${lateOrEarly(teeth)}`
     if (stays > 1 - SURE) return [{ ...base, call: 'look-closer', text: `${standing}; it ${how} (${odds(teeth === 0 ? 1 - stays : likely)}): count the links from mark to mark.`, settle: { kind: 'linkCount', target: chain.id } }]
-    const direction = teeth < 0 ? ' Wear cannot make a cam early, so this is a jump or was set wrong.' : ''
+    const direction = cam.argument ? ` ${cam.argument}` : ''
     return [
-      { ...base, ...held(context, `${standing}: it ${how} (${odds(likely)}).${direction}`) },
+      { ...base, ...held(context, base.readings, `${standing}: it ${how} (${odds(likely)}).${direction}`) },
       ...tensionerQuestion(context, chain, id, readings)
     ]
   })
 }
 
-function held({ job }: RuleContext, text: string): Pick<Finding, 'call' | 'text'> {
-  if (!job.drive.engine.interference) return { call: 'look-closer', text: `${text} Set it to its marks again and count.` }
-  return { call: 'stop', text: `${text} On an interference engine valves may have touched: set it to its marks, then compression or leak-down before the engine is turned by the starter.` }
+/** On an interference engine a hold, until compression or leak-down was found sound. */
+function held(context: RuleContext, readings: number[], text: string): Pick<Finding, 'call' | 'text' | 'readings' | 'release'> {
+  const sound = findingsOf(context, ['compression-sound'])
+  if (sound.length > 0) return { call: 'look-closer', text: `${text} Compression or leak-down is sound: set it to its marks and count.`, readings: [...readings, ...sound] }
+  if (!context.job.drive.engine.interference) return { call: 'look-closer', text: `${text} Set it to its marks again and count.`, readings }
+  return { call: 'stop', readings, release: 'Set to its marks, then compression or leak-down found sound.', text: `${text} On an interference engine valves may have touched: set it to its marks, then compression or leak-down before the engine is turned by the starter.` }
 }
 
 /** A chain jumps because something let it: its tensioner is looked at. */

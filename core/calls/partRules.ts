@@ -2,6 +2,7 @@ import { limitFor } from '../sheet/limits'
 import type { Chain } from '../sheet/types'
 import { cdf } from '../estimate/normal'
 import { readingSigma } from '../readings/sigma'
+import { findingsOf } from './conditionRules'
 import { callFor, figure, odds, readingsBehind, type RuleContext } from './context'
 import { nameOf, settling } from './stretchRules'
 import type { Finding } from './types'
@@ -26,7 +27,7 @@ export function grooveLimit(context: RuleContext, chain: Chain): Finding[] {
 /** Rails that stand clear of a tight chain have no figure: they are looked at. */
 export function standingRails({ job }: RuleContext): Finding[] {
   return job.drive.rails
-    .filter((rail) => rail.touches === false)
+    .filter((rail) => rail.touches === false && !job.readings.some((r) => r.kind === 'condition' && r.target === rail.id))
     .map((rail) => ({ part: rail.id, rule: 'standing-rail', call: 'look-closer', text: 'Stands clear of a tight chain and has no figure: look for chain marks, cracks and missing pieces.', readings: [], limit: null }))
 }
 
@@ -80,7 +81,11 @@ export function playLimit(context: RuleContext): Finding[] {
   const { job, estimates } = context
   return job.drive.phasers.flatMap((phaser): Finding[] => {
     const readings = job.readings.flatMap((r, i) => (r.kind === 'phaserPlay' && r.phaser === phaser.id && !estimates.faults.some((f) => f.index === i) ? [i] : []))
-    if (readings.length === 0) return []
+    const settle = { kind: 'phaserPlay' as const, target: phaser.id }
+    if (readings.length === 0) {
+      const looked = findingsOf(context, ['sound', 'locked-at-rest'], phaser.id).length > 0
+      return looked ? [] : [{ part: phaser.id, rule: 'play-limit', call: 'look-closer', text: 'Its play has not been read.', readings: [], limit: null, settle }]
+    }
     const limit = phaser.playLimit
     const base = { part: phaser.id, rule: 'play-limit', readings, limit: limit ? { kind: 'play', ...limit } : null }
     const weights = readings.map((i) => 1 / readingSigma(job.drive, job.readings[i]!)! ** 2)
@@ -89,6 +94,6 @@ export function playLimit(context: RuleContext): Finding[] {
     if (!limit) return [{ ...base, call: 'look-closer', text: `Play ${figure(play, 1)}°, but the sheet has no limit for it: look it up in the maker's manual and enter it.` }]
     const over = cdf((play - limit.value) * Math.sqrt(total))
     const call = callFor(context, over)
-    return [{ ...base, call, text: `Play ${figure(play, 1)}° at lock, limit ${limit.value}°: ${odds(over)} likely past it.`, ...(call === 'look-closer' ? { settle: { kind: 'phaserPlay' as const, target: phaser.id } } : {}) }]
+    return [{ ...base, call, text: `Play ${figure(play, 1)}° at lock, limit ${limit.value}°: ${odds(over)} likely past it.`, ...(call === 'look-closer' ? { settle } : {}) }]
   })
 }

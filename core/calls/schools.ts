@@ -25,6 +25,12 @@ export const SCHOOLS: Readonly<Record<School, SchoolRules>> = {
   },
   weighed: {
     id: 'weighed', name: 'Weighed', renewFrom: 0.5, backInUpTo: 0.25, together: false,
-    creed: 'The cheapest path over the customer\'s horizon. This sheet has no prices or hours, so parts are weighed by odds alone.'
+    creed: 'The cheapest path over the customer\'s horizon, counting access, parts, the odds of coming back and what a failure would break.'
   }
+}
+
+/** The rules of a school on a sheet: where prices do the weighing, evidence condemns as it does under on-evidence. */
+export function schoolRules(school: School, priced: boolean): SchoolRules {
+  const { renewFrom, backInUpTo } = SCHOOLS['on-evidence']
+  return school === 'weighed' && priced ? { ...SCHOOLS.weighed, renewFrom, backInUpTo } : SCHOOLS[school]
 }

@@ -34,9 +34,43 @@ export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
     if (cam.chain !== chain.id || !limit || readings.length === 0 || jumped || cam.lag.overLimit === null) return []
     const call = callFor(context, cam.lag.overLimit)
     if (call === 'back-in') return []
+    if (measuredSound(context, chain)) return [lateAllTheSame(context, chain, id, readings, { kind: 'camLag', ...limit })]
     const text = `${nameOf(context, id)} stands ${figure(Math.abs(cam.lag.mean), 1)}° ${lateOrEarly(cam.lag.mean)}, limit ${limit.value}°, without a jump: wear makes it so (${odds(cam.lag.overLimit)} likely past the limit).`
     return [{ part: chain.id, rule: 'lag-limit', call, text, readings, limit: { kind: 'camLag', ...limit } }]
   })
+}
+
+/** Was the chain measured on the bench, and found within its limit? */
+function measuredSound(context: RuleContext, chain: Chain): boolean {
+  const { elongation } = context.estimates.chains[chain.id]!
+  const bench = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
+  return bench.length > 0 && elongation.overLimit !== null && callFor(context, elongation.overLimit) === 'back-in'
+}
+
+/** Late by more than the limit while the chain measures sound: it is not the chain. */
+function lateAllTheSame(context: RuleContext, chain: Chain, cam: string, readings: number[], limit: Reason['limit']): Finding {
+  const bench = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
+  const text = `${nameOf(context, cam)} stands late beyond its limit, but the chain measures within its own: look at its phaser and locating pin, the mark it was read at, and whether the head was skimmed.`
+  return { part: cam, rule: 'late-but-not-stretched', call: 'look-closer', text, readings: [...readings, ...bench].sort((a, b) => a - b), limit }
+}
+
+/** fraction: no longer than this is as long as new, whatever the timing said. */
+const AS_NEW = 0.0008
+
+/** A chain measured as long as a new one has not stretched. */
+export function measuresAsNew(context: RuleContext, chain: Chain): Finding[] {
+  const { elongation } = context.estimates.chains[chain.id]!
+  const readings = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
+  if (readings.length === 0 || elongation.high > AS_NEW) return []
+  return [{ part: chain.id, rule: 'measures-as-new', call: 'back-in', text: 'It measures like a new one: no stretch, whatever the timing said.', readings, limit: null }]
+}
+
+/** A chain that is longer at one place than at another has worn unevenly, which is a finding of its own. */
+export function unevenWear(context: RuleContext, chain: Chain): Finding[] {
+  const { places } = context.estimates.chains[chain.id]!
+  if (!places?.uneven) return []
+  const readings = context.job.readings.flatMap((r, i) => (r.place !== undefined && r.chain === chain.id ? [i] : []))
+  return [{ part: chain.id, rule: 'uneven-wear', call: 'look-closer', text: `Worn unevenly: ${places.count} places differ by ${figure(100 * places.spread, 2)} points. Look for stiff links and a run that was dry; the longest place counts against the limit.`, readings, limit: null }]
 }
 
 /** Readings that contradict the rest leave the chain's call open to doubt. */

@@ -1,4 +1,4 @@
-import type { NextReading } from '../estimate/next'
+import type { NextReading } from '../estimate/types'
 
 /** What happens to a part: goes back in, is renewed, needs another look, must not be turned or run. */
 export type Call = 'back-in' | 'look-closer' | 'renew' | 'stop'
@@ -22,6 +22,8 @@ export interface Reason {
   limit: ReasonLimit | null
   /** The reading that would decide, where the evidence does not. */
   settle?: { kind: NextReading['kind']; target: string }
+  /** On a hold (`stop`): what releases it. */
+  release?: string
 }
 
 export interface PartCall {

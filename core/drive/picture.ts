@@ -1,14 +1,15 @@
-import { along, turn360, turnedAbout, turned, unit } from '../geometry/vector'
+import { along, turnedAbout, turned, unit } from '../geometry/vector'
 import type { Corrections } from '../job/types'
 import { clockAngle } from '../sheet/clock'
 import type { Chain, DriveSheet, Point } from '../sheet/types'
 import { isCharted } from './chainModel'
 import { chartedModel, type Settled } from './charted'
-import { linksOn, type Contour } from './contour'
+import type { Contour } from './contour'
 import type { Element } from './elements'
 import { touchAngle } from './marks'
 import type { ChainWear } from './model'
 import { extensionAt, plungerOf } from './plunger'
+import { chainRun, linksOf, placeOn, type Segment } from './run'
 import { speedOf, travelOf } from './train'
 
 /** A chain's drive as it stands in a given state, ready to be drawn. Same plane as the sheet: mm, y up, degrees. */
@@ -16,6 +17,8 @@ export interface ChainPicture {
   chain: string
   sprockets: SprocketPicture[]
   rails: RailPicture[]
+  /** The drawn run as straights and arcs, from the driver's mark. */
+  run: Segment[]
   /** Pins of the chain in the direction of travel, the first half a link before the driver's mark; closed. */
   pins: Point[]
   /** Index of the pin that starts each link standing at a mark when the chain was fitted. */
@@ -67,18 +70,18 @@ export function chainPicture(sheet: DriveSheet, chain: Chain, state: ChainWear, 
   const model = chartedModel(sheet, chain, corrections)
   const settled = model.settle(state)
   const { elements } = model
-  const course = courseOf(elements, settled.contour, model.linkLength(state.elongation), markAngle(sheet, chain.driver))
-  const stretch = course.links / chain.links
-  const pins = Array.from({ length: chain.links }, (_, i) => course.at((i - 0.5) * stretch))
+  const run = chainRun(elements, settled.contour, model.linkLength(state.elongation), markAngle(sheet, chain.driver))
+  const stretch = linksOf(run) / chain.links
+  const pins = Array.from({ length: chain.links }, (_, i) => placeOn(run, (i - 0.5) * stretch).point)
   const starts = [0, ...chain.counts.slice(0, -1).reduce<number[]>((sums, count) => [...sums, (sums.at(-1) ?? 0) + count.links], [])]
   return {
     chain: chain.id,
-    pins, colouredLinks: starts,
+    run, pins, colouredLinks: starts,
     sprockets: spokes(sheet, chain, elements, settled.contour, pins, model.cams, lags),
     rails: shoes(elements, settled),
     tensioner: plungerPicture(sheet, chain, settled, state, corrections),
     runs: chain.counts.map((count, i) => {
-      const { point, heading } = course.facing((starts[i]! + count.links / 2) * stretch)
+      const { point, heading } = placeOn(run, (starts[i]! + count.links / 2) * stretch)
       const inwards = (travelOf(sheet, chain) === -1) === passesRail(sheet, chain, count.from, count.to)
       return { ...count, at: point, clear: turned(unit(heading), inwards ? -90 : 90) }
     })
@@ -95,52 +98,6 @@ function passesRail(sheet: DriveSheet, { path }: Chain, from: string, to: string
 
 function markAngle(sheet: DriveSheet, id: string): number {
   return clockAngle(sheet.marks.find((mark) => mark.sprocket === id)?.at ?? '6:00')
-}
-
-/** The chain's course measured in links from the driver's mark along the travel. */
-interface Course {
-  links: number
-  at(links: number): Point
-  facing(links: number): { point: Point; heading: number }
-}
-
-interface Stretch {
-  links: number
-  at(part: number): { point: Point; heading: number }
-}
-
-function courseOf(elements: readonly Element[], contour: Contour, linkLength: number, mark: number): Course {
-  const n = contour.touched.length
-  const arc = (i: number, from: number, sweep: number, links: number): Stretch => {
-    const element = elements[contour.touched[i]!]!
-    const { orientation } = element
-    return { links, at: (part) => {
-      const heading = from + orientation * sweep * part
-      return { point: along(contour.centres[i]!, unit(touchAngle(element, heading)), contour.radii[i]!), heading }
-    } }
-  }
-  const straight = (i: number): Stretch => {
-    const heading = contour.leaving[i]!
-    const start = along(contour.centres[i]!, unit(touchAngle(elements[contour.touched[i]!]!, heading)), contour.radii[i]!)
-    return { links: contour.straight[i]! / linkLength, at: (part) => ({ point: along(start, unit(heading), part * contour.straight[i]!), heading }) }
-  }
-  const driver = elements[0]!
-  const markHeading = mark + driver.orientation * 90
-  const before = turn360(driver.orientation * (markHeading - contour.arriving[0]!))
-  const after = contour.sweep[0]! - before
-  const stretches: Stretch[] = [arc(0, markHeading, after, (driver.teeth * after) / 360), straight(0)]
-  for (let i = 1; i < n; i++) stretches.push(arc(i, contour.arriving[i]!, contour.sweep[i]!, linksOn(elements, contour, i, linkLength)), straight(i))
-  stretches.push(arc(0, contour.arriving[0]!, before, (driver.teeth * before) / 360))
-  const total = stretches.reduce((sum, s) => sum + s.links, 0)
-  const facing = (links: number) => {
-    let rest = ((links % total) + total) % total
-    for (const stretch of stretches) {
-      if (rest <= stretch.links) return stretch.at(stretch.links === 0 ? 0 : rest / stretch.links)
-      rest -= stretch.links
-    }
-    return stretches.at(-1)!.at(1)
-  }
-  return { links: total, at: (links) => facing(links).point, facing }
 }
 
 function spokes(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, pins: readonly Point[], cams: readonly string[], lags: readonly number[]): SprocketPicture[] {

@@ -6,24 +6,7 @@ import { dot, seen } from './marginals'
 import type { Priors } from './priors'
 import type { Part, Problem } from './problem'
 import type { Solution } from './solve'
-
-/** A reading not yet taken and what it would be worth. */
-export interface NextReading {
-  kind: NumericKind
-  /** Id of the part it is read on; a count's is its chain. */
-  target: string
-  /** linkCount: the run. */
-  from?: string
-  to?: string
-  chain: string
-  /** How much it would settle, 0 to 1: of the variance of the chain's elongation and of the doubt of undecided calls together. */
-  gain: number
-  /** sd of the chain's elongation (fraction) as it is, and as it would be. */
-  narrows: { from: number; to: number }
-  /** Undecided calls it would bear on: odds that the part is past its limit (or has jumped), and the fraction of that doubt it would take away. */
-  settles: { part: string; odds: number; cut: number }[]
-  minutes: number
-}
+import type { NextReading } from './types'
 
 /** Links usually laid against a rule or calliper. */
 export const BENCH_LINKS = 20

@@ -1,5 +1,5 @@
 import type { BudgetEntry } from './budget'
-import type { NextReading } from './next'
+import type { NumericKind } from '../readings/types'
 import type { ReadingFault } from './observations'
 import type { Places } from '../readings/places'
 import type { Spread } from './summary'
@@ -66,4 +66,22 @@ export interface TrainResult {
   readings: ReadingEstimate[]
   next: NextReading[]
   faults: ReadingFault[]
+}
+
+/** A reading not yet taken and what it would be worth. */
+export interface NextReading {
+  kind: NumericKind
+  /** Id of the part it is read on; a count's is its chain. */
+  target: string
+  /** linkCount: the run. */
+  from?: string
+  to?: string
+  chain: string
+  /** How much it would settle, 0 to 1: of the variance of the chain's elongation and of the doubt of undecided calls together. */
+  gain: number
+  /** sd of the chain's elongation (fraction) as it is, and as it would be. */
+  narrows: { from: number; to: number }
+  /** Undecided calls it would bear on: odds that the part is past its limit (or has jumped), and the fraction of that doubt it would take away. */
+  settles: { part: string; odds: number; cut: number }[]
+  minutes: number
 }

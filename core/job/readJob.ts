@@ -1,6 +1,7 @@
 import { listOf, needed, num, oneOf, schemaFaults, shape, whole } from '../check/rules'
 import { mixed, object } from 'yup'
 import { readingStructureFaults } from '../readings/checkReading'
+import { partKindOf } from '../readings/conditions'
 import { sheetFaults } from '../sheet/readSheet'
 import type { DriveSheet, Fault } from '../sheet/types'
 import type { JobFile } from './types'
@@ -20,12 +21,20 @@ export const usageSchema = shape({ value: num(0, 1e7).required(needed), unit: on
 
 export const schoolSchema = oneOf('whole-set', 'on-evidence', 'weighed').required(needed)
 
+/** Lists of wear points named by a chain's id. */
+function historyById() {
+  const point = shape({ usage: num(0, 1e7).required(needed), mean: num(-0.01, 0.1).required(needed), sd: num(1e-7, 0.1).required(needed) }).required(needed)
+  return object().default(undefined).typeError('expected an object').test('points', 'expected lists of { usage, mean, sd }', (value) =>
+    !value || Object.values(value).every((points) => schemaFaults(listOf(point, 500).required(needed), points).length === 0))
+}
+
 const jobSchema = shape({
   format: oneOf('umbrette-job').required(needed),
   version: whole(1, 1).required(needed).typeError('expected version 1'),
   drive: mixed().required(needed),
   usage: usageSchema, school: schoolSchema, corrections: correctionsSchema,
-  readings: listOf(mixed(), 5000).required(needed)
+  readings: listOf(mixed(), 5000).required(needed),
+  fitted: byId(0, 1e7), horizon: num(0, 1e7), history: historyById()
 }).required('expected a job')
 
 /**
@@ -39,6 +48,10 @@ export function readJob(value: unknown): { job: JobFile; faults: [] } | { job: n
   const { drive, readings } = value as { drive: unknown; readings: unknown[] }
   const sheet = sheetFaults(drive, 'drive')
   if (sheet.length > 0) return { job: null, faults: sheet }
+  const strangers = [...Object.keys((value as JobFile).fitted ?? {}).map((id) => ({ id, field: 'fitted' })), ...Object.keys((value as JobFile).history ?? {}).map((id) => ({ id, field: 'history' }))]
+    .filter(({ id }) => partKindOf(drive as DriveSheet, id) === null)
+    .map(({ id, field }): Fault => ({ place: `${field}.${id}`, message: `"${id}" is no part of this drive` }))
+  if (strangers.length > 0) return { job: null, faults: strangers }
   const faults = readings.flatMap((reading, i) => readingStructureFaults(drive as DriveSheet, reading, `readings[${i}]`))
   return faults.length > 0 ? { job: null, faults } : { job: value as JobFile, faults: [] }
 }

@@ -1,6 +1,7 @@
 import { drivenSprockets, touchingRails } from '../drive/elements'
 import type { NumericKind, Reading } from '../readings/types'
-import { BENCH_LINKS, type NextReading } from '../estimate/next'
+import { BENCH_LINKS } from '../estimate/next'
+import type { NextReading } from '../estimate/types'
 import type { DriveSheet } from '../sheet/types'
 import { sameThing } from './acts'
 

@@ -11,6 +11,15 @@ export interface Corrections {
   offsetKeys?: Record<string, number>
 }
 
+/** How long a chain was at some usage. */
+export interface WearPoint {
+  /** Of the engine, in the job's unit. */
+  usage: number
+  /** Elongation, fractions. */
+  mean: number
+  sd: number
+}
+
 export type School = 'whole-set' | 'on-evidence' | 'weighed'
 
 export type UsageUnit = 'km' | 'mi' | 'h'
@@ -29,4 +38,10 @@ export interface JobFile {
   school: School
   corrections?: Corrections
   readings: Reading[]
+  /** Usage at which a component was fitted, by id; absent for one that came with the engine. */
+  fitted?: Record<string, number>
+  /** Usage from now over which coming back counts. */
+  horizon?: number
+  /** Earlier estimates of the same chains, by id, from jobs on this engine. */
+  history?: Record<string, WearPoint[]>
 }

@@ -121,6 +121,7 @@ export const FINDINGS = {
     'oil-regular': 'oil changed regularly',
     'oil-glitter': 'glitter in the oil',
     'oil-plastic': 'plastic in pan or filter',
+    'oil-clean': 'pan and filter clean',
     'renewed-chain': 'chain renewed before',
     'renewed-rails': 'rails renewed before',
     'renewed-tensioner': 'tensioner renewed before',

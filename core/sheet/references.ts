@@ -1,8 +1,11 @@
+import { CRANK, drivesFurther, onShaft, speedOf } from '../drive/train'
+import { STANDING_TARGETS } from '../readings/conditions'
 import type { Chain, DriveSheet, Fault, Limit } from './types'
+import { workshopFaults } from './workshopFaults'
 
 /** Faults in how the parts of a sheet name each other: ids, paths, counts, teeth, targets. */
 export function referenceFaults(sheet: DriveSheet): Fault[] {
-  return [...idFaults(sheet), ...sheet.chains.flatMap((chain, i) => chainFaults(sheet, chain, `chains[${i}]`)), ...tensionerFaults(sheet), ...targetFaults(sheet)]
+  return [...idFaults(sheet), ...sheet.chains.flatMap((chain, i) => chainFaults(sheet, chain, `chains[${i}]`)), ...tensionerFaults(sheet), ...gearFaults(sheet), ...targetFaults(sheet), ...workshopFaults(sheet)]
 }
 
 function idFaults(sheet: DriveSheet): Fault[] {
@@ -11,7 +14,8 @@ function idFaults(sheet: DriveSheet): Fault[] {
   for (const list of ['sprockets', 'rails', 'tensioners', 'chains', 'phasers'] as const) {
     sheet[list].forEach(({ id }, i) => {
       const place = `${list}[${i}].id`
-      if (seen.has(id)) faults.push({ place, message: `"${id}" is used already at ${seen.get(id)}: give every part its own id` })
+      if ((STANDING_TARGETS as readonly string[]).includes(id)) faults.push({ place, message: `"${id}" is a word that findings use: give the part another id` })
+      else if (seen.has(id)) faults.push({ place, message: `"${id}" is used already at ${seen.get(id)}: give every part its own id` })
       else seen.set(id, place)
     })
   }
@@ -31,17 +35,32 @@ function chainFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
   if (!driver) fault('driver', `"${chain.driver}" is no sprocket of this sheet`)
   const driven = chain.path.filter((id) => sprocket(id) && id !== chain.driver)
   if (driven.length === 0) fault('path', 'expected at least one driven sprocket')
-  if (sheet.chains.some((other) => other !== chain && other.path.slice(1).includes(chain.driver))) {
-    fault('driver', `"${chain.driver}" is driven by another chain; drives in stages cannot be computed yet`)
-  }
-  for (const id of driven) {
-    const marked = sheet.marks.some((mark) => mark.sprocket === id)
-    if (driver && marked && sprocket(id)!.teeth !== 2 * driver.teeth) {
-      fault('path', `"${id}" has ${sprocket(id)!.teeth} teeth; a cam turns at half crank speed, so expected ${2 * driver.teeth}`)
-    }
-  }
-  return [...faults, ...countFaults(chain, [chain.driver, ...driven], place)]
+  if (faults.length > 0) return faults
+  return [...speedFaults(sheet, chain, driven, place), ...countFaults(chain, [chain.driver, ...driven], place)]
 }
+
+/** A marked sprocket that drives nothing further is a cam: it turns at half crank speed, through all stages before it. */
+function speedFaults(sheet: DriveSheet, chain: Chain, driven: readonly string[], place: string): Fault[] {
+  try {
+    return driven.flatMap((id) => {
+      const cam = sheet.marks.some((mark) => mark.sprocket === id) && !drivesFurther(sheet, id)
+      const speed = Math.abs(speedOf(sheet, chain, id))
+      if (!cam || Math.abs(speed - CAM_SPEED) < 1e-9) return []
+      const { teeth } = sheet.sprockets.find((s) => s.id === id)!
+      return [{ place: `${place}.path`, message: `"${id}" has ${teeth} teeth; a cam turns at half crank speed, so expected ${trimmed((teeth * speed) / CAM_SPEED)}` }]
+    })
+  } catch {
+    return [{ place: `${place}.driver`, message: `"${chain.driver}" is driven in a circle: stages must start at the crank` }]
+  }
+}
+
+/** Cam turns per crank turn in a four-stroke engine. */
+const CAM_SPEED = 0.5
+
+function trimmed(teeth: number): string {
+  return Number.isInteger(teeth) ? String(teeth) : teeth.toFixed(2)
+}
+
 
 /** Counts run from each sprocket to the next in the direction of travel and sum to the chain's links. */
 function countFaults(chain: Chain, sprockets: string[], place: string): Fault[] {
@@ -69,6 +88,17 @@ function tensionerFaults(sheet: DriveSheet): Fault[] {
     if (!arm || arm.kind !== 'arm') faults.push({ place: `${place}.arm`, message: `"${tensioner.arm}" is no arm of this sheet` })
     else if (chain && !chain.path.includes(arm.id)) faults.push({ place: `${place}.arm`, message: `"${arm.id}" does not lie on chain "${chain.id}"` })
     if (first !== i) faults.push({ place: `${place}.chain`, message: `chain "${tensioner.chain}" has a tensioner already; at most one works on a chain` })
+    return faults
+  })
+}
+
+function gearFaults(sheet: DriveSheet): Fault[] {
+  return (sheet.gears ?? []).flatMap(({ driver, driven }, i) => {
+    const known = (id: string) => sheet.sprockets.some((s) => s.id === id)
+    const faults: Fault[] = []
+    if (driver !== CRANK && !known(driver)) faults.push({ place: `gears[${i}].driver`, message: `"${driver}" is no sprocket of this sheet, nor the word ${CRANK}` })
+    if (!known(driven)) faults.push({ place: `gears[${i}].driven`, message: `"${driven}" is no sprocket of this sheet` })
+    else if (!sheet.chains.some((chain) => onShaft(sheet, driven).includes(chain.driver))) faults.push({ place: `gears[${i}].driven`, message: `"${driven}" drives no chain` })
     return faults
   })
 }

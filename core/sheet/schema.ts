@@ -1,4 +1,4 @@
-import { object, string, type AnySchema } from 'yup'
+import { object, string, tuple, type AnySchema } from 'yup'
 import { flag, id, listOf, needed, num, oneOf, pair, shape, text, whole } from '../check/rules'
 import { isClock } from './clock'
 
@@ -59,6 +59,27 @@ const limit = shape({
   chain: id(), rail: id(), tensioner: id(), sprocket: id()
 })
 
+const ids = (max: number) => listOf(id().required(needed), max)
+const name = () => text(120).required(needed)
+const price = () => num(0, 1e6).required(needed)
+
+const gear = shape({ id: id().required(needed), name: name(), driver: id().required(needed), driven: id().required(needed), teeth: tuple([whole(6, 400).required(needed), whole(6, 400).required(needed)]).typeError('expected two numbers of teeth').required(needed) })
+
+/** What the work costs and needs, beside the drive itself. */
+const workshop = {
+  superseded: listOf(shape({ part: id().required(needed), design: text(200).required(needed), onSight: flag().required(needed), source: text(200).required(needed) }).required(needed), 64),
+  money: shape({ currency: text(12).required(needed), hourRate: num(0, 10_000).required(needed) }),
+  operations: listOf(shape({ id: id().required(needed), name: name(), hours: num(0, 200).required(needed), requires: ids(40).required(needed), brings: ids(40), tools: listOf(text(120).required(needed), 40) }).required(needed), 100),
+  parts: listOf(shape({ id: id().required(needed), name: name(), fits: id().required(needed), price: price(), hours: num(0, 200).required(needed), needs: ids(40).required(needed), brings: ids(40) }).required(needed), 64),
+  alwaysRenewed: listOf(shape({ id: id().required(needed), name: name(), kind: oneOf('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other').required(needed), price: price(), quantity: num(0, 1000) }).required(needed), 100),
+  waysIn: listOf(shape({ id: id().required(needed), name: name(), note: text(2000), needs: idsById().required(needed) }).required(needed), 8),
+  torques: listOf(shape({
+    id: id().required(needed), bolt: text(200).required(needed), operation: id(), count: whole(1, 200), stretch: flag(), leftHand: flag(), note: text(400),
+    steps: listOf(shape({ newtonMetres: num(0.1, 2000), degrees: num(1, 720) }).required(needed).test('one', 'expected newtonMetres or degrees, one of them', (step) => !step || (step.newtonMetres === undefined) !== (step.degrees === undefined)), 12).required(needed).min(1, 'expected at least one step')
+  }).required(needed), 100),
+  cautions: listOf(shape({ at: id(), text: text(1000).required(needed) }).required(needed), 100)
+}
+
 /** The structure of a drive sheet; what its parts mean to each other is checked by sheetFaults. */
 export const driveSchema = shape({
   format: oneOf('umbrette-drive').required(needed),
@@ -72,11 +93,19 @@ export const driveSchema = shape({
   chains: listOf(chain.required(needed), 16).required(needed).min(1, 'expected at least one chain'),
   phasers: listOf(phaser.required(needed), 64).required(needed),
   marks: listOf(mark.required(needed), 64).required(needed),
-  limits: listOf(limit.required(needed), 200).required(needed)
+  limits: listOf(limit.required(needed), 200).required(needed),
+  gears: listOf(gear.required(needed), 16),
+  ...workshop
 }).required('expected a drive sheet')
 
 /** Numbers named by an id: `{ "arm": 1.2 }`. */
 function numbersById(min: number, max: number): AnySchema {
   return object().typeError('expected an object').default(undefined)
     .test('numbers', `expected numbers from ${min} to ${max}`, (value) => !value || Object.values(value).every((v) => typeof v === 'number' && v >= min && v <= max))
+}
+
+/** Lists of ids named by an id: `{ "chain": ["cover-off"] }`. */
+function idsById(): AnySchema {
+  return object().typeError('expected an object')
+    .test('ids', 'expected lists of ids', (value) => !value || Object.values(value).every((v) => Array.isArray(v) && v.length <= 40 && v.every((one) => typeof one === 'string')))
 }

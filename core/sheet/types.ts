@@ -147,6 +147,88 @@ export interface DriveSheet {
   marks: readonly Mark[]
   limits: readonly Limit[]
   gears?: readonly Gear[]
+  superseded?: readonly SupersededDesign[]
+  /** What prices and rates are in; made up unless a shop says otherwise. */
+  money?: { currency: string; hourRate: number }
+  operations?: readonly Operation[]
+  parts?: readonly SparePart[]
+  alwaysRenewed?: readonly AlwaysRenewed[]
+  waysIn?: readonly WayIn[]
+  torques?: readonly Torque[]
+  cautions?: readonly SheetCaution[]
+}
+
+/** A part's older design, known to be worse. */
+export interface SupersededDesign {
+  part: string
+  design: string
+  /** Is the old design renewed as soon as it is seen? */
+  onSight: boolean
+  source: string
+}
+
+/** One thing done to reach a part; what it requires is done before it and paid with it. */
+export interface Operation {
+  id: string
+  name: string
+  /** Of its own, without what it requires. */
+  hours: number
+  requires: readonly string[]
+  /** Ids of always-renewed items that it uses up. */
+  brings?: readonly string[]
+  /** Tools that make or break it. */
+  tools?: readonly string[]
+}
+
+/** A part that can be bought, for one component of the drive. */
+export interface SparePart {
+  id: string
+  name: string
+  /** Id of the chain, rail, tensioner, sprocket or phaser it takes the place of. */
+  fits: string
+  price: number
+  /** To change it once it is reached. */
+  hours: number
+  /** Operations that reach it. */
+  needs: readonly string[]
+  /** Ids of always-renewed items that come with it. */
+  brings?: readonly string[]
+}
+
+/** What never goes back in once it was loosened. */
+export interface AlwaysRenewed {
+  id: string
+  name: string
+  kind: 'seal' | 'gasket' | 'washer' | 'o-ring' | 'stretch-bolt' | 'cover' | 'fluid' | 'filter' | 'other'
+  price: number
+  quantity?: number
+}
+
+/** Another way to reach some parts: operations that take the place of what those parts need. */
+export interface WayIn {
+  id: string
+  name: string
+  note?: string
+  needs: Readonly<Record<string, readonly string[]>>
+}
+
+/** How a bolt is tightened: steps one after another, each a torque or an angle. */
+export interface Torque {
+  id: string
+  bolt: string
+  operation?: string
+  count?: number
+  steps: readonly ({ newtonMetres: number } | { degrees: number })[]
+  /** Renewed each time, as tightening has stretched it. */
+  stretch?: boolean
+  leftHand?: boolean
+  note?: string
+}
+
+export interface SheetCaution {
+  /** Id of the operation or part it belongs to; absent for the whole drive. */
+  at?: string
+  text: string
 }
 
 /** One thing wrong with a file, and where: `chains[0].path[2]`. */

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/assess'
 import type { StandingReading } from '../../../core/job/acts'
-import type { NextReading } from '../../../core/estimate/next'
+import type { NextReading } from '../../../core/estimate/types'
 import { readsSlot, type Slot } from '../../../core/job/slots'
 import { limitFor } from '../../../core/sheet/limits'
 import type { DriveSheet } from '../../../core/sheet/types'

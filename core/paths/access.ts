@@ -1,0 +1,29 @@
+import type { DriveSheet, Operation, SparePart, WayIn } from '../sheet/types'
+
+/** Operations that reach what is needed, with all that they require, in an order in which they can be done. */
+export function accessTo(operations: readonly Operation[], needs: readonly string[]): Operation[] {
+  const done: Operation[] = []
+  const visit = (id: string) => {
+    const operation = operations.find((o) => o.id === id)!
+    if (done.includes(operation)) return
+    operation.requires.forEach(visit)
+    if (!done.includes(operation)) done.push(operation)
+  }
+  needs.forEach(visit)
+  return done
+}
+
+/** What a part needs under a way in (null: the usual one). */
+export function needsOf(part: SparePart, way: WayIn | null): readonly string[] {
+  return way?.needs[part.id] ?? part.needs
+}
+
+/** Hours that a set of operations takes. */
+export function hoursOf(operations: readonly Operation[]): number {
+  return operations.reduce((sum, { hours }) => sum + hours, 0)
+}
+
+/** The part that can be bought for each component, the first on the sheet where there are several. */
+export function spares({ parts = [] }: DriveSheet): SparePart[] {
+  return parts.filter(({ fits }, i) => parts.findIndex((other) => other.fits === fits) === i)
+}

@@ -1,0 +1,120 @@
+import { contextOf } from '../calls/context'
+import { makeCalls } from '../calls/makeCalls'
+import { SCHOOLS } from '../calls/schools'
+import { coupledTo } from '../calls/weighed'
+import type { Estimates } from '../estimate/estimate'
+import type { JobFile, School } from '../job/types'
+import { accessTo, needsOf } from './access'
+import { assumptionsOf, cheapest, type Cheapest } from './cheapest'
+import type { Assumptions } from './assumptions'
+import type { KeptOdds } from './keptOdds'
+import { closed, maskOf, MOST_PARTS, type Cost } from './score'
+
+/** A set of renewals with its cost and its risk. */
+export interface Path {
+  /** What it is known as: schools, `Cheapest expected`; empty for one that only stands on the front. */
+  names: string[]
+  /** Components renewed. */
+  renew: string[]
+  cost: Omit<Cost, 'way'>
+  /** The way in; null for the usual one. */
+  way: string | null
+  /** Operations in an order in which they can be done, each once however many parts need it. */
+  operations: string[]
+  /** Always-renewed items, each once. */
+  items: { id: string; quantity: number }[]
+  /** Does it stand on the front between price now and odds of coming back? */
+  onFront: boolean
+  /** Why it differs from the path before it, cheaper now. */
+  why: string
+}
+
+export interface Paths {
+  assumptions: Assumptions
+  /** Schools, cheapest and front, by price now. */
+  paths: Path[]
+  /** What each part's odds of coming back, when kept, rest on. */
+  kept: Record<string, KeptOdds>
+  /** Components that must be renewed and that the sheet has no part for: they are in no price. */
+  unpriced: string[]
+  /** Parts of the sheet beyond the fifteen that are weighed. */
+  leftOut: string[]
+}
+
+/**
+ * Repair paths side by side: what each school renews, the cheapest expected, and the front between price now and odds of
+ * coming back, out of every allowed set of renewals. Null for a sheet without parts.
+ */
+export function pathsOf(job: JobFile, estimates: Estimates, changes: Partial<Assumptions> = {}): Paths | null {
+  if (!job.drive.parts?.length) return null
+  const assumptions = assumptionsOf(job, changes)
+  const renewals = (school: School) => makeCalls({ ...job, school }, estimates).filter(({ reasons }) => reasons.some(({ call }) => call === 'renew')).map(({ part }) => part)
+  const evidence = renewals('on-evidence')
+  const found = cheapest(job, estimates, evidence, coupledTo(contextOf(job, estimates)), assumptions)
+  const { ledger, forced } = found
+  const named = new Map<number, string[]>()
+  const name = (mask: number, words: string) => named.set(mask, [...(named.get(mask) ?? []), words])
+  name(closed(ledger, forced), SCHOOLS['on-evidence'].name)
+  name(closed(ledger, forced | maskOf(ledger, renewals('whole-set'))), SCHOOLS['whole-set'].name)
+  name(found.best, SCHOOLS.weighed.name)
+  const front = frontOf(found)
+  const shown = [...new Set([...named.keys(), ...front])].map((mask) => ({ mask, cost: found.score(mask) })).sort((a, b) => a.cost.now - b.cost.now || a.mask - b.mask)
+  const priced = new Set(ledger.parts.map(({ fits }) => fits))
+  return {
+    assumptions,
+    paths: shown.map((entry, i) => ({ ...pathOf(job, found, entry, named.get(entry.mask) ?? []), onFront: front.includes(entry.mask), why: i === 0 ? '' : difference(job, found, shown[i - 1]!, entry) })),
+    kept: Object.fromEntries(ledger.parts.map(({ fits }, i) => [fits, ledger.kept[i]!])),
+    unpriced: evidence.filter((component) => !priced.has(component)),
+    leftOut: job.drive.parts.length > MOST_PARTS ? job.drive.parts.map(({ fits }) => fits).filter((component) => !priced.has(component)) : []
+  }
+}
+
+interface Scored {
+  mask: number
+  cost: Cost
+}
+
+/** Sets that no other beats in both price now and odds of coming back, the cheapest first. */
+function frontOf({ sets, score }: Cheapest): number[] {
+  const scored = sets.map((mask) => ({ mask, cost: score(mask) })).sort((a, b) => a.cost.now - b.cost.now || a.cost.comeBack - b.cost.comeBack)
+  const front: number[] = []
+  let least = Infinity
+  for (const { mask, cost } of scored) {
+    if (cost.comeBack >= least - 1e-9) continue
+    least = cost.comeBack
+    front.push(mask)
+  }
+  return front
+}
+
+function pathOf(job: JobFile, { ledger }: Cheapest, { mask, cost: { way, ...cost } }: Scored, names: string[]): Omit<Path, 'onFront' | 'why'> {
+  const wayIn = ledger.ways[way]!.way
+  const parts = ledger.parts.filter((_, i) => mask & (1 << i))
+  const operations = accessTo(job.drive.operations ?? [], parts.flatMap((part) => needsOf(part, wayIn)))
+  const items = new Set([...operations.flatMap(({ brings }) => brings ?? []), ...parts.flatMap(({ brings }) => brings ?? [])])
+  return {
+    names, renew: parts.map(({ fits }) => fits), cost, way: wayIn?.id ?? null, operations: operations.map(({ id }) => id),
+    items: (job.drive.alwaysRenewed ?? []).filter(({ id }) => items.has(id)).map(({ id, quantity = 1 }) => ({ id, quantity }))
+  }
+}
+
+/** In words: what one path renews more or less than the one before it, and what that changes. */
+function difference(job: JobFile, { ledger }: Cheapest, before: Scored, after: Scored): string {
+  const list = (mask: number) => ledger.parts.filter((_, i) => mask & (1 << i)).map(({ fits }) => nameOf(job, fits))
+  const [more, less] = [list(after.mask & ~before.mask), list(before.mask & ~after.mask)]
+  const hours = after.cost.hours - before.cost.hours
+  const parts = [
+    ...(more.length > 0 ? [`renews ${more.join(', ')} too`] : []), ...(less.length > 0 ? [`keeps ${less.join(', ')}`] : []),
+    Math.abs(hours) < 0.05 ? 'takes no further hours' : `takes ${Math.abs(hours).toFixed(1)} h ${hours > 0 ? 'more' : 'less'}`,
+    `brings the odds of coming back from ${percent(before.cost.comeBack)} to ${percent(after.cost.comeBack)}`
+  ]
+  return `${parts.join(', ')}.`.replace(/^./, (first) => first.toUpperCase())
+}
+
+function nameOf({ drive: { chains, rails, tensioners, sprockets, phasers } }: JobFile, id: string): string {
+  return [...chains, ...rails, ...tensioners, ...sprockets, ...phasers].find((part) => part.id === id)!.name.toLowerCase()
+}
+
+function percent(p: number): string {
+  return p < 0.01 ? 'under 1 %' : `${Math.round(100 * p)} %`
+}

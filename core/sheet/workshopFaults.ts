@@ -1,0 +1,47 @@
+import type { DriveSheet, Fault } from './types'
+
+/** Faults in how a sheet's operations, parts, always-renewed items, ways in, torques and cautions name each other and the drive. */
+export function workshopFaults(sheet: DriveSheet): Fault[] {
+  const { operations = [], parts = [], alwaysRenewed = [], waysIn = [], torques = [], cautions = [], superseded = [] } = sheet
+  const components = new Set([...sheet.chains, ...sheet.rails, ...sheet.tensioners, ...sheet.sprockets, ...sheet.phasers].map(({ id }) => id))
+  const operationIds = new Set(operations.map(({ id }) => id))
+  const itemIds = new Set(alwaysRenewed.map(({ id }) => id))
+  const faults: Fault[] = []
+  const known = (ids: ReadonlySet<string>, list: readonly string[] | undefined, place: string, what: string) =>
+    list?.forEach((id, i) => ids.has(id) || faults.push({ place: `${place}[${i}]`, message: `"${id}" is no ${what} of this sheet` }))
+  const one = (ids: ReadonlySet<string>, id: string | undefined, place: string, what: string) => {
+    if (id !== undefined && !ids.has(id)) faults.push({ place, message: `"${id}" is no ${what} of this sheet` })
+  }
+  operations.forEach(({ requires, brings }, i) => {
+    known(operationIds, requires, `operations[${i}].requires`, 'operation')
+    known(itemIds, brings, `operations[${i}].brings`, 'always-renewed item')
+  })
+  parts.forEach(({ fits, needs, brings }, i) => {
+    one(components, fits, `parts[${i}].fits`, 'component')
+    known(operationIds, needs, `parts[${i}].needs`, 'operation')
+    known(itemIds, brings, `parts[${i}].brings`, 'always-renewed item')
+  })
+  const partIds = new Set(parts.map(({ id }) => id))
+  waysIn.forEach(({ needs }, i) => {
+    for (const [part, list] of Object.entries(needs)) {
+      one(partIds, part, `waysIn[${i}].needs.${part}`, 'part')
+      known(operationIds, list, `waysIn[${i}].needs.${part}`, 'operation')
+    }
+  })
+  torques.forEach(({ operation }, i) => one(operationIds, operation, `torques[${i}].operation`, 'operation'))
+  cautions.forEach(({ at }, i) => one(new Set([...operationIds, ...components]), at, `cautions[${i}].at`, 'operation or component'))
+  superseded.forEach(({ part }, i) => one(components, part, `superseded[${i}].part`, 'component'))
+  return [...twice(operations, 'operations'), ...twice(parts, 'parts'), ...twice(alwaysRenewed, 'alwaysRenewed'), ...twice(waysIn, 'waysIn'), ...faults, ...(faults.length > 0 ? [] : circleFaults(sheet))]
+}
+
+function twice(list: readonly { id: string }[], place: string): Fault[] {
+  return list.flatMap(({ id }, i) => (list.findIndex((other) => other.id === id) === i ? [] : [{ place: `${place}[${i}].id`, message: `"${id}" stands twice` }]))
+}
+
+/** Operations that require each other in a circle could never be done. */
+function circleFaults({ operations = [] }: DriveSheet): Fault[] {
+  const requires = new Map(operations.map(({ id, requires: list }) => [id, list]))
+  const reaches = (from: string, to: string, seen: ReadonlySet<string>): boolean =>
+    requires.get(from)!.some((id) => id === to || (!seen.has(id) && reaches(id, to, new Set([...seen, id]))))
+  return operations.flatMap(({ id }, i) => (reaches(id, id, new Set([id])) ? [{ place: `operations[${i}].requires`, message: `"${id}" requires itself in the end` }] : []))
+}

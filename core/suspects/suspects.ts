@@ -1,0 +1,102 @@
+import type { Estimates } from '../estimate/estimate'
+import { PRIORS } from '../estimate/priors'
+import type { JobFile } from '../job/types'
+import { findingWords, partKindOf } from '../readings/conditions'
+import { cdf } from '../estimate/normal'
+import { limitFor } from '../sheet/limits'
+import { BEARINGS, SUSPECTS, SUSPECT_IDS, TYPICAL_LIFE, type Bearing, type SuspectId } from './table'
+
+/** A cause that may be behind the complaint. */
+export interface Suspect {
+  id: SuspectId
+  name: string
+  /** Share of the whole, 0 to 1: one of the suspects is taken to be the main cause. */
+  odds: number
+  /** What speaks for or against it, the weightiest first. */
+  because: { text: string; factor: number; readings: number[] }[]
+  look: string
+}
+
+/** A factor never counts for more than this or less than its inverse: no single answer decides alone. */
+const MOST = 20
+
+/**
+ * Suspects before teardown, the likeliest first: prior times the factor of every answer given (naive Bayes: answers are
+ * taken one by one), with what the figures read so far say of stretch and jump, and a little by usage.
+ * @param bearings the table; pass another to edit it
+ */
+export function suspectsOf(job: JobFile, estimates: Estimates, bearings: readonly Bearing[] = BEARINGS): Suspect[] {
+  const evidence = [...answers(job, bearings), ...figures(job, estimates), ...usage(job)]
+  const weighed = SUSPECT_IDS.map((id) => {
+    const because = evidence.filter((e) => e.suspect === id).map(({ text, factor, readings }) => ({ text, factor, readings }))
+    return { id, because, weight: because.reduce((product, { factor }) => product * Math.min(Math.max(factor, 1 / MOST), MOST), SUSPECTS[id].prior) }
+  })
+  const total = weighed.reduce((sum, { weight }) => sum + weight, 0)
+  return weighed
+    .map(({ id, because, weight }) => ({
+      id, name: SUSPECTS[id].name, odds: weight / total, look: SUSPECTS[id].look,
+      because: because.sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
+    }))
+    .sort((a, b) => b.odds - a.odds)
+}
+
+interface Evidence {
+  suspect: SuspectId
+  factor: number
+  text: string
+  readings: number[]
+}
+
+/** Each answer once, however often it was given. */
+function answers({ drive, readings }: JobFile, bearings: readonly Bearing[]): Evidence[] {
+  const given = new Map<string, { words: string; readings: number[] }>()
+  readings.forEach(({ kind, target, finding }, index) => {
+    if (kind !== 'condition') return
+    const known = given.get(finding!)
+    if (known) known.readings.push(index)
+    else given.set(finding!, { words: findingWords(partKindOf(drive, target!)!, finding!)!, readings: [index] })
+  })
+  return bearings.flatMap(({ finding, suspect, factor, because }) => {
+    const answer = given.get(finding)
+    return answer ? [{ suspect, factor, text: `${sentence(answer.words)}: ${because}.`, readings: answer.readings }] : []
+  })
+}
+
+/** Odds of stretch and jump from the figures against what was believed before them. */
+function figures({ drive, readings }: JobFile, { chains, cams }: Estimates): Evidence[] {
+  const found: Evidence[] = []
+  for (const chain of drive.chains) {
+    const { elongation, readings: used } = chains[chain.id]!
+    const limit = limitFor(drive, 'elongation', chain.id)
+    const told = used.filter((i) => ['extension', 'camLag', 'chainLength', 'chainCompare'].includes(readings[i]!.kind))
+    if (!limit || told.length === 0 || elongation.overLimit === null) continue
+    const before = 2 * (1 - cdf(limit.value / 100 / PRIORS.elongation))
+    found.push({ suspect: 'stretched-chain', factor: clamped(elongation.overLimit / before), text: `${chain.name}: the figures make it ${percent(elongation.overLimit)} likely to be past its limit.`, readings: told })
+  }
+  for (const [id, cam] of Object.entries(cams)) {
+    if (!cam.jump.told) continue
+    const jumped = 1 - (cam.jump.all['0'] ?? 0)
+    const used = readings.flatMap((r, i) => (r.sprocket === id || r.from === id || r.to === id ? [i] : []))
+    found.push({ suspect: 'jumped', factor: clamped(jumped / (1 - PRIORS.jump[0]!)), text: `${drive.sprockets.find((s) => s.id === id)!.name}: ${percent(jumped)} likely to have jumped, by what was read on it.`, readings: used })
+  }
+  return found
+}
+
+/** Usage moves the odds of stretch gently, by at most a factor of two either way. */
+function usage({ usage: { value, unit } }: JobFile): Evidence[] {
+  const factor = Math.min(Math.max(value / TYPICAL_LIFE[unit] + 0.5, 0.5), 2)
+  if (Math.abs(factor - 1) < 0.2) return []
+  return [{ suspect: 'stretched-chain', factor, text: `Usage of ${Math.round(value)} ${unit}: a chain this old is ${factor > 1 ? 'more' : 'less'} often long; usage alone condemns nothing.`, readings: [] }]
+}
+
+function clamped(factor: number): number {
+  return Math.min(Math.max(factor, 1 / MOST), MOST)
+}
+
+function percent(p: number): string {
+  return p < 0.01 ? 'under 1 %' : `${Math.round(100 * p)} %`
+}
+
+function sentence(words: string): string {
+  return `${words[0]!.toUpperCase()}${words.slice(1)}`
+}
