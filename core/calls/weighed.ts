@@ -27,7 +27,8 @@ export function weighed(context: RuleContext, found: readonly Finding[]): Findin
   return ledger.parts.flatMap(({ fits }, i): Finding[] => {
     const bit = 1 << i
     const base = { part: fits, rule: 'weighed', readings: [], limit: null }
-    if (closed(ledger, forced) & bit) return []
+    // What is condemned, or comes with something that is renewed, has its reason already.
+    if (closed(ledger, forced) & bit || closed(ledger, best & ~bit) & bit) return []
     const money = (amount: number) => `${Math.round(amount)}${job.drive.money ? ` ${job.drive.money.currency}` : ''}`
     if (best & bit) return [{ ...base, call: 'renew', text: `Weighed: with the access paid, renewing it saves an expected ${money(score(best & ~bit).expected - least)} ${over}.` }]
     return [{ ...base, call: 'back-in', text: `Weighed: keeping it saves an expected ${money(score(closed(ledger, best | bit)).expected - least)} ${over}.` }]

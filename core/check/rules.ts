@@ -30,6 +30,21 @@ export const pair = () => tuple([num(-10_000, 10_000).required('expected a numbe
 
 export const shape = <T extends Record<string, AnySchema>>(fields: T) => object(fields).typeError('expected an object').default(undefined)
 
+/** Values of one shape, named by ids: `{ "arm": 1.2 }`. */
+export const byIds = (of: AnySchema, message: string) =>
+  object().default(undefined).typeError('expected an object')
+    .test('values', message, (value) => !value || Object.values(value).every((one) => of.isValidSync(one, { strict: true })))
+    .meta({ valuesOf: of })
+
+/** The version of a file's format that this program reads; another is refused in plain words. */
+export const formatVersion = (current: number) =>
+  mixed<number>().required(needed).test('version', ({ value }: { value: unknown }) => versionMessage(value, current), (value) => value === undefined || value === current).meta({ jsonSchema: { const: current } })
+
+function versionMessage(value: unknown, current: number): string {
+  const newer = typeof value === 'number' && value > current
+  return newer ? `is ${value}, newer than this program reads: expected ${current}. Update Umbrette, or export the file as version ${current}` : `expected ${current}`
+}
+
 /** What is wrong with a value under a schema, each with its place; empty when it fits. */
 export function schemaFaults(schema: AnySchema, value: unknown, at = ''): Fault[] {
   try {

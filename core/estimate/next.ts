@@ -11,6 +11,9 @@ import type { NextReading } from './types'
 /** Links usually laid against a rule or calliper. */
 export const BENCH_LINKS = 20
 
+/** p(1 − p) of even odds is a quarter: times this it is 1, a call that could not be less decided. */
+const EVEN = 4
+
 /** A fraction of a doubt below this is not worth a word. */
 const WORTH = 0.02
 
@@ -37,7 +40,6 @@ export function nextReadings(sheet: DriveSheet, problem: Problem, { components }
   const { covariance } = best.posterior
   const doubts = doubtsOf(sheet, problem, best, taken)
   const jumps = jumpDoubtsOf(problem, components, priors.jump[0]!)
-  const total = doubts.reduce((sum, d) => sum + doubtOf(pastLimit(d)), 0) + jumps.reduce((sum, d) => sum + doubtOf(d.jumped), 0)
   const open = candidatesOf(problem, best).filter((c) => !taken.some((r) => isTaken(c, r)))
   const worth = open.map(({ kind, target, from, to, part, slope, teeth }): NextReading => {
     const { chain, at } = problem.parts[part]!
@@ -46,10 +48,10 @@ export function nextReadings(sheet: DriveSheet, problem: Problem, { components }
     const variance = covariance[at.elongation]![at.elongation]!
     const cut = along[at.elongation]! ** 2 / (variance * spread)
     const settles = [...settledLimits(doubts, along, spread), ...settledJumps(jumps, teeth, spread)]
-    const settled = total > 1e-9 ? settles.reduce((sum, s) => sum + s.took, 0) / total : 0
+    const unsettled = settles.reduce((left, { took }) => left * (1 - EVEN * took), 1)
     const sd = Math.sqrt(variance) * problem.scale[at.elongation]!
     return {
-      kind, target, ...(from ? { from, to: to! } : {}), chain: chain.id, gain: 1 - (1 - cut) * (1 - Math.min(settled, 1)),
+      kind, target, ...(from ? { from, to: to! } : {}), chain: chain.id, gain: 1 - (1 - cut) * unsettled,
       narrows: { from: sd, to: sd * Math.sqrt(Math.max(0, 1 - cut)) },
       settles: settles.filter((s) => s.cut >= WORTH).map(({ part: of, odds, cut: by }) => ({ part: of, odds, cut: by })),
       minutes: minutesOf(kind, chain, taken)
@@ -92,7 +94,7 @@ function openPlays(sheet: DriveSheet, { parts }: Problem, taken: readonly Readin
     const { minutes } = READING_KINDS.phaserPlay
     const doubt = phaser.playLimit ? { mean: 0.8 * priors.play, sd: 0.6 * priors.play, limit: phaser.playLimit.value } : null
     const { odds, cut, took } = doubt ? settled(phaser.id, pastLimit(doubt), doubtAfter(doubt, 0.9)) : { odds: 0.5, cut: 0, took: 0 }
-    return { kind: 'phaserPlay', target: phaser.id, chain: chain.id, gain: took, narrows: { from: 0, to: 0 }, settles: doubt ? [{ part: phaser.id, odds, cut }] : [], minutes }
+    return { kind: 'phaserPlay', target: phaser.id, chain: chain.id, gain: EVEN * took, narrows: { from: 0, to: 0 }, settles: doubt ? [{ part: phaser.id, odds, cut }] : [], minutes }
   }))
 }
 

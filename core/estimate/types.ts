@@ -77,7 +77,7 @@ export interface NextReading {
   from?: string
   to?: string
   chain: string
-  /** How much it would settle, 0 to 1: of the variance of the chain's elongation and of the doubt of undecided calls together. */
+  /** How much it would settle, 0 to 1: the fraction of the variance of the chain's elongation, and the doubt of undecided calls (1 = even odds), together. */
   gain: number
   /** sd of the chain's elongation (fraction) as it is, and as it would be. */
   narrows: { from: number; to: number }

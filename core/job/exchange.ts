@@ -3,7 +3,7 @@ import { mixed } from 'yup'
 import type { DriveSheet, Fault } from '../sheet/types'
 import { actFaults, foldActs, type Act } from './acts'
 import { readJob } from './readJob'
-import type { JobFile, School, Usage, Corrections } from './types'
+import type { Corrections, EarlierKnown, JobFile, School, Usage } from './types'
 
 /** What a workshop keeps of a job beside its readings. */
 export interface JobFacts {
@@ -28,6 +28,14 @@ export interface KeptJob extends JobFacts {
   /** The school it was opened under. */
   school: School
   corrections: Corrections | null
+  /** Parts' ages, earlier estimates and horizon, where the job came with them. */
+  known?: EarlierKnown | null
+}
+
+/** The same out of a file. */
+function earlierKnown({ fitted, horizon, history }: EarlierKnown): EarlierKnown | null {
+  const known = { ...(fitted ? { fitted } : {}), ...(horizon === undefined ? {} : { horizon }), ...(history ? { history } : {}) }
+  return Object.keys(known).length > 0 ? known : null
 }
 
 /** The job as one file; `readings` are those that stand, `acts` everything. */
@@ -38,7 +46,7 @@ export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
     format: 'umbrette-job', version: 1,
     job: { vehicle, stand, complaint, openedBy, openedAt },
     usage: job.usage, school, openedUnder: job.school,
-    ...(job.corrections ? { corrections: job.corrections } : {}),
+    ...(job.corrections ? { corrections: job.corrections } : {}), ...job.known,
     readings, acts: [...acts], drive: job.sheet
   }
 }
@@ -68,7 +76,7 @@ export function importJob(value: unknown, importer: { by: string; at: string; ne
     return refused([{ place: 'readings', message: 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are' }])
   }
   const facts = file.job ?? { vehicle: file.drive.name, stand: '', complaint: '', openedBy: importer.by, openedAt: importer.at }
-  return { job: { ...facts, sheet: file.drive, usage: file.usage, school: openedUnder, corrections: file.corrections ?? null }, acts, faults: [] }
+  return { job: { ...facts, sheet: file.drive, usage: file.usage, school: openedUnder, corrections: file.corrections ?? null, known: earlierKnown(file) }, acts, faults: [] }
 }
 
 function refused(faults: Fault[]): { job: null; acts: []; faults: Fault[] } {

@@ -1,40 +1,34 @@
-import { listOf, needed, num, oneOf, schemaFaults, shape, whole } from '../check/rules'
-import { mixed, object } from 'yup'
+import { byIds, formatVersion, listOf, needed, num, oneOf, schemaFaults, shape } from '../check/rules'
+import { mixed } from 'yup'
 import { readingStructureFaults } from '../readings/checkReading'
 import { partKindOf } from '../readings/conditions'
 import { sheetFaults } from '../sheet/readSheet'
 import type { DriveSheet, Fault } from '../sheet/types'
 import type { JobFile } from './types'
 
-const byId = (min: number, max: number) =>
-  object().default(undefined).typeError('expected an object').test('numbers', `expected numbers from ${min} to ${max}`, (value) =>
-    !value || Object.values(value).every((v) => typeof v === 'number' && v >= min && v <= max))
+const numbers = (min: number, max: number) => byIds(num(min, max).required(needed), `expected numbers from ${min} to ${max}`)
 
 /** What is known of the engine that shifts readings. */
 export const correctionsSchema = shape({
-  skim: byId(-2, 5),
+  skim: numbers(-2, 5),
   temperature: shape({ celsius: num(-60, 200).required(needed), block: oneOf('aluminium', 'iron').required(needed) }),
-  offsetKeys: byId(-30, 30)
+  offsetKeys: numbers(-30, 30)
 })
 
 export const usageSchema = shape({ value: num(0, 1e7).required(needed), unit: oneOf('km', 'mi', 'h').required(needed) }).required(needed)
 
 export const schoolSchema = oneOf('whole-set', 'on-evidence', 'weighed').required(needed)
 
-/** Lists of wear points named by a chain's id. */
-function historyById() {
-  const point = shape({ usage: num(0, 1e7).required(needed), mean: num(-0.01, 0.1).required(needed), sd: num(1e-7, 0.1).required(needed) }).required(needed)
-  return object().default(undefined).typeError('expected an object').test('points', 'expected lists of { usage, mean, sd }', (value) =>
-    !value || Object.values(value).every((points) => schemaFaults(listOf(point, 500).required(needed), points).length === 0))
-}
+const wearPoint = shape({ usage: num(0, 1e7).required(needed), mean: num(-0.01, 0.1).required(needed), sd: num(1e-7, 0.1).required(needed) }).required(needed)
 
-const jobSchema = shape({
+/** The structure of a job; drive and readings are checked by their own. */
+export const jobSchema = shape({
   format: oneOf('umbrette-job').required(needed),
-  version: whole(1, 1).required(needed).typeError('expected version 1'),
+  version: formatVersion(1),
   drive: mixed().required(needed),
   usage: usageSchema, school: schoolSchema, corrections: correctionsSchema,
   readings: listOf(mixed(), 5000).required(needed),
-  fitted: byId(0, 1e7), horizon: num(0, 1e7), history: historyById()
+  fitted: numbers(0, 1e7), horizon: num(0, 1e7), history: byIds(listOf(wearPoint, 500).required(needed), 'expected lists of { usage, mean, sd }')
 }).required('expected a job')
 
 /**

@@ -29,8 +29,18 @@ export interface Usage {
   unit: UsageUnit
 }
 
+/** What is known of an engine beside this job's readings. */
+export interface EarlierKnown {
+  /** Usage at which a component was fitted, by id; absent for one that came with the engine. */
+  fitted?: Record<string, number>
+  /** Usage from now over which coming back counts. */
+  horizon?: number
+  /** Earlier estimates of the same chains, by id, from jobs on this engine. */
+  history?: Record<string, WearPoint[]>
+}
+
 /** What the core needs of a job to assess it: the sheet, the readings that stand, and under which school. */
-export interface JobFile {
+export interface JobFile extends EarlierKnown {
   format: 'umbrette-job'
   version: 1
   drive: DriveSheet
@@ -38,10 +48,4 @@ export interface JobFile {
   school: School
   corrections?: Corrections
   readings: Reading[]
-  /** Usage at which a component was fitted, by id; absent for one that came with the engine. */
-  fitted?: Record<string, number>
-  /** Usage from now over which coming back counts. */
-  horizon?: number
-  /** Earlier estimates of the same chains, by id, from jobs on this engine. */
-  history?: Record<string, WearPoint[]>
 }

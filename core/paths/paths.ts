@@ -4,6 +4,7 @@ import { SCHOOLS } from '../calls/schools'
 import { coupledTo } from '../calls/weighed'
 import type { Estimates } from '../estimate/estimate'
 import type { JobFile, School } from '../job/types'
+import { rounded } from '../round'
 import { accessTo, needsOf } from './access'
 import { assumptionsOf, cheapest, type Cheapest } from './cheapest'
 import type { Assumptions } from './assumptions'
@@ -12,7 +13,7 @@ import { closed, maskOf, MOST_PARTS, type Cost } from './score'
 
 /** A set of renewals with its cost and its risk. */
 export interface Path {
-  /** What it is known as: schools, `Cheapest expected`; empty for one that only stands on the front. */
+  /** The schools it is the path of (the weighed one is the cheapest expected); empty for one that only stands on the front. */
   names: string[]
   /** Components renewed. */
   renew: string[]
@@ -60,13 +61,13 @@ export function pathsOf(job: JobFile, estimates: Estimates, changes: Partial<Ass
   const front = frontOf(found)
   const shown = [...new Set([...named.keys(), ...front])].map((mask) => ({ mask, cost: found.score(mask) })).sort((a, b) => a.cost.now - b.cost.now || a.mask - b.mask)
   const priced = new Set(ledger.parts.map(({ fits }) => fits))
-  return {
+  return rounded({
     assumptions,
     paths: shown.map((entry, i) => ({ ...pathOf(job, found, entry, named.get(entry.mask) ?? []), onFront: front.includes(entry.mask), why: i === 0 ? '' : difference(job, found, shown[i - 1]!, entry) })),
     kept: Object.fromEntries(ledger.parts.map(({ fits }, i) => [fits, ledger.kept[i]!])),
     unpriced: evidence.filter((component) => !priced.has(component)),
     leftOut: job.drive.parts.length > MOST_PARTS ? job.drive.parts.map(({ fits }) => fits).filter((component) => !priced.has(component)) : []
-  }
+  })
 }
 
 interface Scored {
@@ -74,13 +75,16 @@ interface Scored {
   cost: Cost
 }
 
+/** Odds of coming back: a dearer path that brings them down by less is no choice worth showing. */
+const WORTH = 0.005
+
 /** Sets that no other beats in both price now and odds of coming back, the cheapest first. */
 function frontOf({ sets, score }: Cheapest): number[] {
   const scored = sets.map((mask) => ({ mask, cost: score(mask) })).sort((a, b) => a.cost.now - b.cost.now || a.cost.comeBack - b.cost.comeBack)
   const front: number[] = []
   let least = Infinity
   for (const { mask, cost } of scored) {
-    if (cost.comeBack >= least - 1e-9) continue
+    if (cost.comeBack > least - WORTH) continue
     least = cost.comeBack
     front.push(mask)
   }

@@ -1,8 +1,11 @@
 import { turn360 } from '../geometry/vector'
 
+/** `h:mm`, 1 to 12 o'clock. */
+export const CLOCK = /^(1[0-2]|[1-9]):[0-5]\d$/
+
 /** Is this a clock position such as `6:00` or `10:30`? */
 export function isClock(text: string): boolean {
-  return /^(1[0-2]|[1-9]):[0-5]\d$/.test(text)
+  return CLOCK.test(text)
 }
 
 /**

@@ -1,6 +1,6 @@
-import { object, string, tuple, type AnySchema } from 'yup'
-import { flag, id, listOf, needed, num, oneOf, pair, shape, text, whole } from '../check/rules'
-import { isClock } from './clock'
+import { string, tuple } from 'yup'
+import { byIds, flag, formatVersion, id, listOf, needed, num, oneOf, pair, shape, text, whole } from '../check/rules'
+import { CLOCK, isClock } from './clock'
 
 const limitValue = {
   value: num(0, 10_000).required(needed),
@@ -32,7 +32,7 @@ const tensioner = shape({
   limit: shape(limitValue),
   newExtension: num(0, 500), gain: num(0.01, 100),
   gainFrom: shape({ elongation: num(1e-5, 0.05).required(needed), extension: num(0, 500).required(needed) }),
-  railGain: numbersById(0, 100)
+  railGain: byIds(num(0, 100).required(needed), 'expected numbers from 0 to 100')
 })
 
 const chain = shape({
@@ -41,7 +41,7 @@ const chain = shape({
   strands: whole(1, 12), driver: id().required(needed),
   path: listOf(id().required(needed), 40).required(needed),
   counts: listOf(shape({ from: id().required(needed), to: id().required(needed), links: whole(0, 2000).required(needed) }), 40).required(needed),
-  counted: shape({ freeLinks: num(0, 2000).required(needed), tight: numbersById(0, 2000).required(needed) })
+  counted: shape({ freeLinks: num(0, 2000).required(needed), tight: byIds(num(0, 2000).required(needed), 'expected numbers from 0 to 2000').required(needed) })
 })
 
 const phaser = shape({
@@ -51,7 +51,7 @@ const phaser = shape({
 
 const mark = shape({
   sprocket: id().required(needed),
-  at: string().typeError('expected text').required(needed).test('clock', 'expected a clock position such as 6:00', (v) => !v || isClock(v))
+  at: string().typeError('expected text').required(needed).test('clock', 'expected a clock position such as 6:00', (v) => !v || isClock(v)).meta({ jsonSchema: { pattern: CLOCK.source } })
 })
 
 const limit = shape({
@@ -72,7 +72,7 @@ const workshop = {
   operations: listOf(shape({ id: id().required(needed), name: name(), hours: num(0, 200).required(needed), requires: ids(40).required(needed), brings: ids(40), tools: listOf(text(120).required(needed), 40) }).required(needed), 100),
   parts: listOf(shape({ id: id().required(needed), name: name(), fits: id().required(needed), price: price(), hours: num(0, 200).required(needed), needs: ids(40).required(needed), brings: ids(40) }).required(needed), 64),
   alwaysRenewed: listOf(shape({ id: id().required(needed), name: name(), kind: oneOf('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other').required(needed), price: price(), quantity: num(0, 1000) }).required(needed), 100),
-  waysIn: listOf(shape({ id: id().required(needed), name: name(), note: text(2000), needs: idsById().required(needed) }).required(needed), 8),
+  waysIn: listOf(shape({ id: id().required(needed), name: name(), note: text(2000), needs: byIds(ids(40).required(needed), 'expected lists of ids').required(needed) }).required(needed), 8),
   torques: listOf(shape({
     id: id().required(needed), bolt: text(200).required(needed), operation: id(), count: whole(1, 200), stretch: flag(), leftHand: flag(), note: text(400),
     steps: listOf(shape({ newtonMetres: num(0.1, 2000), degrees: num(1, 720) }).required(needed).test('one', 'expected newtonMetres or degrees, one of them', (step) => !step || (step.newtonMetres === undefined) !== (step.degrees === undefined)), 12).required(needed).min(1, 'expected at least one step')
@@ -83,7 +83,7 @@ const workshop = {
 /** The structure of a drive sheet; what its parts mean to each other is checked by sheetFaults. */
 export const driveSchema = shape({
   format: oneOf('umbrette-drive').required(needed),
-  version: whole(1, 1).required(needed).typeError('expected version 1'),
+  version: formatVersion(1),
   id: id().required(needed), name: text(120).required(needed), note: text(2000),
   rotation: oneOf('clockwise', 'anticlockwise').required(needed),
   engine: shape({ cylinders: whole(1, 64).required(needed), layout: text(40).required(needed), interference: flag().required(needed), fuel: text(40).required(needed) }).required(needed),
@@ -97,15 +97,3 @@ export const driveSchema = shape({
   gears: listOf(gear.required(needed), 16),
   ...workshop
 }).required('expected a drive sheet')
-
-/** Numbers named by an id: `{ "arm": 1.2 }`. */
-function numbersById(min: number, max: number): AnySchema {
-  return object().typeError('expected an object').default(undefined)
-    .test('numbers', `expected numbers from ${min} to ${max}`, (value) => !value || Object.values(value).every((v) => typeof v === 'number' && v >= min && v <= max))
-}
-
-/** Lists of ids named by an id: `{ "chain": ["cover-off"] }`. */
-function idsById(): AnySchema {
-  return object().typeError('expected an object')
-    .test('ids', 'expected lists of ids', (value) => !value || Object.values(value).every((v) => Array.isArray(v) && v.length <= 40 && v.every((one) => typeof one === 'string')))
-}

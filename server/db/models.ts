@@ -1,6 +1,6 @@
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize'
 import type { Act } from '../../core/job/acts'
-import type { Corrections, School, Usage } from '../../core/job/types'
+import type { Corrections, EarlierKnown, School, Usage } from '../../core/job/types'
 import type { DriveSheet } from '../../core/sheet/types'
 
 export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
@@ -23,6 +23,7 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
   declare school: School
   declare usage: Usage
   declare corrections: Corrections | null
+  declare known: CreationOptional<EarlierKnown | null>
   /** The sheet as it was when the job was opened. */
   declare sheet: DriveSheet
   declare openedBy: string
@@ -47,7 +48,7 @@ export function defineModels(sequelize: Sequelize): void {
       id: { type: DataTypes.UUID, primaryKey: true },
       demo: { type: DataTypes.BOOLEAN, allowNull: false },
       vehicle: text(), stand: text(), complaint: text(), school: text(),
-      usage: json(), corrections: { type: DataTypes.JSON, allowNull: true }, sheet: json(),
+      usage: json(), corrections: { type: DataTypes.JSON, allowNull: true }, known: { type: DataTypes.JSON, allowNull: true }, sheet: json(),
       openedBy: text(), openedAt: { type: DataTypes.DATE, allowNull: false }
     },
     { ...options, tableName: 'jobs' }

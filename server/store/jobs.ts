@@ -67,6 +67,6 @@ function keptAct(row: ActRow): KeptAct {
 }
 
 function keptJob(row: JobRow): KeptJob {
-  const { vehicle, stand, complaint, school, usage, corrections, sheet, openedBy } = row
-  return { vehicle, stand, complaint, school, usage, corrections, sheet, openedBy, openedAt: row.openedAt.toISOString() }
+  const { vehicle, stand, complaint, school, usage, corrections, known, sheet, openedBy } = row
+  return { vehicle, stand, complaint, school, usage, corrections, known, sheet, openedBy, openedAt: row.openedAt.toISOString() }
 }

@@ -1,5 +1,6 @@
 import type { Migration } from './types'
 import { workshop } from './0001-workshop'
+import { known } from './0002-known'
 
 /** All migrations in their order. */
-export const migrations: readonly Migration[] = [workshop]
+export const migrations: readonly Migration[] = [workshop, known]
