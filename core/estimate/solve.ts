@@ -21,7 +21,7 @@ export interface Solution {
   status: { converged: boolean; iterations: number; reason: string }
 }
 
-const ITERATIONS = 30
+const ITERATIONS = 60
 /** Steps after which slopes are taken across the posterior's width. */
 const KINKED = 7
 /** In prior units: far below anything a reading can tell. */

@@ -9,7 +9,7 @@ export interface Truth extends ChainWear {
 }
 
 /** A worn drive drawn from the priors and noisy readings of it, of the sheet's first chain. */
-export function simulated(sheet: DriveSheet, seed: number, { withLength }: { withLength: boolean }): { truth: Truth; readings: Reading[] } {
+export function simulated(sheet: DriveSheet, seed: number, { withLength, withCounts = false }: { withLength: boolean; withCounts?: boolean }): { truth: Truth; readings: Reading[] } {
   const { uniform, normal } = randomness(seed)
   const chain = sheet.chains[0]!
   const model = chainModel(sheet, chain)
@@ -29,5 +29,9 @@ export function simulated(sheet: DriveSheet, seed: number, { withLength }: { wit
     { kind: 'groove', rail: 'guide', value: Math.max(0, truth.wear[guide]! + normal(0.15)), sigma: 0.15 }
   ]
   if (withLength) readings.push({ kind: 'chainLength', chain: chain.id, links: 20, value: 20 * chain.pitch * (1 + truth.elongation) + normal(0.08), sigma: 0.08 })
+  if (withCounts) {
+    const teeth = (id: string) => (id === chain.driver ? 0 : truth.teeth[model.cams.indexOf(id)]!)
+    readings.push(...chain.counts.map(({ from, to, links }): Reading => ({ kind: 'linkCount', chain: chain.id, from, to, value: links + teeth(from) - teeth(to) })))
+  }
   return { truth, readings }
 }
