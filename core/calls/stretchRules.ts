@@ -1,3 +1,5 @@
+import { cdf } from '../estimate/normal'
+import { elongationRead } from '../readings/places'
 import { limitFor } from '../sheet/limits'
 import type { Chain } from '../sheet/types'
 import { callFor, figure, lateOrEarly, odds, readingsBehind, STRETCH_KINDS, type RuleContext } from './context'
@@ -40,11 +42,21 @@ export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
   })
 }
 
+/** What the bench lengths of a chain say by themselves, whatever else was read: fractions; null without any. */
+function benchElongation(context: RuleContext, chain: Chain): { mean: number; sd: number; readings: number[] } | null {
+  const { job } = context
+  const readings = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
+  if (readings.length === 0) return null
+  const read = readings.map((i) => elongationRead(job.drive, chain, job.readings[i]!))
+  const weight = read.reduce((sum, { sigma }) => sum + 1 / sigma ** 2, 0)
+  return { mean: read.reduce((sum, { elongation, sigma }) => sum + elongation / sigma ** 2 / weight, 0), sd: 1 / Math.sqrt(weight), readings }
+}
+
 /** Was the chain measured on the bench, and found within its limit? */
 function measuredSound(context: RuleContext, chain: Chain): boolean {
-  const { elongation } = context.estimates.chains[chain.id]!
-  const bench = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
-  return bench.length > 0 && elongation.overLimit !== null && callFor(context, elongation.overLimit) === 'back-in'
+  const bench = benchElongation(context, chain)
+  const limit = limitFor(context.job.drive, 'elongation', chain.id)
+  return bench !== null && limit !== null && callFor(context, cdf((bench.mean - limit.value / 100) / bench.sd)) === 'back-in'
 }
 
 /** Late by more than the limit while the chain measures sound: it is not the chain. */
@@ -54,15 +66,14 @@ function lateAllTheSame(context: RuleContext, chain: Chain, cam: string, reading
   return { part: cam, rule: 'late-but-not-stretched', call: 'look-closer', text, readings: [...readings, ...bench].sort((a, b) => a - b), limit }
 }
 
-/** fraction: no longer than this is as long as new, whatever the timing said. */
-const AS_NEW = 0.0008
+/** fraction: what a calliper over the usual links cannot tell from new. */
+const AS_NEW = 0.0012
 
-/** A chain measured as long as a new one has not stretched. */
+/** A chain measured as long as a new one has not stretched, whatever the timing said. */
 export function measuresAsNew(context: RuleContext, chain: Chain): Finding[] {
-  const { elongation } = context.estimates.chains[chain.id]!
-  const readings = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
-  if (readings.length === 0 || elongation.high > AS_NEW) return []
-  return [{ part: chain.id, rule: 'measures-as-new', call: 'back-in', text: 'It measures like a new one: no stretch, whatever the timing said.', readings, limit: null }]
+  const bench = benchElongation(context, chain)
+  if (!bench || bench.mean + 1.645 * bench.sd > AS_NEW) return []
+  return [{ part: chain.id, rule: 'measures-as-new', call: 'back-in', text: 'It measures like a new one: no stretch, whatever the timing said.', readings: bench.readings, limit: null }]
 }
 
 /** A chain that is longer at one place than at another has worn unevenly, which is a finding of its own. */

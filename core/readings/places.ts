@@ -52,7 +52,8 @@ export function placeSigma(sheet: DriveSheet, chain: Chain, reading: Reading, re
   return Math.sqrt(Math.max(0, between - measuring)) * reading.links! * chain.pitch
 }
 
-function elongationRead(sheet: DriveSheet, chain: Chain, reading: Reading): { elongation: number; sigma: number } {
+/** The elongation that one bench length speaks for, a fraction, with its sigma. */
+export function elongationRead(sheet: DriveSheet, chain: Chain, reading: Reading): { elongation: number; sigma: number } {
   const length = reading.links! * chain.pitch
   const longer = reading.kind === 'chainLength' ? reading.value! - length : reading.value!
   return { elongation: longer / length, sigma: readingSigma(sheet, reading)! / length }

@@ -127,7 +127,7 @@ describe('a missing limit is never a pass', () => {
 })
 
 describe('schools', () => {
-  const under = (school: School, readings = SOUND) => judged(readings, { school })
+  const under = (school: School, readings = SOUND, more: Partial<JobFile> = {}) => judged(readings, { school, ...more })
 
   it('whole set renews everything behind the cover together, phasers too, and says why', () => {
     const { call, reason } = under('whole-set')
@@ -139,8 +139,9 @@ describe('schools', () => {
   it('weighed renews from even odds and says that no prices were weighed', () => {
     const near = [{ kind: 'chainLength', chain: 'main', links: 20, value: 160.82 }] satisfies Reading[]
     expect(under('on-evidence', near).call('main')).toBe('look-closer')
-    expect(under('weighed', near).call('main')).toBe('renew')
-    expect(under('weighed', near).reason('main', 'weighed-by-odds')!.text).toMatch(/no prices/)
+    const unpriced = { drive: changed(sheet('ardmere-a18'), (d) => delete d.parts) }
+    expect(under('weighed', near, unpriced).call('main')).toBe('renew')
+    expect(under('weighed', near, unpriced).reason('main', 'weighed-by-odds')!.text).toMatch(/no prices/)
   })
 })
 

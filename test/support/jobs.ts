@@ -16,5 +16,6 @@ export const read = {
   length: (value: number, links = 20): Reading => ({ kind: 'chainLength', chain: 'main', links, value }),
   count: (from: string, to: string, value: number): Reading => ({ kind: 'linkCount', chain: 'main', from, to, value }),
   pad: (value: number): Reading => ({ kind: 'padWear', tensioner: 'tensioner', value }),
-  play: (phaser: string, value: number): Reading => ({ kind: 'phaserPlay', phaser, value })
+  play: (phaser: string, value: number): Reading => ({ kind: 'phaserPlay', phaser, value }),
+  found: (target: string, finding: string, more: Partial<Reading> = {}): Reading => ({ kind: 'condition', target, finding, ...more })
 }
