@@ -2,7 +2,8 @@ import type { Estimates } from '../estimate/estimate'
 import type { JobFile } from '../job/types'
 import type { Reading, ReadingKind } from '../readings/types'
 import { schoolRules, type SchoolRules } from './schools'
-import type { Call } from './types'
+import type { LimitValue } from '../sheet/types'
+import type { Call, ReasonLimit } from './types'
 
 /** What the rules look at. */
 export interface RuleContext {
@@ -33,8 +34,10 @@ function partOf(reading: Reading): string | undefined {
   return reading.tensioner ?? reading.rail ?? reading.sprocket ?? reading.phaser ?? reading.chain
 }
 
-/** Kinds of readings that tell something about elongation. */
-export const STRETCH_KINDS: readonly ReadingKind[] = ['extension', 'camLag', 'chainLength', 'chainCompare']
+/** A limit as a reason shows it. */
+export function shownLimit(kind: string, limit: LimitValue | null | undefined): ReasonLimit | null {
+  return limit ? { kind, value: limit.value, unit: limit.unit, source: limit.source } : null
+}
 
 /** `86 %`, never a bare 0 or 100. */
 export function odds(p: number): string {

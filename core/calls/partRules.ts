@@ -3,7 +3,7 @@ import type { Chain } from '../sheet/types'
 import { cdf } from '../estimate/normal'
 import { readingSigma } from '../readings/sigma'
 import { findingsOf } from './conditionRules'
-import { callFor, figure, odds, readingsBehind, type RuleContext } from './context'
+import { callFor, figure, odds, readingsBehind, shownLimit, type RuleContext } from './context'
 import { nameOf, settling } from './stretchRules'
 import type { Finding } from './types'
 
@@ -14,7 +14,7 @@ export function grooveLimit(context: RuleContext, chain: Chain): Finding[] {
     if (!wear) return []
     const readings = readingsBehind(context, chain.id, ['groove'], id)
     const limit = limitFor(context.job.drive, 'groove', id)
-    const base = { part: id, rule: 'groove-limit', readings, limit: limit && { kind: 'groove', ...limit } }
+    const base = { part: id, rule: 'groove-limit', readings, limit: shownLimit('groove', limit) }
     const settle = { kind: 'groove' as const, target: id }
     if (readings.length === 0) return [{ ...base, call: 'look-closer', text: 'Its groove has not been measured.', settle }]
     const measured = `Groove ${figure(wear.mean, 2)} mm (90 % between ${figure(wear.low, 2)} and ${figure(wear.high, 2)} mm)`
@@ -37,7 +37,7 @@ export function extensionLimit(context: RuleContext, chain: Chain): Finding[] {
   if (!tensioner) return []
   const { extension, budget, slack } = context.estimates.tensioners[tensioner.id]!
   const readings = readingsBehind(context, chain.id, ['extension'])
-  const base = { part: tensioner.id, rule: 'extension-limit', readings, limit: tensioner.limit ? { kind: 'extension', ...tensioner.limit } : null }
+  const base = { part: tensioner.id, rule: 'extension-limit', readings, limit: shownLimit('extension', tensioner.limit) }
   if (extension.read === null) return [{ ...base, call: 'look-closer', text: 'Its extension has not been read.', settle: { kind: 'extension', target: tensioner.id } }]
   const measured = `Extension ${figure(extension.read, 1)} mm of ${tensioner.stroke} mm stroke`
   if (!tensioner.limit) return [{ ...base, call: 'look-closer', text: `${measured}, but the sheet has no limit for it: look it up in the maker's manual and enter it.` }]
@@ -71,7 +71,7 @@ export function padLimit(context: RuleContext, chain: Chain): Finding[] {
   if (!tensioner || readings.length === 0) return []
   const { padWear } = context.estimates.tensioners[tensioner.id]!
   const limit = limitFor(context.job.drive, 'padWear', tensioner.id)
-  const base = { part: tensioner.id, rule: 'pad-limit', readings, limit: limit && { kind: 'padWear', ...limit } }
+  const base = { part: tensioner.id, rule: 'pad-limit', readings, limit: shownLimit('padWear', limit) }
   if (!limit) return [{ ...base, call: 'look-closer', text: `Pad worn ${figure(padWear.mean, 2)} mm, but the sheet has no limit for it: look it up in the maker's manual and enter it.` }]
   return [{ ...base, call: callFor(context, padWear.overLimit!), text: `Pad worn ${figure(padWear.mean, 2)} mm, limit ${limit.value} mm: ${odds(padWear.overLimit!)} likely past it.` }]
 }
@@ -87,7 +87,7 @@ export function playLimit(context: RuleContext): Finding[] {
       return looked ? [] : [{ part: phaser.id, rule: 'play-limit', call: 'look-closer', text: 'Its play has not been read.', readings: [], limit: null, settle }]
     }
     const limit = phaser.playLimit
-    const base = { part: phaser.id, rule: 'play-limit', readings, limit: limit ? { kind: 'play', ...limit } : null }
+    const base = { part: phaser.id, rule: 'play-limit', readings, limit: shownLimit('play', limit) }
     const weights = readings.map((i) => 1 / readingSigma(job.drive, job.readings[i]!)! ** 2)
     const total = weights.reduce((a, b) => a + b, 0)
     const play = readings.reduce((sum, i, k) => sum + (weights[k]! * job.readings[i]!.value!) / total, 0)

@@ -1,8 +1,9 @@
 import { cdf } from '../estimate/normal'
+import { STRETCH_KINDS } from '../readings/kinds'
 import { elongationRead } from '../readings/places'
 import { limitFor } from '../sheet/limits'
 import type { Chain } from '../sheet/types'
-import { callFor, figure, lateOrEarly, odds, readingsBehind, STRETCH_KINDS, type RuleContext } from './context'
+import { callFor, figure, lateOrEarly, odds, readingsBehind, shownLimit, type RuleContext } from './context'
 import type { Finding, Reason } from './types'
 
 /** The reading of a chain that would narrow its elongation most, as what settles an undecided call. */
@@ -18,7 +19,7 @@ export function elongationLimit(context: RuleContext, chain: Chain): Finding[] {
   const base = { part: chain.id, rule: 'elongation-limit', readings }
   const limit = limitFor(context.job.drive, 'elongation', chain.id)
   if (!limit) return [{ ...base, call: 'look-closer', text: 'The sheet has no elongation limit for this chain: look it up in the maker\'s manual and enter it.', limit: null }]
-  const shown = { kind: 'elongation', ...limit }
+  const shown = shownLimit('elongation', limit)
   if (readings.length === 0) {
     return [{ ...base, call: 'look-closer', text: 'Nothing read so far tells how long the chain is.', limit: shown, ...settling(context, chain.id) }]
   }
@@ -36,9 +37,9 @@ export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
     if (cam.chain !== chain.id || !limit || readings.length === 0 || jumped || cam.lag.overLimit === null) return []
     const call = callFor(context, cam.lag.overLimit)
     if (call === 'back-in') return []
-    if (measuredSound(context, chain)) return [lateAllTheSame(context, chain, id, readings, { kind: 'camLag', ...limit })]
+    if (measuredSound(context, chain)) return [lateAllTheSame(context, chain, id, readings, shownLimit('camLag', limit))]
     const text = `${nameOf(context, id)} stands ${figure(Math.abs(cam.lag.mean), 1)}° ${lateOrEarly(cam.lag.mean)}, limit ${limit.value}°, without a jump: wear makes it so (${odds(cam.lag.overLimit)} likely past the limit).`
-    return [{ part: chain.id, rule: 'lag-limit', call, text, readings, limit: { kind: 'camLag', ...limit } }]
+    return [{ part: chain.id, rule: 'lag-limit', call, text, readings, limit: shownLimit('camLag', limit) }]
   })
 }
 

@@ -1,5 +1,6 @@
 import { limitFor } from '../sheet/limits'
 import type { DriveSheet } from '../sheet/types'
+import { STRETCH_KINDS } from '../readings/kinds'
 import type { NumericKind, Reading } from '../readings/types'
 import { dot, normalAlong, seen } from './marginals'
 import { cdf } from './normal'
@@ -44,7 +45,7 @@ export function doubtsOf(sheet: DriveSheet, problem: Problem, component: Compone
     return [{ part, about, limit, slope, read: was, mean: posterior.mean[i]! * scale[i]! * by, sd: Math.sqrt(Math.max(dot(slope, seen(posterior.covariance, slope)), 1e-18)) }]
   }
   const all = problem.parts.flatMap(({ chain, model, at }, place): (Doubt & { read: boolean })[] => {
-    const told = problem.observations.some((o) => o.part === place && ['extension', 'lag', 'elongation'].includes(o.quantity.of))
+    const told = problem.observations.some((o) => o.part === place && STRETCH_KINDS.includes(readings[o.index]!.kind))
     const tensioner = sheet.tensioners.find((t) => t.id === model.tensioner)
     const extension = tensioner?.limit && normalAlong(component, near.readouts[place]!.extension! + near.point[at.extension]! * scale[at.extension]!, near.extensionSlope[place]!)
     return [

@@ -33,9 +33,9 @@ export interface KeptJob extends JobFacts {
 }
 
 /** The same out of a file. */
-function earlierKnown({ fitted, horizon, history }: EarlierKnown): EarlierKnown | null {
+function earlierKnown({ fitted, horizon, history }: EarlierKnown): { known?: EarlierKnown } {
   const known = { ...(fitted ? { fitted } : {}), ...(horizon === undefined ? {} : { horizon }), ...(history ? { history } : {}) }
-  return Object.keys(known).length > 0 ? known : null
+  return Object.keys(known).length > 0 ? { known } : {}
 }
 
 /** The job as one file; `readings` are those that stand, `acts` everything. */
@@ -76,7 +76,7 @@ export function importJob(value: unknown, importer: { by: string; at: string; ne
     return refused([{ place: 'readings', message: 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are' }])
   }
   const facts = file.job ?? { vehicle: file.drive.name, stand: '', complaint: '', openedBy: importer.by, openedAt: importer.at }
-  return { job: { ...facts, sheet: file.drive, usage: file.usage, school: openedUnder, corrections: file.corrections ?? null, known: earlierKnown(file) }, acts, faults: [] }
+  return { job: { ...facts, sheet: file.drive, usage: file.usage, school: openedUnder, corrections: file.corrections ?? null, ...earlierKnown(file) }, acts, faults: [] }
 }
 
 function refused(faults: Fault[]): { job: null; acts: []; faults: Fault[] } {

@@ -2,6 +2,7 @@ import { cdf } from '../estimate/normal'
 import type { Estimates } from '../estimate/estimate'
 import type { JobFile } from '../job/types'
 import { partKindOf } from '../readings/conditions'
+import { STRETCH_KINDS } from '../readings/kinds'
 import { readingSigma } from '../readings/sigma'
 import { limitFor } from '../sheet/limits'
 import type { Assumptions } from './assumptions'
@@ -50,7 +51,7 @@ function measured(job: JobFile, { chains, rails, tensioners }: Estimates, compon
   if (chain) {
     const limit = limitFor(drive, 'elongation', chain.id)
     const { elongation, readings: used } = chains[chain.id]!
-    const told = used.some((i) => ['extension', 'camLag', 'chainLength', 'chainCompare'].includes(readings[i]!.kind))
+    const told = used.some((i) => STRETCH_KINDS.includes(readings[i]!.kind))
     const tensioner = drive.tensioners.find((t) => t.chain === chain.id)
     const out = tensioner?.limit && read(['extension'], tensioner.id) ? tensioners[tensioner.id]! : null
     return [

@@ -3,6 +3,7 @@ import type { ChainModel, ChainWear } from '../drive/model'
 import type { Estimates } from '../estimate/estimate'
 import { brent } from '../geometry/brent'
 import type { JobFile } from '../job/types'
+import { STRETCH_KINDS } from '../readings/kinds'
 import { findingsIn } from '../readings/findingsIn'
 import { limitFor } from '../sheet/limits'
 import { reachedAt, wearRate, type Reached, type WearRate } from './wearRate'
@@ -28,7 +29,7 @@ export function chainRates(job: JobFile, estimates: Estimates, perDay?: number):
     const fittedAt = job.fitted?.[chain.id]
     const unknown = fittedAt === undefined && findingsIn(job.readings, ['renewed-chain']).length > 0
     const { elongation, readings } = estimates.chains[chain.id]!
-    const now = readings.some((i) => job.readings[i]!.kind !== 'groove' && job.readings[i]!.kind !== 'linkCount' && job.readings[i]!.kind !== 'padWear')
+    const now = readings.some((i) => STRETCH_KINDS.includes(job.readings[i]!.kind))
     const points = [...(job.history?.[chain.id] ?? []), ...(now ? [{ usage: job.usage.value, mean: elongation.mean, sd: elongation.sd }] : [])]
     const rate = unknown ? null : wearRate(points, fittedAt)
     if (!rate || rate.rate.mean === 0) return [chain.id, null]

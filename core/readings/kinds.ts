@@ -36,6 +36,9 @@ export function isNumeric(kind: ReadingKind): kind is NumericKind {
   return kind !== 'condition'
 }
 
+/** Kinds of readings that tell something about elongation. */
+export const STRETCH_KINDS: readonly ReadingKind[] = ['extension', 'camLag', 'chainLength', 'chainCompare']
+
 /** crank degrees added in quadrature to a lag when the drive was not turned forward last, or nobody knows. */
 export const BACKLASH_SIGMA = 1.5
 

@@ -2,6 +2,7 @@ import type { Estimates } from '../estimate/estimate'
 import { PRIORS } from '../estimate/priors'
 import type { JobFile } from '../job/types'
 import { findingWords, partKindOf } from '../readings/conditions'
+import { STRETCH_KINDS } from '../readings/kinds'
 import { cdf } from '../estimate/normal'
 import { limitFor } from '../sheet/limits'
 import { BEARINGS, SUSPECTS, SUSPECT_IDS, TYPICAL_LIFE, type Bearing, type SuspectId } from './table'
@@ -62,24 +63,30 @@ function answers({ drive, readings }: JobFile, bearings: readonly Bearing[]): Ev
   })
 }
 
-/** Odds of stretch and jump from the figures against what was believed before them. */
-function figures({ drive, readings }: JobFile, { chains, cams }: Estimates): Evidence[] {
-  const found: Evidence[] = []
-  for (const chain of drive.chains) {
+/** Odds of stretch and jump from the figures against what was believed before them: of the worst chain and the worst cam. */
+function figures(job: JobFile, estimates: Estimates): Evidence[] {
+  const worst = (all: Evidence[]) => all.sort((a, b) => b.factor - a.factor).slice(0, 1)
+  return [...worst(stretched(job, estimates)), ...worst(jumped(job, estimates))]
+}
+
+function stretched({ drive, readings }: JobFile, { chains }: Estimates): Evidence[] {
+  return drive.chains.flatMap((chain): Evidence[] => {
     const { elongation, readings: used } = chains[chain.id]!
     const limit = limitFor(drive, 'elongation', chain.id)
-    const told = used.filter((i) => ['extension', 'camLag', 'chainLength', 'chainCompare'].includes(readings[i]!.kind))
-    if (!limit || told.length === 0 || elongation.overLimit === null) continue
+    const told = used.filter((i) => STRETCH_KINDS.includes(readings[i]!.kind))
+    if (!limit || told.length === 0 || elongation.overLimit === null) return []
     const before = 2 * (1 - cdf(limit.value / 100 / PRIORS.elongation))
-    found.push({ suspect: 'stretched-chain', factor: clamped(elongation.overLimit / before), text: `${chain.name}: the figures make it ${percent(elongation.overLimit)} likely to be past its limit.`, readings: told })
-  }
-  for (const [id, cam] of Object.entries(cams)) {
-    if (!cam.jump.told) continue
-    const jumped = 1 - (cam.jump.all['0'] ?? 0)
+    return [{ suspect: 'stretched-chain', factor: clamped(elongation.overLimit / before), text: `${chain.name}: the figures make it ${percent(elongation.overLimit)} likely to be past its limit.`, readings: told }]
+  })
+}
+
+function jumped({ drive, readings }: JobFile, { cams }: Estimates): Evidence[] {
+  return Object.entries(cams).flatMap(([id, cam]): Evidence[] => {
+    if (!cam.jump.told) return []
+    const odds = 1 - (cam.jump.all['0'] ?? 0)
     const used = readings.flatMap((r, i) => (r.sprocket === id || r.from === id || r.to === id ? [i] : []))
-    found.push({ suspect: 'jumped', factor: clamped(jumped / (1 - PRIORS.jump[0]!)), text: `${drive.sprockets.find((s) => s.id === id)!.name}: ${percent(jumped)} likely to have jumped, by what was read on it.`, readings: used })
-  }
-  return found
+    return [{ suspect: 'jumped', factor: clamped(odds / (1 - PRIORS.jump[0]!)), text: `${drive.sprockets.find((s) => s.id === id)!.name}: ${percent(odds)} likely to have jumped, by what was read on it.`, readings: used }]
+  })
 }
 
 /** Usage moves the odds of stretch gently, by at most a factor of two either way. */

@@ -5,11 +5,17 @@ import { join } from 'node:path'
 import fc from 'fast-check'
 import { afterAll, describe, expect, it } from 'vitest'
 import { assess, type Assessment } from '../../core/assess'
+import { estimate } from '../../core/estimate/estimate'
 import { readJob } from '../../core/job/readJob'
+import { pathsOf } from '../../core/paths/paths'
+import { chainRates } from '../../core/rate/chainRates'
+import { FINDINGS, partKindOf } from '../../core/readings/conditions'
+import { openingOf } from '../../core/suspects/opening'
+import { suspectsOf } from '../../core/suspects/suspects'
 import { NUMERIC_KINDS } from '../../core/readings/kinds'
 import type { Reading } from '../../core/readings/types'
 import { jobOf, read } from '../support/jobs'
-import { SHEETS, sheet } from '../support/sheets'
+import { changed, SHEETS, sheet } from '../support/sheets'
 
 const folder = mkdtempSync(join(tmpdir(), 'umbrette-assess-'))
 afterAll(() => rmSync(folder, { recursive: true }))
@@ -33,6 +39,7 @@ function command(...paths: string[]): Promise<{ code: number | null; out: string
 
 describe('the assess command', () => {
   const good = jobOf([read.extension(12), read.lag('cam-in', 3)])
+  const drive = (change: (draft: any) => void) => ({ ...good, drive: changed(good.drive, change) })
 
   it('prints what the core says, a line a file, and exits 0', async () => {
     const { code, out, err } = await command(file('a.json', good), file('b.json', jobOf([])))
@@ -47,12 +54,18 @@ describe('the assess command', () => {
       file('text.json', 'no json'), file('empty.json', ''), file('list.json', []), file('sheet.json', sheet('ardmere-a18')),
       file('later.json', { ...good, version: 9 }), file('kind.json', jobOf([{ kind: 'smell', value: 1 } as never])),
       file('sigma.json', jobOf([{ ...read.extension(9), sigma: -1 }])), file('value.json', jobOf([{ ...read.extension(9), value: '9' } as never])),
-      file('ghost.json', jobOf([read.groove('ghost', 1)])), file('teeth.json', { ...good, drive: { ...good.drive, sprockets: [] } }), join(folder, 'not-there.json')
+      file('ghost.json', jobOf([read.groove('ghost', 1)])), file('teeth.json', { ...good, drive: { ...good.drive, sprockets: [] } }), join(folder, 'not-there.json'),
+      file('half.json', JSON.stringify(good).slice(0, 900)), file('nan.json', JSON.stringify(jobOf([read.extension(9)])).replace('"value":9', '"value":NaN')), file('huge.json', jobOf([{ ...read.extension(9), value: 1e300 }])),
+      file('null.json', 'null'), file('school.json', { ...good, school: 'guesswork' }), file('zero.json', drive((d) => (d.sprockets[0].teeth = 0))), file('overlap.json', drive((d) => (d.sprockets[1].centre = d.sprockets[2].centre))),
+      file('twice.json', drive((d) => (d.rails[1].id = 'guide'))), file('driver.json', drive((d) => (d.chains[0].path = ['arm', 'cam-ex', 'cam-in', 'guide']))), file('sum.json', drive((d) => (d.chains[0].counts[0].links = 50))),
+      file('circle.json', drive((d) => (d.operations[0].requires = ['front-cover']))), file('finding.json', jobOf([read.found('guide', 'haunted')])), file('format.json', { ...good, format: 'another' })
     ]
+    expect(broken.length).toBeGreaterThan(20)
     const { code, out, err } = await command(...broken, file('good.json', good))
     expect(code).toBe(2)
     expect(out.trim().split('\n')).toHaveLength(1)
-    for (const path of broken) expect(err).toContain(path)
+    for (const path of broken) expect(err.split('\n').filter((line) => line.startsWith(path)).length).toBeGreaterThan(0)
+    for (const line of err.split('\n')) expect(line.length).toBeLessThan(420)
     expect(err).not.toMatch(/\bat .*\.(ts|js):\d+/)
     expect(err).toMatch(/kind\.json: readings\[0\]\.kind: expected extension or /)
     expect(err).toMatch(/ghost\.json: readings\[0\]\.rail: "ghost" is no rail/)
@@ -81,13 +94,43 @@ describe('any readings at all', () => {
     })
   }
 
-  it.each(SHEETS)('on %s end in an assessment without a throw and without NaN', (id) => {
-    fc.assert(fc.property(fc.array(reading(id), { maxLength: 9 }), (readings) => {
-      const { job } = readJob(jobOf(readings, { drive: sheet(id) }))
+  const finding = (id: (typeof SHEETS)[number]) => {
+    const drive = sheet(id)
+    const targets = [...drive.chains, ...drive.rails, ...drive.tensioners, ...drive.phasers, ...drive.sprockets].map((p) => p.id)
+    return fc.constantFrom(...targets, 'oil', 'fasteners', 'engine').chain((target) =>
+      fc.constantFrom(...Object.keys(FINDINGS[partKindOf(drive, target)!])).map((words): Reading => ({ kind: 'condition', target, finding: words, count: 2 })))
+  }
+  const allFinite = (value: unknown) => {
+    const numbers: number[] = []
+    JSON.stringify(value, (_key, entry: unknown) => (typeof entry === 'number' && numbers.push(entry), entry))
+    expect(numbers.every(Number.isFinite)).toBe(true)
+  }
+
+  it.each(SHEETS)('on %s end in assessment, suspects, paths and rates without a throw and without NaN', (id) => {
+    const usage = fc.constantFrom(0, 1, 90_000, 1e7)
+    fc.assert(fc.property(fc.array(fc.oneof(reading(id), finding(id)), { maxLength: 9 }), usage, fc.constantFrom('whole-set', 'on-evidence', 'weighed'), (readings, value, school) => {
+      const { job } = readJob(jobOf(readings, { drive: sheet(id), usage: { value, unit: 'km' }, school }))
       if (!job) return
-      const numbers: number[] = []
-      JSON.stringify(assess(job), (_key, value: unknown) => (typeof value === 'number' && numbers.push(value), value))
-      expect(numbers.every(Number.isFinite)).toBe(true)
-    }), { numRuns: 40 })
+      const estimates = estimate(job)
+      allFinite([assess(job), suspectsOf(job, estimates), openingOf(job, estimates), chainRates(job, estimates)])
+      if (id !== 'vellora-v28') allFinite(pathsOf(job, estimates))
+    }), { numRuns: 30 })
+  })
+
+  it('a sheet with anything changed in it is refused with its place or computed, never thrown at', () => {
+    const base = sheet('ardmere-a18')
+    const places: string[][] = []
+    const walk = (value: unknown, path: string[]) => {
+      places.push(path)
+      if (value !== null && typeof value === 'object') for (const [key, entry] of Object.entries(value)) walk(entry, [...path, key])
+    }
+    walk(base, [])
+    const odd = fc.constantFrom<unknown>(null, undefined, 0, -1, 1e9, 0.5, '', 'cam-in', [], {}, true, NaN)
+    fc.assert(fc.property(fc.constantFrom(...places.slice(1)), odd, (path, value) => {
+      const drive = changed(base, (d) => path.reduce((at, key, i) => (i === path.length - 1 ? (at[key] = value) : at[key]), d))
+      const { job, faults } = readJob(jobOf([read.extension(12), read.lag('cam-in', 3)], { drive }))
+      if (job) allFinite(assess(job))
+      else for (const fault of faults) expect(fault.place).toMatch(/^drive/)
+    }), { numRuns: 400 })
   })
 })

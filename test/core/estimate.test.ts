@@ -183,11 +183,42 @@ describe('every shipped drive', () => {
 })
 
 describe('the next reading', () => {
+  const next = (readings: Reading[], drive = ardmere) => estimate(jobOf(readings, { drive })).next
+  const offered = (list: ReturnType<typeof next>, kind: string, target?: string) => list.find((n) => n.kind === kind && (target === undefined || n.target === target))!
+
+  it('lists everything that can still be read, counts run by run', () => {
+    const list = next([read.extension(12)])
+    expect(list.filter((n) => n.kind === 'linkCount').map((n) => `${n.from}>${n.to}`).sort()).toEqual(['cam-ex>cam-in', 'cam-in>crank', 'crank>cam-ex'])
+    expect(new Set(list.map((n) => n.kind))).toEqual(new Set(['camLag', 'linkCount', 'groove', 'padWear', 'chainLength', 'chainCompare', 'phaserPlay']))
+    expect(next([read.count('crank', 'cam-ex', 53)]).filter((n) => n.kind === 'linkCount')).toHaveLength(2)
+  })
+
+  it('says how a reading would bear on undecided calls, and takes it off the list of doubts when read', () => {
+    const unread = next([read.extension(12)])
+    expect(offered(unread, 'groove', 'guide').settles.find((s) => s.part === 'guide')!.cut).toBeGreaterThan(0.2)
+    expect(offered(unread, 'camLag', 'cam-in').settles[0]).toMatchObject({ part: 'cam-in', cut: expect.closeTo(1, 2) })
+    const onTheEdge = next([read.extension(16.5)])
+    expect(offered(onTheEdge, 'chainLength').settles.find((s) => s.part === 'main')!.odds).toBeGreaterThan(0.1)
+    expect(offered(onTheEdge, 'chainLength').gain).toBeGreaterThan(offered(onTheEdge, 'padWear').gain)
+  })
+
+  it('counts the minutes until the chain is on the bench once', () => {
+    expect(offered(next([read.extension(12)]), 'chainCompare').minutes).toBeGreaterThan(40)
+    expect(offered(next([read.extension(12), read.length(160.4)]), 'chainCompare').minutes).toBeLessThan(10)
+  })
+
+  it('narrows as it said it would', () => {
+    const before = [read.extension(12)]
+    const promised = offered(next(before), 'chainLength').narrows
+    const after = elongation(of(...before, read.length(160 * (1 + elongation(of(...before)).mean))))
+    expect(after.sd).toBeCloseTo(promised.to, 4)
+  })
+
   it('promises the narrowing it then brings, and is not offered again', () => {
     const before = of(read.extension(12), read.groove('guide', 0.3))
-    const { gain } = before.next.find((n) => n.kind === 'chainLength')!
+    const { narrows } = before.next.find((n) => n.kind === 'chainLength')!
     const after = of(read.extension(12), read.groove('guide', 0.3), read.length(20 * 8 * (1 + elongation(before).mean)))
-    expect((elongation(after).sd / elongation(before).sd) ** 2).toBeCloseTo(1 - gain, 1)
+    expect((elongation(after).sd / elongation(before).sd) ** 2).toBeCloseTo((narrows.to / narrows.from) ** 2, 1)
     expect(after.next.some((n) => n.kind === 'chainLength')).toBe(false)
     expect(before.next.map((n) => n.gain)).toEqual(before.next.map((n) => n.gain).sort((a, b) => b - a))
   })

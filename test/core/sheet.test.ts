@@ -33,7 +33,16 @@ describe('an unsound sheet names each fault with its place', () => {
     ['a plunger along its face', (d) => (d.tensioners[0].axis = d.tensioners[0].pad.face), 'tensioners[0].axis', /cannot push/],
     ['counts that the marks contradict', (d) => (d.chains[0].counts = [{ from: 'crank', to: 'cam-ex', links: 50 }, { from: 'cam-ex', to: 'cam-in', links: 20 }, { from: 'cam-in', to: 'crank', links: 56 }]), 'chains[0].counts[0]', /geometry give 5\d\.\d/],
     ['a guide without its shoe', (d) => delete d.rails[0].shoe, 'rails[0].shoe', /needs them too/],
-    ['another version', (d) => (d.version = 2), 'version', /version 1|1 to 1/]
+    ['another version', (d) => (d.version = 2), 'version', /newer than this program/],
+    ['a word that findings use as an id', (d) => (d.rails[2].id = 'oil'), 'rails[2].id', /findings use/],
+    ['an operation that requires a ghost', (d) => (d.operations[5].requires = ['drain', 'ghost']), 'operations[5].requires[1]', /no operation/],
+    ['operations that require each other', (d) => (d.operations[1].requires = ['pulley']), 'operations[1].requires', /requires itself/],
+    ['a part that fits nothing', (d) => (d.parts[0].fits = 'ghost'), 'parts[0].fits', /no component/],
+    ['a part that brings a ghost', (d) => (d.parts[4].brings = ['ghost']), 'parts[4].brings[0]', /no always-renewed item/],
+    ['a part twice', (d) => (d.parts[1].id = 'p-chain'), 'parts[1].id', /stands twice/],
+    ['a torque step that is both', (d) => (d.torques[0].steps[0].degrees = 90), 'torques[0].steps[0]', /one of them/],
+    ['a superseded ghost', (d) => (d.superseded[0].part = 'ghost'), 'superseded[0].part', /no component/],
+    ['a caution at a ghost', (d) => (d.cautions[0].at = 'ghost'), 'cautions[0].at', /no operation or component/]
   ]
 
   it.each(cases)('%s', (_name, change, place, message) => {

@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest'
+import { estimate } from '../../core/estimate/estimate'
+import type { JobFile } from '../../core/job/types'
+import { FINDINGS } from '../../core/readings/conditions'
+import type { Reading } from '../../core/readings/types'
+import { openingOf } from '../../core/suspects/opening'
+import { suspectsOf } from '../../core/suspects/suspects'
+import { BEARINGS, type SuspectId } from '../../core/suspects/table'
+import { jobOf, read } from '../support/jobs'
+import { sheet } from '../support/sheets'
+
+const said = (finding: string, target = 'engine') => read.found(target, finding)
+const job = (readings: Reading[], more: Partial<JobFile> = {}) => jobOf(readings, { usage: { value: 110_000, unit: 'km' }, ...more })
+const suspects = (readings: Reading[], more: Partial<JobFile> = {}) => suspectsOf(job(readings, more), estimate(job(readings, more)))
+const opening = (readings: Reading[], more: Partial<JobFile> = {}) => openingOf(job(readings, more), estimate(job(readings, more)))
+const odds = (readings: Reading[], id: SuspectId) => suspects(readings).find((s) => s.id === id)!.odds
+
+describe('suspects', () => {
+  it('sum to one, the likeliest first, with nothing asked too', () => {
+    for (const readings of [[], [said('noise-seconds'), said('code-correlation')]]) {
+      const all = suspects(readings)
+      expect(all.reduce((sum, s) => sum + s.odds, 0)).toBeCloseTo(1, 9)
+      expect(all.map((s) => s.odds)).toEqual(all.map((s) => s.odds).sort((a, b) => b - a))
+    }
+  })
+
+  it.each([
+    ['under a second at a cold start', ['noise-under-a-second'], 'lock-pin'],
+    ['some seconds at a cold start', ['noise-seconds'], 'weak-tensioner'],
+    ['like a sewing machine in a warm idle', ['noise-warm-idle'], 'arm-contact'],
+    ['at idle, gone when revved, after many km', ['noise-idle-only', 'oil-overdue'], 'stretched-chain'],
+    ['hard all the time, loudest at the top', ['noise-always', 'loudest-top'], 'loose-phaser'],
+    ['hard all the time, plastic in the pan', ['noise-always', 'oil-plastic'], 'worn-rail'],
+    ['correlation code, low vacuum, trace shifted', ['code-correlation', 'vacuum-low', 'trace-shifted'], 'jumped'],
+    ['slow to respond', ['code-slow'], 'phaser-oil']
+  ] as const)('%s: %s points to %s', (_name, findings, first) => {
+    const [top] = suspects(findings.map((f) => said(f)))
+    expect(top!.id).toBe(first)
+    expect(top!.because[0]).toMatchObject({ readings: [expect.any(Number)], text: expect.stringMatching(/: .+\./) })
+    expect(top!.look).toBeTruthy()
+  })
+
+  it('"renewed before" makes a part less likely, but does not rule it out', () => {
+    const before = odds([said('noise-seconds')], 'weak-tensioner')
+    const after = odds([said('noise-seconds'), said('renewed-tensioner')], 'weak-tensioner')
+    expect(after).toBeLessThan(before)
+    expect(after).toBeGreaterThan(0.6 * before)
+    expect(suspects([said('renewed-tensioner')]).find((s) => s.id === 'weak-tensioner')!.because[0]!.text).toMatch(/new is not good/)
+  })
+
+  it('a code for an early cam speaks against stretch: wear only retards', () => {
+    expect(odds([said('code-over-advanced')], 'stretched-chain')).toBeLessThan(odds([], 'stretched-chain'))
+  })
+
+  it('follow the figures: a long chain and a jumped tooth are no longer suspects but findings', () => {
+    expect(odds([read.length(161), read.length(161)], 'stretched-chain')).toBeGreaterThan(0.5)
+    expect(odds([read.length(160.05), read.length(160.05)], 'stretched-chain')).toBeLessThan(0.05)
+    expect(suspects([read.lag('cam-in', -18), read.lag('cam-ex', 1)])[0]!.id).toBe('jumped')
+  })
+
+  it('an answer given twice counts once', () => {
+    expect(odds([said('noise-warm-idle'), said('noise-warm-idle')], 'arm-contact')).toBeCloseTo(odds([said('noise-warm-idle')], 'arm-contact'), 9)
+  })
+
+  it('the table can be edited', () => {
+    const edited = BEARINGS.map((b) => (b.finding === 'noise-seconds' && b.suspect === 'oil-supply' ? { ...b, factor: 15 } : b))
+    const j = job([said('noise-seconds')])
+    expect(suspectsOf(j, estimate(j), edited)[0]!.id).toBe('oil-supply')
+  })
+
+  it('speaks only of findings on the closed list', () => {
+    const known = new Set([...Object.keys(FINDINGS.engine), ...Object.keys(FINDINGS.tensioner)])
+    for (const { finding, factor } of BEARINGS) {
+      expect(known.has(finding)).toBe(true)
+      expect(factor).toBeGreaterThan(0)
+    }
+  })
+})
+
+describe('open it, or not', () => {
+  it('measures first when little is known, and names the look that tells most', () => {
+    const first = opening([])
+    expect(first.advice).toBe('measure-first')
+    expect(first.odds).toBeGreaterThan(0.35)
+    expect(first.looks.map((l) => l.gain)).toEqual(first.looks.map((l) => l.gain).sort((a, b) => b - a))
+    expect(first.because).toContain(first.looks[0]!.look)
+  })
+
+  it('opens for what lies behind the covers', () => {
+    expect(opening([said('noise-idle-only'), said('code-correlation'), said('trace-shifted'), read.extension(18)]).advice).toBe('open')
+    expect(opening([said('oil-plastic')])).toMatchObject({ advice: 'open', because: expect.stringMatching(/find every piece/) })
+    expect(opening([read.lag('cam-in', -18)])).toMatchObject({ advice: 'open', because: expect.stringMatching(/do not turn it by the starter/) })
+  })
+
+  it('leaves it closed for what is reached from outside', () => {
+    const closed = opening([said('oil-low'), said('noise-seconds'), said('oil-wrong-grade')])
+    expect(closed).toMatchObject({ advice: 'leave-closed', because: expect.stringMatching(/reached without opening/) })
+    expect(closed.odds).toBeLessThan(0.35)
+  })
+
+  it('on a small single the lifter pushed in by hand tells chain from lifter', () => {
+    const single = { drive: sheet('quillon-q40') }
+    expect(opening([], single).looks.map((l) => l.look)).toContain('Removed lifter pushed in by hand')
+    expect(suspects([said('lifter-gap', 'lifter')], single)[0]!.id).toBe('weak-tensioner')
+    expect(suspects([said('lifter-flush', 'lifter')], single)[0]!.id).toBe('stretched-chain')
+    expect(opening([]).looks.map((l) => l.look)).not.toContain('Removed lifter pushed in by hand')
+  })
+
+  it('does not ask again for a look that was taken', () => {
+    expect(opening([said('vacuum-right')]).looks.map((l) => l.look)).not.toContain('Vacuum at idle')
+  })
+})
