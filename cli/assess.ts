@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { resolve } from 'node:path'
 import { assess } from '../core/assess'
 import { readJob } from '../core/job/readJob'
+import { rememberingSheets } from '../core/sheet/readSheet'
 
 /** Assesses job files one after another: an assessment a line to standard output, faults to standard error. Exit code 2 when a file was faulty. */
 async function main(paths: string[]): Promise<number> {
@@ -9,9 +10,10 @@ async function main(paths: string[]): Promise<number> {
     console.error('usage: npm run --silent assess -- job.json …')
     return 2
   }
+  const checkSheet = rememberingSheets()
   let faulty = false
   for (const path of paths) {
-    const faults = await assessFile(path)
+    const faults = await assessFile(path, checkSheet)
     for (const fault of faults) console.error(`${path}: ${fault}`)
     faulty ||= faults.length > 0
   }
@@ -19,7 +21,7 @@ async function main(paths: string[]): Promise<number> {
 }
 
 /** Prints the assessment of one file and returns what was wrong with it instead, one line a fault. */
-async function assessFile(path: string): Promise<string[]> {
+async function assessFile(path: string, checkSheet: ReturnType<typeof rememberingSheets>): Promise<string[]> {
   let text: string
   try {
     text = await readFile(resolve(process.env.INIT_CWD ?? '.', path), 'utf8')
@@ -32,7 +34,7 @@ async function assessFile(path: string): Promise<string[]> {
   } catch (error) {
     return [`is not JSON: ${oneLine((error as Error).message)}`]
   }
-  const { job, faults } = readJob(value)
+  const { job, faults } = readJob(value, checkSheet)
   if (!job) return faults.map(({ place, message }) => oneLine(place ? `${place}: ${message}` : message))
   try {
     await print(`${JSON.stringify(assess(job))}\n`)

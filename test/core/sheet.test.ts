@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { clockAngle, isClock } from '../../core/sheet/clock'
-import { sheetFaults } from '../../core/sheet/readSheet'
+import { rememberingSheets, sheetFaults } from '../../core/sheet/readSheet'
 import { changed, sheet, SHEETS } from '../support/sheets'
 
 describe('a sound sheet', () => {
@@ -57,6 +57,12 @@ describe('an unsound sheet names each fault with its place', () => {
 
   it.each([null, undefined, 7, 'sheet', [], {}, { format: 'umbrette-drive' }])('%j is no sheet, and nothing is thrown', (value) => {
     expect(sheetFaults(value).length).toBeGreaterThan(0)
+  })
+
+  it('is named every time, also by a check that remembers sound sheets', () => {
+    const check = rememberingSheets()
+    const broken = changed(sheet('ardmere-a18'), (d) => (d.chains[0].links = 124))
+    for (let i = 0; i < 2; i++) expect([check(sheet('ardmere-a18')), check(broken)]).toEqual([[], sheetFaults(broken)])
   })
 
   it('puts the place of the sheet in front', () => {

@@ -28,6 +28,7 @@ const settles = (reason: Reason) => (reason.settle ? `${READING_KINDS[reason.set
               {{ kindWords(sheet, reading) }} <span class="figure font-normal">{{ readingWords(reading) }}</span><span class="text-faint">, {{ [howWords(reading).toLowerCase(), reading.by].filter(Boolean).join(', ') }}, <WhenAt :at="reading.at" /></span>
             </span>
           </p>
+          <p v-if="reason.release" class="text-[13px]"><b>Released by:</b> {{ reason.release }}</p>
           <p v-if="settles(reason)" class="text-[13px]">What would settle it: <NuxtLink :to="`${bench}?read=${reason.settle!.kind}:${reason.settle!.target}`" class="underline decoration-brass underline-offset-2">{{ settles(reason) }}</NuxtLink></p>
         </li>
       </ul>
