@@ -4,6 +4,7 @@ import { findingWords, partKindOf } from '../core/readings/conditions'
 import { isNumeric, methodOf, READING_KINDS } from '../core/readings/kinds'
 import type { NumericKind, Reading } from '../core/readings/types'
 import type { DriveSheet } from '../core/sheet/types'
+import { figure as fixed, odds, partName } from '../core/wording'
 
 /** All wording that more than one place of the interface uses. */
 
@@ -21,21 +22,11 @@ export const USAGE_UNITS: Readonly<Record<Usage['unit'], string>> = { km: 'km', 
 /** Digits after the point that each kind is shown and entered with. */
 export const DIGITS: Readonly<Record<NumericKind, number>> = { extension: 1, groove: 2, padWear: 2, camLag: 1, linkCount: 1, chainLength: 2, chainCompare: 2, phaserPlay: 1 }
 
-/** A number without a minus before nothing. */
-export function fixed(value: number, digits: number): string {
-  const text = value.toFixed(digits)
-  return Number(text) === 0 ? (0).toFixed(digits) : text
-}
+export { fixed, odds as oddsWords, partName }
 
 /** A fraction as per cent. */
 export function percent(fraction: number, digits = 2): string {
   return `${fixed(100 * fraction, digits)} %`
-}
-
-/** Odds, never a bare 0 or 100. */
-export function oddsWords(p: number): string {
-  if (p < 0.01) return 'under 1 %'
-  return p > 0.99 ? 'over 99 %' : `${Math.round(100 * p)} %`
 }
 
 /** A lag with its sign in words. */
@@ -76,14 +67,6 @@ export function kindWords(sheet: DriveSheet, { kind, target, finding }: Reading)
 /** How a reading was taken; empty for a finding, which has no method. */
 export function howWords({ kind, method }: Reading): string {
   return isNumeric(kind) ? (METHOD_WORDS[methodOf(kind, method)] ?? method ?? '') : ''
-}
-
-/** Targets that are no part of the sheet. */
-const STANDING_WORDS: Readonly<Record<string, string>> = { oil: 'Oil side', fasteners: 'Fasteners', engine: 'Engine' }
-
-/** The name of any part of a drive, or of oil, fasteners and engine. */
-export function partName({ sprockets, rails, tensioners, chains, phasers }: DriveSheet, id: string): string {
-  return [...sprockets, ...rails, ...tensioners, ...chains, ...phasers].find((part) => part.id === id)?.name ?? STANDING_WORDS[id] ?? id
 }
 
 /** What a reading reads, on which part: `Groove depth, fixed guide`. */

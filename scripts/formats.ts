@@ -1,5 +1,14 @@
 import { writeFileSync } from 'node:fs'
+import { assess } from '../core/assess'
 import { formats } from '../core/formats/formats'
+import { exportJob } from '../core/job/exchange'
+import { DEMO_JOBS } from '../demo/workshop'
 
-/** Writes the JSON Schemas of the open formats; a test fails when they are not the code's own. */
+/** Writes the JSON Schemas of the open formats, and samples; a test fails when they are not the code's own. */
 for (const [name, schema] of Object.entries(formats())) writeFileSync(`docs/formats/${name}.schema.json`, `${JSON.stringify(schema, null, 1)}\n`)
+
+/** A sample of each, for whoever writes a program that reads them. */
+const { job, acts } = DEMO_JOBS[0]!
+const sample = exportJob(job, acts)
+writeFileSync('docs/formats/sample.umbrette-job.json', `${JSON.stringify(sample, null, 1)}\n`)
+writeFileSync('docs/formats/sample.umbrette-assessment.json', `${JSON.stringify(assess(sample), null, 1)}\n`)

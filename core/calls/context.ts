@@ -38,20 +38,3 @@ function partOf(reading: Reading): string | undefined {
 export function shownLimit(kind: string, limit: LimitValue | null | undefined): ReasonLimit | null {
   return limit ? { kind, value: limit.value, unit: limit.unit, source: limit.source } : null
 }
-
-/** `86 %`, never a bare 0 or 100. */
-export function odds(p: number): string {
-  if (p < 0.01) return 'under 1 %'
-  return p > 0.99 ? 'over 99 %' : `${Math.round(100 * p)} %`
-}
-
-/** `16.5`, without a minus before nothing. */
-export function figure(value: number, digits: number): string {
-  const text = value.toFixed(digits)
-  return Number(text) === 0 ? (0).toFixed(digits) : text
-}
-
-/** `late` or `early`, the sign of a lag in words. */
-export function lateOrEarly(lag: number): string {
-  return lag < 0 ? 'early' : 'late'
-}

@@ -1,7 +1,7 @@
 import type { Chain, DriveSheet } from '../sheet/types'
+import { odds, partName } from '../wording'
 import { findingsOf } from './conditionRules'
-import { callFor, odds, type RuleContext } from './context'
-import { nameOf } from './stretchRules'
+import { callFor, type RuleContext } from './context'
 import type { Finding } from './types'
 
 /** Everything that rides on a chain and wears with it: its rails, those standing clear too, and its tensioner. */
@@ -16,7 +16,7 @@ export function newChain(context: RuleContext, chain: Chain, renewed: (part: str
   if (!renewed(chain.id)) return []
   return ridersOf(context.job.drive, chain).map((part) => ({
     part, rule: 'new-chain', call: 'renew', readings: [], limit: null,
-    text: `Follows ${nameOf(context, chain.id)}: a new chain gets new rails and tensioner.`
+    text: `Follows ${partName(context.job.drive, chain.id)}: a new chain gets new rails and tensioner.`
   }))
 }
 

@@ -1,7 +1,7 @@
 import type { Chain } from '../sheet/types'
+import { partName } from '../wording'
 import { findingsOf } from './conditionRules'
 import type { RuleContext } from './context'
-import { nameOf } from './stretchRules'
 import type { Finding } from './types'
 
 /** The engine as the part that a hold is on. */
@@ -59,7 +59,7 @@ export function pinAfterLoosePhaser(context: RuleContext, renewed: (part: string
     const worn = renewed(phaser.id) && context.job.readings.some((r) => r.kind === 'phaserPlay' && r.phaser === phaser.id)
     const looked = findingsOf(context, ['pin-sound', 'pin-worn', 'pin-sheared'], phaser.sprocket)
     if ((loose.length === 0 && !worn) || looked.length > 0) return []
-    return [{ part: phaser.sprocket, rule: 'pin-after-loose-phaser', call: 'look-closer', text: `${nameOf(context, phaser.id)} was loose: a damaged locating pin or notch follows it. Look at both.`, readings: loose, limit: null }]
+    return [{ part: phaser.sprocket, rule: 'pin-after-loose-phaser', call: 'look-closer', text: `${partName(context.job.drive, phaser.id)} was loose: a damaged locating pin or notch follows it. Look at both.`, readings: loose, limit: null }]
   })
 }
 

@@ -1,7 +1,7 @@
 import type { Chain } from '../sheet/types'
+import { figure, lateOrEarly, odds, partName } from '../wording'
 import { findingsOf } from './conditionRules'
-import { figure, lateOrEarly, odds, readingsBehind, type RuleContext } from './context'
-import { nameOf } from './stretchRules'
+import { readingsBehind, type RuleContext } from './context'
 import type { Finding } from './types'
 
 /** From these odds of a jump on, or up to one less these, the evidence decides; every school holds this alike. */
@@ -44,7 +44,7 @@ function held(context: RuleContext, readings: number[], text: string): Pick<Find
 function tensionerQuestion(context: RuleContext, chain: Chain, cam: string, readings: number[]): Finding[] {
   const tensioner = context.job.drive.tensioners.find((t) => t.chain === chain.id)
   if (!tensioner) return []
-  return [{ part: tensioner.id, rule: 'why-it-jumped', call: 'look-closer', text: `${nameOf(context, cam)} has jumped: find what let the chain go slack (ratchet, oil feed, a broken rail).`, readings, limit: null }]
+  return [{ part: tensioner.id, rule: 'why-it-jumped', call: 'look-closer', text: `${partName(context.job.drive, cam)} has jumped: find what let the chain go slack (ratchet, oil feed, a broken rail).`, readings, limit: null }]
 }
 
 function countsOn(context: RuleContext, chain: Chain, cam: string): number[] {

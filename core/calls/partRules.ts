@@ -2,9 +2,10 @@ import { limitFor } from '../sheet/limits'
 import type { Chain } from '../sheet/types'
 import { cdf } from '../estimate/normal'
 import { readingSigma } from '../readings/sigma'
+import { figure, odds, partName } from '../wording'
 import { findingsOf } from './conditionRules'
-import { callFor, figure, odds, readingsBehind, shownLimit, type RuleContext } from './context'
-import { nameOf, settling } from './stretchRules'
+import { callFor, readingsBehind, shownLimit, type RuleContext } from './context'
+import { settling } from './stretchRules'
 import type { Finding } from './types'
 
 /** Each rail's wear against its groove limit; a rail that nobody measured is not passed on the strength of its prior. */
@@ -59,8 +60,8 @@ export function extensionLimit(context: RuleContext, chain: Chain): Finding[] {
   const cause = most.cause === 'stretch' ? chain.id : most.cause === 'pad' ? tensioner.id : most.cause
   return [
     ...findings,
-    { ...base, part: cause, call: 'renew', text: `${against} ${share} ${most.cause === 'stretch' ? 'is stretch' : `comes from ${nameOf(context, cause)}`}.` },
-    ...(cause === tensioner.id ? [] : [{ ...base, call: 'look-closer' as const, text: `${against} That is ${nameOf(context, cause).toLowerCase()}'s doing more than its own.` }])
+    { ...base, part: cause, call: 'renew', text: `${against} ${share} ${most.cause === 'stretch' ? 'is stretch' : `comes from ${partName(context.job.drive, cause)}`}.` },
+    ...(cause === tensioner.id ? [] : [{ ...base, call: 'look-closer' as const, text: `${against} That is ${partName(context.job.drive, cause).toLowerCase()}'s doing more than its own.` }])
   ]
 }
 

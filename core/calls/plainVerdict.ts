@@ -1,7 +1,7 @@
+import { figure, lateOrEarly, odds } from '../wording'
 import type { Assessment } from '../assess'
 import { limitFor } from '../sheet/limits'
 import type { DriveSheet } from '../sheet/types'
-import { figure, lateOrEarly, odds } from './context'
 
 /** What happened to a drive in plain sentences with their odds: stretch for each chain, then jumps, then what is not known. */
 export function plainVerdict(sheet: DriveSheet, assessment: Assessment): string[] {

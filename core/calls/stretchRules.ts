@@ -3,7 +3,8 @@ import { STRETCH_KINDS } from '../readings/kinds'
 import { elongationRead } from '../readings/places'
 import { limitFor } from '../sheet/limits'
 import type { Chain } from '../sheet/types'
-import { callFor, figure, lateOrEarly, odds, readingsBehind, shownLimit, type RuleContext } from './context'
+import { figure, lateOrEarly, odds, partName } from '../wording'
+import { callFor, readingsBehind, shownLimit, type RuleContext } from './context'
 import type { Finding, Reason } from './types'
 
 /** The reading of a chain that would narrow its elongation most, as what settles an undecided call. */
@@ -38,7 +39,7 @@ export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
     const call = callFor(context, cam.lag.overLimit)
     if (call === 'back-in') return []
     if (measuredSound(context, chain)) return [lateAllTheSame(context, chain, id, readings, shownLimit('camLag', limit))]
-    const text = `${nameOf(context, id)} stands ${figure(Math.abs(cam.lag.mean), 1)}° ${lateOrEarly(cam.lag.mean)}, limit ${limit.value}°, without a jump: wear makes it so (${odds(cam.lag.overLimit)} likely past the limit).`
+    const text = `${partName(context.job.drive, id)} stands ${figure(Math.abs(cam.lag.mean), 1)}° ${lateOrEarly(cam.lag.mean)}, limit ${limit.value}°, without a jump: wear makes it so (${odds(cam.lag.overLimit)} likely past the limit).`
     return [{ part: chain.id, rule: 'lag-limit', call, text, readings, limit: shownLimit('camLag', limit) }]
   })
 }
@@ -63,7 +64,7 @@ function measuredSound(context: RuleContext, chain: Chain): boolean {
 /** Late by more than the limit while the chain measures sound: it is not the chain. */
 function lateAllTheSame(context: RuleContext, chain: Chain, cam: string, readings: number[], limit: Reason['limit']): Finding {
   const bench = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
-  const text = `${nameOf(context, cam)} stands late beyond its limit, but the chain measures within its own: look at its phaser and locating pin, the mark it was read at, and whether the head was skimmed.`
+  const text = `${partName(context.job.drive, cam)} stands late beyond its limit, but the chain measures within its own: look at its phaser and locating pin, the mark it was read at, and whether the head was skimmed.`
   return { part: cam, rule: 'late-but-not-stretched', call: 'look-closer', text, readings: [...readings, ...bench].sort((a, b) => a - b), limit }
 }
 
@@ -97,9 +98,4 @@ export function readingsAtOdds(context: RuleContext, chain: Chain): Finding[] {
 export function notSettled(context: RuleContext, chain: Chain): Finding[] {
   const { status, readings } = context.estimates.chains[chain.id]!
   return status.converged ? [] : [{ part: chain.id, rule: 'not-settled', call: 'look-closer', text: 'The estimate did not settle on these readings: take another before deciding.', readings, limit: null }]
-}
-
-export function nameOf({ job }: RuleContext, id: string): string {
-  const { sprockets, rails, tensioners, chains, phasers } = job.drive
-  return [...sprockets, ...rails, ...tensioners, ...chains, ...phasers].find((part) => part.id === id)?.name ?? id
 }

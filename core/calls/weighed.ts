@@ -31,6 +31,8 @@ export function weighed(context: RuleContext, found: readonly Finding[]): Findin
     if (closed(ledger, forced) & bit || closed(ledger, best & ~bit) & bit) return []
     const money = (amount: number) => `${Math.round(amount)}${job.drive.money ? ` ${job.drive.money.currency}` : ''}`
     if (best & bit) return [{ ...base, call: 'renew', text: `Weighed: with the access paid, renewing it saves an expected ${money(score(best & ~bit).expected - least)} ${over}.` }]
+    // A part of which nothing is known is not passed for being cheap to keep.
+    if (!found.some(({ part }) => part === fits)) return []
     return [{ ...base, call: 'back-in', text: `Weighed: keeping it saves an expected ${money(score(closed(ledger, best | bit)).expected - least)} ${over}.` }]
   })
 }

@@ -73,7 +73,8 @@ function railElement(rail: Rail, index: number, travel: 1 | -1, corrections: Cor
   return {
     id: rail.id,
     centre: grown(rail.shoe.centre, corrections),
-    radius: rail.shoe.radius * blockGrowth(corrections),
+    // A rail is a part of its own, on a steel carrier: its place grows with the block, its curve does not.
+    radius: rail.shoe.radius * steelGrowth(corrections),
     orientation: rail.side === 'inside' ? travel : (-travel as 1 | -1),
     teeth: 0,
     rail: index,

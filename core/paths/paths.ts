@@ -5,6 +5,7 @@ import { coupledTo } from '../calls/weighed'
 import type { Estimates } from '../estimate/estimate'
 import type { JobFile, School } from '../job/types'
 import { rounded } from '../round'
+import { odds, partName } from '../wording'
 import { accessTo, needsOf } from './access'
 import { assumptionsOf, cheapest, type Cheapest } from './cheapest'
 import type { Assumptions } from './assumptions'
@@ -104,21 +105,13 @@ function pathOf(job: JobFile, { ledger }: Cheapest, { mask, cost: { way, ...cost
 
 /** In words: what one path renews more or less than the one before it, and what that changes. */
 function difference(job: JobFile, { ledger }: Cheapest, before: Scored, after: Scored): string {
-  const list = (mask: number) => ledger.parts.filter((_, i) => mask & (1 << i)).map(({ fits }) => nameOf(job, fits))
+  const list = (mask: number) => ledger.parts.filter((_, i) => mask & (1 << i)).map(({ fits }) => partName(job.drive, fits).toLowerCase())
   const [more, less] = [list(after.mask & ~before.mask), list(before.mask & ~after.mask)]
   const hours = after.cost.hours - before.cost.hours
   const parts = [
     ...(more.length > 0 ? [`renews ${more.join(', ')} too`] : []), ...(less.length > 0 ? [`keeps ${less.join(', ')}`] : []),
     Math.abs(hours) < 0.05 ? 'takes no further hours' : `takes ${Math.abs(hours).toFixed(1)} h ${hours > 0 ? 'more' : 'less'}`,
-    `brings the odds of coming back from ${percent(before.cost.comeBack)} to ${percent(after.cost.comeBack)}`
+    `brings the odds of coming back from ${odds(before.cost.comeBack)} to ${odds(after.cost.comeBack)}`
   ]
   return `${parts.join(', ')}.`.replace(/^./, (first) => first.toUpperCase())
-}
-
-function nameOf({ drive: { chains, rails, tensioners, sprockets, phasers } }: JobFile, id: string): string {
-  return [...chains, ...rails, ...tensioners, ...sprockets, ...phasers].find((part) => part.id === id)!.name.toLowerCase()
-}
-
-function percent(p: number): string {
-  return p < 0.01 ? 'under 1 %' : `${Math.round(100 * p)} %`
 }

@@ -5,6 +5,7 @@ import { findingWords, partKindOf } from '../readings/conditions'
 import { STRETCH_KINDS } from '../readings/kinds'
 import { cdf } from '../estimate/normal'
 import { limitFor } from '../sheet/limits'
+import { odds, partName } from '../wording'
 import { BEARINGS, SUSPECTS, SUSPECT_IDS, TYPICAL_LIFE, type Bearing, type SuspectId } from './table'
 
 /** A cause that may be behind the complaint. */
@@ -76,16 +77,16 @@ function stretched({ drive, readings }: JobFile, { chains }: Estimates): Evidenc
     const told = used.filter((i) => STRETCH_KINDS.includes(readings[i]!.kind))
     if (!limit || told.length === 0 || elongation.overLimit === null) return []
     const before = 2 * (1 - cdf(limit.value / 100 / PRIORS.elongation))
-    return [{ suspect: 'stretched-chain', factor: clamped(elongation.overLimit / before), text: `${chain.name}: the figures make it ${percent(elongation.overLimit)} likely to be past its limit.`, readings: told }]
+    return [{ suspect: 'stretched-chain', factor: clamped(elongation.overLimit / before), text: `${chain.name}: the figures make it ${odds(elongation.overLimit)} likely to be past its limit.`, readings: told }]
   })
 }
 
 function jumped({ drive, readings }: JobFile, { cams }: Estimates): Evidence[] {
   return Object.entries(cams).flatMap(([id, cam]): Evidence[] => {
     if (!cam.jump.told) return []
-    const odds = 1 - (cam.jump.all['0'] ?? 0)
+    const likely = 1 - (cam.jump.all['0'] ?? 0)
     const used = readings.flatMap((r, i) => (r.sprocket === id || r.from === id || r.to === id ? [i] : []))
-    return [{ suspect: 'jumped', factor: clamped(odds / (1 - PRIORS.jump[0]!)), text: `${drive.sprockets.find((s) => s.id === id)!.name}: ${percent(odds)} likely to have jumped, by what was read on it.`, readings: used }]
+    return [{ suspect: 'jumped', factor: clamped(likely / (1 - PRIORS.jump[0]!)), text: `${partName(drive, id)}: ${odds(likely)} likely to have jumped, by what was read on it.`, readings: used }]
   })
 }
 
@@ -98,10 +99,6 @@ function usage({ usage: { value, unit } }: JobFile): Evidence[] {
 
 function clamped(factor: number): number {
   return Math.min(Math.max(factor, 1 / MOST), MOST)
-}
-
-function percent(p: number): string {
-  return p < 0.01 ? 'under 1 %' : `${Math.round(100 * p)} %`
 }
 
 function sentence(words: string): string {

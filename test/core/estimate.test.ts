@@ -68,6 +68,17 @@ describe('what few or no readings say', () => {
     expect(four / once).toBeCloseTo(0.5, 1)
   })
 
+  it('scaling all sigmas scales the sd where the readings decide', () => {
+    const lengths = (sigma: number) => of(...[160.5, 160.55, 160.45].map((value) => ({ ...read.length(value), sigma })))
+    expect(elongation(lengths(0.04)).sd / elongation(lengths(0.02)).sd).toBeCloseTo(2, 1)
+  })
+
+  it('thirty readings settle as one does', () => {
+    const thirty = of(...Array.from({ length: 10 }, (_, i) => [read.extension(12 + 0.1 * (i % 3)), read.lag(i % 2 ? 'cam-in' : 'cam-ex', 3), read.groove('guide', 0.3 + 0.02 * (i % 4))]).flat())
+    expect(thirty.chains.main!.status.converged).toBe(true)
+    expect(elongation(thirty).sd).toBeLessThan(elongation(of(read.extension(12), read.lag('cam-in', 3), read.groove('guide', 0.3))).sd)
+  })
+
   it('twice every sigma, prior included, is twice the sd', () => {
     const readings = [read.extension(12), read.lag('cam-in', 3), read.groove('guide', 0.4)]
     const sigmas = [0.5, 1.5, 0.1]

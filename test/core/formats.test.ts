@@ -26,6 +26,12 @@ describe('the published schemas', () => {
     expect(JSON.parse(readFileSync(`docs/formats/${name}.schema.json`, 'utf8'))).toEqual(JSON.parse(JSON.stringify(schemas[name as keyof typeof schemas])))
   })
 
+  it('the samples are what they say: the sample job reads as the sample assessment', () => {
+    const sample = (name: string) => JSON.parse(readFileSync(`docs/formats/sample.${name}.json`, 'utf8')) as unknown
+    expect(fits.job(sample('umbrette-job')) && fits.assessment(sample('umbrette-assessment'))).toBe(true)
+    expect(JSON.parse(JSON.stringify(assess(readJob(sample('umbrette-job')).job!)))).toEqual(sample('umbrette-assessment'))
+  })
+
   it.each(SHEETS)('%s fits the sheet\'s schema', (id) => expect(fits.drive(sheet(id)) ? [] : fits.drive.errors).toEqual([]))
   it('a job with every kind of reading fits the job\'s schema, and so does an export', () => {
     expect(fits.job(full) ? [] : fits.job.errors).toEqual([])

@@ -51,9 +51,10 @@ describe('known corrections', () => {
     is.lag.forEach((lag, i) => expect(lag - was.lag[i]!).toBeCloseTo(0.7, 1))
   })
 
-  it('an aluminium engine 80 K warmer hides what its block outgrows the chain by, 0.09 points', () => {
+  it('an aluminium engine 80 K warmer hides 0.06 to 0.08 points of elongation', () => {
     const hot = chartedModel(s, s.chains[0]!, { temperature: { celsius: 100, block: 'aluminium' } })
-    expect(at(hot, 0.004).extension).toBeCloseTo(at(model, 0.0031).extension!, 1)
+    expect(at(hot, 0.004).extension!).toBeLessThan(at(model, 0.0034).extension!)
+    expect(at(hot, 0.004).extension!).toBeGreaterThan(at(model, 0.0032).extension!)
   })
 
   it('an iron engine grows with its chain and hides next to nothing', () => {
