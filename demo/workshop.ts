@@ -8,8 +8,9 @@ import quillonCounted from './drives/quillon-q40-counted.json' with { type: 'jso
 import quillon from './drives/quillon-q40.json' with { type: 'json' }
 import torvane from './drives/torvane-d26.json' with { type: 'json' }
 import vellora from './drives/vellora-v28.json' with { type: 'json' }
+import { readOff, type Truth } from './truth'
 
-/** Saltmarsh Works, a made-up harbour workshop: its people, its drive sheets and a few jobs worth opening. */
+/** Saltmarsh Works, a made-up harbour workshop: its people, its drive sheets, and jobs that each teach something. */
 
 export const DEMO_PEOPLE = ['Bela', 'Idris', 'Maren', 'Tove']
 
@@ -19,55 +20,97 @@ export interface DemoJob {
   id: string
   job: KeptJob
   acts: Act[]
+  /** What is really wrong with it: the simulated scan source reads from this. */
+  truth: Truth
 }
 
-const sheet = (id: string) => DEMO_SHEETS.find((s) => s.id === id)!
-
-function readings(jobId: string, by: string, from: string, list: readonly Reading[]): Act[] {
-  return list.map((reading, i) => ({
-    id: `${jobId.slice(0, 8)}-${i + 1}`, type: 'read', by,
-    at: new Date(Date.parse(from) + i * 7 * 60_000).toISOString(), reading
-  }))
+interface Story {
+  vehicle: string
+  stand: string
+  engine: string
+  usage: KeptJob['usage']
+  school: KeptJob['school']
+  by: string
+  at: string
+  complaint: string
+  truth: Truth
+  asked: readonly Reading[]
 }
 
-const VAN = '5a17a000-0000-4000-8000-000000000001'
-const PATROL = '5a17a000-0000-4000-8000-000000000002'
-const TAXI = '5a17a000-0000-4000-8000-000000000003'
+const forward = { turnedForward: true }
+const extension = (tensioner = 'tensioner', more: Partial<Reading> = {}): Reading => ({ kind: 'extension', tensioner, ...forward, ...more })
+const lag = (sprocket: string, method = 'marks'): Reading => ({ kind: 'camLag', sprocket, method, ...forward })
+const groove = (rail: string): Reading => ({ kind: 'groove', rail, method: 'gauge' })
+const count = (chain: string, from: string, to: string, value?: number): Reading => ({ kind: 'linkCount', chain, from, to, ...(value === undefined ? {} : { value }) })
+const length = (chain: string): Reading => ({ kind: 'chainLength', chain, links: 20, method: 'calliper' })
+const play = (phaser: string): Reading => ({ kind: 'phaserPlay', phaser, method: 'dial' })
+const found = (target: string, finding: string, more: Partial<Reading> = {}): Reading => ({ kind: 'condition', target, finding, ...more })
 
-export const DEMO_JOBS: DemoJob[] = [
+const STORIES: readonly Story[] = [
   {
-    id: VAN,
-    job: {
-      vehicle: 'Pilot van 3', stand: 'Bay 2', school: 'on-evidence', usage: { value: 148_200, unit: 'km' }, corrections: null,
-      complaint: 'Chain noise at warm idle, gone when revved. Crank and exhaust cam correlation code came back twice.',
-      openedBy: 'Maren', openedAt: '2026-11-23T08:10:00.000Z', sheet: sheet('ardmere-a18')
-    },
-    acts: readings(VAN, 'Maren', '2026-11-23T09:05:00.000Z', [
-      { kind: 'extension', tensioner: 'tensioner', value: 13.1, method: 'calliper', turnedForward: true },
-      { kind: 'camLag', sprocket: 'cam-in', value: 3.5, method: 'marks', turnedForward: true }
-    ])
+    vehicle: 'Pilot van 3', stand: 'Bay 2', engine: 'ardmere-a18', usage: { value: 148_200, unit: 'km' }, school: 'on-evidence', by: 'Maren', at: '2026-11-23T09:05:00.000Z',
+    complaint: 'Chain noise at warm idle, gone when revved. Crank and exhaust cam correlation code came back twice.',
+    truth: { elongation: { main: 0.0044 }, wear: { guide: 0.3, arm: 0.4 }, pad: { tensioner: 0.1 } },
+    asked: [found('engine', 'noise-idle-only'), found('engine', 'code-correlation'), extension(), lag('cam-in')]
   },
   {
-    id: PATROL,
-    job: {
-      vehicle: 'Patrol motorcycle 12', stand: 'Lift 1', school: 'whole-set', usage: { value: 31_400, unit: 'km' }, corrections: null,
-      complaint: 'Rattles for some seconds after a cold start.',
-      openedBy: 'Idris', openedAt: '2026-11-22T13:40:00.000Z', sheet: sheet('quillon-q40')
-    },
-    acts: readings(PATROL, 'Idris', '2026-11-22T14:20:00.000Z', [
-      { kind: 'extension', tensioner: 'lifter', notches: 4, turnedForward: true, note: 'Seen through the inspection plug.' },
-      { kind: 'linkCount', chain: 'cam-chain', from: 'crank', to: 'cam', value: 44 },
-      { kind: 'linkCount', chain: 'cam-chain', from: 'cam', to: 'crank', value: 44 },
-      { kind: 'groove', rail: 'guide', value: 0.3, method: 'gauge' }
-    ])
+    vehicle: 'Patrol motorcycle 12', stand: 'Lift 1', engine: 'quillon-q40', usage: { value: 31_400, unit: 'km' }, school: 'on-evidence', by: 'Idris', at: '2026-11-22T14:20:00.000Z',
+    complaint: 'Rattles for some seconds after a cold start.',
+    truth: { elongation: { 'cam-chain': 0.0008 }, wear: { guide: 1.35, arm: 0.35 } },
+    asked: [found('engine', 'noise-seconds'), extension('lifter', { notches: 0, note: 'Seen through the inspection plug.' }), count('cam-chain', 'crank', 'cam'), count('cam-chain', 'cam', 'crank'), groove('guide'), length('cam-chain')]
   },
   {
-    id: TAXI,
-    job: {
-      vehicle: 'Water taxi Eider', stand: 'Slip', school: 'weighed', usage: { value: 2_140, unit: 'h' }, corrections: null,
-      complaint: 'Owner wants the front cover resealed and asks whether the chain should be done with it.',
-      openedBy: 'Tove', openedAt: '2026-11-21T07:55:00.000Z', sheet: sheet('hexley-h46')
-    },
-    acts: []
+    vehicle: 'Water taxi Eider', stand: 'Slip', engine: 'hexley-h46', usage: { value: 2140, unit: 'h' }, school: 'weighed', by: 'Tove', at: '2026-11-21T07:55:00.000Z',
+    complaint: 'Owner wants the front cover resealed and asks whether the chain should be done with it.',
+    truth: { elongation: { main: 0.0035 }, wear: { guide: 0.5, arm: 0.7 } }, asked: []
+  },
+  {
+    vehicle: 'Pilot van 1', stand: 'Bay 1', engine: 'ardmere-a18', usage: { value: 201_700, unit: 'km' }, school: 'on-evidence', by: 'Bela', at: '2026-11-23T13:10:00.000Z',
+    complaint: 'Cranked over, then would not start. Low on power for weeks before.',
+    truth: { elongation: { main: 0.0038 }, wear: { guide: 0.4, arm: 0.5 }, teeth: { 'cam-in': -1 } },
+    asked: [found('engine', 'code-over-advanced'), extension(), lag('cam-in'), lag('cam-ex'), count('main', 'crank', 'cam-ex'), count('main', 'cam-ex', 'cam-in'), count('main', 'cam-in', 'crank'), found('tensioner', 'witness-mark')]
+  },
+  {
+    vehicle: 'Harbour launch Tern', stand: 'Berth 3', engine: 'vellora-v28', usage: { value: 1860, unit: 'h' }, school: 'on-evidence', by: 'Idris', at: '2026-11-20T10:30:00.000Z',
+    complaint: 'Hard knock from the left bank at all speeds, worse warm.',
+    truth: { elongation: { 'bank-1': 0.0009, 'bank-2': 0.0008 }, wear: { 'guide-1': 0.2, 'arm-1': 0.2 }, play: { 'phaser-in-1': 4.2 }, shift: { 'in-1': 2.5 } },
+    asked: [
+      found('engine', 'noise-always'), found('engine', 'loudest-bank', { bank: 1 }), extension('tensioner-1'), extension('tensioner-2'), lag('in-1'), lag('ex-1'), lag('in-2'), lag('ex-2'),
+      play('phaser-in-1'), play('phaser-ex-1'), found('phaser-in-1', 'snaps-back'), groove('guide-1'), groove('arm-1')
+    ]
+  },
+  {
+    vehicle: 'Workboat Knot', stand: 'Shed', engine: 'torvane-d26', usage: { value: 3320, unit: 'h' }, school: 'on-evidence', by: 'Tove', at: '2026-11-19T08:40:00.000Z',
+    complaint: 'Sudden rattle, then quiet. Bits of plastic in the oil filter.',
+    truth: { elongation: { main: 0.0001 }, wear: { guide: 0.2, arm: 0.2 } },
+    asked: [found('engine', 'oil-plastic'), found('guide', 'broken'), found('guide', 'piece-missing', { count: 3, note: 'Lower third gone.' }), found('engine', 'pieces-found', { count: 2, note: 'One in the pickup, one under the crank sprocket.' }), extension(), length('main'), lag('left'), lag('right')]
+  },
+  {
+    vehicle: 'Patrol motorcycle 7', stand: 'Lift 2', engine: 'quillon-q40', usage: { value: 58_900, unit: 'km' }, school: 'whole-set', by: 'Idris', at: '2026-11-18T15:05:00.000Z',
+    complaint: 'Chain slap at idle that a new lifter did not cure.',
+    truth: { elongation: { 'cam-chain': 0.0082 }, wear: { guide: 0.5, arm: 0.8 } },
+    asked: [found('engine', 'noise-idle-only'), found('engine', 'renewed-tensioner'), found('lifter', 'lifter-flush'), extension('lifter'), lag('cam'), groove('guide'), groove('arm')]
+  },
+  {
+    vehicle: 'Pilot van 5', stand: 'Bay 3', engine: 'ardmere-a18', usage: { value: 96_300, unit: 'km' }, school: 'on-evidence', by: 'Bela', at: '2026-11-17T11:25:00.000Z',
+    complaint: 'Bought used; the last workshop said the chain had jumped.',
+    truth: { elongation: { main: 0.0016 }, wear: { guide: 0.2, arm: 0.3 } },
+    asked: [extension(), lag('cam-in', 'wheel'), lag('cam-ex', 'wheel'), count('main', 'crank', 'cam-ex', 52), count('main', 'cam-ex', 'cam-in'), count('main', 'cam-in', 'crank')]
+  },
+  {
+    vehicle: 'Water taxi Dunlin', stand: 'Berth 1', engine: 'vellora-v28', usage: { value: 2480, unit: 'h' }, school: 'on-evidence', by: 'Maren', at: '2026-11-16T09:15:00.000Z',
+    complaint: 'Noisy since rails were renewed elsewhere. Tensioner of bank 1 stands far out.',
+    truth: { elongation: { 'bank-1': 0.0012, 'bank-2': 0.0012 }, wear: { 'guide-1': 0.1, 'arm-1': 0.1, 'guide-2': 0.1, 'arm-2': 0.1 }, shift: { 'in-1': 1.5, 'ex-1': 1.5 } },
+    asked: [found('engine', 'renewed-rails'), extension('tensioner-1', { value: 11.6 }), extension('tensioner-2'), lag('in-1'), lag('ex-1'), length('bank-1'), groove('guide-1'), found('guide-1', 'swapped', { note: 'Carries the number of the bank 2 guide.' })]
   }
 ]
+
+export const DEMO_JOBS: DemoJob[] = STORIES.map((story, i) => {
+  const sheet = DEMO_SHEETS.find((s) => s.id === story.engine)!
+  const id = `5a17a000-0000-4000-8000-${String(i + 1).padStart(12, '0')}`
+  const { vehicle, stand, usage, school, complaint, by, at, truth, asked } = story
+  const acts = readOff(sheet, truth, asked, i + 1).map((reading, k): Act => ({
+    id: `demo-${i + 1}-${k + 1}`, type: 'read', by, at: new Date(Date.parse(at) + k * 7 * 60_000).toISOString(), reading
+  }))
+  return { id, truth, acts, job: { vehicle, stand, school, usage, corrections: null, complaint, openedBy: by, openedAt: new Date(Date.parse(at) - 55 * 60_000).toISOString(), sheet } }
+})

@@ -38,6 +38,9 @@ function jumpChanges(sheet: DriveSheet, before: Estimates, after: Estimates): st
 function subject(sheet: DriveSheet, act: Act): string {
   if (act.type === 'undo') return 'Taking that back'
   if (act.type === 'school') return 'The other school'
+  if (act.type === 'corrections') return 'What is known of the engine'
+  if (act.type === 'part') return 'What is known of the part'
+  if (act.type === 'photo') return 'The photo'
   const { kind, target, finding } = act.reading
   if (kind === 'condition') return `The finding "${findingWords(partKindOf(sheet, target!)!, finding!)}"`
   return `${act.supersedes ? 'The corrected' : 'The'} ${READING_KINDS[kind].name.toLowerCase()}`

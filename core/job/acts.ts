@@ -1,10 +1,12 @@
 import { lazy } from 'yup'
-import { needed, oneOf, schemaFaults, shape, text, words } from '../check/rules'
+import { id, needed, num, oneOf, schemaFaults, shape, text, words } from '../check/rules'
+import { partKindOf } from '../readings/conditions'
 import { impossibleReading, readingSchema, readingStructureFaults } from '../readings/checkReading'
 import { READING_KINDS } from '../readings/kinds'
 import type { Reading } from '../readings/types'
 import type { DriveSheet, Fault } from '../sheet/types'
-import type { School } from './types'
+import { correctionsSchema } from './readJob'
+import type { Corrections, School } from './types'
 
 /**
  * Acts: what people did on a job, in order, never changed afterwards. Each has its own id, so that sending it twice does
@@ -36,7 +38,36 @@ export interface SchoolAct extends ActBase {
   school: School
 }
 
-export type Act = ReadAct | UndoAct | SchoolAct
+/** What is known of the engine that shifts readings, as a whole: it takes the place of what was known before. */
+export interface CorrectionsAct extends ActBase {
+  type: 'corrections'
+  corrections: Corrections
+}
+
+/** What is known of a fitted part: its design and make, and when it was fitted. */
+export interface PartAct extends ActBase {
+  type: 'part'
+  part: string
+  known: PartKnown
+}
+
+export interface PartKnown {
+  design?: string
+  make?: string
+  /** Usage at which it was fitted, in the job's unit. */
+  fittedAt?: number
+}
+
+/** A photo that the server keeps, put to a part. */
+export interface PhotoAct extends ActBase {
+  type: 'photo'
+  photo: string
+  /** Id of the part, or `oil`, `fasteners`, `engine`. */
+  part: string
+  note?: string
+}
+
+export type Act = ReadAct | UndoAct | SchoolAct | CorrectionsAct | PartAct | PhotoAct
 
 /** A reading that stands, with who took it and when. */
 export type StandingReading = Reading & { id: string; by: string; at: string }
@@ -45,6 +76,11 @@ export type StandingReading = Reading & { id: string; by: string; at: string }
 export interface Record {
   readings: StandingReading[]
   school: School
+  /** Null where nobody has said anything on this job: then those it was opened with hold. */
+  corrections: Corrections | null
+  /** What was said last of each part. */
+  parts: ReadonlyMap<string, PartKnown>
+  photos: PhotoAct[]
   /** Ids of acts that were taken back. */
   undone: Set<string>
   /** Act that superseded each superseded act. */
@@ -61,6 +97,9 @@ export function foldActs(acts: readonly Act[], school: School): Record {
   return {
     readings: standing.flatMap((act) => (act.type === 'read' && !superseded.has(act.id) ? [standingReading(act)] : [])),
     school: standing.findLast((act): act is SchoolAct => act.type === 'school')?.school ?? school,
+    corrections: standing.findLast((act): act is CorrectionsAct => act.type === 'corrections')?.corrections ?? null,
+    parts: new Map(standing.flatMap((act) => (act.type === 'part' ? [[act.part, act.known]] : []))),
+    photos: standing.filter((act): act is PhotoAct => act.type === 'photo'),
     undone, superseded
   }
 }
@@ -74,6 +113,9 @@ const base = { id: text(64).required(needed).min(1, needed), by: words(80, 'choo
 const actSchemas: { [type: string]: ReturnType<typeof shape> } = {
   read: shape({ ...base, type: oneOf('read').required(needed), reading: readingSchema, supersedes: text(64) }).required(needed),
   undo: shape({ ...base, type: oneOf('undo').required(needed), act: text(64).required(needed) }).required(needed),
+  corrections: shape({ ...base, type: oneOf('corrections').required(needed), corrections: correctionsSchema.required(needed) }).required(needed),
+  part: shape({ ...base, type: oneOf('part').required(needed), part: id().required(needed), known: shape({ design: text(200), make: text(120), fittedAt: num(0, 1e7) }).required(needed) }).required(needed),
+  photo: shape({ ...base, type: oneOf('photo').required(needed), photo: text(64).required(needed), part: id().required(needed), note: text(4000) }).required(needed),
   school: shape({ ...base, type: oneOf('school').required(needed), school: oneOf('whole-set', 'on-evidence', 'weighed').required(needed) }).required(needed)
 }
 
@@ -90,7 +132,8 @@ export function actFaults(sheet: DriveSheet, before: ActsBefore, value: unknown,
   const act = value as Act
   const at = (field: string) => (place ? `${place}.${field}` : field)
   if (act.type === 'undo') return before.has(act.act) ? [] : [{ place: at('act'), message: 'there is no such act on this job' }]
-  if (act.type === 'school') return []
+  if (act.type === 'school' || act.type === 'corrections') return []
+  if (act.type !== 'read') return partKindOf(sheet, act.part) ? [] : [{ place: at('part'), message: `"${act.part}" is no part of this drive` }]
   const faults = readingStructureFaults(sheet, act.reading, at('reading'))
   if (faults.length > 0) return faults
   return act.supersedes === undefined ? [] : supersedingFaults(before, act, at('supersedes'))

@@ -1,12 +1,19 @@
 import { assess, type Assessment } from '../assess'
-import { foldActs, type Act } from './acts'
+import { foldActs, type Act, type Record } from './acts'
 import type { KeptJob } from './exchange'
-import type { JobFile } from './types'
+import type { EarlierKnown, JobFile } from './types'
 
 /** The job file that a job's acts come to: what the core assesses. */
 export function jobFile({ sheet, usage, school, corrections, known }: KeptJob, acts: readonly Act[]): JobFile {
   const record = foldActs(acts, school)
-  return { format: 'umbrette-job', version: 1, drive: sheet, usage, school: record.school, ...(corrections ? { corrections } : {}), ...known, readings: record.readings }
+  const corrected = record.corrections ?? corrections
+  return { format: 'umbrette-job', version: 1, drive: sheet, usage, school: record.school, ...(corrected ? { corrections: corrected } : {}), ...known, ...fittedBy(record, known), readings: record.readings }
+}
+
+/** When parts were fitted, as far as this job says, on top of what it came with. */
+function fittedBy({ parts }: Record, known: KeptJob['known']): { fitted?: EarlierKnown['fitted'] } {
+  const said = [...parts].flatMap(([part, { fittedAt }]) => (fittedAt === undefined ? [] : [[part, fittedAt] as const]))
+  return said.length > 0 ? { fitted: { ...known?.fitted, ...Object.fromEntries(said) } } : {}
 }
 
 /** What a job's acts mean. Readings in the assessment are numbered as in jobFile. */

@@ -2,7 +2,8 @@ import { listOf, schemaFaults, shape, text, words } from '../check/rules'
 import { mixed } from 'yup'
 import type { DriveSheet, Fault } from '../sheet/types'
 import { actFaults, foldActs, type Act } from './acts'
-import { readJob } from './readJob'
+import { jobFile } from './assessRecord'
+import { correctionsSchema, earlierKnownFields, readJob } from './readJob'
 import type { Corrections, EarlierKnown, JobFile, School, Usage } from './types'
 
 /** What a workshop keeps of a job beside its readings. */
@@ -19,6 +20,8 @@ export interface JobExport extends JobFile {
   job: JobFacts
   /** The school the job was opened under, before any act changed it. */
   openedUnder: School
+  /** What was known of the engine then. */
+  openedWith: { corrections?: Corrections } & EarlierKnown
   acts: Act[]
 }
 
@@ -40,13 +43,14 @@ function earlierKnown({ fitted, horizon, history }: EarlierKnown): { known?: Ear
 
 /** The job as one file; `readings` are those that stand, `acts` everything. */
 export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
-  const { readings, school } = foldActs(acts, job.school)
+  const { corrections, fitted, readings, school } = jobFile(job, acts)
+  const openedWith = { ...(job.corrections ? { corrections: job.corrections } : {}), ...job.known }
   const { vehicle, stand, complaint, openedBy, openedAt } = job
   return {
     format: 'umbrette-job', version: 1,
     job: { vehicle, stand, complaint, openedBy, openedAt },
-    usage: job.usage, school, openedUnder: job.school,
-    ...(job.corrections ? { corrections: job.corrections } : {}), ...job.known,
+    usage: job.usage, school, openedUnder: job.school, openedWith,
+    ...(corrections ? { corrections } : {}), ...job.known, ...(fitted ? { fitted } : {}),
     readings, acts: [...acts], drive: job.sheet
   }
 }
@@ -56,7 +60,7 @@ export const factsSchema = {
   stand: text(60), complaint: text(4000), openedBy: text(80), openedAt: text(40)
 }
 
-const exportSchema = shape({ job: shape(factsSchema), openedUnder: text(20), acts: listOf(mixed(), 20_000) })
+const exportSchema = shape({ job: shape(factsSchema), openedUnder: text(20), openedWith: shape({ corrections: correctionsSchema, ...earlierKnownFields }), acts: listOf(mixed(), 20_000) })
 
 /**
  * A job file from another machine, or one written by hand with readings alone: those become acts of `importer`.
@@ -75,8 +79,9 @@ export function importJob(value: unknown, importer: { by: string; at: string; ne
   if (file.acts && JSON.stringify(foldActs(acts, openedUnder).readings.map((r) => r.id)) !== JSON.stringify(file.readings.map((r) => r.id))) {
     return refused([{ place: 'readings', message: 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are' }])
   }
+  const openedWith = file.openedWith ?? file
   const facts = file.job ?? { vehicle: file.drive.name, stand: '', complaint: '', openedBy: importer.by, openedAt: importer.at }
-  return { job: { ...facts, sheet: file.drive, usage: file.usage, school: openedUnder, corrections: file.corrections ?? null, ...earlierKnown(file) }, acts, faults: [] }
+  return { job: { ...facts, sheet: file.drive, usage: file.usage, school: openedUnder, corrections: openedWith.corrections ?? null, ...earlierKnown(openedWith) }, acts, faults: [] }
 }
 
 function refused(faults: Fault[]): { job: null; acts: []; faults: Fault[] } {

@@ -21,6 +21,11 @@ export const schoolSchema = oneOf('whole-set', 'on-evidence', 'weighed').require
 
 const wearPoint = shape({ usage: num(0, 1e7).required(needed), mean: num(-0.01, 0.1).required(needed), sd: num(1e-7, 0.1).required(needed) }).required(needed)
 
+/** What is known of an engine beside a job's readings. */
+export const earlierKnownFields = {
+  fitted: numbers(0, 1e7), horizon: num(0, 1e7), history: byIds(listOf(wearPoint, 500).required(needed), 'expected lists of { usage, mean, sd }')
+}
+
 /** The structure of a job; drive and readings are checked by their own. */
 export const jobSchema = shape({
   format: oneOf('umbrette-job').required(needed),
@@ -28,7 +33,7 @@ export const jobSchema = shape({
   drive: mixed().required(needed),
   usage: usageSchema, school: schoolSchema, corrections: correctionsSchema,
   readings: listOf(mixed(), 5000).required(needed),
-  fitted: numbers(0, 1e7), horizon: num(0, 1e7), history: byIds(listOf(wearPoint, 500).required(needed), 'expected lists of { usage, mean, sd }')
+  ...earlierKnownFields
 }).required('expected a job')
 
 /**

@@ -5,14 +5,13 @@ import type { NextReading } from '../estimate/types'
 import type { DriveSheet } from '../sheet/types'
 import { sameThing } from './acts'
 
-/** Stations of the job at which figures are read. */
-export const STATIONS = { 3: 'Set to the mark', 4: 'Tension', 5: 'Rails', 6: 'Phasers', 7: 'Chain on the bench' } as const
-export type Station = keyof typeof STATIONS
+/** Stations at which figures are read. */
+export type FigureStation = 3 | 4 | 5 | 6 | 7
 
 /** One thing that can be read on a drive: a reading without its figure. */
 export interface Slot {
   key: string
-  station: Station
+  station: FigureStation
   kind: NumericKind
   /** Id of the part it is read on; a run's is that of its chain. */
   part: string
@@ -23,7 +22,7 @@ export interface Slot {
 /** Everything that can be read on a drive, in the order of the stations. */
 export function slotsOf(sheet: DriveSheet): Slot[] {
   const slots: Slot[] = []
-  const add = (station: Station, kind: NumericKind, part: string, target: Partial<Reading>) =>
+  const add = (station: FigureStation, kind: NumericKind, part: string, target: Partial<Reading>) =>
     slots.push({ key: [kind, ...Object.values(target)].join(':'), station, kind, part, target })
   for (const chain of sheet.chains) {
     for (const cam of drivenSprockets(sheet, chain)) add(3, 'camLag', cam, { sprocket: cam })

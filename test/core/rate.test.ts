@@ -5,7 +5,7 @@ import { chainRates } from '../../core/rate/chainRates'
 import { reachedAt, wearRate } from '../../core/rate/wearRate'
 import type { Reading } from '../../core/readings/types'
 import { jobOf, read } from '../support/jobs'
-import { randomness } from '../support/random'
+import { randomness } from '../../demo/random'
 import { changed, sheet } from '../support/sheets'
 
 const point = (usage: number, mean: number, sd = 0.0003) => ({ usage, mean, sd })

@@ -1,4 +1,4 @@
-/** Repeatable random numbers for tests: a linear congruential generator and normals from it by Box and Muller. */
+/** Repeatable random numbers for demo data and tests: a linear congruential generator and normals from it by Box and Muller. */
 export function randomness(seed: number) {
   let state = seed >>> 0
   const uniform = () => {
