@@ -48,7 +48,7 @@ const found = (target: string, finding: string, more: Partial<Reading> = {}): Re
 
 const STORIES: readonly Story[] = [
   {
-    vehicle: 'Pilot van 3', stand: 'Bay 2', engine: 'ardmere-a18', usage: { value: 148_200, unit: 'km' }, school: 'on-evidence', by: 'Maren', at: '2026-11-23T09:05:00.000Z',
+    vehicle: 'Pilot van 3', stand: 'Bay 2', engine: 'ardmere-a18', usage: { value: 148_200, unit: 'km' }, school: 'on-evidence', by: 'Maren', at: '2026-11-24T08:05:00.000Z',
     complaint: 'Chain noise at warm idle, gone when revved. Crank and exhaust cam correlation code came back twice.',
     truth: { elongation: { main: 0.0044 }, wear: { guide: 0.3, arm: 0.4 }, pad: { tensioner: 0.1 } },
     asked: [found('engine', 'noise-idle-only'), found('engine', 'code-correlation'), extension(), lag('cam-in')]
@@ -65,7 +65,7 @@ const STORIES: readonly Story[] = [
     truth: { elongation: { main: 0.0035 }, wear: { guide: 0.5, arm: 0.7 } }, asked: []
   },
   {
-    vehicle: 'Pilot van 1', stand: 'Bay 1', engine: 'ardmere-a18', usage: { value: 201_700, unit: 'km' }, school: 'on-evidence', by: 'Bela', at: '2026-11-23T13:10:00.000Z',
+    vehicle: 'Pilot van 1', stand: 'Bay 1', engine: 'ardmere-a18', usage: { value: 201_700, unit: 'km' }, school: 'on-evidence', by: 'Bela', at: '2026-11-20T13:10:00.000Z',
     complaint: 'Cranked over, then would not start. Low on power for weeks before.',
     truth: { elongation: { main: 0.0038 }, wear: { guide: 0.4, arm: 0.5 }, teeth: { 'cam-in': -1 } },
     asked: [found('engine', 'code-over-advanced'), extension(), lag('cam-in'), lag('cam-ex'), count('main', 'crank', 'cam-ex'), count('main', 'cam-ex', 'cam-in'), count('main', 'cam-in', 'crank'), found('tensioner', 'witness-mark')]

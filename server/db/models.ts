@@ -38,6 +38,16 @@ export class ActRow extends Model<InferAttributes<ActRow>, InferCreationAttribut
   declare receivedAt: CreationOptional<Date>
 }
 
+export class PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreationAttributes<PhotoRow>> {
+  declare id: string
+  declare jobId: string
+  declare width: number
+  declare height: number
+  declare body: Buffer
+  declare thumb: Buffer
+  declare receivedAt: CreationOptional<Date>
+}
+
 /** Binds the models to a connection. Bodies are JSON, not JSONB: a file comes back with its keys in the order it came in. */
 export function defineModels(sequelize: Sequelize): void {
   const options = { sequelize, underscored: true, timestamps: false }
@@ -63,10 +73,23 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { ...options, tableName: 'acts' }
   )
+  PhotoRow.init(
+    { id: { type: DataTypes.UUID, primaryKey: true }, jobId: { type: DataTypes.UUID, allowNull: false }, width: whole(), height: whole(), body: bytes(), thumb: bytes(), receivedAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW } },
+    { ...options, tableName: 'photos' }
+  )
 }
 
 function text() {
   return { type: DataTypes.TEXT, allowNull: false }
+}
+
+/** A new object each time: Sequelize writes the column's name into it. */
+function whole() {
+  return { type: DataTypes.INTEGER, allowNull: false }
+}
+
+function bytes() {
+  return { type: DataTypes.BLOB, allowNull: false }
 }
 
 function json() {

@@ -2,7 +2,7 @@ import { UniqueConstraintError } from 'sequelize'
 import { entryFaults, type Act } from '../../core/job/acts'
 import type { KeptJob } from '../../core/job/exchange'
 import { useDb } from '../db/connection'
-import { ActRow, JobRow } from '../db/models'
+import { ActRow, JobRow, PhotoRow } from '../db/models'
 import { createJob } from '../db/rows'
 import { Problem } from '../utils/problem'
 
@@ -12,12 +12,17 @@ export interface KeptAct {
   act: Act
 }
 
+/** Is a text shaped like the ids that jobs and photos have? */
+export function isUuid(text: string): boolean {
+  return UUID.test(text)
+}
+
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
 
 /** A job and all acts on it, in order. @throws Problem not-found */
 export async function findJob(id: string): Promise<{ id: string; job: KeptJob; acts: KeptAct[] }> {
   await useDb()
-  const row = UUID.test(id) ? await JobRow.findByPk(id) : null
+  const row = isUuid(id) ? await JobRow.findByPk(id) : null
   if (!row) throw new Problem('not-found', 'There is no such job in this workshop. Go back to the board and open it from there.')
   const acts = await ActRow.findAll({ where: { jobId: id }, order: [['seq', 'ASC']] })
   return { id, job: keptJob(row), acts: acts.map(keptAct) }
@@ -48,6 +53,9 @@ export async function addAct(jobId: string, value: unknown): Promise<KeptAct> {
   const faults = entryFaults(job.sheet, new Map(acts.map(({ act }) => [act.id, act])), value)
   if (faults.length > 0) throw new Problem('bad-input', faults[0]!.message, faults)
   const act = value as Act
+  if (act.type === 'photo' && !(isUuid(act.photo) && (await PhotoRow.count({ where: { id: act.photo, jobId } })))) {
+    throw new Problem('bad-input', 'The picture of this entry was not kept: take it again.', [{ place: 'photo', message: 'is no photo of this job' }])
+  }
   try {
     return keptAct(await ActRow.create({ jobId, id: act.id, body: act }))
   } catch (error) {

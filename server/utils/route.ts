@@ -24,10 +24,21 @@ export function route<T>(handler: (event: H3Event) => Promise<T>) {
   })
 }
 
+/** Refuses a body over the limit before it is read. */
+function checkLength(event: H3Event, limit: number): void {
+  const length = Number(event.node.req.headers['content-length'] ?? NaN)
+  if (!(length <= limit)) throw new Problem('too-large', `Send at most ${limit < 1024 * 1024 ? `${Math.round(limit / 1024)} kB` : `${Math.round(limit / 1024 / 1024)} MB`}, with its length.`)
+}
+
+/** The request's body as bytes, at most `limit`. */
+export async function readBytes(event: H3Event, limit: number): Promise<Buffer> {
+  checkLength(event, limit)
+  return (await readRawBody(event, false)) ?? Buffer.alloc(0)
+}
+
 /** The request's JSON, at most `limit` bytes. */
 export async function readJson(event: H3Event, limit = 65_536): Promise<unknown> {
-  const length = Number(event.node.req.headers['content-length'] ?? NaN)
-  if (!(length <= limit)) throw new Problem('too-large', `Send at most ${Math.round(limit / 1024)} kB, with its length.`)
+  checkLength(event, limit)
   const text = await readRawBody(event, 'utf8')
   try {
     return JSON.parse(text ?? '')

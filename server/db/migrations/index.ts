@@ -1,6 +1,7 @@
 import type { Migration } from './types'
 import { workshop } from './0001-workshop'
 import { known } from './0002-known'
+import { photos } from './0003-photos'
 
 /** All migrations in their order. */
-export const migrations: readonly Migration[] = [workshop, known]
+export const migrations: readonly Migration[] = [workshop, known, photos]
