@@ -3,8 +3,9 @@ import type { School, Usage } from '../core/job/types'
 import { findingWords, partKindOf } from '../core/readings/conditions'
 import { isNumeric, methodOf, READING_KINDS } from '../core/readings/kinds'
 import type { NumericKind, Reading } from '../core/readings/types'
-import type { DriveSheet } from '../core/sheet/types'
+import type { DriveSheet, LimitValue } from '../core/sheet/types'
 import { figure as fixed, odds, partName } from '../core/wording'
+import { isLength, lengthWords, shownUsage, units } from './units'
 
 /** All wording that more than one place of the interface uses. */
 
@@ -42,7 +43,8 @@ export function teethWords(teeth: number): string {
 }
 
 /** `148 200 km`. */
-export function usageWords({ value, unit }: Usage): string {
+export function usageWords(usage: Usage): string {
+  const { value, unit } = shownUsage(usage)
   return `${Math.round(value).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')} ${USAGE_UNITS[unit]}`
 }
 
@@ -53,8 +55,9 @@ export function readingWords(reading: Reading): string {
   if (reading.kind === 'camLag') return lagWords(reading.value)
   if (reading.kind === 'phaserPlay') return `${fixed(reading.value, 1)}°`
   if (reading.kind === 'linkCount') return `${reading.value} links`
-  const over = reading.links === undefined ? '' : ` over ${reading.links} links`
-  return `${fixed(reading.value, DIGITS[reading.kind])} mm${over}`
+  const place = reading.place === undefined ? '' : `, place ${reading.place}`
+  const over = reading.links === undefined ? '' : ` over ${reading.links} links${place}`
+  return `${lengthWords(reading.value, DIGITS[reading.kind])}${over}`
 }
 
 /** What was read: the kind of figure, or the finding itself. */
@@ -75,9 +78,15 @@ export function readingTitle(sheet: DriveSheet, { kind, part, target }: { kind: 
   return `${READING_KINDS[kind].name}, ${where.toLowerCase()}`
 }
 
+/** A limit with its unit and where it comes from. */
+export function limitWords({ value, unit, source }: LimitValue): string {
+  return `${unit === 'mm' ? lengthWords(value, 1) : `${value} ${unit}`} (${source})`
+}
+
 /** A unit as it stands beside a figure. */
 export function unitWords(kind: NumericKind): string {
   const { unit } = READING_KINDS[kind]
+  if (isLength(kind)) return units.value.length
   return unit === 'crank degrees' ? '° crank' : unit
 }
 

@@ -2,11 +2,11 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../core/assess'
 import { explainChange } from '../../core/estimate/change'
-import { foldActs, type Act, type StandingReading } from '../../core/job/acts'
+import { foldActs, sameThing, type Act, type CorrectionsAct, type PartAct, type PhotoAct, type ReadAct, type SchoolAct, type StandingReading, type UndoAct } from '../../core/job/acts'
 import { jobFile } from '../../core/job/assessRecord'
 import type { KeptJob } from '../../core/job/exchange'
 import { fills, readsSlot, slotsOf, type Slot } from '../../core/job/slots'
-import type { School } from '../../core/job/types'
+import { partsAt, stationStates, type Station } from '../../core/job/stations'
 import type { Reading } from '../../core/readings/types'
 import { assessInWorker } from '../composables/useEstimator'
 import { useBench } from './bench'
@@ -19,7 +19,14 @@ export interface LoadedJob {
   assessment: Assessment
 }
 
-/** The job on the bench: what was done on it, what it means, and which reading is being looked at. */
+/** What an act says, before it has an id, a name and a time. */
+type Said<A extends Act> = A extends Act ? Omit<A, 'id' | 'by' | 'at'> : never
+export type ActContent = Said<ReadAct> | Said<UndoAct> | Said<SchoolAct> | Said<CorrectionsAct> | Said<PartAct> | Said<PhotoAct>
+
+/** The side of a part that the panel shows when it is not a figure. */
+export type Side = 'findings' | 'photos' | 'about'
+
+/** The job on the bench: what was done on it, what it means, and which station and part are being looked at. */
 export const useJob = defineStore('job', () => {
   const outbox = useOutbox()
   const bench = useBench()
@@ -30,7 +37,12 @@ export const useJob = defineStore('job', () => {
   /** What the last act changed, in words. */
   const change = ref('')
   const failed = ref('')
+  const station = ref<Station>(1)
+  /** Key of the slot whose figure is read; empty while another side of a part is shown. */
   const selected = ref('')
+  /** The part whose findings, photos or facts are shown. */
+  const part = ref('')
+  const side = ref<Side>('findings')
   let asked = 0
 
   const acts = computed<Act[]>(() => {
@@ -39,12 +51,19 @@ export const useJob = defineStore('job', () => {
     return [...kept.value.map(({ act }) => act), ...mine.map(({ act }) => act)]
   })
   const record = computed(() => foldActs(acts.value, job.value?.school ?? 'on-evidence'))
+  const corrections = computed(() => record.value.corrections ?? job.value?.corrections ?? null)
   const slots = computed<Slot[]>(() => (job.value ? slotsOf(job.value.sheet) : []))
-  const slot = computed(() => slots.value.find(({ key }) => key === selected.value) ?? slots.value[0] ?? null)
+  const slot = computed(() => slots.value.find(({ key }) => key === selected.value) ?? null)
+  const stations = computed(() => (job.value ? stationStates(job.value.sheet, record.value.readings) : []))
 
   /** The standing readings of a slot, each with its number in the assessment. */
   function readingsOf(of: Slot): { reading: StandingReading; index: number }[] {
     return record.value.readings.map((reading, index) => ({ reading, index })).filter(({ reading }) => fills(of, reading))
+  }
+
+  /** The standing reading of a finding, where it was made. */
+  function findingOf(target: string, finding: string): StandingReading | null {
+    return record.value.readings.find((r) => sameThing(r, { kind: 'condition', target, finding, ...(r.bank === undefined ? {} : { bank: r.bank }) })) ?? null
   }
 
   function open(loaded: LoadedJob): void {
@@ -55,7 +74,31 @@ export const useJob = defineStore('job', () => {
     assessment.value = loaded.assessment
     if (!other) return
     change.value = ''
-    selected.value = worthTaking()?.key ?? ''
+    if (record.value.readings.length === 0) openStation(1)
+    else openSlot(worthTaking())
+  }
+
+  function openSlot(found: Slot | null): void {
+    if (!found) return openStation(5)
+    station.value = found.station
+    selected.value = found.key
+    part.value = found.part
+  }
+
+  /** Shows a side of a part other than its figures. */
+  function openSide(of: string, shown: Side): void {
+    selected.value = ''
+    part.value = of
+    side.value = shown
+  }
+
+  /** Goes to a station: to the first figure there that is not read yet, else to the first part's findings. */
+  function openStation(number: Station): void {
+    station.value = number
+    const mine = slots.value.filter((s) => s.station === number)
+    const next = mine.find((s) => readingsOf(s).length === 0) ?? mine[0]
+    if (next) openSlot(next)
+    else openSide(partsAt(job.value!.sheet, number)[0]!, 'findings')
   }
 
   /** The open slot that the estimate would gain most from, other than `not`. */
@@ -68,10 +111,24 @@ export const useJob = defineStore('job', () => {
   }
 
   /** Puts an act on the job: shown at once, kept on this device, sent to the server. */
-  function put(what: { type: 'read'; reading: Reading; supersedes?: string } | { type: 'undo'; act: string } | { type: 'school'; school: School }): { act: Act; settled: Promise<void> } {
+  function put(what: ActContent): { act: Act; settled: Promise<void> } {
     const act = { id: crypto.randomUUID(), by: bench.by, at: new Date().toISOString(), ...what } as Act
     outbox.put(id.value, act)
     return { act, settled: recompute(act) }
+  }
+
+  /** Notes a finding, or takes it back when it stands; of a group of which one holds, the others are taken back first. */
+  function toggleFinding(reading: Reading, others: readonly string[] = []): void {
+    const standing = findingOf(reading.target!, reading.finding!)
+    if (standing) {
+      put({ type: 'undo', act: standing.id })
+      return
+    }
+    for (const other of others) {
+      const stands = other === reading.finding ? null : findingOf(reading.target!, other)
+      if (stands) put({ type: 'undo', act: stands.id })
+    }
+    put({ type: 'read', reading })
   }
 
   /** Assesses the job as it stands now; an answer overtaken by a newer question is dropped. */
@@ -96,5 +153,8 @@ export const useJob = defineStore('job', () => {
     kept.value = [...kept.value, delivered].sort((a, b) => a.seq - b.seq)
   }
 
-  return { id, job, acts, record, slots, slot, selected, assessment, change, failed, open, readingsOf, worthTaking, put, recompute, confirm }
+  return {
+    id, job, acts, record, corrections, slots, slot, stations, station, selected, part, side, assessment, change, failed,
+    open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm
+  }
 })

@@ -55,7 +55,7 @@ test('the server stopped while a reading is sent: the page keeps it and sends it
   const server = await startServer(folder, database, { first: 4680 })
   try {
     const id = await newJob(await requests.newContext({ baseURL: server.address }))
-    await page.goto(`${server.address}jobs/${id}`)
+    await page.goto(`${server.address}jobs/${id}?station=3`)
     await expect(page.getByTestId('drive-map')).toBeVisible()
     await stopServer(folder)
     await part(page, 'Fixed guide').click()

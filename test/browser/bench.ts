@@ -25,7 +25,7 @@ export async function newJob(request: APIRequestContext, readings: Reading[] = [
 
 /** Opens a job on the bench and waits until it takes input. */
 export async function openBench(page: Page, id: string): Promise<void> {
-  await page.goto(`/jobs/${id}`)
+  await page.goto(`/jobs/${id}?station=3`)
   await expect(page.getByTestId('drive-map')).toBeVisible()
 }
 

@@ -57,7 +57,7 @@ for (const scheme of ['light', 'dark'] as const) {
   test(`nothing serious for screen readers and contrast on any screen, ${scheme}`, async ({ page, request }) => {
     await page.emulateMedia({ colorScheme: scheme })
     const id = await newJob(request, [read.extension(18), read.lag('cam-ex', 26), read.length(160.95)])
-    for (const path of ['/', `/jobs/${id}`, `/jobs/${id}/verdict`]) {
+    for (const path of ['/', ...[1, 2, 3, 5].map((station) => `/jobs/${id}?station=${station}`), `/jobs/${id}/verdict`]) {
       await page.goto(path)
       await expect(page.getByTestId('who')).toBeVisible()
       const { violations } = await new AxeBuilder({ page }).analyze()

@@ -1,16 +1,23 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { StandingReading } from '../../../core/job/acts'
 import type { Slot } from '../../../core/job/slots'
 import { READING_KINDS } from '../../../core/readings/kinds'
 import type { Reading } from '../../../core/readings/types'
 import type { DriveSheet } from '../../../core/sheet/types'
+import { Squares2X2Icon } from '@heroicons/vue/20/solid'
 import { CAUTIONS } from '../../cautions'
+import { isLength, lengthFigure } from '../../units'
 import { METHOD_WORDS, unitWords } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
-import { asksLocking, asksTurning, ratchetOf, readingOf, type Draft } from './draft'
+import { asksLocking, asksPlace, asksTurning, numberOf, ratchetOf, readingOf, type Draft } from './draft'
+import KeyPad from './KeyPad.vue'
+import LagHelper from './LagHelper.vue'
+import LinkCounter from './LinkCounter.vue'
+import PlugView from './PlugView.vue'
 
-const props = defineProps<{ sheet: DriveSheet; slot: Slot; correcting: StandingReading | null; people: readonly string[] }>()
+const props = withDefaults(defineProps<{ sheet: DriveSheet; slot: Slot; correcting: StandingReading | null; people: readonly string[]; runs?: readonly { name: string; counted: number | null; current: boolean }[] }>(), { runs: () => [] })
 const draft = defineModel<Draft>('draft', { required: true })
 const by = defineModel<string>('by', { required: true })
 const emit = defineEmits<{ save: [reading: Reading]; cancel: [] }>()
@@ -18,9 +25,12 @@ const emit = defineEmits<{ save: [reading: Reading]; cancel: [] }>()
 const id = useId()
 const figure = ref<HTMLInputElement | null>(null)
 const fault = ref<{ field: string; message: string } | null>(null)
-const methods = computed(() => Object.entries(READING_KINDS[props.slot.kind].methods).map(([value, sigma]) => ({ value, label: METHOD_WORDS[value] ?? value, hint: `±${sigma}` })))
+const methods = computed(() => Object.entries(READING_KINDS[props.slot.kind].methods).map(([value, sigma]) => ({ value, label: METHOD_WORDS[value] ?? value, hint: `±${isLength(props.slot.kind) ? lengthFigure(sigma, 2).replace(/0$/, '') : sigma}` })))
 const ratchet = computed(() => ratchetOf(props.sheet, props.slot))
 const unit = computed(() => (draft.value.inNotches && ratchet.value ? 'notches' : unitWords(props.slot.kind)))
+const run = computed(() => props.sheet.chains.find((c) => c.id === props.slot.target.chain))
+/** Is the keypad wanted on this device? */
+const keypad = useLocalStorage('umbrette.keypad', false)
 const whose = computed(() => props.people.map((value) => ({ value, label: value })))
 
 watch(() => [props.slot.key, props.correcting?.id], async () => {
@@ -31,6 +41,12 @@ watch(() => [props.slot.key, props.correcting?.id], async () => {
 
 function set<K extends keyof Draft>(key: K, value: Draft[K]) {
   draft.value = { ...draft.value, [key]: value }
+  fault.value = null
+}
+
+/** A lag worked out from what was seen, put into the figure. */
+function takeLag(lag: number, method: string | null) {
+  draft.value = { ...draft.value, figure: String(Math.abs(lag)), side: lag < 0 ? 'early' : 'late', ...(method ? { method } : {}) }
   fault.value = null
 }
 
@@ -48,19 +64,28 @@ function save() {
 
 <template>
   <form class="flex flex-col gap-3" novalidate @submit.prevent="save">
+    <LinkCounter
+      v-if="slot.kind === 'linkCount' && run" :model-value="draft.figure" :runs="runs" :total="run.links"
+      :expected="run.counts.find((c) => c.from === slot.target.from && c.to === slot.target.to)!.links" @update:model-value="set('figure', $event)"
+    />
     <div>
       <label :for="`${id}-figure`" class="label">{{ correcting ? 'Corrected figure' : 'Figure' }}</label>
       <div class="mt-1 flex items-stretch gap-1">
         <input
           :id="`${id}-figure`" ref="figure" :value="draft.figure" class="figure field min-h-16 min-w-0 flex-1 text-4xl" inputmode="decimal" autocomplete="off" maxlength="40"
-          :aria-invalid="fault?.field === 'figure'" :aria-describedby="fault?.field === 'figure' ? `${id}-fault` : undefined" data-testid="figure" @input="set('figure', ($event.target as HTMLInputElement).value)"
+          :aria-invalid="fault?.field === 'figure'" :aria-describedby="fault?.field === 'figure' ? `${id}-fault` : undefined" data-testid="figure" @keydown.esc="($event.target as HTMLInputElement).blur()" @input="set('figure', ($event.target as HTMLInputElement).value)"
         >
         <span class="grid min-w-14 place-content-center px-1 text-center text-faint">{{ unit }}</span>
+        <ClientOnly><button type="button" class="act px-2" :aria-pressed="keypad" aria-label="Keypad" data-testid="keypad" @click="keypad = !keypad"><Squares2X2Icon class="size-5" aria-hidden="true" /></button></ClientOnly>
       </div>
+      <ClientOnly><KeyPad v-if="keypad" class="mt-1" :model-value="draft.figure" @update:model-value="set('figure', $event)" /></ClientOnly>
       <p v-if="fault?.field === 'figure'" :id="`${id}-fault`" class="mt-1 font-bold text-renew" role="alert">{{ fault.message }}</p>
     </div>
     <ChoiceRow v-if="slot.kind === 'camLag'" :model-value="draft.side" label="The cam stands" :options="[{ value: 'late', label: 'late (retarded)' }, { value: 'early', label: 'early (advanced)' }]" @update:model-value="set('side', $event)" />
     <ChoiceRow v-if="ratchet" :model-value="draft.inNotches ? 'notches' : 'mm'" label="Read in" :options="[{ value: 'mm', label: 'millimetres' }, { value: 'notches', label: 'notches showing' }]" @update:model-value="set('inNotches', $event === 'notches')" />
+    <PlugView v-if="ratchet && draft.inNotches" :ratchet="ratchet" :stroke="sheet.tensioners.find((t) => t.id === slot.target.tensioner)!.stroke" :notches="numberOf(draft.figure) ?? 0" @notches="set('figure', String($event))" />
+    <LagHelper v-if="slot.kind === 'camLag'" :key="slot.key" :sheet="sheet" :sprocket="slot.target.sprocket!" @lag="takeLag" />
+    <ChoiceRow v-if="asksPlace(slot)" :model-value="draft.place ?? ''" label="At which place of the chain" :options="[{ value: '', label: 'not said' }, { value: '1', label: 'one' }, { value: '2', label: 'two' }, { value: '3', label: 'three' }]" @update:model-value="set('place', $event)" />
     <div v-if="slot.target.links !== undefined">
       <label :for="`${id}-links`" class="label">Over how many links</label>
       <input :id="`${id}-links`" :value="draft.links" class="figure field mt-1" inputmode="numeric" :aria-invalid="fault?.field === 'links'" :aria-describedby="fault?.field === 'links' ? `${id}-links-fault` : undefined" @input="set('links', ($event.target as HTMLInputElement).value)">

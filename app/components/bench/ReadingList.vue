@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Assessment } from '../../../core/assess'
 import type { ReadAct, StandingReading, UndoAct } from '../../../core/job/acts'
 import type { NumericKind } from '../../../core/readings/types'
+import { isLength, lengthFigure } from '../../units'
 import { DIGITS, fixed, howWords, readingWords } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'
 
@@ -19,6 +20,7 @@ const emit = defineEmits<{ correct: [reading: StandingReading]; undo: [actId: st
 
 /** Digits of the slot's kind: all readings of a list are of one. */
 const digits = computed(() => DIGITS[props.kind])
+const shown = (value: number, places: number) => (isLength(props.kind) ? lengthFigure(value, places) : fixed(value, places))
 </script>
 
 <template>
@@ -27,11 +29,11 @@ const digits = computed(() => DIGITS[props.kind])
       <li v-for="{ reading, index } in standing" :key="reading.id" class="py-2" data-testid="reading">
         <div class="flex items-baseline justify-between gap-2">
           <span class="figure text-xl">{{ readingWords(reading) }}</span>
-          <span v-if="assessment.readings[index]?.sigma" class="figure font-normal text-faint">±{{ fixed(assessment.readings[index]!.sigma!, digits === 1 ? 1 : 2) }}</span>
+          <span v-if="assessment.readings[index]?.sigma" class="figure font-normal text-faint">±{{ shown(assessment.readings[index]!.sigma!, digits === 1 ? 1 : 2) }}</span>
         </div>
         <p class="text-[13px] text-faint">{{ reading.value === undefined ? 'Notches' : howWords(reading) }}, {{ reading.by }}, <WhenAt :at="reading.at" /></p>
         <p v-if="reading.note" class="break-words text-[13px]">{{ reading.note }}</p>
-        <p v-if="assessment.readings[index]?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ fixed(assessment.readings[index]!.predicted!, digits) }}): measure again.</p>
+        <p v-if="assessment.readings[index]?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ shown(assessment.readings[index]!.predicted!, digits) }}): measure again.</p>
         <p v-for="fault in assessment.faults.filter((f) => f.index === index)" :key="fault.message" class="mt-1 font-bold text-renew">Left out: {{ fault.message }}.</p>
         <div class="flex gap-3">
           <button type="button" class="act-bare" @click="emit('correct', reading)">Correct</button>

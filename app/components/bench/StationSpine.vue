@@ -1,39 +1,36 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { STATIONS, type Slot, type Station } from '../../../core/job/slots'
+import type { Station, StationState } from '../../../core/job/stations'
 
-/** The stations at which this drive is read, with how much of each is done. */
-const props = defineProps<{ slots: readonly Slot[]; read: ReadonlySet<string>; current: Station | null; verdict: string }>()
+/** The stations of the job, with what is done and what is missing at each. */
+defineProps<{ stations: readonly StationState[]; current: Station; next: Station | null; verdict: string }>()
 const emit = defineEmits<{ station: [station: Station] }>()
 
-const stations = computed(() =>
-  (Object.entries(STATIONS) as unknown as [string, string][]).map(([number, name]) => {
-    const station = Number(number) as Station
-    const mine = props.slots.filter((slot) => slot.station === station)
-    return { station, name, all: mine.length, done: mine.filter((slot) => props.read.has(slot.key)).length }
-  }).filter(({ all }) => all > 0)
-)
+function doneWords({ read, all, findings }: StationState): string {
+  const parts = [...(read > 0 ? [`${read} of ${all} read`] : []), ...(findings > 0 ? [`${findings} found`] : [])]
+  return parts.length > 0 ? parts.join(', ') : 'nothing yet'
+}
 </script>
 
 <template>
-  <nav aria-label="Stations of this job" class="flex flex-col border-r border-rule bg-sheet">
-    <ol class="flex flex-1 flex-col">
-      <li v-for="{ station, name, all, done } in stations" :key="station">
+  <nav aria-label="Stations of this job" class="no-print flex min-h-0 flex-col overflow-y-auto border-r border-rule bg-sheet max-md:flex-row max-md:overflow-x-auto max-md:border-r-0 max-md:border-b">
+    <ol class="flex flex-1 flex-col max-md:flex-row">
+      <li v-for="state in stations" :key="state.station">
         <button
-          type="button" class="flex min-h-[72px] w-full items-start gap-2 border-l-4 px-2 py-2 text-left leading-tight"
-          :class="station === current ? 'border-brass bg-paper' : 'border-transparent'" :aria-current="station === current ? 'step' : undefined" @click="emit('station', station)"
+          type="button" class="flex min-h-[62px] w-full items-start gap-2 border-l-4 px-2 py-1.5 text-left leading-tight max-md:min-h-11 max-md:w-auto max-md:border-l-0 max-md:border-b-4 max-md:whitespace-nowrap"
+          :class="state.station === current ? 'border-brass bg-paper' : 'border-transparent'" :aria-current="state.station === current ? 'step' : undefined" @click="emit('station', state.station)"
         >
-          <span class="figure text-lg leading-none">{{ station }}</span>
+          <span class="figure text-lg leading-none">{{ state.station }}</span>
           <span>
-            <span class="block">{{ name }}</span>
-            <span class="mt-1 block text-[13px] text-faint">{{ done === 0 ? 'nothing read' : `${done} of ${all} read` }}</span>
+            <span class="block">{{ state.name }}</span>
+            <span class="mt-0.5 block text-[13px] text-faint max-md:hidden">{{ doneWords(state) }}</span>
+            <span v-if="state.station === next" class="block text-[13px] text-brass max-md:hidden">next</span>
           </span>
         </button>
       </li>
     </ol>
-    <NuxtLink :to="verdict" class="flex min-h-[72px] items-start gap-2 border-l-4 border-t border-l-transparent border-t-rule px-2 py-2 leading-tight">
+    <NuxtLink :to="verdict" class="flex min-h-[62px] items-start gap-2 border-l-4 border-t border-l-transparent border-t-rule px-2 py-1.5 leading-tight max-md:min-h-11 max-md:border-t-0">
       <span class="figure text-lg leading-none">8</span>
-      <span><span class="block font-bold">Verdict</span><span class="mt-1 block text-[13px] text-faint">what goes back in</span></span>
+      <span><span class="block font-bold">Verdict</span><span class="mt-0.5 block text-[13px] text-faint max-md:hidden">what goes back in</span></span>
     </NuxtLink>
   </nav>
 </template>

@@ -3,6 +3,7 @@ import { impossibleReading, readingStructureFaults } from '../../../core/reading
 import { methodOf } from '../../../core/readings/kinds'
 import type { Reading } from '../../../core/readings/types'
 import type { Slot } from '../../../core/job/slots'
+import { fromStored, toStored } from '../../units'
 
 /** What stands in the form for one slot before it is saved. */
 export interface Draft {
@@ -11,28 +12,35 @@ export interface Draft {
   inNotches: boolean
   method: string
   links: string
+  /** chainLength, chainCompare: which place along the chain; empty when it was not said. */
+  place: '' | '1' | '2' | '3'
   turned: 'yes' | 'no' | 'unknown'
   locked: 'yes' | 'no'
   note: string
 }
 
 export function emptyDraft(slot: Slot): Draft {
-  return { figure: '', side: 'late', inNotches: false, method: methodOf(slot.kind), links: String(slot.target.links ?? ''), turned: 'unknown', locked: 'yes', note: '' }
+  return { figure: '', side: 'late', inNotches: false, method: methodOf(slot.kind), links: String(slot.target.links ?? ''), place: '', turned: 'unknown', locked: 'yes', note: '' }
 }
 
 /** The form filled with a reading, for correcting it. */
 export function draftOf(slot: Slot, reading: Reading): Draft {
-  const value = reading.value ?? reading.notches!
+  const value = reading.value === undefined ? reading.notches! : fromStored(slot.kind, reading.value)
   return {
     figure: String(slot.kind === 'camLag' ? Math.abs(value) : value),
     side: value < 0 ? 'early' : 'late',
     inNotches: reading.value === undefined,
     method: methodOf(slot.kind, reading.method),
     links: String(reading.links ?? ''),
+    place: placeOf(reading),
     turned: reading.turnedForward === undefined ? 'unknown' : reading.turnedForward ? 'yes' : 'no',
     locked: reading.phaserLocked === false ? 'no' : 'yes',
     note: reading.note ?? ''
   }
+}
+
+function placeOf({ place }: Reading): Draft['place'] {
+  return place === 1 ? '1' : place === 2 ? '2' : place === 3 ? '3' : ''
 }
 
 /** Does it matter for this slot whether the drive was turned forward last? */
@@ -43,6 +51,11 @@ export function asksTurning(sheet: DriveSheet, slot: Slot): boolean {
 /** Does the cam of this slot carry a phaser that may not have been locked? */
 export function asksLocking(sheet: DriveSheet, slot: Slot): boolean {
   return slot.kind === 'camLag' && sheet.phasers.some((phaser) => phaser.sprocket === slot.target.sprocket)
+}
+
+/** Is this measured along the chain, where three places tell more than one? */
+export function asksPlace(slot: Slot): boolean {
+  return slot.kind === 'chainLength' || slot.kind === 'chainCompare'
 }
 
 export function ratchetOf(sheet: DriveSheet, slot: Slot): { first: number; pitch: number } | undefined {
@@ -81,7 +94,8 @@ function assembled(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
   const reading: Reading = { kind: slot.kind, ...slot.target }
   if (slot.target.links !== undefined) reading.links = numberOf(draft.links)!
   if (inNotches) reading.notches = value
-  else Object.assign(reading, { value: slot.kind === 'camLag' && draft.side === 'early' ? -value : value, method: draft.method })
+  else Object.assign(reading, { value: slot.kind === 'camLag' && draft.side === 'early' ? -value : toStored(slot.kind, value), method: draft.method })
+  if (asksPlace(slot) && draft.place) reading.place = Number(draft.place)
   if (asksTurning(sheet, slot) && draft.turned !== 'unknown') reading.turnedForward = draft.turned === 'yes'
   if (asksLocking(sheet, slot) && draft.locked === 'no') reading.phaserLocked = false
   if (draft.note.trim()) reading.note = draft.note.trim()

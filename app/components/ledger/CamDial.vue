@@ -18,7 +18,7 @@ const ray = (degrees: number, inner: number, outer: number) => {
   const at = (r: number) => `${(r * Math.sin(a)).toFixed(2)} ${(-r * Math.cos(a)).toFixed(2)}`
   return `M${at(inner)}L${at(outer)}`
 }
-const jump = computed(() => (props.cam.jump.told ? `${teethWords(props.cam.jump.teeth)}, ${oddsWords(props.cam.jump.odds)}` : ''))
+const jump = computed(() => (props.cam.jump.told ? `${props.cam.jump.teeth === 0 ? 'no jump' : teethWords(props.cam.jump.teeth)}, ${oddsWords(props.cam.jump.odds)}` : ''))
 const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, give or take ${fixed(half.value, 1)}°. ${jump.value}`)
 </script>
 
@@ -33,7 +33,7 @@ const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, giv
       <circle r="3" class="fill-ink" />
     </svg>
     <p class="min-w-0 leading-tight">
-      <span class="block truncate text-[13px]">{{ name }}</span>
+      <span class="block text-[13px] leading-tight">{{ name }}</span>
       <span class="figure block">{{ lagWords(cam.lag.mean) }}</span>
       <span class="block text-[13px]" :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'">{{ jump || `±${fixed(half, 1)}°, jump not known` }}</span>
     </p>

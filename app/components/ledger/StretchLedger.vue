@@ -16,7 +16,15 @@ const props = defineProps<{ sheet: DriveSheet; assessment: Assessment; readings:
 const emit = defineEmits<{ take: [slot: Slot]; reading: [reading: StandingReading]; takeBack: [] }>()
 
 const odd = computed(() => props.assessment.readings.filter((r) => r.atOdds).map((r) => props.readings[r.index]!).filter(Boolean))
-const left = computed(() => props.assessment.faults.map((fault) => ({ ...fault, reading: props.readings[fault.index]! })).filter((f) => f.reading))
+/** Readings left out, those of one reason together. */
+const left = computed(() => {
+  const byMessage = new Map<string, { index: number; reading: StandingReading }[]>()
+  for (const { index, message } of props.assessment.faults) {
+    const reading = props.readings[index]
+    if (reading) byMessage.set(message, [...(byMessage.get(message) ?? []), { index, reading }])
+  }
+  return [...byMessage]
+})
 /** How far it would narrow the stretch; nothing where it would not. */
 function narrowing({ narrows: { from, to } }: NextReading) {
   return from > 0 && to < 0.98 * from ? `would narrow the stretch from ±${fixed(164.5 * from, 2)} to ±${fixed(164.5 * to, 2)}` : ''
@@ -35,30 +43,29 @@ const gain = computed(() => {
 </script>
 
 <template>
-  <section class="grid grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2" aria-label="Stretch ledger">
+  <section class="grid max-md:!grid-cols-1 max-md:divide-x-0 max-md:divide-y grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2" aria-label="Stretch ledger">
     <div>
       <h3 class="label">Stretch</h3>
       <template v-for="chain in sheet.chains" :key="chain.id">
-        <p v-if="sheet.chains.length > 1" class="text-[13px]">{{ chain.name }}</p>
-        <StretchLine :name="chain.name" :elongation="assessment.chains[chain.id]!.elongation" :limit="limitFor(sheet, 'elongation', chain.id)" :compact="sheet.chains.length > 1" />
+        <StretchLine :name="chain.name" :elongation="assessment.chains[chain.id]!.elongation" :limit="limitFor(sheet, 'elongation', chain.id)" :compact="sheet.chains.length > 1" :named="sheet.chains.length > 1" />
       </template>
     </div>
     <div>
       <h3 class="label">Cams, against their marks</h3>
       <div class="mt-1 grid gap-1" :class="Object.keys(assessment.cams).length > 2 ? 'grid-cols-2' : ''">
-        <CamDial v-for="(cam, id) in assessment.cams" :key="id" :name="partName(sheet, String(id)).replace(' sprocket', '')" :cam="cam" :limit="limitFor(sheet, 'camLag', String(id))?.value ?? null" />
+        <CamDial v-for="(cam, id) in assessment.cams" :key="id" :name="partName(sheet, String(id)).replace(Object.keys(assessment.cams).length > 2 ? ' cam sprocket' : ' sprocket', '')" :cam="cam" :limit="limitFor(sheet, 'camLag', String(id))?.value ?? null" />
       </div>
     </div>
     <div>
       <h3 class="label">Extension, and what it is made of</h3>
-      <BudgetBar v-for="tensioner in sheet.tensioners" :key="tensioner.id" :sheet="sheet" :tensioner="tensioner" :estimate="assessment.tensioners[tensioner.id]!" />
+      <BudgetBar v-for="tensioner in sheet.tensioners" :brief="sheet.tensioners.length > 1" :key="tensioner.id" :sheet="sheet" :tensioner="tensioner" :estimate="assessment.tensioners[tensioner.id]!" />
     </div>
     <div class="relative min-h-40">
       <div class="absolute inset-0 flex flex-col gap-1 overflow-y-auto px-4 py-2">
         <p v-if="failed" class="font-bold text-renew" role="alert">{{ failed }}</p>
         <p v-if="change" class="text-[13px] leading-tight" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare -my-3" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
         <p v-for="reading in odd" :key="reading.id" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
-        <p v-for="fault in left" :key="fault.index" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', fault.reading)">Left out: {{ readingWords(fault.reading) }}</button> {{ fault.message }}</p>
+        <p v-for="[message, faults] in left" :key="message" class="text-[13px] leading-tight"><button v-for="fault in faults" :key="fault.index" type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', fault.reading)">Left out: {{ readingWords(fault.reading) }}</button> {{ message }}</p>
         <template v-if="next">
           <h3 class="label">Worth reading next</h3>
           <button type="button" class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight" data-testid="next" @click="emit('take', next)">

@@ -6,7 +6,7 @@ import type { LimitValue } from '../../../core/sheet/types'
 import { fixed, oddsWords, percent } from '../../words'
 
 /** Elongation as a line: its 90 % interval against the limit. */
-const props = defineProps<{ name: string; elongation: ElongationEstimate; limit: LimitValue | null; compact?: boolean }>()
+const props = defineProps<{ name: string; elongation: ElongationEstimate; limit: LimitValue | null; compact?: boolean; named?: boolean }>()
 
 const WIDTH = 300
 const top = computed(() => Math.max(1.6 * (props.limit?.value ?? 0.5), 105 * props.elongation.high))
@@ -18,7 +18,8 @@ const says = computed(() => `${props.name}: elongation ${percent(props.elongatio
 <template>
   <div>
     <p class="flex flex-wrap items-baseline justify-between gap-x-2">
-      <span class="whitespace-nowrap" data-testid="stretch"><span class="figure text-3xl" data-testid="elongation">{{ fixed(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixed(half, 2) }}</span></span>
+      <span v-if="named" class="text-[13px]">{{ name }}</span>
+      <span class="whitespace-nowrap" data-testid="stretch"><span class="figure" :class="named ? 'text-2xl' : 'text-3xl'" data-testid="elongation">{{ fixed(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixed(half, 2) }}</span></span>
       <span v-if="elongation.overLimit !== null" class="text-[13px]" data-testid="over-limit">Past limit: {{ oddsWords(elongation.overLimit) }}</span>
       <span v-else class="text-[13px]">no limit on the sheet</span>
     </p>

@@ -3,8 +3,8 @@ import { computed } from 'vue'
 import type { ChainPicture } from '../../../core/drive/picture'
 import type { Projection } from './drawing'
 
-/** The chain link by link: inner plates, outer plates and pins, coloured links in brass. */
-const props = defineProps<{ picture: ChainPicture; pitch: number; projection: Projection; chosen: boolean }>()
+/** The chain link by link: inner plates, outer plates and pins, coloured links in brass. One that runs behind another is drawn fainter. */
+const props = defineProps<{ picture: ChainPicture; pitch: number; projection: Projection; chosen: boolean; behind?: boolean }>()
 
 const width = computed(() => 0.55 * props.pitch * props.projection.scale)
 const points = computed(() => props.picture.pins.map(([x, y]) => ({ x: props.projection.x(x), y: props.projection.y(y) })))
@@ -16,9 +16,9 @@ const pins = computed(() => points.value.map(({ x, y }) => `M${x.toFixed(1)} ${y
 
 <template>
   <g fill="none" stroke-linecap="round">
-    <path :d="plates(true)" :stroke-width="width + 2.400" :class="chosen ? 'stroke-lit' : 'stroke-scribe'" />
+    <path :d="plates(true)" :stroke-width="width + 2.400" :class="chosen ? 'stroke-lit' : behind ? 'stroke-hair' : 'stroke-scribe'" />
     <path :d="plates(true)" :stroke-width="width" class="stroke-plate" />
-    <path :d="plates(false)" :stroke-width="width * 0.720 + 1.800" :class="chosen ? 'stroke-lit' : 'stroke-scribe'" />
+    <path :d="plates(false)" :stroke-width="width * 0.720 + 1.800" :class="chosen ? 'stroke-lit' : behind ? 'stroke-hair' : 'stroke-scribe'" />
     <path :d="plates(false)" :stroke-width="width * 0.720" class="stroke-plate" />
     <path :d="brass" :stroke-width="width + 1.600" class="stroke-lit" />
     <path :d="pins" :stroke-width="Math.max(2, width * 0.360)" class="stroke-scribe" />

@@ -10,6 +10,7 @@ import type { DriveSheet } from '../../../core/sheet/types'
 import ChainLinks from './ChainLinks.vue'
 import { fitted, polar, spread } from './drawing'
 import PartTag from './PartTag.vue'
+import { CALL_WORDS, partName } from '../../words'
 import { partLabels, type PartLabel } from './partLabels'
 import RailShape from './RailShape.vue'
 import RunCount from './RunCount.vue'
@@ -20,24 +21,32 @@ import TensionerShape from './TensionerShape.vue'
 const props = defineProps<{ sheet: DriveSheet; corrections: Corrections | null; assessment: Assessment; readings: readonly StandingReading[]; chosen?: string; chosenRun?: string; narrow?: boolean }>()
 const emit = defineEmits<{ part: [id: string]; run: [chain: string, from: string, to: string] }>()
 
-const SIDE = computed(() => (props.narrow ? 116 : 184))
 const TAG = 50
+/** Room below the drive for what changes the picture. */
+const FOOT = 34
 const plate = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(plate, { width: 800, height: 560 })
 
-const pictures = computed(() => props.sheet.chains.flatMap((chain) => {
+/** How many times the wear is drawn, to see why the readings come out as they do; jumps are drawn as they are. */
+const times = ref(1)
+const asTable = ref(false)
+const SIDE = computed(() => (props.narrow ? 116 : width.value < 620 ? 136 : 184))
+
+/** A plate that is hidden, or hardly there, draws nothing. */
+const drawable = computed(() => width.value > 240 && height.value > 160)
+const pictures = computed(() => (!drawable.value ? [] : props.sheet.chains.flatMap((chain) => {
   const { chains, rails, tensioners, cams } = props.assessment
   const tensioner = props.sheet.tensioners.find((t) => t.chain === chain.id)
   const state = {
-    elongation: chains[chain.id]!.elongation.mean,
-    wear: touchingRails(props.sheet, chain).map((id) => rails[id]!.wear.mean),
-    padWear: tensioner ? tensioners[tensioner.id]!.padWear.mean : 0
+    elongation: times.value * chains[chain.id]!.elongation.mean,
+    wear: touchingRails(props.sheet, chain).map((id) => times.value * rails[id]!.wear.mean),
+    padWear: tensioner ? times.value * tensioners[tensioner.id]!.padWear.mean : 0
   }
-  const lags = drivenSprockets(props.sheet, chain).map((id) => cams[id]!.lag.mean)
+  const lags = drivenSprockets(props.sheet, chain).map((id) => cams[id]!.lag.mean + (times.value - 1) * cams[id]!.wearLag)
   const picture = chainPicture(props.sheet, chain, state, lags, props.corrections ?? {})
   return picture ? [{ ...picture, pitch: chain.pitch }] : []
-}))
-const projection = computed(() => fitted(pictures.value, width.value, height.value, SIDE.value + 24))
+})))
+const projection = computed(() => fitted(pictures.value, width.value, height.value - (props.narrow ? 0 : FOOT), SIDE.value + 24))
 const labels = computed(() => partLabels(props.sheet, props.assessment, pictures.value))
 
 /** Labels left and right of the drive, each beside what it points at. */
@@ -71,11 +80,11 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
 <template>
   <div ref="plate" class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe" role="group" :aria-label="`Drive map of ${sheet.name}, turning ${sheet.rotation} seen from the front`">
     <svg v-if="pictures.length" class="absolute inset-0" :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" aria-hidden="true" data-testid="drive-map">
-      <g v-for="picture in pictures" :key="picture.chain">
+      <g v-for="(picture, i) in pictures" :key="picture.chain">
         <RailShape v-for="rail in picture.rails" :key="rail.id" :rail="rail" :pitch="picture.pitch" :projection="projection" :chosen="chosen === rail.id" @click="emit('part', rail.id)" />
         <TensionerShape v-if="picture.tensioner" :tensioner="picture.tensioner" :limit="limitOf(picture.tensioner.id)" :projection="projection" :chosen="chosen === picture.tensioner.id" @click="emit('part', picture.tensioner.id)" />
         <SprocketShape v-for="sprocket in picture.sprockets" :key="sprocket.id" :sprocket="sprocket" :pitch="picture.pitch" :projection="projection" :chosen="chosen === sprocket.id" @click="emit('part', sprocket.id)" />
-        <ChainLinks :picture="picture" :pitch="picture.pitch" :projection="projection" :chosen="chosen === picture.chain" @click="emit('part', picture.chain)" />
+        <ChainLinks :picture="picture" :pitch="picture.pitch" :projection="projection" :behind="i > 0" :chosen="chosen === picture.chain" @click="emit('part', picture.chain)" />
       </g>
       <path v-if="turning" :transform="turning.at" :d="turning.d" fill="none" class="stroke-scribe" stroke-width="1.800" />
       <template v-for="tag in tags" :key="tag.label.part">
@@ -83,7 +92,7 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
         <circle v-if="tag.label.at" :cx="tag.px" :cy="tag.py" r="2.500" class="fill-scribe" />
       </template>
     </svg>
-    <p v-else class="absolute inset-x-0 top-1/3 mx-auto max-w-72 text-center">This sheet is counted: it has no coordinates to draw. Choose a part at either side; the figures work all the same.</p>
+    <p v-else-if="drawable" class="absolute inset-x-0 top-1/3 mx-auto max-w-72 text-center">This sheet is counted: it has no coordinates to draw. Choose a part at either side; the figures work all the same.</p>
     <template v-for="picture in narrow ? [] : pictures" :key="picture.chain">
       <RunCount
         v-for="run in picture.runs" :key="`${run.from}>${run.to}`" :run="run" :projection="projection" :read="countOf(picture.chain, run.from, run.to)"
@@ -91,6 +100,21 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
         :chosen="chosenRun === `${picture.chain}:${run.from}:${run.to}`" @choose="emit('run', picture.chain, run.from, run.to)"
       />
     </template>
+    <div v-if="!narrow && pictures.length" class="no-print absolute bottom-1 left-1/2 flex -translate-x-1/2 items-center gap-2 bg-plate/80 px-2 text-[13px]">
+      <label class="flex items-center gap-2">Wear drawn<input v-model.number="times" type="range" min="1" max="6" step="1" class="min-h-11 w-24 accent-lit" data-testid="exaggerate"><span class="figure w-8">×{{ times }}</span></label>
+      <button type="button" class="min-h-11 px-2 underline decoration-lit underline-offset-2" :aria-pressed="asTable" data-testid="map-table" @click="asTable = !asTable">Table</button>
+    </div>
+    <div v-if="asTable" class="absolute inset-0 z-10 overflow-auto bg-plate p-4" data-testid="map-figures">
+      <table class="w-full text-left text-[14px]">
+        <caption class="pb-2 text-left font-bold">The drive as figures</caption>
+        <thead><tr class="border-b border-hair"><th class="py-2 font-normal">Part</th><th class="font-normal">Stands at</th><th class="font-normal">Call</th></tr></thead>
+        <tbody>
+          <tr v-for="label in labels" :key="label.part" class="border-b border-hair/40"><td><button type="button" class="min-h-11 underline decoration-lit underline-offset-2" @click="emit('part', label.part)">{{ label.name }}</button></td><td class="figure font-normal">{{ label.value }}</td><td>{{ label.call ? CALL_WORDS[label.call] : '' }}</td></tr>
+          <template v-for="picture in pictures" :key="picture.chain"><tr v-for="run in picture.runs" :key="`${run.from}>${run.to}`" class="border-b border-hair/40"><td class="py-2">{{ partName(sheet, run.from) }} to {{ partName(sheet, run.to) }}</td><td class="figure font-normal">{{ run.links }} links<template v-if="countOf(picture.chain, run.from, run.to) !== null">, counted {{ countOf(picture.chain, run.from, run.to) }}</template></td><td /></tr></template>
+        </tbody>
+      </table>
+      <button type="button" class="mt-2 min-h-11 underline decoration-lit underline-offset-2" @click="asTable = false">Back to the map</button>
+    </div>
     <PartTag v-for="tag in tags" :key="tag.label.part" :label="tag.label" :right="tag.right" :top="tag.top" :width="SIDE" :brief="narrow" :chosen="chosen === tag.label.part" :aria-label="summary(tag.label)" @choose="emit('part', tag.label.part)" />
   </div>
 </template>

@@ -3,6 +3,7 @@ import type { Call } from '../../../core/calls/types'
 import type { ChainPicture } from '../../../core/drive/picture'
 import { limitFor } from '../../../core/sheet/limits'
 import type { DriveSheet, Point } from '../../../core/sheet/types'
+import { lengthFigure, lengthWords, units } from '../../units'
 import { fixed, lagWords, percent, teethWords } from '../../words'
 
 /** What the map says of one part: its name, what is known of it, its call, and where it is. */
@@ -44,13 +45,13 @@ function railValue(sheet: DriveSheet, { rails }: Assessment, id: string): string
   const wear = rails[id]?.wear
   const limit = limitFor(sheet, 'groove', id)
   if (!wear) return 'stands clear'
-  return `${fixed(wear.mean, 1)}${limit ? ` of ${limit.value}` : ''} mm worn`
+  return `${lengthFigure(wear.mean, 1)}${limit ? ` of ${lengthFigure(limit.value, 1)}` : ''} ${units.value.length} worn`
 }
 
 function tensionerValue({ tensioners }: Assessment, { id, stroke, limit }: { id: string; stroke: number; limit?: { value: number } }): string {
   const { extension } = tensioners[id]!
   const stands = extension.read ?? extension.predicted
-  return `${fixed(stands, 1)} of ${limit ? limit.value : stroke} mm`
+  return `${lengthFigure(stands, 1)} of ${lengthWords(limit ? limit.value : stroke, 1)}`
 }
 
 function chainValue(sheet: DriveSheet, { chains }: Assessment, id: string): string {

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import PersonPicker from './PersonPicker.vue'
 import SaveState from './SaveState.vue'
+import UnitPicker from './UnitPicker.vue'
 </script>
 
 <template>
-  <header class="no-print flex min-h-14 items-center gap-4 border-b border-rule bg-sheet px-4">
+  <header class="no-print flex min-h-14 items-center gap-4 border-b border-rule bg-sheet px-4 max-md:flex-wrap max-md:gap-2 max-md:px-2">
     <NuxtLink to="/" class="flex min-h-11 items-center gap-2 font-bold" aria-label="Board">
       <svg width="26" height="26" viewBox="0 0 32 32" aria-hidden="true">
         <rect width="32" height="32" rx="3" class="fill-plate" />
@@ -17,6 +18,6 @@ import SaveState from './SaveState.vue'
     <div class="min-w-0 flex-1"><slot /></div>
     <div class="text-[13px]"><SaveState /></div>
     <slot name="acts" />
-    <ClientOnly><PersonPicker /></ClientOnly>
+    <ClientOnly><UnitPicker class="max-md:hidden" /><PersonPicker /></ClientOnly>
   </header>
 </template>

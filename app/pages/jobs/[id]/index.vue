@@ -1,77 +1,105 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { StandingReading } from '../../../../core/job/acts'
-import { fills, type Station } from '../../../../core/job/slots'
-import ReadingSheet from '../../../components/bench/ReadingSheet.vue'
+import { fills } from '../../../../core/job/slots'
+import { STATIONS, stationOfFinding, type Station } from '../../../../core/job/stations'
+import PartPanel from '../../../components/bench/PartPanel.vue'
+import ShortcutSheet from '../../../components/bench/ShortcutSheet.vue'
 import StationSpine from '../../../components/bench/StationSpine.vue'
 import StretchLedger from '../../../components/ledger/StretchLedger.vue'
 import DriveMap from '../../../components/map/DriveMap.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
+import BeforeCovers from '../../../components/station/BeforeCovers.vue'
+import ComplaintSheet from '../../../components/station/ComplaintSheet.vue'
+import SuspectList from '../../../components/station/SuspectList.vue'
+import { useShortcuts } from '../../../composables/useShortcuts'
 import { useJob } from '../../../stores/job'
 import { usageWords } from '../../../words'
 
-/** The bench: spine, drive map, reading sheet, and the stretch ledger at the foot. */
+/** The bench: spine, the station in the middle and at the right, and the stretch ledger at the foot. */
 const job = useJob()
+const route = useRoute()
+const help = ref(false)
 
-const read = computed(() => new Set(job.slots.filter((slot) => job.readingsOf(slot).length > 0).map((slot) => slot.key)))
 const chosenRun = computed(() => (job.slot?.kind === 'linkCount' ? `${job.slot.target.chain}:${job.slot.target.from}:${job.slot.target.to}` : ''))
-const chosenPart = computed(() => (job.slot?.kind === 'linkCount' ? '' : job.slot?.kind === 'phaserPlay' ? (phaserSprocket(job.slot.part) ?? '') : (job.slot?.part ?? '')))
+const chosenPart = computed(() => {
+  if (job.slot?.kind === 'linkCount') return ''
+  const part = job.slot?.part ?? job.part
+  return job.job!.sheet.phasers.find((phaser) => phaser.id === part)?.sprocket ?? part
+})
 const lastAct = computed(() => job.acts.findLast((act) => !job.record.undone.has(act.id)) ?? null)
+const next = computed(() => job.worthTaking())
 
-function phaserSprocket(id: string) {
-  return job.job!.sheet.phasers.find((phaser) => phaser.id === id)?.sprocket
-}
-
-// A link may name the reading to go to: ?read=groove:guide
-const [kind, target] = String(useRoute().query.read ?? '').split(':')
+// A link may name the station, or the reading to go to: ?read=groove:guide
+const [kind, target] = String(route.query.read ?? '').split(':')
 const asked = job.slots.find((slot) => slot.kind === kind && target !== undefined && Object.values(slot.target).includes(target))
-if (asked) job.selected = asked.key
+const station = Number(route.query.station)
+if (asked) job.openSlot(asked)
+else if (station in STATIONS) job.openStation(station as Station)
 
-/** Chooses the first of some slots that is not read yet, else the first. */
-function choose(keys: readonly string[]) {
-  const key = keys.find((k) => !read.value.has(k)) ?? keys[0]
-  if (key) job.selected = key
-}
-
+/** Touching a part opens what can be read on it, what is not read yet first; a part without figures shows its findings. */
 function choosePart(id: string) {
-  const driver = job.job!.sheet.chains.find((chain) => chain.driver === id)
-  const of = job.slots.filter((slot) => (driver ? slot.kind === 'linkCount' && slot.target.from === id : slot.part === id && slot.kind !== 'linkCount'))
-  choose(of.map((slot) => slot.key))
+  const driver = job.job!.sheet.chains.some((chain) => chain.driver === id)
+  const mine = job.slots.filter((slot) => (driver ? slot.kind === 'linkCount' && slot.target.from === id : slot.part === id && slot.kind !== 'linkCount'))
+  const found = mine.find((slot) => job.readingsOf(slot).length === 0) ?? mine[0]
+  if (found) job.openSlot(found)
+  else job.openSide(id, 'findings')
 }
 
-const chooseRun = (chain: string, from: string, to: string) => choose(job.slots.filter(({ target }) => target.chain === chain && target.from === from && target.to === to).map((s) => s.key))
-const chooseStation = (station: Station) => choose(job.slots.filter((slot) => slot.station === station).map((s) => s.key))
-const chooseReading = (reading: StandingReading) => choose(job.slots.filter((slot) => fills(slot, reading)).map((s) => s.key))
+const chooseRun = (chain: string, from: string, to: string) => job.openSlot(job.slots.find(({ target: t }) => t.chain === chain && t.from === from && t.to === to) ?? null)
+
+function chooseReading(reading: StandingReading) {
+  if (reading.kind !== 'condition') return job.openSlot(job.slots.find((slot) => fills(slot, reading)) ?? null)
+  job.openStation(stationOfFinding(job.job!.sheet, reading))
+  job.openSide(reading.target!, 'findings')
+}
 
 function takeBack() {
   if (lastAct.value) job.put({ type: 'undo', act: lastAct.value.id })
 }
+
+useShortcuts({
+  '1-7': (key) => job.openStation(Number(key) as Station),
+  8: () => void navigateTo(`/jobs/${job.id}/verdict`),
+  n: () => job.openSlot(next.value),
+  u: takeBack,
+  f: () => job.openSide(job.slot?.part ?? job.part, 'findings'),
+  p: () => job.openSide(job.slot?.part ?? job.part, 'photos'),
+  '?': () => (help.value = true)
+})
 </script>
 
 <template>
-  <div class="grid h-dvh min-h-[680px] grid-rows-[auto_1fr_auto]">
+  <div class="grid h-dvh min-h-[680px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] max-md:h-auto">
     <TopBar>
       <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">{{ job.job!.stand }}, {{ usageWords(job.job!.usage) }}</span></h1>
       <p class="truncate text-[13px] text-faint">{{ job.job!.sheet.name }}. {{ job.job!.complaint }}</p>
       <template #acts>
-        <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2"><ArrowDownTrayIcon class="size-4" aria-hidden="true" />Export</a>
+        <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"><ArrowDownTrayIcon class="size-4" aria-hidden="true" />Export</a>
+        <button type="button" class="act max-md:hidden" aria-label="Keys" data-testid="keys" @click="help = true">?</button>
       </template>
     </TopBar>
-    <main class="grid min-h-0 grid-cols-[132px_1fr_352px]">
-      <StationSpine :slots="job.slots" :read="read" :current="job.slot?.station ?? null" :verdict="`/jobs/${job.id}/verdict`" @station="chooseStation" />
-      <ClientOnly>
-        <DriveMap
-          :sheet="job.job!.sheet" :corrections="job.job!.corrections" :assessment="job.assessment!" :readings="job.record.readings"
-          :chosen="chosenPart" :chosen-run="chosenRun" @part="choosePart" @run="chooseRun"
-        />
-        <template #fallback><div class="bg-plate" /></template>
-      </ClientOnly>
-      <ReadingSheet v-if="job.slot" :slot="job.slot" />
+    <main class="grid min-h-0 grid-cols-[132px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1">
+      <StationSpine :stations="job.stations" :current="job.station" :next="next?.station ?? null" :verdict="`/jobs/${job.id}/verdict`" @station="job.openStation" />
+      <ComplaintSheet v-if="job.station === 1" />
+      <div v-else class="min-h-0 max-md:hidden">
+        <ClientOnly>
+          <DriveMap
+            :sheet="job.job!.sheet" :corrections="job.corrections" :assessment="job.assessment!" :readings="job.record.readings"
+            :chosen="chosenPart" :chosen-run="chosenRun" @part="choosePart" @run="chooseRun"
+          />
+          <template #fallback><div class="h-full bg-plate" /></template>
+        </ClientOnly>
+      </div>
+      <SuspectList v-if="job.station === 1" />
+      <BeforeCovers v-else-if="job.station === 2" />
+      <PartPanel v-else />
     </main>
     <StretchLedger
       :sheet="job.job!.sheet" :assessment="job.assessment!" :readings="job.record.readings" :change="job.change" :failed="job.failed"
-      :next="job.worthTaking()" :can-take-back="lastAct !== null" @take="job.selected = $event.key" @reading="chooseReading" @take-back="takeBack"
+      :next="next" :can-take-back="lastAct !== null" @take="job.openSlot($event)" @reading="chooseReading" @take-back="takeBack"
     />
+    <ShortcutSheet v-model:open="help" />
   </div>
 </template>

@@ -46,7 +46,7 @@ const school = computed({
           <SchoolPicker v-if="bench.by" v-model="school" />
           <p v-else class="border-l-4 border-brass bg-sheet p-3">Judged {{ SCHOOL_WORDS[job.record.school].toLowerCase() }}. Choose who is at the bench to judge under another school.</p>
         </ClientOnly>
-        <div class="h-[520px] bg-plate"><ClientOnly><DriveMap :sheet="job.job!.sheet" :corrections="job.job!.corrections" :assessment="job.assessment!" :readings="job.record.readings" narrow /></ClientOnly></div>
+        <div class="h-[520px] bg-plate"><ClientOnly><DriveMap :sheet="job.job!.sheet" :corrections="job.corrections" :assessment="job.assessment!" :readings="job.record.readings" narrow /></ClientOnly></div>
       </div>
     </main>
   </div>

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useJob } from '../../stores/job'
+import { USAGE_UNITS } from '../../words'
+import { numberOf } from './draft'
+
+/** What is known of a fitted part: its design and make, and since when it is in. New is not good: it rules nothing out. */
+const props = defineProps<{ part: string }>()
+const job = useJob()
+
+const known = computed(() => job.record.parts.get(props.part) ?? {})
+const form = ref({ design: '', make: '', fittedAt: '' })
+const fault = ref('')
+const unit = computed(() => USAGE_UNITS[job.job!.usage.unit])
+const superseded = computed(() => job.job!.sheet.superseded?.filter((s) => s.part === props.part) ?? [])
+
+watch([() => props.part, known], () => {
+  const { design = '', make = '', fittedAt } = known.value
+  form.value = { design, make, fittedAt: fittedAt === undefined ? '' : String(fittedAt) }
+  fault.value = ''
+}, { immediate: true })
+
+function save() {
+  const fittedAt = form.value.fittedAt.trim() === '' ? undefined : numberOf(form.value.fittedAt)
+  fault.value = ''
+  if (fittedAt === null || (fittedAt !== undefined && (fittedAt < 0 || fittedAt > job.job!.usage.value))) {
+    fault.value = `Write the ${unit.value} at which it was fitted, from 0 to ${job.job!.usage.value}.`
+    return
+  }
+  const { design, make } = form.value
+  job.put({ type: 'part', part: props.part, known: { ...(design.trim() ? { design: design.trim() } : {}), ...(make.trim() ? { make: make.trim() } : {}), ...(fittedAt === undefined ? {} : { fittedAt }) } })
+}
+</script>
+
+<template>
+  <form class="space-y-3" novalidate @submit.prevent="save">
+    <ul v-if="superseded.length" class="border-l-4 border-brass bg-paper p-2 text-[13px]">
+      <li v-for="s in superseded" :key="s.design">Superseded: {{ s.design }}. {{ s.onSight ? 'Renewed on sight' : 'Its readings decide' }} ({{ s.source }}).</li>
+    </ul>
+    <label class="block"><span class="label">Design or part mark</span><input v-model="form.design" class="field mt-1" maxlength="200"></label>
+    <label class="block"><span class="label">Make</span><input v-model="form.make" class="field mt-1" maxlength="120"></label>
+    <label class="block"><span class="label">Fitted at, {{ unit }} (empty: came with the engine)</span><input v-model="form.fittedAt" class="figure field mt-1" inputmode="decimal" maxlength="12" :aria-invalid="!!fault"></label>
+    <p v-if="fault" class="font-bold text-renew" role="alert">{{ fault }}</p>
+    <button type="submit" class="act-main w-full">Save</button>
+    <p class="text-[13px] text-faint">A part renewed before is not thereby good: what was done earlier rules nothing out.</p>
+  </form>
+</template>

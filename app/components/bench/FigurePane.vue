@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { colouredLinksReturn } from '../../../core/drive/recurrence'
+import type { StandingReading } from '../../../core/job/acts'
+import type { Slot } from '../../../core/job/slots'
+import { limitFor } from '../../../core/sheet/limits'
+import type { LimitValue } from '../../../core/sheet/types'
+import type { Reading } from '../../../core/readings/types'
+import { useBench } from '../../stores/bench'
+import { useJob } from '../../stores/job'
+import { lengthWords } from '../../units'
+import { lagToClock } from '../../../core/convert/marks'
+import { slackMap } from '../../../core/drive/slackMap'
+import { touchingRails } from '../../../core/drive/elements'
+import { limitWords, partName } from '../../words'
+import { draftOf, emptyDraft, numberOf, type Draft } from './draft'
+import { pastReadings } from './past'
+import ReadingForm from './ReadingForm.vue'
+import ReadingList from './ReadingList.vue'
+
+/** One figure of a part: its limit, what was read, and a form for the next reading. */
+const props = defineProps<{ slot: Slot }>()
+const job = useJob()
+const bench = useBench()
+
+/** Figures typed but not saved yet, so that a reload or another part in between loses nothing. */
+const drafts = useLocalStorage<Record<string, Draft>>('umbrette.drafts', {})
+const correcting = ref<StandingReading | null>(null)
+const sheet = computed(() => job.job!.sheet)
+const draftKey = computed(() => `${job.id}:${props.slot.key}${correcting.value ? `:${correcting.value.id}` : ''}`)
+const draft = computed({
+  get: () => drafts.value[draftKey.value] ?? (correcting.value ? draftOf(props.slot, correcting.value) : emptyDraft(props.slot)),
+  set: (value) => (drafts.value = { ...drafts.value, [draftKey.value]: value })
+})
+const standing = computed(() => job.readingsOf(props.slot))
+const past = computed(() => pastReadings(job.acts, job.record, props.slot))
+const limit = computed<LimitValue | null>(() => {
+  const { part, kind } = props.slot
+  if (kind === 'extension') return sheet.value.tensioners.find((t) => t.id === part)?.limit ?? null
+  if (kind === 'phaserPlay') return sheet.value.phasers.find((p) => p.id === part)?.playLimit ?? null
+  if (kind === 'linkCount') return null
+  return limitFor(sheet.value, kind === 'chainLength' || kind === 'chainCompare' ? 'elongation' : kind, part)
+})
+const chain = computed(() => sheet.value.chains.find((c) => c.id === props.slot.target.chain || (props.slot.target.sprocket !== undefined && c.driver !== props.slot.target.sprocket && c.path.includes(props.slot.target.sprocket)))!)
+const mark = computed(() => sheet.value.marks.find((m) => m.sprocket === props.slot.target.sprocket) ?? null)
+const expected = computed(() => {
+  const { target, kind } = props.slot
+  if (kind === 'linkCount') return `${chain.value.counts.find((c) => c.from === target.from && c.to === target.to)!.links} links on the sheet. Coloured links stand at the marks again after ${colouredLinksReturn(sheet.value, chain.value)} crank turns: do not hunt for them before.`
+  if (kind === 'chainLength') return `New: ${lengthWords(target.links! * chain.value.pitch, 2)} over ${target.links} links. Same pull, at three places.`
+  if (kind !== 'camLag' || !mark.value) return ''
+  const { lag } = job.assessment!.cams[target.sprocket!]!
+  return `Its mark belongs at ${mark.value.at}, turning ${sheet.value.rotation}; by all readings it stands near ${lagToClock(sheet.value, chain.value, target.sprocket!, lag.mean)}. Half a turn away: turn the crank once more.`
+})
+/** Where slack would gather, for whoever is about to let the tensioner go. */
+const slack = computed(() => {
+  const tensioner = sheet.value.tensioners.find((t) => t.id === props.slot.target.tensioner)
+  const of = sheet.value.chains.find((c) => c.id === tensioner?.chain)
+  if (!of || props.slot.kind !== 'extension') return null
+  const { chains, rails, tensioners } = job.assessment!
+  return slackMap(sheet.value, of, { elongation: chains[of.id]!.elongation.mean, wear: touchingRails(sheet.value, of).map((id) => rails[id]!.wear.mean), padWear: tensioners[tensioner!.id]!.padWear.mean }, job.corrections ?? {})
+})
+
+watch(() => props.slot.key, () => {
+  correcting.value = null
+})
+
+async function save(reading: Reading) {
+  const key = draftKey.value
+  const saved = job.put({ type: 'read', reading, ...(correcting.value ? { supersedes: correcting.value.id } : {}) })
+  correcting.value = null
+  const { [key]: _done, ...rest } = drafts.value
+  drafts.value = rest
+  await saved.settled
+  const place = nextPlace(reading)
+  if (place) {
+    draft.value = { ...draft.value, place, method: reading.method ?? draft.value.method, links: String(reading.links) }
+    return
+  }
+  const next = following(props.slot) ?? job.worthTaking(props.slot.key)
+  if (next) job.openSlot(next)
+}
+
+/** The runs of the loop with what was counted, this one with the number that is running. */
+const runs = computed(() => (props.slot.kind !== 'linkCount' ? [] : job.slots.filter((s) => s.kind === 'linkCount' && s.part === props.slot.part).map((s) => ({
+  name: `${partName(sheet.value, s.target.from!)} to ${partName(sheet.value, s.target.to!)}`.replaceAll(' sprocket', '').toLowerCase(),
+  current: s.key === props.slot.key,
+  counted: s.key === props.slot.key && draft.value.figure ? (numberOf(draft.value.figure) ?? null) : (job.readingsOf(s).at(-1)?.reading.value ?? null)
+}))))
+
+/** After one place of a chain the next, up to the third: three tell more than one. */
+function nextPlace({ place }: Reading): Draft['place'] | null {
+  return place === 1 ? '2' : place === 2 ? '3' : null
+}
+
+/** After a run of links the next run of the same loop, as long as one is not counted. */
+function following(slot: Slot): Slot | null {
+  if (slot.kind !== 'linkCount') return null
+  const runs = job.slots.filter((s) => s.kind === 'linkCount' && s.part === slot.part)
+  const from = runs.findIndex((s) => s.key === slot.key)
+  return [...runs.slice(from + 1), ...runs.slice(0, from)].find((s) => job.readingsOf(s).length === 0) ?? null
+}
+</script>
+
+<template>
+  <div class="flex flex-col gap-3">
+    <p v-if="limit" class="text-[13px] text-faint">Limit {{ limitWords(limit) }}</p>
+    <p v-else-if="slot.kind !== 'linkCount'" class="text-[13px] text-faint">The sheet has no limit for this: the maker's manual decides.</p>
+    <p v-if="expected" class="text-[13px]">{{ expected }}</p>
+    <p v-if="slack && slack.slack > 0.05" class="text-[13px]">If it lets go, {{ lengthWords(slack.slack, 1) }} of slack gathers between {{ partName(sheet, slack.gathers.from).toLowerCase() }} and {{ partName(sheet, slack.gathers.to).toLowerCase() }}. Slack between the cams with the engine stopped is only kick-back.</p>
+    <ReadingList
+      v-if="standing.length || past.length" :class="slot.kind === 'linkCount' ? 'order-last' : ''" :kind="slot.kind" :standing="standing" :past="past" :assessment="job.assessment!"
+      @correct="correcting = $event" @undo="job.put({ type: 'undo', act: $event })" @restore="job.put({ type: 'undo', act: $event })"
+    />
+    <ReadingForm v-model:draft="draft" v-model:by="bench.by" :sheet="sheet" :slot="slot" :correcting="correcting" :people="bench.people" :runs="runs" @save="save" @cancel="correcting = null" />
+  </div>
+</template>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { findingGroups, partsAt, ENGINE_GROUPS, SLACK_GROUP } from '../../../core/job/stations'
+import { fills, type Slot } from '../../../core/job/slots'
+import { partKindOf } from '../../../core/readings/conditions'
+import { READING_KINDS } from '../../../core/readings/kinds'
+import { useJob } from '../../stores/job'
+import { useOutbox } from '../../stores/outbox'
+import { kindWords, partName, readingWords } from '../../words'
+import CallMark from '../parts/CallMark.vue'
+import AboutPart from './AboutPart.vue'
+import EngineFacts from './EngineFacts.vue'
+import FigurePane from './FigurePane.vue'
+import FindingKeys from './FindingKeys.vue'
+import FragmentLedger from './FragmentLedger.vue'
+import PhotoPane from './PhotoPane.vue'
+
+/** The panel for the part that was touched: its figures, findings, photos and what is known of it. */
+const job = useJob()
+const outbox = useOutbox()
+const panel = ref<HTMLElement | null>(null)
+const strip = ref<HTMLElement | null>(null)
+
+const sheet = computed(() => job.job!.sheet)
+const part = computed(() => job.slot?.part ?? job.part)
+const kind = computed(() => partKindOf(sheet.value, part.value)!)
+const call = computed(() => job.assessment?.calls.find((c) => c.part === part.value) ?? null)
+const chips = computed(() => partsAt(sheet.value, job.station))
+/** What is read at the same place: a cam and its phaser, a tensioner and its pad, all runs of a chain. */
+const figures = computed(() => job.slots.filter((slot) => (job.slot?.kind === 'linkCount' ? slot.kind === 'linkCount' && slot.part === part.value : placeOf(slot) === placeOfPart(part.value) && (slot.kind !== 'linkCount' || job.station === 3))))
+const placeOf = ({ part: of }: Slot) => placeOfPart(of)
+const placeOfPart = (of: string) => sheet.value.phasers.find((p) => p.id === of)?.sprocket ?? of
+const refused = computed(() => outbox.refused.filter(({ jobId }) => jobId === job.id))
+const groups = computed(() => {
+  if (part.value === 'engine') return ENGINE_GROUPS[job.station] ?? []
+  return job.station === 3 && kind.value === 'chain' ? [SLACK_GROUP] : findingGroups(kind.value)
+})
+/** At a cam with a phaser both are looked at. */
+const phaser = computed(() => (kind.value === 'sprocket' ? sheet.value.phasers.find((p) => p.sprocket === part.value) : undefined))
+const found = computed(() => job.record.readings.filter((r) => r.kind === 'condition' && r.target === part.value).length)
+const photos = computed(() => job.record.photos.filter((p) => p.part === part.value).length)
+const sides = computed(() => [
+  { side: 'findings' as const, label: part.value === 'engine' ? 'Known and found' : 'Found', count: found.value },
+  { side: 'photos' as const, label: 'Photos', count: photos.value },
+  ...(['engine', 'oil', 'fasteners'].includes(part.value) ? [] : [{ side: 'about' as const, label: 'Fitted part', count: 0 }])
+])
+
+watch([part, () => job.selected, () => job.side], () => {
+  if (panel.value) panel.value.scrollTop = 0
+  void nextTick(showChip)
+})
+onMounted(showChip)
+
+/** Brings the chosen part into the strip's view, without moving the page. */
+function showChip() {
+  const chip = strip.value?.querySelector<HTMLElement>('[aria-pressed=true]')
+  if (chip) strip.value!.scrollLeft = chip.offsetLeft - strip.value!.offsetLeft - 60
+}
+
+function slotName(slot: Slot): string {
+  if (slot.target.from) return `${partName(sheet.value, slot.target.from)} to ${partName(sheet.value, slot.target.to!)}`.replaceAll(' sprocket', '')
+  return READING_KINDS[slot.kind].name
+}
+
+function touch(chip: string) {
+  const mine = job.slots.filter((slot) => slot.station === job.station && slot.part === chip)
+  const next = mine.find((slot) => job.readingsOf(slot).length === 0) ?? mine[0]
+  if (next) job.openSlot(next)
+  else job.openSide(chip, 'findings')
+}
+const doneAt = (chip: string) => job.record.readings.some((r) => (r.kind === 'condition' ? r.target === chip : job.slots.some((s) => s.part === chip && s.station === job.station && fills(s, r))))
+</script>
+
+<template>
+  <aside ref="panel" class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Reading sheet">
+    <section v-for="{ act, problem } in refused" :key="act.id" class="border-2 border-renew p-2" role="alert">
+      <p class="font-bold">Not taken: {{ act.type === 'read' ? `${kindWords(sheet, act.reading)} ${readingWords(act.reading)}` : 'an entry' }}</p>
+      <p>{{ problem.message }}</p>
+      <button type="button" class="act-bare" @click="outbox.dismiss(act.id)">Understood</button>
+    </section>
+    <div v-if="chips.length > 1" ref="strip" class="-mx-4 flex shrink-0 gap-1 overflow-x-auto px-4 pb-1" role="group" aria-label="Parts at this station">
+      <button v-for="chip in chips" :key="chip" type="button" class="min-h-11 shrink-0 rounded-edge border px-2 text-[13px] leading-tight" :class="chip === part ? 'border-brass bg-paper font-bold' : 'border-rule'" :aria-pressed="chip === part" @click="touch(chip)">{{ doneAt(chip) ? '● ' : '' }}{{ partName(sheet, chip) }}</button>
+    </div>
+    <header class="flex items-start justify-between gap-2">
+      <h2 class="text-xl leading-tight font-bold">{{ partName(sheet, part) }}</h2>
+      <CallMark v-if="call" :call="call.call" />
+    </header>
+    <div class="flex flex-wrap gap-x-1" role="group" aria-label="What is read here">
+      <button v-for="slot in figures" :key="slot.key" type="button" class="min-h-11 border-b-2 px-2 text-left text-[13px]" :class="slot.key === job.selected ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="slot.key === job.selected" @click="job.openSlot(slot)">{{ slotName(slot) }}</button>
+      <button v-for="{ side, label, count } in sides" :key="side" type="button" class="min-h-11 border-b-2 px-2 text-left text-[13px]" :class="!job.slot && side === job.side ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="!job.slot && side === job.side" :data-testid="`side-${side}`" @click="job.openSide(part, side)">{{ label }}<span v-if="count" class="figure"> {{ count }}</span></button>
+    </div>
+    <FigurePane v-if="job.slot" :slot="job.slot" />
+    <template v-else-if="job.side === 'findings'">
+      <EngineFacts v-if="part === 'engine'" />
+      <FindingKeys :target="part" :groups="groups" />
+      <template v-if="phaser"><h3 class="font-bold">{{ phaser.name }}</h3><FindingKeys :target="phaser.id" :groups="findingGroups('phaser')" /></template>
+      <FragmentLedger v-if="job.station === 5" />
+    </template>
+    <PhotoPane v-else-if="job.side === 'photos'" :part="part" />
+    <AboutPart v-else :part="part" />
+  </aside>
+</template>

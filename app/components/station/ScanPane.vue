@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { $fetch } from 'ofetch'
+import Papa from 'papaparse'
+import { computed, ref } from 'vue'
+import { readScan, WARM_IDLE, type ScanLog } from '../../../core/scan/readScan'
+import { shownProblem } from '../../problem'
+import { useJob } from '../../stores/job'
+import { fixed, lagWords, partName } from '../../words'
+
+/** Cam deviation from the engine computer: a CSV log, or the practice source plugged in; taken as readings when wanted. */
+const job = useJob()
+const LIMIT_MB = 8
+const log = ref<(ScanLog & { name: string }) | null>(null)
+const problem = ref('')
+const busy = ref(false)
+const input = ref<HTMLInputElement | null>(null)
+const sheet = computed(() => job.job!.sheet)
+
+function read(text: string, name: string) {
+  const { data } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true, transformHeader: (header) => header.trim() })
+  log.value = { ...readScan(sheet.value, data), name }
+}
+
+async function take(file: File | undefined) {
+  if (!file) return
+  problem.value = file.size > LIMIT_MB * 1024 * 1024 ? `The log is larger than ${LIMIT_MB} MB: cut it to a few minutes of warm idle.` : ''
+  if (!problem.value) read(await file.text(), file.name)
+  if (input.value) input.value.value = ''
+}
+
+async function plugIn() {
+  busy.value = true
+  problem.value = ''
+  try {
+    read(await $fetch(`/api/jobs/${job.id}/scan`, { responseType: 'text' }), 'Practice source')
+  } catch (error) {
+    problem.value = shownProblem(error).message
+  } finally {
+    busy.value = false
+  }
+}
+
+function keep() {
+  for (const { sprocket, lag, samples } of log.value!.deviations) {
+    job.put({ type: 'read', reading: { kind: 'camLag', sprocket, value: Number(lag.toFixed(1)), method: 'scan', turnedForward: true, note: `${log.value!.name}, ${samples} samples at a warm idle` } })
+  }
+  log.value = null
+}
+</script>
+
+<template>
+  <section aria-label="Cam deviation">
+    <h3 class="label">Cam deviation, commanded against actual</h3>
+    <div class="mt-1 flex gap-1">
+      <button type="button" class="act flex-1" @click="input?.click()">Read a CSV log</button>
+      <button type="button" class="act flex-1" :disabled="busy" data-testid="plug-in" @click="plugIn">Plug in the practice source</button>
+      <input ref="input" type="file" accept=".csv,text/csv" class="sr-only" tabindex="-1" aria-label="CSV log" data-testid="scan-input" @change="take(($event.target as HTMLInputElement).files?.[0])">
+    </div>
+    <p v-if="problem" class="mt-1 font-bold text-renew" role="alert">{{ problem }}</p>
+    <div v-if="log" class="mt-2 border-l-4 border-brass bg-paper p-2" data-testid="scan-log">
+      <p class="font-bold">{{ log.name }}</p>
+      <p v-if="log.fault" class="font-bold text-renew" role="alert">{{ log.fault }}</p>
+      <template v-else>
+        <p class="text-[13px]">{{ log.used }} of {{ log.all }} samples at a warm idle (from {{ WARM_IDLE.coolant }} °C, up to {{ WARM_IDLE.rpm }} rpm).</p>
+        <ul>
+          <li v-for="d in log.deviations" :key="d.sprocket" class="flex justify-between gap-2"><span>{{ partName(sheet, d.sprocket) }}</span><span class="figure">{{ lagWords(d.lag) }} <span class="font-normal text-faint">scatter {{ fixed(d.scatter, 1) }}°</span></span></li>
+        </ul>
+        <p v-if="log.deviations.some((d) => d.scatter > 1.2)" class="text-[13px]">A cam that scatters so much at a steady idle is loose on its phaser: read its play.</p>
+        <button type="button" class="act-main mt-2 w-full" data-testid="keep-scan" @click="keep">Take as readings</button>
+      </template>
+    </div>
+  </section>
+</template>

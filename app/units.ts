@@ -1,0 +1,65 @@
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { convert } from '../core/convert/units'
+import type { Usage } from '../core/job/types'
+import type { NumericKind } from '../core/readings/types'
+import { READING_KINDS } from '../core/readings/kinds'
+import { figure } from '../core/wording'
+
+/** The units this device shows and takes; everything is stored metric. */
+export interface Units {
+  length: 'mm' | 'in'
+  distance: 'km' | 'mi'
+}
+
+const METRIC: Units = { length: 'mm', distance: 'km' }
+
+/** Metric until the page is mounted, as the server knows nothing of the device. */
+const current = ref<Units>(METRIC)
+export const units = computed(() => current.value)
+
+/** Reads the device's choice, and keeps it from then on. Call once, when the page is mounted. */
+export function keepUnits(): void {
+  const kept = useLocalStorage<Units>('umbrette.units', METRIC)
+  current.value = { ...METRIC, ...kept.value }
+}
+
+export function chooseUnits(choice: Units): void {
+  current.value = choice
+  localStorage.setItem('umbrette.units', JSON.stringify(choice))
+}
+
+/** Inches need two digits more than millimetres for the same fineness. */
+const MORE_DIGITS = { mm: 0, in: 2 }
+
+/** A length in mm as this device shows it, without its unit. */
+export function lengthFigure(mm: number, digits: number): string {
+  const { length } = current.value
+  return figure(convert('length', mm, 'mm', length), digits + MORE_DIGITS[length])
+}
+
+/** A length in mm with the unit this device shows. */
+export function lengthWords(mm: number, digits: number): string {
+  return `${lengthFigure(mm, digits)} ${current.value.length}`
+}
+
+/** Is a kind's figure a length, which units change? */
+export function isLength(kind: NumericKind): boolean {
+  return READING_KINDS[kind].unit === 'mm'
+}
+
+/** A figure as it was typed, brought to the stored unit; rounded far below any reading, so that 1 in is 25.4 mm. */
+export function toStored(kind: NumericKind, value: number): number {
+  return isLength(kind) ? Number(convert('length', value, current.value.length, 'mm').toPrecision(9)) : value
+}
+
+/** A stored figure as it would be typed. */
+export function fromStored(kind: NumericKind, value: number): number {
+  return isLength(kind) ? Number(convert('length', value, 'mm', current.value.length).toPrecision(6)) : value
+}
+
+/** Usage as this device shows it: hours stay hours. */
+export function shownUsage(usage: Usage): Usage {
+  const { distance } = current.value
+  return usage.unit === 'h' ? usage : { value: convert('distance', usage.value, usage.unit, distance), unit: distance }
+}
