@@ -72,7 +72,7 @@ const doneAt = (chip: string) => job.record.readings.some((r) => (r.kind === 'co
 </script>
 
 <template>
-  <aside ref="panel" class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Reading sheet">
+  <aside ref="panel" class="[contain:layout_paint] flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Reading sheet">
     <section v-for="{ act, problem } in refused" :key="act.id" class="border-2 border-renew p-2" role="alert">
       <p class="font-bold">Not taken: {{ act.type === 'read' ? `${kindWords(sheet, act.reading)} ${readingWords(act.reading)}` : 'an entry' }}</p>
       <p>{{ problem.message }}</p>

@@ -43,7 +43,7 @@ const gain = computed(() => {
 </script>
 
 <template>
-  <section class="grid max-md:!grid-cols-1 max-md:divide-x-0 max-md:divide-y grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2" aria-label="Stretch ledger">
+  <section class="[contain:layout_paint] grid max-md:!grid-cols-1 max-md:divide-x-0 max-md:divide-y grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2" aria-label="Stretch ledger">
     <div>
       <h3 class="label">Stretch</h3>
       <template v-for="chain in sheet.chains" :key="chain.id">

@@ -4,16 +4,19 @@ import { computed, ref } from 'vue'
 import type { Assessment } from '../../../core/assess'
 import { chainPicture } from '../../../core/drive/picture'
 import { touchingRails, drivenSprockets } from '../../../core/drive/elements'
+import { slackMap } from '../../../core/drive/slackMap'
 import type { StandingReading } from '../../../core/job/acts'
 import type { Corrections } from '../../../core/job/types'
 import type { DriveSheet } from '../../../core/sheet/types'
 import ChainLinks from './ChainLinks.vue'
 import { fitted, polar, spread } from './drawing'
 import PartTag from './PartTag.vue'
+import { lengthWords } from '../../units'
 import { CALL_WORDS, partName } from '../../words'
 import { partLabels, type PartLabel } from './partLabels'
 import RailShape from './RailShape.vue'
 import RunCount from './RunCount.vue'
+import SlackShape from './SlackShape.vue'
 import SprocketShape from './SprocketShape.vue'
 import TensionerShape from './TensionerShape.vue'
 
@@ -30,6 +33,8 @@ const { width, height } = useElementSize(plate, { width: 800, height: 560 })
 /** How many times the wear is drawn, to see why the readings come out as they do; jumps are drawn as they are. */
 const times = ref(1)
 const asTable = ref(false)
+/** Is the chain drawn as it hangs with the tensioner let go? */
+const letGo = ref(false)
 const SIDE = computed(() => (props.narrow ? 116 : width.value < 620 ? 136 : 184))
 
 /** A plate that is hidden, or hardly there, draws nothing. */
@@ -44,7 +49,7 @@ const pictures = computed(() => (!drawable.value ? [] : props.sheet.chains.flatM
   }
   const lags = drivenSprockets(props.sheet, chain).map((id) => cams[id]!.lag.mean + (times.value - 1) * cams[id]!.wearLag)
   const picture = chainPicture(props.sheet, chain, state, lags, props.corrections ?? {})
-  return picture ? [{ ...picture, pitch: chain.pitch }] : []
+  return picture ? [{ ...picture, pitch: chain.pitch, slack: slackMap(props.sheet, chain, state, props.corrections ?? {}) }] : []
 })))
 const projection = computed(() => fitted(pictures.value, width.value, height.value - (props.narrow ? 0 : FOOT), SIDE.value + 24))
 const labels = computed(() => partLabels(props.sheet, props.assessment, pictures.value))
@@ -78,13 +83,14 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
 </script>
 
 <template>
-  <div ref="plate" class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe" role="group" :aria-label="`Drive map of ${sheet.name}, turning ${sheet.rotation} seen from the front`">
+  <div ref="plate" class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe [contain:strict]" role="group" :aria-label="`Drive map of ${sheet.name}, turning ${sheet.rotation} seen from the front`">
     <svg v-if="pictures.length" class="absolute inset-0" :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" aria-hidden="true" data-testid="drive-map">
       <g v-for="(picture, i) in pictures" :key="picture.chain">
         <RailShape v-for="rail in picture.rails" :key="rail.id" :rail="rail" :pitch="picture.pitch" :projection="projection" :chosen="chosen === rail.id" @click="emit('part', rail.id)" />
         <TensionerShape v-if="picture.tensioner" :tensioner="picture.tensioner" :limit="limitOf(picture.tensioner.id)" :projection="projection" :chosen="chosen === picture.tensioner.id" @click="emit('part', picture.tensioner.id)" />
         <SprocketShape v-for="sprocket in picture.sprockets" :key="sprocket.id" :sprocket="sprocket" :pitch="picture.pitch" :projection="projection" :chosen="chosen === sprocket.id" @click="emit('part', sprocket.id)" />
         <ChainLinks :picture="picture" :pitch="picture.pitch" :projection="projection" :behind="i > 0" :chosen="chosen === picture.chain" @click="emit('part', picture.chain)" />
+        <SlackShape v-if="letGo && picture.slack" :picture="picture" :slack="picture.slack" :projection="projection" />
       </g>
       <path v-if="turning" :transform="turning.at" :d="turning.d" fill="none" class="stroke-scribe" stroke-width="1.800" />
       <template v-for="tag in tags" :key="tag.label.part">
@@ -101,7 +107,8 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
       />
     </template>
     <div v-if="!narrow && pictures.length" class="no-print absolute bottom-1 left-1/2 flex -translate-x-1/2 items-center gap-2 bg-plate/80 px-2 text-[13px]">
-      <label class="flex items-center gap-2">Wear drawn<input v-model.number="times" type="range" min="1" max="6" step="1" class="min-h-11 w-24 accent-lit" data-testid="exaggerate"><span class="figure w-8">×{{ times }}</span></label>
+      <label class="flex items-center gap-2 whitespace-nowrap">Wear drawn<input v-model.number="times" type="range" min="1" max="6" step="1" class="min-h-11 w-24 accent-lit" data-testid="exaggerate"><span class="figure w-8">×{{ times }}</span></label>
+      <button type="button" class="min-h-11 px-2 whitespace-nowrap underline decoration-lit underline-offset-2" :class="letGo ? 'text-lit' : ''" :aria-pressed="letGo" data-testid="let-go" @click="letGo = !letGo">Tensioner let go</button>
       <button type="button" class="min-h-11 px-2 underline decoration-lit underline-offset-2" :aria-pressed="asTable" data-testid="map-table" @click="asTable = !asTable">Table</button>
     </div>
     <div v-if="asTable" class="absolute inset-0 z-10 overflow-auto bg-plate p-4" data-testid="map-figures">
@@ -110,6 +117,7 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
         <thead><tr class="border-b border-hair"><th class="py-2 font-normal">Part</th><th class="font-normal">Stands at</th><th class="font-normal">Call</th></tr></thead>
         <tbody>
           <tr v-for="label in labels" :key="label.part" class="border-b border-hair/40"><td><button type="button" class="min-h-11 underline decoration-lit underline-offset-2" @click="emit('part', label.part)">{{ label.name }}</button></td><td class="figure font-normal">{{ label.value }}</td><td>{{ label.call ? CALL_WORDS[label.call] : '' }}</td></tr>
+          <tr v-for="picture in pictures.filter((p) => p.slack)" :key="`slack-${picture.chain}`" class="border-b border-hair/40"><td class="py-2">Slack with the tensioner let go, {{ partName(sheet, picture.slack!.gathers.from) }} to {{ partName(sheet, picture.slack!.gathers.to) }}</td><td class="figure font-normal">{{ lengthWords(picture.slack!.slack, 1) }}, {{ lengthWords(picture.slack!.sag, 0) }} at the middle of the span</td><td /></tr>
           <template v-for="picture in pictures" :key="picture.chain"><tr v-for="run in picture.runs" :key="`${run.from}>${run.to}`" class="border-b border-hair/40"><td class="py-2">{{ partName(sheet, run.from) }} to {{ partName(sheet, run.to) }}</td><td class="figure font-normal">{{ run.links }} links<template v-if="countOf(picture.chain, run.from, run.to) !== null">, counted {{ countOf(picture.chain, run.from, run.to) }}</template></td><td /></tr></template>
         </tbody>
       </table>

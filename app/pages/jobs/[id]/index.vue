@@ -83,7 +83,7 @@ useShortcuts({
     <main class="grid min-h-0 grid-cols-[132px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1">
       <StationSpine :stations="job.stations" :current="job.station" :next="next?.station ?? null" :verdict="`/jobs/${job.id}/verdict`" @station="job.openStation" />
       <ComplaintSheet v-if="job.station === 1" />
-      <div v-else class="min-h-0 max-md:hidden">
+      <div v-else class="bench-map min-h-0 max-md:hidden">
         <ClientOnly>
           <DriveMap
             :sheet="job.job!.sheet" :corrections="job.corrections" :assessment="job.assessment!" :readings="job.record.readings"
