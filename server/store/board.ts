@@ -7,6 +7,7 @@ import type { ElongationEstimate } from '../../core/estimate/types'
 import type { LimitValue } from '../../core/sheet/types'
 import { foldActs } from '../../core/job/acts'
 import { limitFor } from '../../core/sheet/limits'
+import { partName } from '../../core/wording'
 import { listJobs } from './jobs'
 
 /** A job as the board shows it. */
@@ -35,13 +36,12 @@ export async function boardRows(): Promise<BoardRow[]> {
     const assessment = assessRecord(job, acts)
     const last = acts.at(-1)
     const [next] = assessment.next
-    const parts = [...job.sheet.sprockets, ...job.sheet.rails, ...job.sheet.tensioners, ...job.sheet.chains]
     return {
       id, vehicle: job.vehicle, stand: job.stand, engine: job.sheet.name, complaint: job.complaint, usage: job.usage,
       readings: foldActs(acts, job.school).readings.length,
       elongation: longest(job.sheet, assessment),
       calls: SEVERITY.toReversed().map((call) => ({ call, parts: assessment.calls.filter((c) => c.call === call).length })).filter(({ parts: n }) => n > 0),
-      next: next ? { kind: next.kind, part: parts.find((p) => p.id === next.target)?.name ?? next.target } : null,
+      next: next ? { kind: next.kind, part: partName(job.sheet, next.target) } : null,
       lastAt: last?.at ?? job.openedAt, lastBy: last?.by ?? job.openedBy
     }
   })

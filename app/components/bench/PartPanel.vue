@@ -87,7 +87,7 @@ const doneAt = (chip: string) => job.record.readings.some((r) => (r.kind === 'co
     </header>
     <div class="flex flex-wrap gap-x-1" role="group" aria-label="What is read here">
       <button v-for="slot in figures" :key="slot.key" type="button" class="min-h-11 border-b-2 px-2 text-left text-[13px]" :class="slot.key === job.selected ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="slot.key === job.selected" @click="job.openSlot(slot)">{{ slotName(slot) }}</button>
-      <button v-for="{ side, label, count } in sides" :key="side" type="button" class="min-h-11 border-b-2 px-2 text-left text-[13px]" :class="!job.slot && side === job.side ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="!job.slot && side === job.side" :data-testid="`side-${side}`" @click="job.openSide(part, side)">{{ label }}<span v-if="count" class="figure"> {{ count }}</span></button>
+      <button v-for="{ side, label, count } in sides" :key="side" type="button" class="min-h-11 border-b-2 px-2 text-left text-[13px]" :class="!job.slot && side === job.side ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="!job.slot && side === job.side" :data-testid="`side-${side}`" @click="job.openSide(part, side)">{{ label }}<span v-if="count" class="figure ml-1">{{ count }}</span></button>
     </div>
     <FigurePane v-if="job.slot" :slot="job.slot" />
     <template v-else-if="job.side === 'findings'">

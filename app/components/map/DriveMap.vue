@@ -77,6 +77,17 @@ const turning = computed(() => {
   const tip = (back: number) => `${b.x - 7 * Math.cos(along + back)} ${b.y + 7 * Math.sin(along + back)}`
   return { at: `translate(${projection.value.x(driver.centre[0])} ${projection.value.y(driver.centre[1])})`, d: `M${a.x} ${a.y}A${r} ${r} 0 0 ${clockwise ? 1 : 0} ${b.x} ${b.y}M${tip(0.5)}L${b.x} ${b.y}L${tip(-0.5)}` }
 })
+/** Where each run's count stands: beside its middle, moved down where another stands already. */
+const countPlaces = computed(() => {
+  const { x, y } = projection.value
+  const places = new Map<(typeof pictures.value)[number]['runs'][number], { x: number; y: number }>()
+  for (const run of pictures.value.flatMap((p) => p.runs)) {
+    const at = { x: x(run.at[0]) + 25 * run.clear[0], y: y(run.at[1]) - 25 * run.clear[1] }
+    while ([...places.values()].some((other) => Math.abs(other.x - at.x) < 46 && Math.abs(other.y - at.y) < 44)) at.y += 46
+    places.set(run, at)
+  }
+  return places
+})
 const limitOf = (id: string) => props.sheet.tensioners.find((t) => t.id === id)?.limit?.value ?? null
 const countOf = (chain: string, from: string, to: string) => props.readings.findLast((r) => r.kind === 'linkCount' && r.chain === chain && r.from === from && r.to === to)?.value ?? null
 const summary = (label: PartLabel) => `${label.name}: ${label.value}`
@@ -101,7 +112,7 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
     <p v-else-if="drawable" class="absolute inset-x-0 top-1/3 mx-auto max-w-72 text-center">This sheet is counted: it has no coordinates to draw. Choose a part at either side; the figures work all the same.</p>
     <template v-for="picture in narrow ? [] : pictures" :key="picture.chain">
       <RunCount
-        v-for="run in picture.runs" :key="`${run.from}>${run.to}`" :run="run" :projection="projection" :read="countOf(picture.chain, run.from, run.to)"
+        v-for="run in picture.runs" :key="`${run.from}>${run.to}`" :run="run" :at="countPlaces.get(run)!" :read="countOf(picture.chain, run.from, run.to)"
         :names="[sheet.sprockets.find((s) => s.id === run.from)!.name, sheet.sprockets.find((s) => s.id === run.to)!.name]"
         :chosen="chosenRun === `${picture.chain}:${run.from}:${run.to}`" @choose="emit('run', picture.chain, run.from, run.to)"
       />

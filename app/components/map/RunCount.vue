@@ -1,20 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ChainPicture } from '../../../core/drive/picture'
-import type { Projection } from './drawing'
 
 /** The links of one run between marks: the sheet's count, or what was counted where it differs. */
-const props = defineProps<{ run: ChainPicture['runs'][number]; projection: Projection; read: number | null; names: [string, string]; chosen: boolean }>()
+const props = defineProps<{ run: ChainPicture['runs'][number]; at: { x: number; y: number }; read: number | null; names: [string, string]; chosen: boolean }>()
 const emit = defineEmits<{ choose: [] }>()
 
-const OUT = 25
-const at = computed(() => ({ left: `${props.projection.x(props.run.at[0]) + props.run.clear[0] * OUT - 22}px`, top: `${props.projection.y(props.run.at[1]) - props.run.clear[1] * OUT - 22}px` }))
 const differs = computed(() => props.read !== null && props.read !== props.run.links)
 const says = computed(() => `${props.names[0]} to ${props.names[1]}: ${props.run.links} links${props.read === null ? ', not counted yet' : `, counted ${props.read}`}`)
 </script>
 
 <template>
-  <button type="button" class="absolute grid h-11 w-11 place-items-center" :style="at" :aria-label="says" :aria-pressed="chosen" @click="emit('choose')">
+  <button type="button" class="absolute grid h-11 w-11 place-items-center" :style="{ left: `${at.x - 22}px`, top: `${at.y - 22}px` }" :aria-label="says" :aria-pressed="chosen" @click="emit('choose')">
     <span class="figure min-w-8 border bg-plate px-1 text-center text-[13px]" :class="[chosen ? 'border-lit text-lit' : read === null ? 'border-dashed border-hair font-normal' : 'border-scribe', differs ? 'text-pink' : '']">
       {{ read ?? run.links }}<template v-if="differs">≠{{ run.links }}</template>
     </span>

@@ -15,12 +15,13 @@ const span = computed(() => {
 })
 const curve = computed(() => {
   const { from, to, heading } = span.value
-  // To the side where the rail does not stand: inwards.
+  // Drawn inwards, where no rail stands; named outwards, where no chain runs.
   const inwards = ((heading + (turnsClockwise.value ? -90 : 90)) * Math.PI) / 180
   const reach = 2 * props.slack.sag
   const middle = [(from[0] + to[0]) / 2 + reach * Math.cos(inwards), (from[1] + to[1]) / 2 + reach * Math.sin(inwards)] as const
   const { x, y } = props.projection
-  return { d: `M${x(from[0])} ${y(from[1])}Q${x(middle[0])} ${y(middle[1])} ${x(to[0])} ${y(to[1])}`, at: { x: x((from[0] + to[0]) / 2 + (reach / 2) * Math.cos(inwards)), y: y((from[1] + to[1]) / 2 + (reach / 2) * Math.sin(inwards)) } }
+  const out = -14
+  return { d: `M${x(from[0])} ${y(from[1])}Q${x(middle[0])} ${y(middle[1])} ${x(to[0])} ${y(to[1])}`, at: { x: x((from[0] + to[0]) / 2) + out * Math.cos(inwards), y: y((from[1] + to[1]) / 2) - out * Math.sin(inwards) }, right: Math.cos(inwards) < 0 }
 })
 const turnsClockwise = computed(() => props.picture.run.some((s) => s.shape === 'arc' && s.on === props.slack.gathers.to && s.turn < 0))
 </script>
@@ -28,6 +29,6 @@ const turnsClockwise = computed(() => props.picture.run.some((s) => s.shape === 
 <template>
   <g data-testid="slack">
     <path :d="curve.d" fill="none" class="stroke-lit" stroke-width="2" stroke-dasharray="6 4" />
-    <text :x="curve.at.x + (turnsClockwise ? 8 : -8)" :y="curve.at.y" class="fill-lit" font-size="13" :text-anchor="turnsClockwise ? 'start' : 'end'">slack {{ lengthWords(slack.slack, 1) }}</text>
+    <text :x="curve.at.x" :y="curve.at.y + 4" class="fill-lit" font-size="13" :text-anchor="curve.right ? 'start' : 'end'">slack {{ lengthWords(slack.slack, 1) }}</text>
   </g>
 </template>
