@@ -1,7 +1,7 @@
 import { chainModel } from '../core/drive/chainModel'
-import type { Reading } from '../core/readings/types'
-import { READING_KINDS, methodOf } from '../core/readings/kinds'
+import { READING_KINDS, isNumeric, methodOf } from '../core/readings/kinds'
 import { extensionToNotches } from '../core/readings/sigma'
+import type { NumericKind, Reading } from '../core/readings/types'
 import type { DriveSheet } from '../core/sheet/types'
 import { randomness } from './random'
 
@@ -37,32 +37,52 @@ export function shown(sheet: DriveSheet, truth: Truth): { extension: Record<stri
 
 /**
  * What a mechanic would read: the drive's true figure with the noise of the method, to the digits it is read with.
- * @param asked readings without their figures
+ * @param asked readings without their figures; one that has its figure already is left as it is
  */
 export function readOff(sheet: DriveSheet, truth: Truth, asked: readonly Reading[], seed: number): Reading[] {
   const { normal } = randomness(1000 + 7919 * seed)
-  const { extension, lag } = shown(sheet, truth)
-  const rounded = (value: number, digits: number) => Number(value.toFixed(digits))
+  const stands = shown(sheet, truth)
   return asked.map((reading): Reading => {
-    if (reading.kind === 'condition' || reading.value !== undefined) return reading
+    if (!isNumeric(reading.kind) || reading.value !== undefined) return reading
     const noise = normal(READING_KINDS[reading.kind].methods[methodOf(reading.kind, reading.method)] ?? 0)
-    const chain = sheet.chains.find((c) => c.id === reading.chain)
-    switch (reading.kind) {
-      case 'extension': {
-        const { ratchet, stroke } = sheet.tensioners.find((t) => t.id === reading.tensioner)!
-        if (reading.notches !== undefined) return { ...reading, notches: extensionToNotches(ratchet!, extension[reading.tensioner!]!) }
-        return { ...reading, value: rounded(Math.min(extension[reading.tensioner!]! + noise, stroke), 1) }
-      }
-      case 'camLag': return { ...reading, value: rounded(lag[reading.sprocket!]! + 0.5 * noise, 1) }
-      case 'groove': return { ...reading, value: rounded(Math.max(0, (truth.wear?.[reading.rail!] ?? 0) + noise), 2) }
-      case 'padWear': return { ...reading, value: rounded(Math.max(0, (truth.pad?.[reading.tensioner!] ?? 0) + noise), 2) }
-      case 'phaserPlay': return { ...reading, value: rounded(Math.max(0, (truth.play?.[reading.phaser!] ?? 0.3) + 0.5 * noise), 1) }
-      case 'chainLength': return { ...reading, value: rounded(reading.links! * chain!.pitch * (1 + (truth.elongation?.[chain!.id] ?? 0)) + noise, 2) }
-      case 'chainCompare': return { ...reading, value: rounded(reading.links! * chain!.pitch * (truth.elongation?.[chain!.id] ?? 0) + noise, 2) }
-      case 'linkCount': {
-        const teeth = (id: string) => truth.teeth?.[id] ?? 0
-        return { ...reading, value: chain!.counts.find((c) => c.from === reading.from && c.to === reading.to)!.links + teeth(reading.from!) - teeth(reading.to!) }
-      }
+    if (reading.notches !== undefined) {
+      const { ratchet } = sheet.tensioners.find((t) => t.id === reading.tensioner)!
+      return { ...reading, notches: extensionToNotches(ratchet!, stands.extension[reading.tensioner!]!) }
     }
+    const [value, digits] = FIGURES[reading.kind]({ sheet, truth, stands, reading, noise })
+    return { ...reading, value: Number(value.toFixed(digits)) }
   })
+}
+
+interface Look {
+  sheet: DriveSheet
+  truth: Truth
+  stands: ReturnType<typeof shown>
+  reading: Reading
+  /** One draw of the method's uncertainty, in the reading's unit. */
+  noise: number
+}
+
+/** The figure of each kind, and the digits it is read with. */
+const FIGURES: Readonly<Record<NumericKind, (look: Look) => [value: number, digits: number]>> = {
+  extension: ({ sheet, stands, reading, noise }) => [Math.min(stands.extension[reading.tensioner!]! + noise, sheet.tensioners.find((t) => t.id === reading.tensioner)!.stroke), 1],
+  camLag: ({ stands, reading, noise }) => [stands.lag[reading.sprocket!]! + 0.5 * noise, 1],
+  groove: ({ truth, reading, noise }) => [Math.max(0, known(truth.wear, reading.rail) + noise), 2],
+  padWear: ({ truth, reading, noise }) => [Math.max(0, known(truth.pad, reading.tensioner) + noise), 2],
+  phaserPlay: ({ truth, reading, noise }) => [Math.max(0, (truth.play?.[reading.phaser!] ?? 0.3) + 0.5 * noise), 1],
+  chainLength: ({ sheet, truth, reading, noise }) => [asNewLength(sheet, reading) * (1 + known(truth.elongation, reading.chain)) + noise, 2],
+  chainCompare: ({ sheet, truth, reading, noise }) => [asNewLength(sheet, reading) * known(truth.elongation, reading.chain) + noise, 2],
+  linkCount: ({ sheet, truth, reading }) => [chainOf(sheet, reading).counts.find((c) => c.from === reading.from && c.to === reading.to)!.links + known(truth.teeth, reading.from) - known(truth.teeth, reading.to), 1]
+}
+
+function known(of: Record<string, number> | undefined, id: string | undefined): number {
+  return of?.[id ?? ''] ?? 0
+}
+
+function chainOf(sheet: DriveSheet, { chain }: Reading) {
+  return sheet.chains.find((c) => c.id === chain)!
+}
+
+function asNewLength(sheet: DriveSheet, reading: Reading): number {
+  return reading.links! * chainOf(sheet, reading).pitch
 }

@@ -1,5 +1,5 @@
 import type { Act } from '../core/job/acts'
-import type { KeptJob } from '../core/job/exchange'
+import type { KeptJob } from '../core/job/types'
 import type { Reading } from '../core/readings/types'
 import type { DriveSheet } from '../core/sheet/types'
 import ardmere from './drives/ardmere-a18.json' with { type: 'json' }

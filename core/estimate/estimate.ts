@@ -5,7 +5,7 @@ import { PRIORS, type Priors } from './priors'
 import type { NextReading } from './types'
 import type { ReadingFault } from './observations'
 import type { CamEstimate, ChainEstimate, ReadingEstimate, TensionerEstimate, TrainResult, WearEstimate } from './types'
-import { impossibleReading } from '../readings/checkReading'
+import { impossibleReading } from '../readings/impossible'
 
 /** What all readings of a job say together, by part. */
 export interface Estimates {

@@ -1,7 +1,7 @@
 import { ELONGATION_MAX, JUMP_MAX, JUMPS } from '../constants'
 import { asNew } from '../drive/model'
 import type { Corrections } from '../job/types'
-import { impossibleReading } from '../readings/checkReading'
+import { impossibleReading } from '../readings/impossible'
 import { brokenLoops } from '../readings/countLoops'
 import { placeSigma } from '../readings/places'
 import { sheetCount } from '../readings/sheetCount'

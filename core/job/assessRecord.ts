@@ -1,7 +1,6 @@
 import { assess, type Assessment } from '../assess'
 import { foldActs, type Act, type Record } from './acts'
-import type { KeptJob } from './exchange'
-import type { EarlierKnown, JobFile } from './types'
+import type { EarlierKnown, JobFile, KeptJob } from './types'
 
 /** The job file that a job's acts come to: what the core assesses. */
 export function jobFile({ sheet, usage, school, corrections, known }: KeptJob, acts: readonly Act[]): JobFile {

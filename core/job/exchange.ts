@@ -4,16 +4,7 @@ import type { DriveSheet, Fault } from '../sheet/types'
 import { actFaults, foldActs, type Act } from './acts'
 import { jobFile } from './assessRecord'
 import { correctionsSchema, earlierKnownFields, readJob } from './readJob'
-import type { Corrections, EarlierKnown, JobFile, School, Usage } from './types'
-
-/** What a workshop keeps of a job beside its readings. */
-export interface JobFacts {
-  vehicle: string
-  stand: string
-  complaint: string
-  openedBy: string
-  openedAt: string
-}
+import type { Corrections, EarlierKnown, JobFacts, JobFile, KeptJob, School } from './types'
 
 /** A job as it travels between machines: what the core reads, and all that was ever done on it. */
 export interface JobExport extends JobFile {
@@ -23,16 +14,6 @@ export interface JobExport extends JobFile {
   /** What was known of the engine then. */
   openedWith: { corrections?: Corrections } & EarlierKnown
   acts: Act[]
-}
-
-export interface KeptJob extends JobFacts {
-  sheet: DriveSheet
-  usage: Usage
-  /** The school it was opened under. */
-  school: School
-  corrections: Corrections | null
-  /** Parts' ages, earlier estimates and horizon, where the job came with them. */
-  known?: EarlierKnown | null
 }
 
 /** The same out of a file. */

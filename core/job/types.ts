@@ -49,3 +49,23 @@ export interface JobFile extends EarlierKnown {
   corrections?: Corrections
   readings: Reading[]
 }
+
+/** What a workshop keeps of a job beside its readings. */
+export interface JobFacts {
+  vehicle: string
+  stand: string
+  complaint: string
+  openedBy: string
+  openedAt: string
+}
+
+/** A job as it was opened; what was done on it since stands in its acts. */
+export interface KeptJob extends JobFacts {
+  sheet: DriveSheet
+  usage: Usage
+  /** The school it was opened under. */
+  school: School
+  corrections: Corrections | null
+  /** Parts' ages, earlier estimates and horizon, where the job came with them. */
+  known?: EarlierKnown | null
+}

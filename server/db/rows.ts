@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import type { Act } from '../../core/job/acts'
-import type { KeptJob } from '../../core/job/exchange'
+import type { KeptJob } from '../../core/job/types'
 import { ActRow, JobRow } from './models'
 
 /** Writes a job and the acts it comes with, within a transaction: all or nothing. */

@@ -1,6 +1,6 @@
 import { UniqueConstraintError } from 'sequelize'
 import { entryFaults, type Act } from '../../core/job/acts'
-import type { KeptJob } from '../../core/job/exchange'
+import type { KeptJob } from '../../core/job/types'
 import { useDb } from '../db/connection'
 import { ActRow, JobRow, PhotoRow } from '../db/models'
 import { createJob } from '../db/rows'

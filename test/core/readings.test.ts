@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { impossibleReading, readingStructureFaults } from '../../core/readings/checkReading'
+import { readingStructureFaults } from '../../core/readings/checkReading'
+import { impossibleReading } from '../../core/readings/impossible'
 import { brokenLoops } from '../../core/readings/countLoops'
 import { sheetCount } from '../../core/readings/sheetCount'
 import { extensionToNotches, notchesToExtension, readingSigma } from '../../core/readings/sigma'

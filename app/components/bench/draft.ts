@@ -1,5 +1,6 @@
 import type { DriveSheet } from '../../../core/sheet/types'
-import { impossibleReading, readingStructureFaults } from '../../../core/readings/checkReading'
+import { readingStructureFaults } from '../../../core/readings/checkReading'
+import { impossibleReading } from '../../../core/readings/impossible'
 import { methodOf } from '../../../core/readings/kinds'
 import type { Reading } from '../../../core/readings/types'
 import type { Slot } from '../../../core/job/slots'

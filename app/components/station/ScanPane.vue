@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { $fetch } from 'ofetch'
-import Papa from 'papaparse'
 import { computed, ref } from 'vue'
 import { readScan, WARM_IDLE, type ScanLog } from '../../../core/scan/readScan'
 import { shownProblem } from '../../problem'
@@ -16,7 +15,9 @@ const busy = ref(false)
 const input = ref<HTMLInputElement | null>(null)
 const sheet = computed(() => job.job!.sheet)
 
-function read(text: string, name: string) {
+/** The parser is fetched when the first log is read: most jobs have none. */
+async function read(text: string, name: string) {
+  const { default: Papa } = await import('papaparse')
   const { data } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true, transformHeader: (header) => header.trim() })
   log.value = { ...readScan(sheet.value, data), name }
 }
@@ -24,7 +25,7 @@ function read(text: string, name: string) {
 async function take(file: File | undefined) {
   if (!file) return
   problem.value = file.size > LIMIT_MB * 1024 * 1024 ? `The log is larger than ${LIMIT_MB} MB: cut it to a few minutes of warm idle.` : ''
-  if (!problem.value) read(await file.text(), file.name)
+  if (!problem.value) await read(await file.text(), file.name)
   if (input.value) input.value.value = ''
 }
 
@@ -32,7 +33,7 @@ async function plugIn() {
   busy.value = true
   problem.value = ''
   try {
-    read(await $fetch(`/api/jobs/${job.id}/scan`, { responseType: 'text' }), 'Practice source')
+    await read(await $fetch(`/api/jobs/${job.id}/scan`, { responseType: 'text' }), 'Practice source')
   } catch (error) {
     problem.value = shownProblem(error).message
   } finally {
