@@ -70,15 +70,26 @@ function figures(job: JobFile, estimates: Estimates): Evidence[] {
   return [...worst(stretched(job, estimates)), ...worst(jumped(job, estimates))]
 }
 
-function stretched({ drive, readings }: JobFile, { chains }: Estimates): Evidence[] {
+/** A chain is too long when it is past its limit, or when its tensioner is and stretch put it there. */
+function stretched({ drive, readings }: JobFile, { chains, tensioners }: Estimates): Evidence[] {
   return drive.chains.flatMap((chain): Evidence[] => {
     const { elongation, readings: used } = chains[chain.id]!
     const limit = limitFor(drive, 'elongation', chain.id)
     const told = used.filter((i) => STRETCH_KINDS.includes(readings[i]!.kind))
     if (!limit || told.length === 0 || elongation.overLimit === null) return []
     const before = 2 * (1 - cdf(limit.value / 100 / PRIORS.elongation))
-    return [{ suspect: 'stretched-chain', factor: clamped(elongation.overLimit / before), text: `${chain.name}: the figures make it ${odds(elongation.overLimit)} likely to be past its limit.`, readings: told }]
+    const out = tensioners[drive.tensioners.find((t) => t.chain === chain.id)?.id ?? '']
+    const byTravel = out && out.extension.read !== null && mostlyStretch(out.budget) ? (out.extension.overLimit ?? 0) : 0
+    const over = Math.max(elongation.overLimit, byTravel)
+    const what = byTravel > elongation.overLimit ? 'to have taken its tensioner past its limit' : 'to be past its limit'
+    return [{ suspect: 'stretched-chain', factor: clamped(over / before), text: `${chain.name}: the figures make it ${odds(over)} likely ${what}.`, readings: told }]
   })
+}
+
+/** Is more of what a tensioner has grown stretch than anything else? */
+function mostlyStretch(budget: readonly { cause: string; mm: number }[]): boolean {
+  const grown = budget.filter(({ cause }) => cause !== 'as new')
+  return grown.reduce((a, b) => (b.mm > a.mm ? b : a)).cause === 'stretch'
 }
 
 function jumped({ drive, readings }: JobFile, { cams }: Estimates): Evidence[] {

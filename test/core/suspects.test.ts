@@ -58,6 +58,12 @@ describe('suspects', () => {
     expect(suspects([read.lag('cam-in', -18), read.lag('cam-ex', 1)])[0]!.id).toBe('jumped')
   })
 
+  it('a chain within its limit that has used up the tensioner\'s travel is too long all the same', () => {
+    expect(odds([read.extension(15.6), read.length(160.64)], 'stretched-chain')).toBeGreaterThan(0.5)
+    const bench = Array.from({ length: 4 }, () => read.length(160.02))
+    expect(odds([read.extension(15.6), ...bench, read.groove('guide', 0.1), read.groove('arm', 0.1), read.pad(0.1)], 'stretched-chain')).toBeLessThan(0.1)
+  })
+
   it('an answer given twice counts once', () => {
     expect(odds([said('noise-warm-idle'), said('noise-warm-idle')], 'arm-contact')).toBeCloseTo(odds([said('noise-warm-idle')], 'arm-contact'), 9)
   })

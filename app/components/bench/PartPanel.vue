@@ -20,6 +20,7 @@ const job = useJob()
 const outbox = useOutbox()
 const panel = ref<HTMLElement | null>(null)
 const strip = ref<HTMLElement | null>(null)
+const tabs = ref<HTMLElement | null>(null)
 
 const sheet = computed(() => job.job!.sheet)
 const part = computed(() => job.slot?.part ?? job.part)
@@ -51,10 +52,12 @@ watch([part, () => job.selected, () => job.side], () => {
 })
 onMounted(showChip)
 
-/** Brings the chosen part into the strip's view, without moving the page. */
+/** Brings the chosen part, and what is read of it, into view in their strips, without moving the page. */
 function showChip() {
-  const chip = strip.value?.querySelector<HTMLElement>('[aria-pressed=true]')
-  if (chip) strip.value!.scrollLeft = chip.offsetLeft - strip.value!.offsetLeft - 60
+  for (const row of [strip.value, tabs.value]) {
+    const chosen = row?.querySelector<HTMLElement>('[aria-pressed=true]')
+    if (chosen) row!.scrollLeft = chosen.offsetLeft - row!.offsetLeft - 60
+  }
 }
 
 function slotName(slot: Slot): string {
@@ -85,7 +88,7 @@ const doneAt = (chip: string) => job.record.readings.some((r) => (r.kind === 'co
       <h2 class="text-xl leading-tight font-bold">{{ partName(sheet, part) }}</h2>
       <CallMark v-if="call" :call="call.call" />
     </header>
-    <div class="flex flex-wrap gap-x-1" role="group" aria-label="What is read here">
+    <div ref="tabs" class="-mx-4 flex shrink-0 gap-x-1 overflow-x-auto px-4 whitespace-nowrap" role="group" aria-label="What is read here">
       <button v-for="slot in figures" :key="slot.key" type="button" class="min-h-11 border-b-2 px-2 text-left text-[13px]" :class="slot.key === job.selected ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="slot.key === job.selected" @click="job.openSlot(slot)">{{ slotName(slot) }}</button>
       <button v-for="{ side, label, count } in sides" :key="side" type="button" class="min-h-11 border-b-2 px-2 text-left text-[13px]" :class="!job.slot && side === job.side ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="!job.slot && side === job.side" :data-testid="`side-${side}`" @click="job.openSide(part, side)">{{ label }}<span v-if="count" class="figure ml-1">{{ count }}</span></button>
     </div>

@@ -57,6 +57,7 @@ function keep() {
       <button type="button" class="act flex-1" :disabled="busy" data-testid="plug-in" @click="plugIn">Plug in the practice source</button>
       <input ref="input" type="file" accept=".csv,text/csv" class="sr-only" tabindex="-1" aria-label="CSV log" data-testid="scan-input" @change="take(($event.target as HTMLInputElement).files?.[0])">
     </div>
+    <p class="mt-1 flex flex-wrap gap-x-2 text-[13px]">Or type it in: <button v-for="slot in job.slots.filter((s) => s.kind === 'camLag')" :key="slot.key" type="button" class="act-bare" @click="job.openSlot(slot)">{{ partName(sheet, slot.part).toLowerCase() }}</button></p>
     <p v-if="problem" class="mt-1 font-bold text-renew" role="alert">{{ problem }}</p>
     <div v-if="log" class="mt-2 border-l-4 border-brass bg-paper p-2" data-testid="scan-log">
       <p class="font-bold">{{ log.name }}</p>
