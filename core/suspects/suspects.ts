@@ -70,8 +70,8 @@ function figures(job: JobFile, estimates: Estimates): Evidence[] {
   return [...worst(stretched(job, estimates)), ...worst(jumped(job, estimates))]
 }
 
-/** A chain is too long when it is past its limit, or when its tensioner is and stretch put it there. */
-function stretched({ drive, readings }: JobFile, { chains, tensioners }: Estimates): Evidence[] {
+/** A chain is too long when it is past its limit, or when its tensioner is and stretch put it there, by a reading that the others do not contradict. */
+function stretched({ drive, readings }: JobFile, { chains, tensioners, readings: estimated }: Estimates): Evidence[] {
   return drive.chains.flatMap((chain): Evidence[] => {
     const { elongation, readings: used } = chains[chain.id]!
     const limit = limitFor(drive, 'elongation', chain.id)
@@ -79,7 +79,8 @@ function stretched({ drive, readings }: JobFile, { chains, tensioners }: Estimat
     if (!limit || told.length === 0 || elongation.overLimit === null) return []
     const before = 2 * (1 - cdf(limit.value / 100 / PRIORS.elongation))
     const out = tensioners[drive.tensioners.find((t) => t.chain === chain.id)?.id ?? '']
-    const byTravel = out && out.extension.read !== null && mostlyStretch(out.budget) ? (out.extension.overLimit ?? 0) : 0
+    const doubted = told.some((i) => readings[i]!.kind === 'extension' && estimated[i]!.atOdds)
+    const byTravel = out && out.extension.read !== null && !doubted && mostlyStretch(out.budget) ? (out.extension.overLimit ?? 0) : 0
     const over = Math.max(elongation.overLimit, byTravel)
     const what = byTravel > elongation.overLimit ? 'to have taken its tensioner past its limit' : 'to be past its limit'
     return [{ suspect: 'stretched-chain', factor: clamped(over / before), text: `${chain.name}: the figures make it ${odds(over)} likely ${what}.`, readings: told }]

@@ -66,18 +66,21 @@ watch(() => props.slot.key, () => {
 })
 
 async function save(reading: Reading) {
+  const { slot } = props
   const key = draftKey.value
   const saved = job.put({ type: 'read', reading, ...(correcting.value ? { supersedes: correcting.value.id } : {}) })
   correcting.value = null
   const { [key]: _done, ...rest } = drafts.value
   drafts.value = rest
   await saved.settled
+  // Whoever has gone elsewhere meanwhile is not fetched back.
+  if (job.selected !== slot.key) return
   const place = nextPlace(reading)
   if (place) {
     draft.value = { ...draft.value, place, method: reading.method ?? draft.value.method, links: String(reading.links) }
     return
   }
-  const next = following(props.slot) ?? job.worthTaking(props.slot.key)
+  const next = following(slot) ?? job.worthTaking(slot.key)
   if (next) job.openSlot(next)
 }
 
