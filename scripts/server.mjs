@@ -25,7 +25,7 @@ export async function startServer(dataFolder, databaseUrl, { first = FIRST_PORT,
   const output = openSync(logFile, 'a')
   const child = spawn(process.execPath, [ENTRY], {
     detached: true, stdio: ['ignore', output, output],
-    env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(port), NITRO_PORT: String(port), DATABASE_URL: databaseUrl, UMBRETTE_DEMO: demo ? '1' : '0' }
+    env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(port), NITRO_PORT: String(port), DATABASE_URL: databaseUrl, UMBRETTE_DEMO: demo ? '1' : '0', NITRO_SHUTDOWN_TIMEOUT: '1500' }
   })
   let ended = false
   child.once('exit', () => (ended = true))

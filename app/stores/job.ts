@@ -148,13 +148,21 @@ export const useJob = defineStore('job', () => {
     }
   }
 
+  /** An act that the server has kept: this device's own, or another's, which is then assessed and told with its name. */
   function confirm(jobId: string, delivered: Delivered): void {
     if (jobId !== id.value || kept.value.some(({ act }) => act.id === delivered.act.id)) return
+    const mine = acts.value.some(({ id: known }) => known === delivered.act.id)
     kept.value = [...kept.value, delivered].sort((a, b) => a.seq - b.seq)
+    if (!mine) void recompute(delivered.act).then(() => (change.value = `${delivered.act.by}: ${change.value}`))
+  }
+
+  /** Place of the newest act known to be kept. */
+  function lastSeq(): number {
+    return kept.value.at(-1)?.seq ?? 0
   }
 
   return {
     id, job, acts, record, corrections, slots, slot, stations, station, selected, part, side, assessment, change, failed,
-    open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm
+    open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm, lastSeq
   }
 })

@@ -86,6 +86,8 @@ export interface Record {
   undone: Set<string>
   /** Act that superseded each superseded act. */
   superseded: Map<string, string>
+  /** Readings corrected by two people at once, who did not see each other's: by the reading corrected, the corrections that stand. */
+  clashes: Map<string, string[]>
 }
 
 /** What acts come to, in their order. An act taken back counts for nothing, and so does the taking back when it is itself taken back. */
@@ -101,8 +103,17 @@ export function foldActs(acts: readonly Act[], school: School): Record {
     corrections: standing.findLast((act): act is CorrectionsAct => act.type === 'corrections')?.corrections ?? null,
     parts: new Map(standing.flatMap((act) => (act.type === 'part' ? [[act.part, act.known]] : []))),
     photos: standing.filter((act): act is PhotoAct => act.type === 'photo'),
-    undone, superseded
+    undone, superseded, clashes: clashesOf(standing, superseded)
   }
+}
+
+/** Corrections of one reading that both stand, as neither corrects the other: both are kept until one is taken back. */
+function clashesOf(standing: readonly Act[], superseded: ReadonlyMap<string, string>): Map<string, string[]> {
+  const corrections = new Map<string, string[]>()
+  for (const act of standing) {
+    if (act.type === 'read' && act.supersedes && !superseded.has(act.id)) corrections.set(act.supersedes, [...(corrections.get(act.supersedes) ?? []), act.id])
+  }
+  return new Map([...corrections].filter(([, ids]) => ids.length > 1))
 }
 
 function standingReading({ id, by, at, reading }: ReadAct): StandingReading {

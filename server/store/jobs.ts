@@ -1,9 +1,10 @@
-import { UniqueConstraintError } from 'sequelize'
+import { Op, UniqueConstraintError } from 'sequelize'
 import { entryFaults, type Act } from '../../core/job/acts'
 import type { KeptJob } from '../../core/job/types'
 import { useDb } from '../db/connection'
 import { ActRow, JobRow, PhotoRow } from '../db/models'
 import { createJob } from '../db/rows'
+import { ACTS_CHANNEL } from '../live/listen'
 import { Problem } from '../utils/problem'
 
 /** An act as it was kept, with its place in the workshop's order. */
@@ -57,12 +58,32 @@ export async function addAct(jobId: string, value: unknown): Promise<KeptAct> {
     throw new Problem('bad-input', 'The picture of this entry was not kept: take it again.', [{ place: 'photo', message: 'is no photo of this job' }])
   }
   try {
-    return keptAct(await ActRow.create({ jobId, id: act.id, body: act }))
+    return keptAct(await createAct(jobId, act))
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error
     // The same act arrived twice at once; the other one was kept.
     return sameAct(keptAct((await ActRow.findOne({ where: { jobId, id: act.id }, rejectOnEmpty: true }))), value)
   }
+}
+
+/** Keeps an act and tells every server of the workshop, in one transaction: nobody hears of what was not kept. */
+async function createAct(jobId: string, act: Act): Promise<ActRow> {
+  const db = await useDb()
+  return db.transaction(async (transaction) => {
+    const row = await ActRow.create({ jobId, id: act.id, body: act }, { transaction })
+    await db.query('select pg_notify(:channel, :jobId)', { replacements: { channel: ACTS_CHANNEL, jobId }, transaction })
+    return row
+  })
+}
+
+/** Places are given out before acts are committed: an act with a lower place may turn up this many places late. */
+const LATE = 200
+
+/** Acts on a job kept after a place in the workshop's order, with some before it that may have been committed since. */
+export async function actsAfter(jobId: string, seq: number): Promise<KeptAct[]> {
+  await useDb()
+  const rows = await ActRow.findAll({ where: { jobId, seq: { [Op.gt]: seq - LATE } }, order: [['seq', 'ASC']] })
+  return rows.map(keptAct)
 }
 
 function sameAct(known: KeptAct, value: unknown): KeptAct {

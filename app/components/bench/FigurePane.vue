@@ -112,7 +112,7 @@ function following(slot: Slot): Slot | null {
     <p v-if="expected" class="text-[13px]">{{ expected }}</p>
     <p v-if="slack && slack.slack > 0.05" class="text-[13px]">If it lets go, {{ lengthWords(slack.slack, 1) }} of slack gathers between {{ partName(sheet, slack.gathers.from).toLowerCase() }} and {{ partName(sheet, slack.gathers.to).toLowerCase() }}. Slack between the cams with the engine stopped is only kick-back.</p>
     <ReadingList
-      v-if="standing.length || past.length" :class="slot.kind === 'linkCount' ? 'order-last' : ''" :kind="slot.kind" :standing="standing" :past="past" :assessment="job.assessment!"
+      v-if="standing.length || past.length" :class="slot.kind === 'linkCount' ? 'order-last' : ''" :kind="slot.kind" :standing="standing" :past="past" :assessment="job.assessment!" :clashes="job.record.clashes"
       @correct="correcting = $event" @undo="job.put({ type: 'undo', act: $event })" @restore="job.put({ type: 'undo', act: $event })"
     />
     <ReadingForm v-model:draft="draft" v-model:by="bench.by" :sheet="sheet" :slot="slot" :correcting="correcting" :people="bench.people" :runs="runs" @save="save" @cancel="correcting = null" />

@@ -15,8 +15,15 @@ export interface PastReading {
   because: ReadAct | UndoAct
 }
 
-const props = defineProps<{ kind: NumericKind; standing: readonly { reading: StandingReading; index: number }[]; past: readonly PastReading[]; assessment: Assessment }>()
+const props = defineProps<{ kind: NumericKind; standing: readonly { reading: StandingReading; index: number }[]; past: readonly PastReading[]; assessment: Assessment; clashes?: ReadonlyMap<string, readonly string[]> }>()
 const emit = defineEmits<{ correct: [reading: StandingReading]; undo: [actId: string]; restore: [undoId: string] }>()
+
+/** Who else corrected the same reading without seeing this one. */
+function clashing({ id }: StandingReading): string {
+  const ids = [...(props.clashes?.values() ?? [])].find((list) => list.includes(id)) ?? []
+  const others = props.standing.filter(({ reading }) => ids.includes(reading.id) && reading.id !== id).map(({ reading }) => `${readingWords(reading)} by ${reading.by}`)
+  return others.length > 0 ? `Corrected at the same time to ${others.join(' and ')}: both are kept until one is taken back.` : ''
+}
 
 /** Digits of the slot's kind: all readings of a list are of one. */
 const digits = computed(() => DIGITS[props.kind])
@@ -32,6 +39,7 @@ const shown = (value: number, places: number) => (isLength(props.kind) ? lengthF
           <span v-if="assessment.readings[index]?.sigma" class="figure font-normal text-faint">±{{ shown(assessment.readings[index]!.sigma!, digits === 1 ? 1 : 2) }}</span>
         </div>
         <p class="text-[13px] text-faint">{{ reading.value === undefined ? 'Notches' : howWords(reading) }}, {{ reading.by }}, <WhenAt :at="reading.at" /></p>
+        <p v-if="clashing(reading)" class="mt-1 font-bold text-renew" role="status" data-testid="clash">{{ clashing(reading) }}</p>
         <p v-if="reading.note" class="break-words text-[13px]">{{ reading.note }}</p>
         <p v-if="assessment.readings[index]?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ shown(assessment.readings[index]!.predicted!, digits) }}): measure again.</p>
         <p v-for="fault in assessment.faults.filter((f) => f.index === index)" :key="fault.message" class="mt-1 font-bold text-renew">Left out: {{ fault.message }}.</p>

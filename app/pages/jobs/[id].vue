@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onMounted, onUnmounted, watch } from 'vue'
 import { readyEstimator } from '../../composables/useEstimator'
+import { useLiveActs } from '../../composables/useLiveActs'
 import { useJob, type LoadedJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
@@ -13,6 +14,7 @@ const outbox = useOutbox()
 const { data, error, refresh } = await useFetch<LoadedJob>(() => `/api/jobs/${String(route.params.id)}`, { deep: false })
 
 watch(data, (loaded) => { if (loaded) job.open(loaded) }, { immediate: true })
+useLiveActs()
 let stop: (() => void) | undefined
 onMounted(() => {
   stop = outbox.onDelivered(job.confirm)
