@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
+import { backup, restore } from './backup.mjs'
 import { build } from './build.mjs'
 import { installNpm } from './packages.mjs'
 import { ensurePostgres, startPostgres, stopPostgres } from './postgres.mjs'
@@ -16,6 +17,8 @@ const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and
   ./umbrette start        install what is missing, start, print the address
   ./umbrette stop         stop the server and its database; nothing is lost
   ./umbrette test         run every check
+  ./umbrette backup FILE  write the whole workshop, photos and all, to a file
+  ./umbrette restore FILE put the workshop back as a file has it (asks first)
   ./umbrette reset-demo   put the demo jobs back as they ship (asks first)
   ./umbrette help         this text
 
@@ -47,6 +50,16 @@ const commands = {
     await must('Resetting the demo', 'npx', ['--no-install', 'tsx', 'scripts/reset-demo.ts'], { quiet: true, env: { ...process.env, DATABASE_URL: await databaseUrl() } })
     say('The demo jobs are as they ship.')
   },
+  backup: async (file) => {
+    const bytes = await backup(await databaseUrl(), file)
+    say(`${file}: ${(bytes / 1e6).toFixed(1)} MB. Keep it off this machine.`)
+  },
+  restore: async (file) => {
+    if (!(await sure(`Put the workshop back as ${file} has it? What was entered since goes. [y/N] `))) return say('Nothing was changed.')
+    const running = await stopServer(DATA)
+    await restore(await databaseUrl(), file)
+    say(`The workshop is as ${file} has it.${running ? ' Start it again with ./umbrette start' : ''}`)
+  },
   test: async () => {
     await installNpm(DATA)
     process.exitCode = await test(DATA)
@@ -72,13 +85,14 @@ async function sure(question) {
 
 const [word = 'help', ...rest] = process.argv.slice(2)
 const command = commands[word === '--help' || word === '-h' ? 'help' : word]
-if (!command || rest.length > 0) {
+// backup and restore take a file, no other command takes anything.
+if (!command || rest.length !== command.length) {
   console.error(`Unknown: ${[word, ...rest].join(' ')}\n\n${HELP}`)
   process.exit(2)
 }
 mkdirSync(DATA, { recursive: true })
 try {
-  await command()
+  await command(...rest)
 } catch (error) {
   console.error(error instanceof Stop ? error.message : error)
   process.exitCode = error instanceof Stop ? error.code : 1
