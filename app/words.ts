@@ -1,4 +1,5 @@
 import type { Call } from '../core/calls/types'
+import type { JobState } from '../core/job/acts'
 import type { School, Usage } from '../core/job/types'
 import { findingWords, partKindOf } from '../core/readings/conditions'
 import { isNumeric, methodOf, READING_KINDS } from '../core/readings/kinds'
@@ -12,6 +13,14 @@ import { isLength, lengthWords, shownUsage, units } from './units'
 export const CALL_WORDS: Readonly<Record<Call, string>> = { 'back-in': 'Back in', 'look-closer': 'Look closer', renew: 'Renew', stop: 'Stop' }
 
 export const SCHOOL_WORDS: Readonly<Record<School, string>> = { 'whole-set': 'Whole set', 'on-evidence': 'On evidence', weighed: 'Weighed' }
+
+/** Where a job has gone: the title of that list, what was done to a job that went there, and what an empty list says. */
+export const STATE_WORDS: Readonly<Record<JobState, { title: string; done: string; move: string; empty: string }>> = {
+  open: { title: 'On the stands', done: 'open again', move: 'Open again', empty: 'No job is open. Start with a new one, or import a job file.' },
+  closed: { title: 'Closed', done: 'closed', move: 'Close', empty: 'No job is closed yet.' },
+  archived: { title: 'Archive', done: 'put in the archive', move: 'Put in the archive', empty: 'Nothing is in the archive.' },
+  deleted: { title: 'Deleted', done: 'deleted; it can be opened again from the list of deleted jobs', move: 'Delete', empty: 'Nothing was deleted.' }
+}
 
 export const METHOD_WORDS: Readonly<Record<string, string>> = {
   calliper: 'Calliper', photo: 'Photo', eye: 'By eye', gauge: 'Depth gauge', feeler: 'Feeler', thumbnail: 'Thumbnail', marks: 'Marks', wheel: 'Degree wheel',

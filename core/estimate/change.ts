@@ -41,6 +41,7 @@ function subject(sheet: DriveSheet, act: Act): string {
   if (act.type === 'corrections') return 'What is known of the engine'
   if (act.type === 'part') return 'What is known of the part'
   if (act.type === 'photo') return 'The photo'
+  if (act.type === 'state') return 'Where the job stands'
   const { kind, target, finding } = act.reading
   if (kind === 'condition') return `The finding "${findingWords(partKindOf(sheet, target!)!, finding!)}"`
   return `${act.supersedes ? 'The corrected' : 'The'} ${READING_KINDS[kind].name.toLowerCase()}`

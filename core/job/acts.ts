@@ -68,7 +68,15 @@ export interface PhotoAct extends ActBase {
   note?: string
 }
 
-export type Act = ReadAct | UndoAct | SchoolAct | CorrectionsAct | PartAct | PhotoAct
+/** Where a job has gone: closed when it is done, archived when nobody needs it on the board, deleted when it was a mistake. */
+export type JobState = 'open' | 'closed' | 'archived' | 'deleted'
+
+export interface StateAct extends ActBase {
+  type: 'state'
+  state: JobState
+}
+
+export type Act = ReadAct | UndoAct | SchoolAct | CorrectionsAct | PartAct | PhotoAct | StateAct
 
 /** A reading that stands, with who took it and when. */
 export type StandingReading = Reading & { id: string; by: string; at: string }
@@ -77,6 +85,7 @@ export type StandingReading = Reading & { id: string; by: string; at: string }
 export interface Record {
   readings: StandingReading[]
   school: School
+  state: JobState
   /** Null where nobody has said anything on this job: then those it was opened with hold. */
   corrections: Corrections | null
   /** What was said last of each part. */
@@ -100,6 +109,7 @@ export function foldActs(acts: readonly Act[], school: School): Record {
   return {
     readings: standing.flatMap((act) => (act.type === 'read' && !superseded.has(act.id) ? [standingReading(act)] : [])),
     school: standing.findLast((act): act is SchoolAct => act.type === 'school')?.school ?? school,
+    state: standing.findLast((act): act is StateAct => act.type === 'state')?.state ?? 'open',
     corrections: standing.findLast((act): act is CorrectionsAct => act.type === 'corrections')?.corrections ?? null,
     parts: new Map(standing.flatMap((act) => (act.type === 'part' ? [[act.part, act.known]] : []))),
     photos: standing.filter((act): act is PhotoAct => act.type === 'photo'),
@@ -128,6 +138,7 @@ const actSchemas: { [type: string]: ReturnType<typeof shape> } = {
   corrections: shape({ ...base, type: oneOf('corrections').required(needed), corrections: correctionsSchema.required(needed) }).required(needed),
   part: shape({ ...base, type: oneOf('part').required(needed), part: id().required(needed), known: shape({ design: text(200), make: text(120), fittedAt: num(0, 1e7) }).required(needed) }).required(needed),
   photo: shape({ ...base, type: oneOf('photo').required(needed), photo: text(64).required(needed), part: id().required(needed), note: text(4000) }).required(needed),
+  state: shape({ ...base, type: oneOf('state').required(needed), state: oneOf('open', 'closed', 'archived', 'deleted').required(needed) }).required(needed),
   school: shape({ ...base, type: oneOf('school').required(needed), school: oneOf('whole-set', 'on-evidence', 'weighed').required(needed) }).required(needed)
 }
 
@@ -144,7 +155,7 @@ export function actFaults(sheet: DriveSheet, before: ActsBefore, value: unknown,
   const act = value as Act
   const at = (field: string) => (place ? `${place}.${field}` : field)
   if (act.type === 'undo') return before.has(act.act) ? [] : [{ place: at('act'), message: 'there is no such act on this job' }]
-  if (act.type === 'school' || act.type === 'corrections') return []
+  if (act.type === 'school' || act.type === 'corrections' || act.type === 'state') return []
   if (act.type !== 'read') return partKindOf(sheet, act.part) ? [] : [{ place: at('part'), message: `"${act.part}" is no part of this drive` }]
   const faults = readingStructureFaults(sheet, act.reading, at('reading'))
   if (faults.length > 0) return faults

@@ -1,4 +1,11 @@
-import { boardRows } from '../store/board'
-import { route } from '../utils/route'
+import { getQuery } from 'h3'
+import { oneOf, shape, text } from '../../core/check/rules'
+import { boardPage } from '../store/board'
+import { checked, route } from '../utils/route'
 
-export default route(async () => boardRows())
+const schema = shape({ state: oneOf('open', 'closed', 'archived', 'deleted'), search: text(200), page: text(6).matches(/^\d+$/, 'expected a whole number from 0') }).required('expected a question')
+
+export default route(async (event) => {
+  const { state = 'open', search = '', page = '0' } = checked(schema, getQuery(event), 'The board cannot be asked for that.')
+  return boardPage({ state, search, page: Number(page) })
+})

@@ -1,5 +1,5 @@
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize'
-import type { Act } from '../../core/job/acts'
+import type { Act, JobState } from '../../core/job/acts'
 import type { Corrections, EarlierKnown, School, Usage } from '../../core/job/types'
 import type { DriveSheet } from '../../core/sheet/types'
 
@@ -21,6 +21,7 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
   declare stand: string
   declare complaint: string
   declare school: School
+  declare state: CreationOptional<JobState>
   declare usage: Usage
   declare corrections: Corrections | null
   declare known: CreationOptional<EarlierKnown | null>
@@ -57,7 +58,7 @@ export function defineModels(sequelize: Sequelize): void {
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       demo: { type: DataTypes.BOOLEAN, allowNull: false },
-      vehicle: text(), stand: text(), complaint: text(), school: text(),
+      vehicle: text(), stand: text(), complaint: text(), school: text(), state: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'open' },
       usage: json(), corrections: { type: DataTypes.JSON, allowNull: true }, known: { type: DataTypes.JSON, allowNull: true }, sheet: json(),
       openedBy: text(), openedAt: { type: DataTypes.DATE, allowNull: false }
     },

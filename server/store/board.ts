@@ -8,7 +8,7 @@ import type { LimitValue } from '../../core/sheet/types'
 import { foldActs } from '../../core/job/acts'
 import { limitFor } from '../../core/sheet/limits'
 import { partName } from '../../core/wording'
-import { listJobs } from './jobs'
+import { JOBS_A_PAGE, listJobs, type JobsAsked } from './jobs'
 
 /** A job as the board shows it. */
 export interface BoardRow {
@@ -29,22 +29,34 @@ export interface BoardRow {
   lastBy: string
 }
 
-export async function boardRows(): Promise<BoardRow[]> {
-  const jobs = await listJobs()
-  return jobs.map(({ id, job, acts: kept }) => {
-    const acts = kept.map(({ act }) => act)
-    const assessment = assessRecord(job, acts)
-    const last = acts.at(-1)
-    const [next] = assessment.next
-    return {
-      id, vehicle: job.vehicle, stand: job.stand, engine: job.sheet.name, complaint: job.complaint, usage: job.usage,
-      readings: foldActs(acts, job.school).readings.length,
-      elongation: longest(job.sheet, assessment),
-      calls: SEVERITY.toReversed().map((call) => ({ call, parts: assessment.calls.filter((c) => c.call === call).length })).filter(({ parts: n }) => n > 0),
-      next: next ? { kind: next.kind, part: partName(job.sheet, next.target) } : null,
-      lastAt: last?.at ?? job.openedAt, lastBy: last?.by ?? job.openedBy
-    }
-  })
+/** A page of the board. */
+export interface BoardPage {
+  rows: BoardRow[]
+  total: number
+  pages: number
+}
+
+/** Jobs as the board shows them, those with a hold first. */
+export async function boardPage(asked: JobsAsked): Promise<BoardPage> {
+  const { jobs, total } = await listJobs(asked)
+  const rows = jobs.map(rowOf)
+  const held = (row: BoardRow) => row.calls.some(({ call }) => call === 'stop')
+  return { rows: [...rows.filter(held), ...rows.filter((row) => !held(row))], total, pages: Math.max(1, Math.ceil(total / JOBS_A_PAGE)) }
+}
+
+function rowOf({ id, job, acts: kept }: Awaited<ReturnType<typeof listJobs>>['jobs'][number]): BoardRow {
+  const acts = kept.map(({ act }) => act)
+  const assessment = assessRecord(job, acts)
+  const last = acts.at(-1)
+  const [next] = assessment.next
+  return {
+    id, vehicle: job.vehicle, stand: job.stand, engine: job.sheet.name, complaint: job.complaint, usage: job.usage,
+    readings: foldActs(acts, job.school).readings.length,
+    elongation: longest(job.sheet, assessment),
+    calls: SEVERITY.toReversed().map((call) => ({ call, parts: assessment.calls.filter((c) => c.call === call).length })).filter(({ parts: n }) => n > 0),
+    next: next ? { kind: next.kind, part: partName(job.sheet, next.target) } : null,
+    lastAt: last?.at ?? job.openedAt, lastBy: last?.by ?? job.openedBy
+  }
 }
 
 function longest(sheet: Parameters<typeof limitFor>[0], { chains }: Assessment): BoardRow['elongation'] {

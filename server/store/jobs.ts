@@ -1,5 +1,5 @@
-import { Op, UniqueConstraintError } from 'sequelize'
-import { entryFaults, type Act } from '../../core/job/acts'
+import { literal, Op, UniqueConstraintError, where, type Transaction } from 'sequelize'
+import { entryFaults, foldActs, type Act, type JobState } from '../../core/job/acts'
 import type { KeptJob } from '../../core/job/types'
 import { useDb } from '../db/connection'
 import { ActRow, JobRow, PhotoRow } from '../db/models'
@@ -29,12 +29,34 @@ export async function findJob(id: string): Promise<{ id: string; job: KeptJob; a
   return { id, job: keptJob(row), acts: acts.map(keptAct) }
 }
 
-/** All jobs with their acts, the newest first. */
-export async function listJobs(): Promise<{ id: string; job: KeptJob; acts: KeptAct[] }[]> {
+/** Which jobs of a workshop. */
+export interface JobsAsked {
+  state: JobState
+  /** Words to be found in vehicle, stand, complaint or engine; empty for all. */
+  search: string
+  /** From 0. */
+  page: number
+}
+
+/** Jobs on a page of a list. */
+export const JOBS_A_PAGE = 40
+
+/** A page of jobs with their acts, the newest first, and how many there are in all. */
+export async function listJobs({ state, search, page }: JobsAsked): Promise<{ total: number; jobs: { id: string; job: KeptJob; acts: KeptAct[] }[] }> {
   await useDb()
-  const rows = await JobRow.findAll({ order: [['openedAt', 'DESC']] })
-  const acts = await ActRow.findAll({ order: [['seq', 'ASC']] })
-  return rows.map((row) => ({ id: row.id, job: keptJob(row), acts: acts.filter((act) => act.jobId === row.id).map(keptAct) }))
+  const words = search.trim().split(/\s+/).filter(Boolean).slice(0, 8)
+  const asked = { state, ...(words.length > 0 ? { [Op.and]: words.map(contains) } : {}) }
+  const { rows, count } = await JobRow.findAndCountAll({ where: asked, order: [['openedAt', 'DESC'], ['id', 'ASC']], limit: JOBS_A_PAGE, offset: page * JOBS_A_PAGE })
+  const acts = await ActRow.findAll({ where: { jobId: rows.map(({ id }) => id) }, order: [['seq', 'ASC']] })
+  const byJob = new Map<string, ActRow[]>()
+  for (const act of acts) byJob.set(act.jobId, [...(byJob.get(act.jobId) ?? []), act])
+  return { total: count, jobs: rows.map((row) => ({ id: row.id, job: keptJob(row), acts: (byJob.get(row.id) ?? []).map(keptAct) })) }
+}
+
+/** A word anywhere in what a job is known by; what SQL would read as a pattern is taken as it stands. */
+function contains(word: string) {
+  const like = { [Op.iLike]: `%${word.replaceAll(/[\\%_]/g, '\\$&')}%` }
+  return { [Op.or]: [{ vehicle: like }, { stand: like }, { complaint: like }, where(literal('sheet->>\'name\''), like)] }
 }
 
 /** Keeps a new job with the acts it comes with, all or nothing. */
@@ -71,9 +93,17 @@ async function createAct(jobId: string, act: Act): Promise<ActRow> {
   const db = await useDb()
   return db.transaction(async (transaction) => {
     const row = await ActRow.create({ jobId, id: act.id, body: act }, { transaction })
+    if (act.type === 'state' || act.type === 'undo') await followState(jobId, transaction)
     await db.query('select pg_notify(:channel, :jobId)', { replacements: { channel: ACTS_CHANNEL, jobId }, transaction })
     return row
   })
+}
+
+/** Brings a job's state to what its acts come to. */
+async function followState(jobId: string, transaction: Transaction): Promise<void> {
+  const job = await JobRow.findByPk(jobId, { transaction, lock: true, rejectOnEmpty: true })
+  const acts = await ActRow.findAll({ where: { jobId }, order: [['seq', 'ASC']], transaction })
+  await job.update({ state: foldActs(acts.map(({ body }) => body), job.school).state }, { transaction })
 }
 
 /** Places are given out before acts are committed: an act with a lower place may turn up this many places late. */

@@ -160,7 +160,7 @@ test('a job exported from the page is assessed by the command and comes back on 
 })
 
 test('a broken or foreign file is refused line by line and nothing of it is kept', async ({ page, request }, info) => {
-  const jobs = async () => ((await (await request.get('/api/board')).json()) as unknown[]).length
+  const jobs = async () => ((await (await request.get('/api/board')).json()) as { total: number }).total
   await page.goto('/')
   await expect(page.getByTestId('who')).toBeVisible()
   const take = async (content: string) => {

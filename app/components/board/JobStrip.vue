@@ -1,35 +1,49 @@
 <script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { EllipsisVerticalIcon } from '@heroicons/vue/20/solid'
+import { computed } from 'vue'
+import type { JobState } from '../../../core/job/acts'
 import type { BoardRow } from '../../../server/store/board'
 import { READING_KINDS } from '../../../core/readings/kinds'
 import type { NumericKind } from '../../../core/readings/types'
-import { usageWords } from '../../words'
+import { STATE_WORDS, usageWords } from '../../words'
 import StretchLine from '../ledger/StretchLine.vue'
 import CallMark from '../parts/CallMark.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** A job on its stand: the engine, what it was brought in for, how long its chain is, and what it waits for. */
-defineProps<{ job: BoardRow }>()
+const props = defineProps<{ job: BoardRow; state: JobState }>()
+const emit = defineEmits<{ move: [to: JobState] }>()
+const moves = computed(() => (['open', 'closed', 'archived', 'deleted'] as const).filter((to) => to !== props.state))
 const nextWords = ({ kind, part }: { kind: string; part: string }) => `${READING_KINDS[kind as NumericKind].name}, ${part.toLowerCase()}`
 </script>
 
 <template>
-  <NuxtLink :to="`/jobs/${job.id}`" class="grid grid-cols-[110px_minmax(0,1.4fr)_minmax(220px,1fr)_minmax(190px,0.8fr)] items-start gap-6 border-t border-rule bg-sheet px-5 py-4 hover:border-brass" data-testid="job">
-    <p class="bg-plate px-2 py-3 text-center font-bold text-scribe">{{ job.stand || 'No stand' }}</p>
-    <div class="min-w-0">
-      <h2 class="truncate text-lg leading-tight font-bold">{{ job.vehicle }}</h2>
-      <p class="text-[13px] text-faint">{{ job.engine }}, {{ usageWords(job.usage) }}</p>
-      <p class="mt-1 line-clamp-2">{{ job.complaint }}</p>
-    </div>
-    <div>
-      <StretchLine v-if="job.readings > 0" :name="job.elongation.name" :elongation="job.elongation" :limit="job.elongation.limit" compact />
-      <p v-else class="text-faint">Nothing read yet</p>
-    </div>
-    <div>
-      <p class="flex flex-wrap gap-x-4 gap-y-1">
-        <span v-for="{ call, parts } in job.readings > 0 ? job.calls : []" :key="call" class="inline-flex items-center gap-1"><span class="figure">{{ parts }}</span><CallMark :call="call" :size="16" /></span>
-      </p>
-      <p v-if="job.next" class="mt-1 text-[13px]">Next: {{ nextWords(job.next) }}</p>
-      <p class="text-[13px] text-faint">{{ job.lastBy }}, <WhenAt :at="job.lastAt" /></p>
-    </div>
-  </NuxtLink>
+  <div class="relative">
+    <NuxtLink :to="`/jobs/${job.id}`" class="grid grid-cols-[110px_minmax(0,1.4fr)_minmax(220px,1fr)_minmax(230px,0.8fr)] items-start gap-6 border-t border-rule bg-sheet py-4 pr-14 pl-5 hover:border-brass max-md:grid-cols-1 max-md:gap-2" data-testid="job">
+      <p class="bg-plate px-2 py-3 text-center font-bold text-scribe">{{ job.stand || 'No stand' }}</p>
+      <div class="min-w-0">
+        <h2 class="truncate text-lg leading-tight font-bold">{{ job.vehicle }}</h2>
+        <p class="text-[13px] text-faint">{{ job.engine }}, {{ usageWords(job.usage) }}</p>
+        <p class="mt-1 line-clamp-2">{{ job.complaint }}</p>
+      </div>
+      <div>
+        <StretchLine v-if="job.readings > 0" :name="job.elongation.name" :elongation="job.elongation" :limit="job.elongation.limit" compact />
+        <p v-else class="text-faint">Nothing read yet</p>
+      </div>
+      <div>
+        <p class="flex flex-wrap gap-x-4 gap-y-1">
+          <span v-for="{ call, parts } in job.readings > 0 ? job.calls : []" :key="call" class="inline-flex items-center gap-1"><span class="figure">{{ parts }}</span><CallMark :call="call" :size="16" /></span>
+        </p>
+        <p v-if="job.next" class="mt-1 text-[13px]">Next: {{ nextWords(job.next) }}</p>
+        <p class="text-[13px] text-faint">{{ job.lastBy }}, <WhenAt :at="job.lastAt" /></p>
+      </div>
+    </NuxtLink>
+    <Menu as="div" class="absolute top-3 right-2">
+      <MenuButton class="grid min-h-11 min-w-11 place-items-center" :aria-label="`What to do with ${job.vehicle}`"><EllipsisVerticalIcon class="size-5" aria-hidden="true" /></MenuButton>
+      <MenuItems class="absolute right-0 z-20 w-52 border border-faint bg-sheet p-1">
+        <MenuItem v-for="to in moves" :key="to" v-slot="{ active }"><button type="button" class="block min-h-11 w-full px-3 text-left" :class="active ? 'bg-paper' : ''" @click="emit('move', to)">{{ STATE_WORDS[to].move }}</button></MenuItem>
+      </MenuItems>
+    </Menu>
+  </div>
 </template>
