@@ -52,7 +52,7 @@ const commands = {
   },
   backup: async (file) => {
     const bytes = await backup(await databaseUrl(), file)
-    say(`${file}: ${(bytes / 1e6).toFixed(1)} MB. Keep it off this machine.`)
+    say(`${file}: ${Math.ceil(bytes / 1000)} kB. Keep it off this machine.`)
   },
   restore: async (file) => {
     if (!(await sure(`Put the workshop back as ${file} has it? What was entered since goes. [y/N] `))) return say('Nothing was changed.')
