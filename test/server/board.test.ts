@@ -1,55 +1,35 @@
 import { randomUUID } from 'node:crypto'
-import { afterAll, beforeAll, expect, inject, it } from 'vitest'
-import type { Sequelize } from 'sequelize'
+import { expect, it } from 'vitest'
 import { DEMO_JOBS } from '../../demo/workshop'
 import type { Act, JobState } from '../../core/job/acts'
-import { freshDatabase } from './database'
+import { useWorkshop } from './workshop'
 
-let database: Awaited<ReturnType<typeof freshDatabase>>
-let sequelize: Sequelize
-let jobs: typeof import('../../server/store/jobs')
-let board: typeof import('../../server/store/board')
-
-beforeAll(async () => {
-  database = await freshDatabase(inject('databaseUrl'))
-  process.env.DATABASE_URL = database.url
-  process.env.UMBRETTE_DEMO = '1'
-  process.env.UMBRETTE_LOG = 'silent'
-  sequelize = await (await import('../../server/db/connection')).useDb()
-  jobs = await import('../../server/store/jobs')
-  board = await import('../../server/store/board')
-})
-
-afterAll(async () => {
-  await sequelize.close()
-  await database.drop()
-  delete process.env.DATABASE_URL
-})
+const workshop = useWorkshop()
 
 const by = { by: 'Maren', at: '2026-11-24T08:00:00.000Z' }
-const total = async (state: JobState, search = '') => (await board.boardPage({ state, search, page: 0 })).total
+const total = async (state: JobState, search = '') => (await workshop.board.boardPage({ state, search, page: 0 })).total
 
 it('a job\'s list follows its acts, there and back', async () => {
   const { id, job } = DEMO_JOBS[1]!
   const open = await total('open')
-  await jobs.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })
+  await workshop.jobs.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })
   expect([await total('open'), await total('closed', job.vehicle)]).toEqual([open - 1, 1])
-  await jobs.addAct(id, { ...by, id: 'takes-back', type: 'undo', act: 'closes' })
+  await workshop.jobs.addAct(id, { ...by, id: 'takes-back', type: 'undo', act: 'closes' })
   expect([await total('open'), await total('closed')]).toEqual([open, 0])
-  await expect(jobs.addAct(id, { ...by, id: 'odd', type: 'state', state: 'lost' })).rejects.toMatchObject({ code: 'bad-input' })
+  await expect(workshop.jobs.addAct(id, { ...by, id: 'odd', type: 'state', state: 'lost' })).rejects.toMatchObject({ code: 'bad-input' })
 })
 
 it('an imported job lands in the list its acts say', async () => {
   const { job } = DEMO_JOBS[2]!
   const acts: Act[] = [{ ...by, id: 'archives', type: 'state', state: 'archived' }]
-  await jobs.insertJob(randomUUID(), { ...job, vehicle: 'Kept for the record' }, acts)
+  await workshop.jobs.insertJob(randomUUID(), { ...job, vehicle: 'Kept for the record' }, acts)
   expect([await total('archived', 'record'), await total('open', 'record')]).toEqual([1, 0])
 })
 
 it('many jobs come page by page, each once, holds of a page first', async () => {
   const { job } = DEMO_JOBS[2]!
-  for (let i = 0; i < 90; i++) await jobs.insertJob(randomUUID(), { ...job, vehicle: `Barge ${i}` }, [])
-  const pages = await Promise.all([0, 1, 2].map((page) => board.boardPage({ state: 'open', search: '', page })))
+  for (let i = 0; i < 90; i++) await workshop.jobs.insertJob(randomUUID(), { ...job, vehicle: `Barge ${i}` }, [])
+  const pages = await Promise.all([0, 1, 2].map((page) => workshop.board.boardPage({ state: 'open', search: '', page })))
   const seen = pages.flatMap(({ rows }) => rows.map((row) => row.id))
   expect(new Set(seen).size).toBe(seen.length)
   expect(seen.length).toBe(pages[0]!.total)

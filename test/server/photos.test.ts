@@ -1,30 +1,10 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import sharp from 'sharp'
-import type { Sequelize } from 'sequelize'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { upright } from '../../server/photos/upright'
-import { freshDatabase } from './database'
+import { useWorkshop } from './workshop'
 
-let database: Awaited<ReturnType<typeof freshDatabase>>
-let sequelize: Sequelize
-let photos: typeof import('../../server/store/photos')
-let jobs: typeof import('../../server/store/jobs')
-
-beforeAll(async () => {
-  database = await freshDatabase(inject('databaseUrl'))
-  process.env.DATABASE_URL = database.url
-  process.env.UMBRETTE_DEMO = '1'
-  process.env.UMBRETTE_LOG = 'silent'
-  sequelize = await (await import('../../server/db/connection')).useDb()
-  photos = await import('../../server/store/photos')
-  jobs = await import('../../server/store/jobs')
-})
-
-afterAll(async () => {
-  await sequelize.close()
-  await database.drop()
-  delete process.env.DATABASE_URL
-})
+const workshop = useWorkshop()
 
 /** Left half black, right half white, as a camera held on its side would store it. */
 const picture = (orientation: number, width = 600, height = 400) =>
@@ -58,17 +38,17 @@ describe('a photo', () => {
   })
 
   it('is kept for its job and comes back as it was', async () => {
-    const { id } = await photos.addPhoto(DEMO_JOBS[0]!.id, await picture(1))
-    const body = await photos.photoBytes(id, 'body')
+    const { id } = await workshop.photos.addPhoto(DEMO_JOBS[0]!.id, await picture(1))
+    const body = await workshop.photos.photoBytes(id, 'body')
     expect((await sharp(body).metadata()).format).toBe('jpeg')
-    expect((await photos.photoBytes(id, 'thumb')).length).toBeLessThan(body.length)
+    expect((await workshop.photos.photoBytes(id, 'thumb')).length).toBeLessThan(body.length)
     const act = { id: 'photo-1', type: 'photo', by: 'Maren', at: '2026-11-24T08:00:00.000Z', photo: id, part: 'guide' }
-    await jobs.addAct(DEMO_JOBS[0]!.id, act)
-    await expect(jobs.addAct(DEMO_JOBS[1]!.id, { ...act, id: 'photo-2' })).rejects.toThrow(/was not kept/)
+    await workshop.jobs.addAct(DEMO_JOBS[0]!.id, act)
+    await expect(workshop.jobs.addAct(DEMO_JOBS[1]!.id, { ...act, id: 'photo-2' })).rejects.toThrow(/was not kept/)
   })
 
   it('of no job, and one that is not there, are not found', async () => {
-    await expect(photos.addPhoto('nonsense', await picture(1))).rejects.toMatchObject({ code: 'not-found' })
-    await expect(photos.photoBytes('5a17a000-0000-4000-8000-0000000000ff', 'body')).rejects.toMatchObject({ code: 'not-found' })
+    await expect(workshop.photos.addPhoto('nonsense', await picture(1))).rejects.toMatchObject({ code: 'not-found' })
+    await expect(workshop.photos.photoBytes('5a17a000-0000-4000-8000-0000000000ff', 'body')).rejects.toMatchObject({ code: 'not-found' })
   })
 })
