@@ -54,8 +54,19 @@ function endOfTravel({ drive, corrections }: JobFile, { chains, rails, tensioner
   const end = tensioner.limit?.value ?? tensioner.stroke
   const over = (times: number) => extensionOf(model, now, times) - end
   if (over(0) >= 0) return 0
-  if (over(FURTHEST) < 0) return null
-  return mean * brent(over, 0, FURTHEST, 1e-6)
+  const furthest = [FURTHEST, FURTHEST / 2, FURTHEST / 4, FURTHEST / 8, FURTHEST / 16, 1].find((times) => exists(() => over(times)))
+  if (furthest === undefined || over(furthest) < 0) return null
+  return mean * brent(over, 0, furthest, 1e-6)
+}
+
+/** Is there a drive at all in that state? Rails worn to nothing leave no contour. */
+function exists(look: () => number): boolean {
+  try {
+    return Number.isFinite(look())
+  } catch (error) {
+    if (error instanceof RangeError) return false
+    throw error
+  }
 }
 
 function extensionOf(model: ChainModel, now: ChainWear, times: number): number {

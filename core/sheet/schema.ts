@@ -40,7 +40,7 @@ const chain = shape({
   pitch: num(1, 100).required(needed), links: whole(8, 2000).required(needed), type: text(60).required(needed),
   strands: whole(1, 12), driver: id().required(needed),
   path: listOf(id().required(needed), 40).required(needed),
-  counts: listOf(shape({ from: id().required(needed), to: id().required(needed), links: whole(0, 2000).required(needed) }), 40).required(needed),
+  counts: listOf(shape({ from: id().required(needed), to: id().required(needed), links: whole(0, 2000).required(needed) }).required(needed), 40).required(needed),
   counted: shape({ freeLinks: num(0, 2000).required(needed), tight: byIds(num(0, 2000).required(needed), 'expected numbers from 0 to 2000').required(needed) })
 })
 

@@ -77,6 +77,12 @@ describe('the rates of a job', () => {
     expect(rates([read.extension(12)], { drive: changed(sheet('ardmere-a18'), (d) => (d.limits = [])) })!.limit).toBeNull()
   })
 
+  it('know no end of travel where the drive itself would end first: rails worn far beyond what there is', () => {
+    const drive = sheet('hexley-h46')
+    const readings: Reading[] = [{ kind: 'groove', rail: 'arm', value: 11 }, { kind: 'extension', tensioner: 'tensioner', value: 0 }]
+    expect(rates(readings, { drive, usage: { value: 1, unit: 'km' } })!.points).toBe(1)
+  })
+
   it('are none for a chain nobody measured, nor for one renewed nobody knows when', () => {
     expect(rates([])).toBeNull()
     expect(rates([read.length(160.5), read.found('engine', 'renewed-chain')])).toBeNull()

@@ -33,6 +33,7 @@ describe('an unsound sheet names each fault with its place', () => {
     ['a plunger along its face', (d) => (d.tensioners[0].axis = d.tensioners[0].pad.face), 'tensioners[0].axis', /cannot push/],
     ['counts that the marks contradict', (d) => (d.chains[0].counts = [{ from: 'crank', to: 'cam-ex', links: 50 }, { from: 'cam-ex', to: 'cam-in', links: 20 }, { from: 'cam-in', to: 'crank', links: 56 }]), 'chains[0].counts[0]', /geometry give 5\d\.\d/],
     ['a guide without its shoe', (d) => delete d.rails[0].shoe, 'rails[0].shoe', /needs them too/],
+    ['a hole in the counts', (d) => (d.chains[0].counts[2] = undefined), 'chains[0].counts[2]', /missing/],
     ['another version', (d) => (d.version = 2), 'version', /newer than this program/],
     ['a word that findings use as an id', (d) => (d.rails[2].id = 'oil'), 'rails[2].id', /findings use/],
     ['an operation that requires a ghost', (d) => (d.operations[5].requires = ['drain', 'ghost']), 'operations[5].requires[1]', /no operation/],
