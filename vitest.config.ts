@@ -4,6 +4,9 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   plugins: [vue()],
   test: {
+    // A busy machine is slow, not wrong.
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
     projects: [
       { extends: true, test: { name: 'core', include: ['test/core/**/*.test.ts'] } },
       { extends: true, test: { name: 'app', include: ['test/app/**/*.test.ts'], environment: 'happy-dom' } },

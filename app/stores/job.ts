@@ -54,6 +54,8 @@ export const useJob = defineStore('job', () => {
   const corrections = computed(() => record.value.corrections ?? job.value?.corrections ?? null)
   const slots = computed<Slot[]>(() => (job.value ? slotsOf(job.value.sheet) : []))
   const slot = computed(() => slots.value.find(({ key }) => key === selected.value) ?? null)
+  /** The job as the core reads it. */
+  const file = computed(() => (job.value ? jobFile(job.value, acts.value) : null))
   const stations = computed(() => (job.value ? stationStates(job.value.sheet, record.value.readings) : []))
 
   /** The standing readings of a slot, each with its number in the assessment. */
@@ -133,12 +135,11 @@ export const useJob = defineStore('job', () => {
 
   /** Assesses the job as it stands now; an answer overtaken by a newer question is dropped. */
   async function recompute(because?: Act): Promise<void> {
-    if (!job.value) return
+    if (!job.value || !file.value) return
     const ask = ++asked
     const before = assessment.value
-    const file = jobFile(job.value, acts.value)
     try {
-      const after = await assessInWorker(file)
+      const after = await assessInWorker(file.value)
       if (ask !== asked) return
       assessment.value = after
       failed.value = ''
@@ -162,7 +163,7 @@ export const useJob = defineStore('job', () => {
   }
 
   return {
-    id, job, acts, record, corrections, slots, slot, stations, station, selected, part, side, assessment, change, failed,
+    id, job, acts, record, file, corrections, slots, slot, stations, station, selected, part, side, assessment, change, failed,
     open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm, lastSeq
   }
 })

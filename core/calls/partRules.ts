@@ -1,6 +1,7 @@
 import { limitFor } from '../sheet/limits'
 import type { Chain } from '../sheet/types'
 import { cdf } from '../estimate/normal'
+import { combined } from '../readings/combined'
 import { readingSigma } from '../readings/sigma'
 import { figure, odds, partName } from '../wording'
 import { findingsOf } from './conditionRules'
@@ -89,11 +90,9 @@ export function playLimit(context: RuleContext): Finding[] {
     }
     const limit = phaser.playLimit
     const base = { part: phaser.id, rule: 'play-limit', readings, limit: shownLimit('play', limit) }
-    const weights = readings.map((i) => 1 / readingSigma(job.drive, job.readings[i]!)! ** 2)
-    const total = weights.reduce((a, b) => a + b, 0)
-    const play = readings.reduce((sum, i, k) => sum + (weights[k]! * job.readings[i]!.value!) / total, 0)
+    const { mean: play, sd } = combined(readings.map((i) => ({ value: job.readings[i]!.value!, sigma: readingSigma(job.drive, job.readings[i]!)! })))!
     if (!limit) return [{ ...base, call: 'look-closer', text: `Play ${figure(play, 1)}°, but the sheet has no limit for it: look it up in the maker's manual and enter it.` }]
-    const over = cdf((play - limit.value) * Math.sqrt(total))
+    const over = cdf((play - limit.value) / sd)
     const call = callFor(context, over)
     return [{ ...base, call, text: `Play ${figure(play, 1)}° at lock, limit ${limit.value}°: ${odds(over)} likely past it.`, ...(call === 'look-closer' ? { settle } : {}) }]
   })

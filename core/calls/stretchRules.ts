@@ -1,4 +1,5 @@
 import { cdf } from '../estimate/normal'
+import { combined } from '../readings/combined'
 import { STRETCH_KINDS } from '../readings/kinds'
 import { elongationRead } from '../readings/places'
 import { limitFor } from '../sheet/limits'
@@ -48,10 +49,11 @@ export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
 function benchElongation(context: RuleContext, chain: Chain): { mean: number; sd: number; readings: number[] } | null {
   const { job } = context
   const readings = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
-  if (readings.length === 0) return null
-  const read = readings.map((i) => elongationRead(job.drive, chain, job.readings[i]!))
-  const weight = read.reduce((sum, { sigma }) => sum + 1 / sigma ** 2, 0)
-  return { mean: read.reduce((sum, { elongation, sigma }) => sum + elongation / sigma ** 2 / weight, 0), sd: 1 / Math.sqrt(weight), readings }
+  const bench = combined(readings.map((i) => {
+    const { elongation: value, sigma } = elongationRead(job.drive, chain, job.readings[i]!)
+    return { value, sigma }
+  }))
+  return bench && { ...bench, readings }
 }
 
 /** Was the chain measured on the bench, and found within its limit? */

@@ -1,9 +1,9 @@
 import type { ChainModel, ChainWear } from '../drive/model'
+import { combined } from '../readings/combined'
 import { limitFor } from '../sheet/limits'
 import type { DriveSheet } from '../sheet/types'
 import { extensionBudget } from './budget'
 import { boundedEstimate, linearEstimate, marginal } from './marginals'
-import type { Observation } from './observations'
 import type { Part, Problem } from './problem'
 import type { Solution } from './solve'
 import { cutMean } from './summary'
@@ -20,7 +20,7 @@ export function tensionerEstimate(sheet: DriveSheet, problem: Problem, solution:
   const tensioner = sheet.tensioners.find((t) => t.id === model.tensioner)!
   const state = meanState(problem, solution, part)
   const { extension, slack, armAngle } = model.readout(state)
-  const read = weightedMean(problem.observations.filter(({ quantity }) => quantity.of === 'extension' && quantity.part === place))
+  const read = combined(problem.observations.filter(({ quantity }) => quantity.of === 'extension' && quantity.part === place))?.mean ?? null
   const stands = read ?? extension!
   const { sd, overLimit } = linearEstimate(
     solution, ({ near }) => near.readouts[place]!.extension! + near.point[at.extension]! * problem.scale[at.extension]!,
@@ -38,9 +38,4 @@ export function tensionerEstimate(sheet: DriveSheet, problem: Problem, solution:
 function meanState(problem: Problem, solution: Solution, { model, at }: Part): ChainWear {
   const mean = (i: number) => cutMean(marginal(problem, solution, i))
   return { elongation: mean(at.elongation), wear: model.rails.map((_, i) => mean(at.wear + i)), padWear: mean(at.padWear) }
-}
-
-function weightedMean(observations: readonly Observation[]): number | null {
-  const total = observations.reduce((sum, { sigma }) => sum + 1 / sigma ** 2, 0)
-  return total === 0 ? null : observations.reduce((sum, { value, sigma }) => sum + value / sigma ** 2, 0) / total
 }

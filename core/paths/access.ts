@@ -18,11 +18,6 @@ export function needsOf(part: SparePart, way: WayIn | null): readonly string[] {
   return way?.needs[part.id] ?? part.needs
 }
 
-/** Hours that a set of operations takes. */
-export function hoursOf(operations: readonly Operation[]): number {
-  return operations.reduce((sum, { hours }) => sum + hours, 0)
-}
-
 /** The part that can be bought for each component, the first on the sheet where there are several. */
 export function spares({ parts = [] }: DriveSheet): SparePart[] {
   return parts.filter(({ fits }, i) => parts.findIndex((other) => other.fits === fits) === i)

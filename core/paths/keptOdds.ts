@@ -1,6 +1,7 @@
 import { cdf } from '../estimate/normal'
 import type { Estimates } from '../estimate/estimate'
 import type { JobFile } from '../job/types'
+import { combined } from '../readings/combined'
 import { partKindOf } from '../readings/conditions'
 import { STRETCH_KINDS } from '../readings/kinds'
 import { readingSigma } from '../readings/sigma'
@@ -46,14 +47,14 @@ function pastLimit({ mean, sd, limit, asNew }: Wear, growth: number, scatter: nu
 /** The wears of a component that were measured and have a limit. */
 function measured(job: JobFile, { chains, rails, tensioners }: Estimates, component: string): Wear[] {
   const { drive, readings } = job
-  const read = (kinds: readonly string[], id: string) => readings.some((r) => kinds.includes(r.kind) && (r.tensioner ?? r.rail ?? r.chain) === id)
+  const wasRead = (kinds: readonly string[], id: string) => readings.some((r) => kinds.includes(r.kind) && (r.tensioner ?? r.rail ?? r.chain) === id)
   const chain = drive.chains.find(({ id }) => id === component)
   if (chain) {
     const limit = limitFor(drive, 'elongation', chain.id)
     const { elongation, readings: used } = chains[chain.id]!
     const told = used.some((i) => STRETCH_KINDS.includes(readings[i]!.kind))
     const tensioner = drive.tensioners.find((t) => t.chain === chain.id)
-    const out = tensioner?.limit && read(['extension'], tensioner.id) ? tensioners[tensioner.id]! : null
+    const out = tensioner?.limit && wasRead(['extension'], tensioner.id) ? tensioners[tensioner.id]! : null
     return [
       ...(limit && told ? [{ mean: elongation.mean, sd: elongation.sd, limit: limit.value / 100, asNew: 0 }] : []),
       ...(out ? [{ mean: out.extension.read!, sd: out.extension.sd, limit: tensioner!.limit!.value, asNew: out.budget[0]!.mm }] : [])
@@ -61,11 +62,9 @@ function measured(job: JobFile, { chains, rails, tensioners }: Estimates, compon
   }
   const wear = rails[component]?.wear
   const groove = limitFor(drive, 'groove', component)
-  if (wear && groove && read(['groove'], component)) return [{ mean: wear.mean, sd: wear.sd, limit: groove.value, asNew: 0 }]
+  if (wear && groove && wasRead(['groove'], component)) return [{ mean: wear.mean, sd: wear.sd, limit: groove.value, asNew: 0 }]
   const phaser = drive.phasers.find(({ id }) => id === component)
-  const play = readings.filter((r) => r.kind === 'phaserPlay' && r.phaser === component)
-  if (!phaser?.playLimit || play.length === 0) return []
-  const weights = play.map((r) => 1 / readingSigma(drive, r)! ** 2)
-  const total = weights.reduce((a, b) => a + b, 0)
-  return [{ mean: play.reduce((sum, r, i) => sum + (weights[i]! * r.value!) / total, 0), sd: 1 / Math.sqrt(total), limit: phaser.playLimit.value, asNew: 0 }]
+  const read = readings.filter((r) => r.kind === 'phaserPlay' && r.phaser === component)
+  const play = combined(read.map((r) => ({ value: r.value!, sigma: readingSigma(drive, r)! })))
+  return phaser?.playLimit && play ? [{ ...play, limit: phaser.playLimit.value, asNew: 0 }] : []
 }

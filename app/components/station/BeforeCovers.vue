@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ENGINE_GROUPS, LIFTER_GROUP } from '../../../core/job/stations'
-import { jobFile } from '../../../core/job/assessRecord'
 import { openingOf } from '../../../core/suspects/opening'
 import { useJob } from '../../stores/job'
 import { oddsWords, partName } from '../../words'
@@ -11,7 +10,7 @@ import ScanPane from './ScanPane.vue'
 /** Station 2: cheap looks that decide whether to open it. */
 const job = useJob()
 const sheet = computed(() => job.job!.sheet)
-const opening = computed(() => openingOf(jobFile(job.job!, job.acts), job.assessment!))
+const opening = computed(() => openingOf(job.file!, job.assessment!))
 const ADVICE = { open: 'Open it', 'leave-closed': 'Leave it closed', 'measure-first': 'Measure first' } as const
 /** A plug to look through is read like any extension. */
 const plugs = computed(() => job.slots.filter((slot) => slot.kind === 'extension'))

@@ -4,12 +4,11 @@ import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { suspectsOf } from '../../../core/suspects/suspects'
 import { useJob } from '../../stores/job'
-import { jobFile } from '../../../core/job/assessRecord'
 import { oddsWords } from '../../words'
 
 /** What may be behind the complaint, ranked again with every answer, each with its because. */
 const job = useJob()
-const suspects = computed(() => suspectsOf(jobFile(job.job!, job.acts), job.assessment!))
+const suspects = computed(() => suspectsOf(job.file!, job.assessment!))
 const first = computed(() => suspects.value[0]!)
 const width = computed(() => scaleLinear([0, Math.max(0.3, first.value.odds)], [0, 100]))
 </script>
