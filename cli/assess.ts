@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { resolve } from 'node:path'
 import { assess } from '../core/assess'
 import { readJob } from '../core/job/readJob'
+import { upgraded } from '../core/job/upgrade'
 import { rememberingSheets } from '../core/sheet/readSheet'
 
 /** Assesses job files one after another: an assessment a line to standard output, faults to standard error. Exit code 2 when a file was faulty. */
@@ -34,7 +35,7 @@ async function assessFile(path: string, checkSheet: ReturnType<typeof rememberin
   } catch (error) {
     return [`is not JSON: ${oneLine((error as Error).message)}`]
   }
-  const { job, faults } = readJob(value, checkSheet)
+  const { job, faults } = readJob(upgraded(value), checkSheet)
   if (!job) return faults.map(({ place, message }) => oneLine(place ? `${place}: ${message}` : message))
   try {
     await print(`${JSON.stringify(assess(job))}\n`)

@@ -1,4 +1,6 @@
-import type { Act } from '../core/job/acts'
+import { rebuildOf } from '../core/buildup/rebuild'
+import type { Act, WaitsFor } from '../core/job/acts'
+import { assessRecord } from '../core/job/assessRecord'
 import type { KeptJob } from '../core/job/types'
 import type { Reading } from '../core/readings/types'
 import type { DriveSheet } from '../core/sheet/types'
@@ -8,13 +10,16 @@ import quillonCounted from './drives/quillon-q40-counted.json' with { type: 'jso
 import quillon from './drives/quillon-q40.json' with { type: 'json' }
 import torvane from './drives/torvane-d26.json' with { type: 'json' }
 import vellora from './drives/vellora-v28.json' with { type: 'json' }
-import { readOff, type Truth } from './truth'
+import { readOff, type Truth } from '../core/practice/truth'
 
 /** Saltmarsh Works, a made-up harbour workshop: its people, its drive sheets, and jobs that each teach something. */
 
 export const DEMO_PEOPLE = ['Bela', 'Idris', 'Maren', 'Tove']
 
 export const DEMO_SHEETS = [ardmere, hexley, quillonCounted, quillon, torvane, vellora] as unknown as DriveSheet[]
+
+/** Engines that practice cases are drawn on: the same on every machine, as a case's code says no more of them than a letter. */
+export const PRACTICE_SHEETS = [ardmere, hexley, quillon, torvane, vellora] as unknown as DriveSheet[]
 
 export interface DemoJob {
   id: string
@@ -35,6 +40,13 @@ interface Story {
   complaint: string
   truth: Truth
   asked: readonly Reading[]
+  /** What it waits for. */
+  waits?: { for: WaitsFor; note: string }
+  closed?: true
+  /** How far its rebuild is. */
+  rebuilt?: 'building' | 'proving'
+  /** Looked at again. */
+  check?: { date: string; stopGap: boolean; note: string }
 }
 
 const forward = { turnedForward: true }
@@ -62,7 +74,8 @@ const STORIES: readonly Story[] = [
   {
     vehicle: 'Water taxi Eider', stand: 'Slip', engine: 'hexley-h46', usage: { value: 2140, unit: 'h' }, school: 'weighed', by: 'Tove', at: '2026-11-21T07:55:00.000Z',
     complaint: 'Owner wants the front cover resealed and asks whether the chain should be done with it.',
-    truth: { elongation: { main: 0.0035 }, wear: { guide: 0.5, arm: 0.7 } }, asked: []
+    truth: { elongation: { main: 0.0035 }, wear: { guide: 0.5, arm: 0.7 } }, asked: [],
+    waits: { for: 'customer', note: 'Cover only, or the chain with it?' }
   },
   {
     vehicle: 'Pilot van 1', stand: 'Bay 1', engine: 'ardmere-a18', usage: { value: 201_700, unit: 'km' }, school: 'on-evidence', by: 'Bela', at: '2026-11-20T13:10:00.000Z',
@@ -83,7 +96,8 @@ const STORIES: readonly Story[] = [
     vehicle: 'Workboat Knot', stand: 'Shed', engine: 'torvane-d26', usage: { value: 3320, unit: 'h' }, school: 'on-evidence', by: 'Tove', at: '2026-11-19T08:40:00.000Z',
     complaint: 'Sudden rattle, then quiet. Bits of plastic in the oil filter.',
     truth: { elongation: { main: 0.0001 }, wear: { guide: 0.2, arm: 0.2 } },
-    asked: [found('engine', 'oil-plastic'), found('guide', 'broken'), found('guide', 'piece-missing', { count: 3, note: 'Lower third gone.' }), found('engine', 'pieces-found', { count: 2, note: 'One in the pickup, one under the crank sprocket.' }), extension(), length('main'), lag('left'), lag('right')]
+    asked: [found('engine', 'oil-plastic'), found('guide', 'broken'), found('guide', 'piece-missing', { count: 3, note: 'Lower third gone.' }), found('engine', 'pieces-found', { count: 2, note: 'One in the pickup, one under the crank sprocket.' }), extension(), length('main'), lag('left'), lag('right')],
+    waits: { for: 'part', note: 'Rail set ordered, due Friday.' }
   },
   {
     vehicle: 'Patrol motorcycle 7', stand: 'Lift 2', engine: 'quillon-q40', usage: { value: 58_900, unit: 'km' }, school: 'whole-set', by: 'Idris', at: '2026-11-18T15:05:00.000Z',
@@ -102,15 +116,55 @@ const STORIES: readonly Story[] = [
     complaint: 'Noisy since rails were renewed elsewhere. Tensioner of bank 1 stands far out.',
     truth: { elongation: { 'bank-1': 0.0012, 'bank-2': 0.0012 }, wear: { 'guide-1': 0.1, 'arm-1': 0.1, 'guide-2': 0.1, 'arm-2': 0.1 }, shift: { 'in-1': 1.5, 'ex-1': 1.5 } },
     asked: [found('engine', 'renewed-rails'), extension('tensioner-1', { value: 11.6 }), extension('tensioner-2'), lag('in-1'), lag('ex-1'), length('bank-1'), groove('guide-1'), found('guide-1', 'swapped', { note: 'Carries the number of the bank 2 guide.' })]
+  },
+  ...([[121_300, 'Tove', '2025-12-03T09:30:00.000Z', 0.0031, 0.22], [91_500, 'Idris', '2025-01-14T10:10:00.000Z', 0.0021, 0.15], [62_000, 'Bela', '2024-02-20T08:45:00.000Z', 0.0012, 0.1]] as const).map(([km, by, at, elongation, groove_]): Story => ({
+    vehicle: 'Pilot van 3', stand: 'Bay 2', engine: 'ardmere-a18', usage: { value: km, unit: 'km' }, school: 'on-evidence', by, at, closed: true,
+    complaint: 'Timing drive looked at during the yearly inspection.',
+    truth: { elongation: { main: elongation }, wear: { guide: groove_, arm: groove_ * 1.3 }, pad: { tensioner: 0.05 } },
+    asked: [extension(), lag('cam-in', 'lift'), lag('cam-ex', 'lift'), groove('guide')]
+  })),
+  {
+    vehicle: 'Pilot van 2', stand: 'Bay 4', engine: 'ardmere-a18', usage: { value: 187_600, unit: 'km' }, school: 'on-evidence', by: 'Tove', at: '2026-11-13T08:20:00.000Z',
+    complaint: 'Rattle at idle; chain found past its limit on the bench. Being built up.', rebuilt: 'building',
+    truth: { elongation: { main: 0.0056 }, wear: { guide: 0.6, arm: 0.8 } }, asked: [extension(), lag('cam-in', 'wheel'), lag('cam-ex', 'wheel'), groove('guide'), length('main')]
+  },
+  {
+    vehicle: 'Pilot van 4', stand: 'Yard', engine: 'ardmere-a18', usage: { value: 164_900, unit: 'km' }, school: 'on-evidence', by: 'Idris', at: '2026-11-11T10:45:00.000Z',
+    complaint: 'Chain and rails renewed; to be proven on the road.', rebuilt: 'proving', check: { date: '2026-12-11', stopGap: false, note: 'Extension through the plug after 2 000 km' },
+    truth: { elongation: { main: 0.0053 }, wear: { guide: 0.5, arm: 0.7 } }, asked: [extension(), lag('cam-in', 'wheel'), lag('cam-ex', 'wheel'), groove('guide'), length('main')]
   }
 ]
+
+/** Holes of the front cover: place on its picture, and the bolt's length in mm. */
+const HOLES: readonly (readonly [x: number, y: number, length: number])[] = [[0.16, 0.16, 25], [0.5, 0.14, 25], [0.84, 0.16, 25], [0.13, 0.5, 40], [0.87, 0.5, 40], [0.2, 0.84, 25], [0.5, 0.88, 55], [0.8, 0.84, 25]]
+
+/** The acts of a rebuild as far as a story has come: half its parts in, or all of it done, turned and read as it should be. */
+function rebuildActs({ rebuilt, by, at, check }: Story, job: KeptJob, readings: readonly Act[], stem: string): Act[] {
+  if (!rebuilt) return []
+  const more = (k: number) => ({ id: `${stem}-b${k}`, by, at: new Date(Date.parse(at) + (90 + 4 * k) * 60_000).toISOString() })
+  const { plan, expected } = rebuildOf(job, readings, assessRecord(job, readings))
+  const tasks = plan.groups.flatMap((group) => group.tasks.map((task) => ({ ...task, group: group.key })))
+  const started = rebuilt === 'proving' ? tasks : tasks.filter(({ group, id }) => group === 'parts' && !id.endsWith('fitted'))
+  const done = started.map(({ id, asks }): Partial<Act> => ({ type: 'task', task: id, state: 'done', ...(asks === 'note' ? { note: `SW ${id.split(':')[1]}` } : asks === 'length' ? { value: 160.03 } : asks === 'count' ? { value: 2 } : {}) }) as Partial<Act>)
+  const rounds = rebuilt === 'proving' ? (['set', 'turned'] as const) : []
+  const read = rounds.flatMap((round) => expected.map(({ kind, target, from, to, value }): Partial<Act> => ({ type: 'rebuilt', round, reading: { kind, ...(kind === 'linkCount' ? { chain: target, from, to } : kind === 'extension' ? { tensioner: target } : { sprocket: target }), value: Number(value.toFixed(1)), ...forward } as Reading }) as Partial<Act>))
+  // Bolts of the front cover by hole, as they came out; back in once it is all together.
+  const holes = HOLES.map(([x, y, length]): Partial<Act> => ({ type: 'hole', cover: 'front-cover', x, y, length }) as Partial<Act>)
+  const ends = check ? [{ type: 'check', ...check } as Partial<Act>] : []
+  const acts = [...done, ...read, ...ends, ...holes].map((act, k) => ({ ...more(k), ...act }) as Act)
+  const back = rebuilt === 'proving' ? acts.filter(({ type }) => type === 'hole').map(({ id }): Partial<Act> => ({ type: 'task', task: `hole:${id}`, state: 'done' }) as Partial<Act>) : []
+  return [...acts, ...back.map((act, k) => ({ ...more(acts.length + k), ...act }) as Act)]
+}
 
 export const DEMO_JOBS: DemoJob[] = STORIES.map((story, i) => {
   const sheet = DEMO_SHEETS.find((s) => s.id === story.engine)!
   const id = `5a17a000-0000-4000-8000-${String(i + 1).padStart(12, '0')}`
   const { vehicle, stand, usage, school, complaint, by, at, truth, asked } = story
-  const acts = readOff(sheet, truth, asked, i + 1).map((reading, k): Act => ({
-    id: `demo-${i + 1}-${k + 1}`, type: 'read', by, at: new Date(Date.parse(at) + k * 7 * 60_000).toISOString(), reading
-  }))
-  return { id, truth, acts, job: { vehicle, stand, school, usage, corrections: null, complaint, openedBy: by, openedAt: new Date(Date.parse(at) - 55 * 60_000).toISOString(), sheet } }
+  const after = (k: number) => new Date(Date.parse(at) + k * 7 * 60_000).toISOString()
+  const readings = readOff(sheet, truth, asked, i + 1).map((reading, k): Act => ({ id: `demo-${i + 1}-${k + 1}`, type: 'read', by, at: after(k), reading }))
+  const waiting: Act[] = story.waits ? [{ id: `demo-${i + 1}-waits`, type: 'waits', by, at: after(asked.length), ...story.waits }] : []
+  const closing: Act[] = story.closed ? [{ id: `demo-${i + 1}-closed`, type: 'state', state: 'closed', by, at: after(asked.length + 1) }] : []
+  const job: KeptJob = { vehicle, stand, school, usage, corrections: null, complaint, openedBy: by, openedAt: new Date(Date.parse(at) - 55 * 60_000).toISOString(), sheet, sheetRevision: 1 }
+  const acts = [...readings, ...waiting, ...closing, ...rebuildActs(story, job, readings, `demo-${i + 1}`)]
+  return { id, truth, acts, job }
 })

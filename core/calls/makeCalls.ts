@@ -8,7 +8,7 @@ import { newChain, sprocketsFollow, wholeSet } from './couplings'
 import { chainOnBadTeeth, chainOnMetal, compression, fragments, loosePhaser, pinAfterLoosePhaser, supersededDesigns } from './holds'
 import { jump } from './jumpRule'
 import { extensionLimit, grooveLimit, padLimit, playLimit, standingRails } from './partRules'
-import { elongationLimit, lagLimit, measuresAsNew, notSettled, readingsAtOdds, unevenWear } from './stretchRules'
+import { elongationLimit, lagLimit, lagUnexplained, measuresAsNew, notSettled, readingsAtOdds, unevenWear } from './stretchRules'
 import { SEVERITY, type Finding, type PartCall, type Reason } from './types'
 import { weighed } from './weighed'
 
@@ -17,7 +17,7 @@ type ChainRule = (context: RuleContext, chain: Chain) => Finding[]
 
 /** Rules on what was read and found, for every chain; every school holds them. */
 const CHAIN_EVIDENCE: readonly ChainRule[] = [
-  elongationLimit, measuresAsNew, unevenWear, lagLimit, extensionLimit, padLimit, grooveLimit, jump, chainOnMetal, chainOnBadTeeth, readingsAtOdds, notSettled
+  elongationLimit, measuresAsNew, unevenWear, lagLimit, extensionLimit, padLimit, grooveLimit, jump, chainOnMetal, chainOnBadTeeth, readingsAtOdds, lagUnexplained, notSettled
 ]
 /** The same for what belongs to no one chain. */
 const EVIDENCE: readonly Rule[] = [standingRails, playLimit, conditions, supersededDesigns, loosePhaser, fragments, compression]

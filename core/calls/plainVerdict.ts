@@ -1,12 +1,12 @@
-import { figure, lateOrEarly, odds } from '../wording'
+import { figure, lateOrEarly, odds, partName } from '../wording'
 import type { Assessment } from '../assess'
 import { limitFor } from '../sheet/limits'
 import type { DriveSheet } from '../sheet/types'
 
-/** What happened to a drive in plain sentences with their odds: stretch for each chain, then jumps, then what is not known. */
+/** What happened to a drive in plain sentences with their odds: stretch for each chain, what is worn or out past its limit, then jumps, then what is not known. */
 export function plainVerdict(sheet: DriveSheet, assessment: Assessment): string[] {
   if (assessment.readings.every(({ predicted }) => predicted === null)) return ['Nothing has been read yet, so nothing can be said of this drive.']
-  return [...sheet.chains.map(({ id, name }) => stretch(sheet, assessment, id, name)), ...jumps(sheet, assessment)]
+  return [...sheet.chains.map(({ id, name }) => stretch(sheet, assessment, id, name)), ...travel(sheet, assessment), ...wear(sheet, assessment), ...jumps(sheet, assessment)]
 }
 
 function stretch(sheet: DriveSheet, { chains }: Assessment, id: string, name: string): string {
@@ -17,6 +17,22 @@ function stretch(sheet: DriveSheet, { chains }: Assessment, id: string, name: st
   const over = elongation.overLimit!
   const [past, p] = over >= 0.5 ? ['past', over] : ['within', 1 - over]
   return `${measured}: ${past} its limit of ${limit.value} %, ${odds(p)} likely.`
+}
+
+/** Tensioners out past their limit: a chain within its own can have used up the travel together with the rails. */
+function travel(sheet: DriveSheet, { tensioners }: Assessment): string[] {
+  return sheet.tensioners.flatMap(({ id, name, limit }) => {
+    const { read, overLimit } = tensioners[id]!.extension
+    if (!limit || read === null || overLimit === null || overLimit < 0.5) return []
+    return [`${name} stands ${figure(read, 1)} mm out: past its limit of ${limit.value} mm, ${odds(overLimit)} likely.`]
+  })
+}
+
+/** Rules that hold a part's own wear against its limit. */
+const WORN: readonly string[] = ['groove-limit', 'pad-limit', 'play-limit']
+
+function wear(sheet: DriveSheet, { calls }: Assessment): string[] {
+  return calls.flatMap(({ part, reasons }) => reasons.filter(({ rule, call }) => WORN.includes(rule) && call === 'renew').map(({ text }) => `${partName(sheet, part)}: ${text.charAt(0).toLowerCase()}${text.slice(1)}`))
 }
 
 function jumps(sheet: DriveSheet, { cams }: Assessment): string[] {

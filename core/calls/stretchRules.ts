@@ -1,4 +1,4 @@
-import { cdf } from '../estimate/normal'
+import { cdf, NINETY } from '../estimate/normal'
 import { combined } from '../readings/combined'
 import { STRETCH_KINDS } from '../readings/kinds'
 import { elongationRead } from '../readings/places'
@@ -76,7 +76,7 @@ const AS_NEW = 0.0012
 /** A chain measured as long as a new one has not stretched, whatever the timing said. */
 export function measuresAsNew(context: RuleContext, chain: Chain): Finding[] {
   const bench = benchElongation(context, chain)
-  if (!bench || bench.mean + 1.645 * bench.sd > AS_NEW) return []
+  if (!bench || bench.mean + NINETY * bench.sd > AS_NEW) return []
   return [{ part: chain.id, rule: 'measures-as-new', call: 'back-in', text: 'It measures like a new one: no stretch, whatever the timing said.', readings: bench.readings, limit: null }]
 }
 
@@ -94,6 +94,22 @@ export function readingsAtOdds(context: RuleContext, chain: Chain): Finding[] {
   const odd = estimates.chains[chain.id]!.readings.filter((index) => estimates.readings[index]!.atOdds)
   if (odd.length === 0) return []
   return [{ part: chain.id, rule: 'readings-at-odds', call: 'look-closer', text: `${odd.length === 1 ? 'A reading is' : `${odd.length} readings are`} at odds with the rest: measure again before anything is ordered.`, readings: odd, limit: null }]
+}
+
+/**
+ * A cam whose mark reads elsewhere than chain, rails and counts put it, without a tooth jumped: neither stretch nor a
+ * jump, so it sits otherwise on its shaft, or was read at another mark.
+ */
+export function lagUnexplained(context: RuleContext, chain: Chain): Finding[] {
+  const { estimates, job } = context
+  return Object.entries(estimates.cams).flatMap(([id, cam]): Finding[] => {
+    if (cam.chain !== chain.id || (cam.jump.all['0'] ?? 0) < 0.9) return []
+    const odd = readingsBehind(context, chain.id, ['camLag'], id).filter((index) => estimates.readings[index]!.atOdds)
+    if (odd.length === 0) return []
+    const off = job.readings[odd[0]!]!.value! - estimates.readings[odd[0]!]!.predicted!
+    const text = `${partName(job.drive, id)} reads ${figure(Math.abs(off), 1)}° ${off > 0 ? 'later' : 'earlier'} than chain, rails and counts explain, and no tooth has jumped: look at its phaser, locating pin and key, and at which mark it was read.`
+    return [{ part: id, rule: 'lag-unexplained', call: 'look-closer', text, readings: odd, limit: null }]
+  })
 }
 
 /** An estimate that did not settle decides nothing. */

@@ -7,7 +7,7 @@ export const needed = 'is missing'
 
 export const num = (min: number, max: number) => {
   const message = `expected a number from ${min} to ${max}`
-  return number().typeError(message).min(min, message).max(max, message).test('finite', message, (v) => v === undefined || Number.isFinite(v))
+  return number().typeError(message).min(min, message).max(max, message).test('finite', message, (v) => v === undefined || v === null || Number.isFinite(v))
 }
 
 export const whole = (min: number, max: number) => num(min, max).integer(`expected a whole number from ${min} to ${max}`)
@@ -16,6 +16,9 @@ export const text = (max: number) => string().typeError('expected text').max(max
 
 /** Text with something in it besides space. */
 export const words = (max: number, message = needed) => text(max).required(needed).matches(/\S/, message)
+
+/** The page of a list, from 0, as it stands in an address. */
+export const pageAsked = () => text(6).matches(/^\d+$/, 'expected a whole number from 0')
 
 export const id = () => text(64).matches(/^[\w.-]+$/, 'expected an id of letters, digits, dots and dashes')
 

@@ -1,5 +1,5 @@
 import { JUMPS } from '../constants'
-import { cholesky, choleskySolve, type Matrix } from './linear'
+import { cholesky, choleskySolve, dot, type Matrix } from './linear'
 import type { Priors } from './priors'
 import type { Problem } from './problem'
 import { logPrior, weighed, type Combination, type Normal } from './weigh'
@@ -48,13 +48,13 @@ function latticeOf({ observations, cams }: Problem, normal: Normal): Lattice {
   const factor = cholesky(normal.a, normal.a.map((_, i) => i))
   const projected = (v: readonly number[]) => {
     const solved = choleskySolve(factor, normal.a.map((_, i) => normal.slope.reduce((sum, row, k) => sum + row[i]! * v[k]!, 0)))
-    return v.map((x, k) => x - dotted(normal.slope[k]!, solved))
+    return v.map((x, k) => x - dot(normal.slope[k]!, solved))
   }
   const images = columns.map(projected)
-  const lower = cholesky(images.map((image, i) => columns.map((column, k) => dotted(column, image) + (i === k ? RIDGE : 0))), told.map((_, i) => i))
-  const pull = images.map((image) => dotted(image, normal.free))
+  const lower = cholesky(images.map((image, i) => columns.map((column, k) => dot(column, image) + (i === k ? RIDGE : 0))), told.map((_, i) => i))
+  const pull = images.map((image) => dot(image, normal.free))
   const centre = choleskySolve(lower, pull)
-  return { cams: cams.length, told, lower, centre, least: dotted(projected(normal.free), normal.free) - dotted(centre, pull) }
+  return { cams: cams.length, told, lower, centre, least: dot(projected(normal.free), normal.free) - dot(centre, pull) }
 }
 
 /** Calls `found` with every combination that may lie within reach, nearest teeth first, cam by cam from the last. */
@@ -75,8 +75,4 @@ function descend({ cams, told, lower, centre, least }: Lattice, priors: Priors, 
     teeth[told[level]!] = 0
   }
   into(told.length - 1, least, cams * still)
-}
-
-function dotted(a: readonly number[], b: readonly number[]): number {
-  return a.reduce((sum, x, i) => sum + x * b[i]!, 0)
 }

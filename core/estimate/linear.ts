@@ -1,6 +1,13 @@
 /** Small dense symmetric systems; matrices are arrays of rows. */
 export type Matrix = number[][]
 
+/** a·b. */
+export function dot(a: readonly number[], b: readonly number[]): number {
+  let sum = 0
+  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!
+  return sum
+}
+
 /** Lower Cholesky factor of a positive definite matrix over the given rows and columns. @throws RangeError when it is not */
 export function cholesky(a: Matrix, indices: readonly number[]): Matrix {
   const n = indices.length
@@ -70,7 +77,7 @@ export function boundedMinimum(a: Matrix, b: readonly number[], bounded: readonl
       continue
     }
     best = { x, free, factor }
-    const wants = [...held.keys()].find((i) => held[i] && b[i]! - a[i]!.reduce((sum, v, k) => sum + v * x[k]!, 0) > 1e-9)
+    const wants = [...held.keys()].find((i) => held[i] && b[i]! - dot(a[i]!, x) > 1e-9)
     if (wants === undefined) return best
     held[wants] = false
   }

@@ -1,3 +1,4 @@
+import { dot } from './linear'
 import type { Problem } from './problem'
 import type { Component, Solution } from './solve'
 import { cutMixture, massAbove, mixture, mixtureAbove, type WeightedNormal } from './summary'
@@ -32,11 +33,4 @@ export function normalAlong({ posterior, near }: Component, value: number, slope
 /** Σ·s: how an unknown's covariance with a linear quantity runs. */
 export function seen(covariance: readonly (readonly number[])[], slope: readonly number[]): number[] {
   return covariance.map((row) => dot(row, slope))
-}
-
-/** a·b. */
-export function dot(a: readonly number[], b: readonly number[]): number {
-  let sum = 0
-  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!
-  return sum
 }

@@ -2,6 +2,9 @@
  * The normal distribution cut off below 0, accurate far into the tails.
  */
 
+/** Standard deviations either way that hold 90 % of a normal distribution. */
+export const NINETY = 1.645
+
 const ERFC_FIT = [-1.26551223, 1.00002368, 0.37409196, 0.09678418, -0.18628806, 0.27886807, -1.13520398, 1.48851587, -0.82215223, 0.17087277]
 
 /** exp(x²)·erfc(x) for x ≥ 0 (Chebyshev fit, relative error below 1.2e-7; Press et al., Numerical Recipes, section 6.2). */

@@ -1,4 +1,4 @@
-import { inverse, type Matrix } from './linear'
+import { dot, inverse, type Matrix } from './linear'
 import { truncatedMoments } from './normal'
 
 /** A normal distribution cut off at 0 in some of its dimensions, approximated. */
@@ -20,7 +20,7 @@ const SETTLED = 1e-6
  */
 export function truncatedNormal(a: Matrix, b: readonly number[], bounded: readonly boolean[]): Truncated {
   const covariance = inverse(a)
-  const mean = covariance.map((row) => row.reduce((sum, v, i) => sum + v * b[i]!, 0))
+  const mean = covariance.map((row) => dot(row, b))
   const factors = bounded.map(() => ({ precision: 0, shift: 0 }))
   const indices = bounded.map((is, i) => (is ? i : -1)).filter((i) => i >= 0)
   for (let sweep = 0; sweep < SWEEPS; sweep++) {

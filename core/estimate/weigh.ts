@@ -1,4 +1,4 @@
-import { boundedMinimum, type Bounded, type Matrix } from './linear'
+import { boundedMinimum, dot, type Bounded, type Matrix } from './linear'
 import type { Linearised, Problem } from './problem'
 import type { Priors } from './priors'
 
@@ -23,14 +23,14 @@ export interface Combination {
 
 export function normalEquations({ observations, scale }: Problem, { point, predicted, slope }: Linearised): Normal {
   const whitened = slope.map((row, k) => row.map((s) => s / observations[k]!.sigma))
-  const free = observations.map(({ value, sigma }, k) => (value - predicted[k]!) / sigma + whitened[k]!.reduce((sum, s, i) => sum + s * point[i]!, 0))
+  const free = observations.map(({ value, sigma }, k) => (value - predicted[k]!) / sigma + dot(whitened[k]!, point))
   const a = scale.map((_, i) => scale.map((_, j) => whitened.reduce((sum, row) => sum + row[i]! * row[j]!, i === j ? 1 : 0)))
   return { a, free, slope: whitened }
 }
 
 /** Residuals at u = 0 once the teeth of a combination are taken off, in sigmas. */
 export function targetsOf({ observations }: Problem, normal: Normal, teeth: readonly number[]): number[] {
-  return observations.map(({ sigma, teeth: per }, k) => normal.free[k]! - per.reduce((sum, t, cam) => sum + t * teeth[cam]!, 0) / sigma)
+  return observations.map(({ sigma, teeth: per }, k) => normal.free[k]! - dot(per, teeth) / sigma)
 }
 
 /** Right-hand side b = Σ slope·target. */
@@ -49,7 +49,7 @@ export function weighed(problem: Problem, normal: Normal, teeth: readonly number
 
 /** (value − predicted)/sigma of each observation at u. */
 export function residualsAt(normal: Normal, targets: readonly number[], u: readonly number[]): number[] {
-  return targets.map((target, k) => target - normal.slope[k]!.reduce((sum, s, i) => sum + s * u[i]!, 0))
+  return targets.map((target, k) => target - dot(normal.slope[k]!, u))
 }
 
 /** Log of the prior odds of these teeth, one for each cam. */

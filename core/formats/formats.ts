@@ -1,4 +1,5 @@
 import { jobSchema } from '../job/readJob'
+import { caseSchema } from '../practice/readCase'
 import { readingSchema } from '../readings/checkReading'
 import { FINDINGS } from '../readings/conditions'
 import { NUMERIC_KINDS, READING_KINDS } from '../readings/kinds'
@@ -7,15 +8,19 @@ import { assessmentSchema } from './assessment'
 import { jsonSchemaOf, type JsonSchema } from './jsonSchema'
 
 /** The open formats, as JSON Schemas: made from the very rules that check files here (the assessment's stands by itself). */
-export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment', JsonSchema> {
+export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment' | 'umbrette-practice', JsonSchema> {
   const drive = { ...jsonSchemaOf(driveSchema) }
   const job = jsonSchemaOf(jobSchema) as JsonSchema & { properties: Record<string, JsonSchema> }
+  const practice = jsonSchemaOf(caseSchema) as typeof job
   return {
     'umbrette-drive': titled('Drive sheet: the description of one engine\'s timing drive', drive),
     'umbrette-job': titled('Job: a drive sheet, what was read on it, and under which school it is judged', {
       ...job,
       properties: { ...job.properties, drive: { $ref: '#/$defs/drive' }, readings: { ...job.properties.readings, items: { $ref: '#/$defs/reading' } } },
       $defs: { drive, reading: reading() }
+    }),
+    'umbrette-practice': titled('Practice case: an engine, what is told of it, and the truth', {
+      ...practice, properties: { ...practice.properties, drive: { $ref: '#/$defs/drive' } }, $defs: { drive }
     }),
     'umbrette-assessment': titled('Assessment: what a job\'s readings mean, and a call for every part', assessmentSchema)
   }

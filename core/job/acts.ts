@@ -1,12 +1,9 @@
-import { lazy } from 'yup'
-import { id, needed, num, oneOf, schemaFaults, shape, text, words } from '../check/rules'
-import { partKindOf } from '../readings/conditions'
-import { readingSchema, readingStructureFaults } from '../readings/checkReading'
-import { impossibleReading } from '../readings/impossible'
 import { READING_KINDS } from '../readings/kinds'
 import type { Reading } from '../readings/types'
-import type { DriveSheet, Fault } from '../sheet/types'
-import { correctionsSchema } from './readJob'
+import type { DriveSheet } from '../sheet/types'
+import type { Assessment } from '../assess'
+import type { Call } from '../calls/types'
+import type { Pricing } from '../paths/pricing'
 import type { Corrections, School } from './types'
 
 /**
@@ -76,7 +73,110 @@ export interface StateAct extends ActBase {
   state: JobState
 }
 
-export type Act = ReadAct | UndoAct | SchoolAct | CorrectionsAct | PartAct | PhotoAct | StateAct
+/** What a job waits for, so that nobody stands at the engine in vain. */
+export type WaitsFor = 'part' | 'customer' | 'nothing'
+
+export interface WaitsAct extends ActBase {
+  type: 'waits'
+  for: WaitsFor
+  note?: string
+}
+
+/** The job moved to another revision of its drive sheet, with that revision, so that the job needs nothing but itself. */
+export interface SheetAct extends ActBase {
+  type: 'sheet'
+  sheet: DriveSheet
+  revision: number
+}
+
+/** A mechanic's own call on a part, with the reason; the evidence's call stays visible under it. */
+export interface OverruleAct extends ActBase {
+  type: 'overrule'
+  part: string
+  call: Call
+  reason: string
+}
+
+/** What this job is priced with, as a whole: it takes the place of what was said before. */
+export interface PricingAct extends ActBase {
+  type: 'pricing'
+  pricing: Pricing
+}
+
+/** The path that the workshop advises. */
+export interface PathAct extends ActBase {
+  type: 'path'
+  /** Components renewed. */
+  renew: string[]
+}
+
+/** The verdict as it was signed: what stood then, and what it was computed with. */
+export interface SignoffAct extends ActBase {
+  type: 'signoff'
+  /** 1 for the first. */
+  revision: number
+  /** Version of the computation. */
+  core: string
+  sheetRevision: number | null
+  assessment: Assessment
+}
+
+/** What the customer chose on the page that was shared. `by` is the name they typed. */
+export interface ChoiceAct extends ActBase {
+  type: 'choice'
+  /** Id of the share it came through. */
+  share: string
+  renew: string[]
+  price: number
+}
+
+/** A step of the build-up or the proof, done or taken up again, with what was noted with it. */
+export interface TaskAct extends ActBase {
+  type: 'task'
+  task: string
+  state: 'done' | 'open'
+  note?: string
+  value?: number
+}
+
+/** A reading on the rebuilt drive: as set, after two turns, or of the running engine. It says nothing of the drive as it was found. */
+export interface RebuiltAct extends ActBase {
+  type: 'rebuilt'
+  round: 'set' | 'turned' | 'proof'
+  reading: Reading
+}
+
+/** A bolt hole of a cover with the length of its bolt, put on the picture at teardown. */
+export interface HoleAct extends ActBase {
+  type: 'hole'
+  /** Id of the operation that took the cover off. */
+  cover: string
+  /** Place on the picture, 0 to 1 from left and top. */
+  x: number
+  y: number
+  /** mm. */
+  length: number
+}
+
+/** A hold released by word, with the reason. */
+export interface ReleaseAct extends ActBase {
+  type: 'release'
+  hold: string
+  reason: string
+}
+
+/** When the drive is looked at again; a stop-gap is no repair and nags. */
+export interface CheckAct extends ActBase {
+  type: 'check'
+  /** ISO date. */
+  date?: string
+  /** Engine usage, in the job's unit. */
+  usage?: number
+  stopGap: boolean
+  note?: string
+}
+
+export type Act = ReadAct | UndoAct | SchoolAct | CorrectionsAct | PartAct | PhotoAct | StateAct | WaitsAct | SheetAct | OverruleAct | PricingAct | PathAct | SignoffAct | ChoiceAct | TaskAct | RebuiltAct | HoleAct | ReleaseAct | CheckAct
 
 /** A reading that stands, with who took it and when. */
 export type StandingReading = Reading & { id: string; by: string; at: string }
@@ -91,6 +191,23 @@ export interface Record {
   /** What was said last of each part. */
   parts: ReadonlyMap<string, PartKnown>
   photos: PhotoAct[]
+  /** Null while the job waits for nothing but work. */
+  waits: WaitsAct | null
+  /** The revision the job was moved to last; null for the one it was opened with. */
+  moved: SheetAct | null
+  /** The last word on each part that was overruled. */
+  overrules: ReadonlyMap<string, OverruleAct>
+  pricing: Pricing | null
+  path: PathAct | null
+  /** Oldest first. */
+  signoffs: SignoffAct[]
+  choice: ChoiceAct | null
+  /** The last word on each step. */
+  tasks: ReadonlyMap<string, TaskAct>
+  rebuilt: RebuiltAct[]
+  holes: HoleAct[]
+  releases: ReadonlyMap<string, ReleaseAct>
+  check: CheckAct | null
   /** Ids of acts that were taken back. */
   undone: Set<string>
   /** Act that superseded each superseded act. */
@@ -106,15 +223,32 @@ export function foldActs(acts: readonly Act[], school: School): Record {
   const standing = acts.filter((act) => !undone.has(act.id))
   const superseded = new Map<string, string>()
   for (const act of standing) if (act.type === 'read' && act.supersedes) superseded.set(act.supersedes, act.id)
+  const last = <T extends Act['type']>(type: T) => standing.findLast((act): act is Extract<Act, { type: T }> => act.type === type) ?? null
   return {
     readings: standing.flatMap((act) => (act.type === 'read' && !superseded.has(act.id) ? [standingReading(act)] : [])),
-    school: standing.findLast((act): act is SchoolAct => act.type === 'school')?.school ?? school,
-    state: standing.findLast((act): act is StateAct => act.type === 'state')?.state ?? 'open',
-    corrections: standing.findLast((act): act is CorrectionsAct => act.type === 'corrections')?.corrections ?? null,
+    school: last('school')?.school ?? school,
+    state: last('state')?.state ?? 'open',
+    corrections: last('corrections')?.corrections ?? null,
     parts: new Map(standing.flatMap((act) => (act.type === 'part' ? [[act.part, act.known]] : []))),
     photos: standing.filter((act): act is PhotoAct => act.type === 'photo'),
+    waits: waiting(last('waits')),
+    moved: last('sheet'),
+    overrules: new Map(standing.flatMap((act) => (act.type === 'overrule' ? [[act.part, act]] : []))),
+    pricing: last('pricing')?.pricing ?? null,
+    path: last('path'),
+    signoffs: standing.filter((act): act is SignoffAct => act.type === 'signoff'),
+    choice: last('choice'),
+    tasks: new Map(standing.flatMap((act) => (act.type === 'task' ? [[act.task, act]] : []))),
+    rebuilt: standing.filter((act): act is RebuiltAct => act.type === 'rebuilt'),
+    holes: standing.filter((act): act is HoleAct => act.type === 'hole'),
+    releases: new Map(standing.flatMap((act) => (act.type === 'release' ? [[act.hold, act]] : []))),
+    check: last('check'),
     undone, superseded, clashes: clashesOf(standing, superseded)
   }
+}
+
+function waiting(act: WaitsAct | null): WaitsAct | null {
+  return act && act.for !== 'nothing' ? act : null
 }
 
 /** Corrections of one reading that both stand, as neither corrects the other: both are kept until one is taken back. */
@@ -130,59 +264,13 @@ function standingReading({ id, by, at, reading }: ReadAct): StandingReading {
   return { ...reading, id, by, at }
 }
 
-const base = { id: text(64).required(needed).min(1, needed), by: words(80, 'choose who is at the bench'), at: isoTime() }
-
-const actSchemas: { [type: string]: ReturnType<typeof shape> } = {
-  read: shape({ ...base, type: oneOf('read').required(needed), reading: readingSchema, supersedes: text(64) }).required(needed),
-  undo: shape({ ...base, type: oneOf('undo').required(needed), act: text(64).required(needed) }).required(needed),
-  corrections: shape({ ...base, type: oneOf('corrections').required(needed), corrections: correctionsSchema.required(needed) }).required(needed),
-  part: shape({ ...base, type: oneOf('part').required(needed), part: id().required(needed), known: shape({ design: text(200), make: text(120), fittedAt: num(0, 1e7) }).required(needed) }).required(needed),
-  photo: shape({ ...base, type: oneOf('photo').required(needed), photo: text(64).required(needed), part: id().required(needed), note: text(4000) }).required(needed),
-  state: shape({ ...base, type: oneOf('state').required(needed), state: oneOf('open', 'closed', 'archived', 'deleted').required(needed) }).required(needed),
-  school: shape({ ...base, type: oneOf('school').required(needed), school: oneOf('whole-set', 'on-evidence', 'weighed').required(needed) }).required(needed)
-}
-
-/** Structure of one act, whatever its type. */
-export const actSchema = lazy((value: unknown) => actSchemas[String((value as { type?: unknown } | null)?.type)] ?? shape({ type: oneOf(...Object.keys(actSchemas)).required(needed) }).required('expected an act'))
-
-/** The acts of a job before the one in question, by id. */
-export type ActsBefore = ReadonlyMap<string, Act>
-
-/** What makes an act from outside no act on this job; empty when it can stand. A reading that cannot be true is not its concern. */
-export function actFaults(sheet: DriveSheet, before: ActsBefore, value: unknown, place = ''): Fault[] {
-  const structure = schemaFaults(actSchema as never, value, place)
-  if (structure.length > 0) return structure
-  const act = value as Act
-  const at = (field: string) => (place ? `${place}.${field}` : field)
-  if (act.type === 'undo') return before.has(act.act) ? [] : [{ place: at('act'), message: 'there is no such act on this job' }]
-  if (act.type === 'school' || act.type === 'corrections' || act.type === 'state') return []
-  if (act.type !== 'read') return partKindOf(sheet, act.part) ? [] : [{ place: at('part'), message: `"${act.part}" is no part of this drive` }]
-  const faults = readingStructureFaults(sheet, act.reading, at('reading'))
-  if (faults.length > 0) return faults
-  return act.supersedes === undefined ? [] : supersedingFaults(before, act, at('supersedes'))
-}
-
-/** What is wrong with an act as it is entered: besides its structure, a reading that cannot be true of this drive is refused. */
-export function entryFaults(sheet: DriveSheet, before: ActsBefore, value: unknown): Fault[] {
-  const faults = actFaults(sheet, before, value)
-  if (faults.length > 0) return faults
-  const act = value as Act
-  const impossible = act.type === 'read' ? impossibleReading(sheet, act.reading) : null
-  return impossible ? [{ place: 'reading.value', message: impossible }] : []
-}
-
-function supersedingFaults(before: ActsBefore, act: ReadAct, place: string): Fault[] {
-  const old = before.get(act.supersedes!)
-  if (old?.type !== 'read') return [{ place, message: 'there is no such reading on this job' }]
-  return sameThing(old.reading, act.reading) ? [] : [{ place, message: 'a correction must be of the same kind and part as the reading it supersedes' }]
+/** The drive sheet that holds after these acts. */
+export function sheetInForce(opened: DriveSheet, acts: readonly Act[]): DriveSheet {
+  return foldActs(acts, 'on-evidence').moved?.sheet ?? opened
 }
 
 /** Do two readings read the same thing on the same part? */
 export function sameThing(a: Reading, b: Reading): boolean {
   if (a.kind === 'condition') return b.kind === 'condition' && a.target === b.target && a.finding === b.finding && a.bank === b.bank
   return a.kind === b.kind && READING_KINDS[a.kind].target.filter((field) => field !== 'links').every((field) => a[field] === b[field])
-}
-
-function isoTime() {
-  return text(40).required(needed).test('time', 'expected an ISO time', (v) => v === undefined || !Number.isNaN(Date.parse(v)))
 }

@@ -1,4 +1,5 @@
 import { assess, type Assessment } from '../assess'
+import { overlaid, type Pricing } from '../paths/pricing'
 import { foldActs, type Act, type Record } from './acts'
 import type { EarlierKnown, JobFile, KeptJob } from './types'
 
@@ -6,13 +7,18 @@ import type { EarlierKnown, JobFile, KeptJob } from './types'
 export function jobFile({ sheet, usage, school, corrections, known }: KeptJob, acts: readonly Act[]): JobFile {
   const record = foldActs(acts, school)
   const corrected = record.corrections ?? corrections
-  return { format: 'umbrette-job', version: 1, drive: sheet, usage, school: record.school, ...(corrected ? { corrections: corrected } : {}), ...known, ...fittedBy(record, known), readings: record.readings }
+  return { format: 'umbrette-job', version: 1, drive: record.moved?.sheet ?? sheet, usage, school: record.school, ...(corrected ? { corrections: corrected } : {}), ...known, ...fittedBy(record, known), ...pricedBy(record, known), readings: record.readings }
 }
 
 /** When parts were fitted, as far as this job says, on top of what it came with. */
 function fittedBy({ parts }: Record, known: KeptJob['known']): { fitted?: EarlierKnown['fitted'] } {
   const said = [...parts].flatMap(([part, { fittedAt }]) => (fittedAt === undefined ? [] : [[part, fittedAt] as const]))
   return said.length > 0 ? { fitted: { ...known?.fitted, ...Object.fromEntries(said) } } : {}
+}
+
+/** What the job is priced with: what was said on it, over what the shop held when it was opened. */
+function pricedBy({ pricing }: Record, known: KeptJob['known']): { pricing?: Pricing } {
+  return pricing || known?.pricing ? { pricing: overlaid(known?.pricing, pricing) } : {}
 }
 
 /** What a job's acts mean. Readings in the assessment are numbered as in jobFile. */

@@ -2,6 +2,7 @@ import { byIds, formatVersion, listOf, needed, num, oneOf, schemaFaults, shape }
 import { mixed } from 'yup'
 import { readingStructureFaults } from '../readings/checkReading'
 import { partKindOf } from '../readings/conditions'
+import { pricingSchema } from '../paths/pricingSchema'
 import { sheetFaults } from '../sheet/readSheet'
 import type { DriveSheet, Fault } from '../sheet/types'
 import type { JobFile } from './types'
@@ -23,7 +24,7 @@ const wearPoint = shape({ usage: num(0, 1e7).required(needed), mean: num(-0.01, 
 
 /** What is known of an engine beside a job's readings. */
 export const earlierKnownFields = {
-  fitted: numbers(0, 1e7), horizon: num(0, 1e7), history: byIds(listOf(wearPoint, 500).required(needed), 'expected lists of { usage, mean, sd }')
+  fitted: numbers(0, 1e7), horizon: num(0, 1e7), pricing: pricingSchema, history: byIds(listOf(wearPoint, 500).required(needed), 'expected lists of { usage, mean, sd }')
 }
 
 /** The structure of a job; drive and readings are checked by their own. */

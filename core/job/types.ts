@@ -1,4 +1,5 @@
 import type { DriveSheet } from '../sheet/types'
+import type { Pricing } from '../paths/pricing'
 import type { Reading } from '../readings/types'
 
 /** Things known about this engine that shift readings as much as wear does. */
@@ -35,6 +36,8 @@ export interface EarlierKnown {
   fitted?: Record<string, number>
   /** Usage from now over which coming back counts. */
   horizon?: number
+  /** What paths are priced with, where it is not the sheet's and the defaults. */
+  pricing?: Pricing
   /** Earlier estimates of the same chains, by id, from jobs on this engine. */
   history?: Record<string, WearPoint[]>
 }
@@ -62,6 +65,10 @@ export interface JobFacts {
 /** A job as it was opened; what was done on it since stands in its acts. */
 export interface KeptJob extends JobFacts {
   sheet: DriveSheet
+  /** Revision of the workshop's sheet that is; absent for a job from a file. */
+  sheetRevision?: number | null
+  /** The workshop's vehicle it is on; absent for a job from a file until it is put to one. */
+  vehicleId?: string | null
   usage: Usage
   /** The school it was opened under. */
   school: School

@@ -1,6 +1,7 @@
 import type { Estimates } from '../estimate/estimate'
 import type { JobFile } from '../job/types'
 import { defaultAssumptions, type Assumptions } from './assumptions'
+import { priced } from './pricing'
 import { allowedSets, ledgerOf, maskOf, scorer, type Cost, type Ledger } from './score'
 
 /** The cheapest set of renewals by expected cost, with what it was found from. */
@@ -12,9 +13,16 @@ export interface Cheapest {
   best: number
 }
 
-/** A job's assumptions: the sheet's and unit's defaults, with the horizon the customer named. */
+/** Told how much of the sets is scored, 0 to 1. */
+export type Progress = (done: number) => void
+
+const TOLD_EVERY = 1024
+
+/** A job's assumptions: the sheet's and unit's defaults, with what shop and job say otherwise. */
 export function assumptionsOf(job: JobFile, changes: Partial<Assumptions> = {}): Assumptions {
-  return { ...defaultAssumptions(job.drive, job.usage.unit), ...(job.horizon === undefined ? {} : { horizon: job.horizon }), ...changes }
+  const { hourRate, horizon = job.horizon, newPart, damage } = job.pricing ?? {}
+  const said = Object.entries({ hourRate, horizon, newPart, damage }).filter(([, value]) => value !== undefined)
+  return { ...defaultAssumptions(job.drive, job.usage.unit), ...Object.fromEntries(said), ...changes }
 }
 
 /**
@@ -22,14 +30,15 @@ export function assumptionsOf(job: JobFile, changes: Partial<Assumptions> = {}):
  * @param forced components that must be renewed
  * @param coupled parts that a component's renewal brings with it
  */
-export function cheapest(job: JobFile, estimates: Estimates, forced: Iterable<string>, coupled: (component: string) => readonly string[], assumptions: Assumptions): Cheapest {
-  const ledger = ledgerOf(job, estimates, assumptions, coupled)
+export function cheapest(job: JobFile, estimates: Estimates, forced: Iterable<string>, coupled: (component: string) => readonly string[], assumptions: Assumptions, progress: Progress = () => undefined): Cheapest {
+  const ledger = ledgerOf(priced(job), estimates, assumptions, coupled)
   const score = scorer(ledger)
   const forcedMask = maskOf(ledger, forced)
   const sets = allowedSets(ledger, forcedMask)
   let best = sets[0]!
   let least = score(best).expected
-  for (const mask of sets) {
+  for (const [i, mask] of sets.entries()) {
+    if (i % TOLD_EVERY === 0) progress(i / sets.length)
     const { expected } = score(mask)
     if (expected < least - 1e-9) [best, least] = [mask, expected]
   }

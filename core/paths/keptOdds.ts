@@ -11,7 +11,7 @@ import type { Assumptions } from './assumptions'
 /** How likely a part that is kept forces the cover off again, and what that rests on. */
 export interface KeptOdds {
   odds: number
-  basis: 'measured' | 'by usage'
+  basis: 'measured' | 'by usage' | 'said'
 }
 
 /**
@@ -20,6 +20,8 @@ export interface KeptOdds {
  * measured fails by usage, given that it has lasted so far: 1 − S(u + horizon)/S(u), S a Weibull survival.
  */
 export function keptOdds(job: JobFile, estimates: Estimates, component: string, assumptions: Assumptions): KeptOdds {
+  const said = job.pricing?.odds?.[component]
+  if (said !== undefined) return { odds: said, basis: 'said' }
   const used = Math.max(0, job.usage.value - (job.fitted?.[component] ?? 0))
   const wears = used > 0 ? measured(job, estimates, component) : []
   if (wears.length > 0) {

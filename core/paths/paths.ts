@@ -7,10 +7,11 @@ import type { JobFile, School } from '../job/types'
 import { rounded } from '../round'
 import { odds, partName } from '../wording'
 import { accessTo, needsOf } from './access'
-import { assumptionsOf, cheapest, type Cheapest } from './cheapest'
+import { assumptionsOf, cheapest, type Cheapest, type Progress } from './cheapest'
 import type { Assumptions } from './assumptions'
 import type { KeptOdds } from './keptOdds'
-import { closed, maskOf, MOST_PARTS, type Cost } from './score'
+import { priced } from './pricing'
+import { closed, ledgerOf, maskOf, scorer, MOST_PARTS, type Cost } from './score'
 
 /** A set of renewals with its cost and its risk. */
 export interface Path {
@@ -47,12 +48,14 @@ export interface Paths {
  * Repair paths side by side: what each school renews, the cheapest expected, and the front between price now and odds of
  * coming back, out of every allowed set of renewals. Null for a sheet without parts.
  */
-export function pathsOf(job: JobFile, estimates: Estimates, changes: Partial<Assumptions> = {}): Paths | null {
-  if (!job.drive.parts?.length) return null
+export function pathsOf(unpriced: JobFile, estimates: Estimates, changes: Partial<Assumptions> = {}, progress?: Progress): Paths | null {
+  if (!unpriced.drive.parts?.length) return null
+  const job = priced(unpriced)
+  const offered = job.drive.parts ?? []
   const assumptions = assumptionsOf(job, changes)
   const renewals = (school: School) => makeCalls({ ...job, school }, estimates).filter(({ reasons }) => reasons.some(({ call }) => call === 'renew')).map(({ part }) => part)
   const evidence = renewals('on-evidence')
-  const found = cheapest(job, estimates, evidence, coupledTo(contextOf(job, estimates)), assumptions)
+  const found = cheapest(job, estimates, evidence, coupledTo(contextOf(job, estimates)), assumptions, progress)
   const { ledger, forced } = found
   const named = new Map<number, string[]>()
   const name = (mask: number, words: string) => named.set(mask, [...(named.get(mask) ?? []), words])
@@ -61,13 +64,41 @@ export function pathsOf(job: JobFile, estimates: Estimates, changes: Partial<Ass
   name(found.best, SCHOOLS.weighed.name)
   const front = frontOf(found)
   const shown = [...new Set([...named.keys(), ...front])].map((mask) => ({ mask, cost: found.score(mask) })).sort((a, b) => a.cost.now - b.cost.now || a.mask - b.mask)
-  const priced = new Set(ledger.parts.map(({ fits }) => fits))
+  const bought = new Set(ledger.parts.map(({ fits }) => fits))
   return rounded({
     assumptions,
     paths: shown.map((entry, i) => ({ ...pathOf(job, found, entry, named.get(entry.mask) ?? []), onFront: front.includes(entry.mask), why: i === 0 ? '' : difference(job, found, shown[i - 1]!, entry) })),
     kept: Object.fromEntries(ledger.parts.map(({ fits }, i) => [fits, ledger.kept[i]!])),
-    unpriced: evidence.filter((component) => !priced.has(component)),
-    leftOut: job.drive.parts.length > MOST_PARTS ? job.drive.parts.map(({ fits }) => fits).filter((component) => !priced.has(component)) : []
+    unpriced: evidence.filter((component) => !bought.has(component)),
+    leftOut: offered.length > MOST_PARTS ? offered.map(({ fits }) => fits).filter((component) => !bought.has(component)) : []
+  })
+}
+
+/** A path put together by hand, and what the evidence says against it. */
+export interface OwnPath extends Omit<Path, 'onFront' | 'why' | 'names'> {
+  /** Parts renewed only because another brings them. */
+  brought: string[]
+  /** Condemned parts that it keeps. */
+  keepsCondemned: string[]
+}
+
+/**
+ * Scores a set of renewals put together by hand: couplings are kept, as a new chain on old rails is no repair; what the
+ * evidence condemns may be kept, and is named.
+ * @param renew components chosen
+ * @throws RangeError for a sheet without parts
+ */
+export function ownPath(unpriced: JobFile, estimates: Estimates, renew: readonly string[]): OwnPath {
+  if (!unpriced.drive.parts?.length) throw new RangeError('own path: expected a sheet with parts and prices')
+  const job = priced(unpriced)
+  const ledger = ledgerOf(job, estimates, assumptionsOf(job), coupledTo(contextOf(job, estimates)))
+  const chosen = maskOf(ledger, renew)
+  const mask = closed(ledger, chosen)
+  const { names: _names, ...path } = pathOf(job, { ledger }, { mask, cost: scorer(ledger)(mask) }, [])
+  const condemned = makeCalls({ ...job, school: 'on-evidence' }, estimates).filter(({ reasons }) => reasons.some(({ call }) => call === 'renew')).map(({ part }) => part)
+  return rounded({
+    ...path, brought: ledger.parts.filter((_, i) => (mask & ~chosen) & (1 << i)).map(({ fits }) => fits),
+    keepsCondemned: condemned.filter((part) => ledger.parts.some(({ fits }) => fits === part) && !path.renew.includes(part))
   })
 }
 
@@ -92,7 +123,7 @@ function frontOf({ sets, score }: Cheapest): number[] {
   return front
 }
 
-function pathOf(job: JobFile, { ledger }: Cheapest, { mask, cost: { way, ...cost } }: Scored, names: string[]): Omit<Path, 'onFront' | 'why'> {
+function pathOf(job: JobFile, { ledger }: Pick<Cheapest, 'ledger'>, { mask, cost: { way, ...cost } }: Scored, names: string[]): Omit<Path, 'onFront' | 'why'> {
   const wayIn = ledger.ways[way]!.way
   const parts = ledger.parts.filter((_, i) => mask & (1 << i))
   const operations = accessTo(job.drive.operations ?? [], parts.flatMap((part) => needsOf(part, wayIn)))

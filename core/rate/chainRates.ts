@@ -35,7 +35,7 @@ export function chainRates(job: JobFile, estimates: Estimates, perDay?: number):
     if (!rate || rate.rate.mean === 0) return [chain.id, null]
     const reached = (at: number | null) => (at === null ? null : finite(reachedAt(rate, at, fittedAt ?? 0, job.usage.value, perDay)))
     const limit = limitFor(job.drive, 'elongation', chain.id)
-    return [chain.id, { ...rate, limit: reached(limit ? limit.value / 100 : null), travel: reached(endOfTravel(job, estimates, chain.id)) }]
+    return [chain.id, { ...rate, limit: reached(limit ? limit.value / 100 : null), travel: reached(travelEndsAt(job, estimates, chain.id)) }]
   }))
 }
 
@@ -43,8 +43,11 @@ function finite(reached: Reached): Reached | null {
   return Number.isFinite(reached.usage.mean) && Number.isFinite(reached.usage.low) ? reached : null
 }
 
-/** Elongation at which the extension reaches its limit or the stroke's end, every wear growing with the chain's; null when it never does. */
-function endOfTravel({ drive, corrections }: JobFile, { chains, rails, tensioners }: Estimates, id: string): number | null {
+/**
+ * Elongation (fraction) at which the extension reaches its limit or the stroke's end, every wear growing with the chain's.
+ * @returns null when it never does, or nothing is known of the chain's stretch
+ */
+export function travelEndsAt({ drive, corrections }: Pick<JobFile, 'drive' | 'corrections'>, { chains, rails, tensioners }: Pick<Estimates, 'chains' | 'rails' | 'tensioners'>, id: string): number | null {
   const chain = drive.chains.find((c) => c.id === id)!
   const tensioner = drive.tensioners.find((t) => t.chain === id)
   const { mean } = chains[id]!.elongation

@@ -1,3 +1,4 @@
+import { NINETY } from '../estimate/normal'
 import type { WearPoint } from '../job/types'
 
 /** A figure with its 90 % interval; `high` is null where there is no upper end. */
@@ -22,9 +23,6 @@ export interface Reached {
   usage: Range
   days: Range | null
 }
-
-/** Standard normal deviate of the 95 % quantile. */
-const NINETY = 1.645
 
 /**
  * Rate of stretch through zero at the chain's fitting: weighted least squares of ε = r·u, r = Σ(u·ε/σ²)/Σ(u²/σ²),

@@ -5,7 +5,7 @@ import { COUNTED_FINDINGS, FINDINGS, findingWords, partKindOf } from './conditio
 import { READING_KIND_NAMES, READING_KINDS } from './kinds'
 import type { NumericKind, Reading } from './types'
 
-/** The structure of a reading; whether its kind has the targets it needs is checked by readingStructureFaults. */
+/** The structure of a reading; whether its kind has the targets it needs is checked by readingTargetFaults. */
 export const readingSchema = shape({
   kind: oneOf(...READING_KIND_NAMES).required(needed),
   value: num(-1e6, 1e6), notches: whole(0, 1000),
@@ -21,8 +21,12 @@ export const readingSchema = shape({
  */
 export function readingStructureFaults(sheet: DriveSheet, value: unknown, place = ''): Fault[] {
   const faults = schemaFaults(readingSchema, value, place)
-  if (faults.length > 0) return faults
-  const reading = value as Reading
+  return faults.length > 0 ? faults : readingTargetFaults(sheet, value as Reading, place)
+}
+
+/** What makes a reading of sound structure no reading of this drive: a target that its kind lacks or the sheet does not have. */
+export function readingTargetFaults(sheet: DriveSheet, reading: Reading, place = ''): Fault[] {
+  const faults: Fault[] = []
   const at = (field: string) => (place ? `${place}.${field}` : field)
   if (reading.kind === 'condition') return conditionFaults(sheet, reading, at)
   if (reading.value === undefined && !(reading.kind === 'extension' && reading.notches !== undefined)) {

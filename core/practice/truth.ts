@@ -1,9 +1,9 @@
-import { chainModel } from '../core/drive/chainModel'
-import { READING_KINDS, isNumeric, methodOf } from '../core/readings/kinds'
-import { extensionToNotches } from '../core/readings/sigma'
-import type { NumericKind, Reading } from '../core/readings/types'
-import type { DriveSheet } from '../core/sheet/types'
-import { randomness } from './random'
+import { chainModel } from '../drive/chainModel'
+import { READING_KINDS, isNumeric, methodOf } from '../readings/kinds'
+import { extensionToNotches } from '../readings/sigma'
+import type { NumericKind, Reading } from '../readings/types'
+import type { DriveSheet } from '../sheet/types'
+import { randomness } from '../random'
 
 /** What is really true of a made-up engine; anything not named is as new. */
 export interface Truth {
@@ -21,18 +21,20 @@ export interface Truth {
   shift?: Record<string, number>
 }
 
-/** What a drive in this state shows: extension by tensioner, lag by sprocket (teeth and shifts in it). */
-export function shown(sheet: DriveSheet, truth: Truth): { extension: Record<string, number>; lag: Record<string, number> } {
+/** What a drive in this state shows: extension by tensioner, lag by sprocket (teeth and shifts in it), slack (mm) by chain. */
+export function shown(sheet: DriveSheet, truth: Truth): { extension: Record<string, number>; lag: Record<string, number>; slack: Record<string, number> } {
   const extension: Record<string, number> = {}
   const lag: Record<string, number> = {}
+  const slack: Record<string, number> = {}
   for (const chain of sheet.chains) {
     const model = chainModel(sheet, chain)
     const tensioner = model.tensioner ?? ''
     const readout = model.readout({ elongation: truth.elongation?.[chain.id] ?? 0, wear: model.rails.map((id) => truth.wear?.[id] ?? 0), padWear: truth.pad?.[tensioner] ?? 0 })
+    slack[chain.id] = readout.slack
     if (readout.extension !== null) extension[tensioner] = readout.extension
     model.cams.forEach((id, i) => (lag[id] = readout.lag[i]! + (truth.teeth?.[id] ?? 0) * model.degreesPerTooth + (truth.shift?.[id] ?? 0)))
   }
-  return { extension, lag }
+  return { extension, lag, slack }
 }
 
 /**
@@ -83,6 +85,7 @@ function chainOf(sheet: DriveSheet, { chain }: Reading) {
   return sheet.chains.find((c) => c.id === chain)!
 }
 
-function asNewLength(sheet: DriveSheet, reading: Reading): number {
+/** mm that so many links of a chain measure when it is new. */
+export function asNewLength(sheet: DriveSheet, reading: Reading): number {
   return reading.links! * chainOf(sheet, reading).pitch
 }

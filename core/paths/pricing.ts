@@ -1,0 +1,42 @@
+import type { JobFile } from '../job/types'
+import type { DriveSheet } from '../sheet/types'
+
+/** What a shop or a job says otherwise than the sheet and the defaults; what it does not say is theirs. */
+export interface Pricing {
+  /** Labour, an hour, in the sheet's currency. */
+  hourRate?: number
+  /** Usage over which coming back counts, in the job's unit. */
+  horizon?: number
+  /** Odds that a new part forces the cover off within the horizon all the same. */
+  newPart?: number
+  /** What a failure breaks besides the part, in the sheet's currency. */
+  damage?: number
+  /** Odds that a kept part forces the cover off within the horizon, by component, where someone knows better. */
+  odds?: Record<string, number>
+  /** Prices of parts and always-renewed items, by id. */
+  prices?: Record<string, number>
+  /** Hours of operations and parts, by id. */
+  hours?: Record<string, number>
+}
+
+/** Two layers of pricing as one: what the upper one says holds. */
+export function overlaid(under: Pricing | null | undefined, over: Pricing | null | undefined): Pricing {
+  const both = <K extends 'prices' | 'hours' | 'odds'>(key: K) => (under?.[key] || over?.[key] ? { [key]: { ...under?.[key], ...over?.[key] } } : {})
+  return { ...under, ...over, ...both('prices'), ...both('hours'), ...both('odds') }
+}
+
+/** A job whose sheet says what its pricing says. */
+export function priced(job: JobFile): JobFile {
+  const { pricing } = job
+  if (!pricing) return job
+  const { prices = {}, hours = {}, hourRate } = pricing
+  const { drive } = job
+  const changed: DriveSheet = {
+    ...drive,
+    ...(hourRate === undefined ? {} : { money: { currency: drive.money?.currency ?? '', hourRate } }),
+    ...(drive.operations ? { operations: drive.operations.map((one) => ({ ...one, hours: hours[one.id] ?? one.hours })) } : {}),
+    ...(drive.parts ? { parts: drive.parts.map((one) => ({ ...one, hours: hours[one.id] ?? one.hours, price: prices[one.id] ?? one.price })) } : {}),
+    ...(drive.alwaysRenewed ? { alwaysRenewed: drive.alwaysRenewed.map((one) => ({ ...one, price: prices[one.id] ?? one.price })) } : {})
+  }
+  return { ...job, drive: changed }
+}

@@ -1,0 +1,42 @@
+import { debrief, type Debriefing } from '../core/practice/debrief'
+import { makeCase } from '../core/practice/makeCase'
+import { caseOfJob } from '../core/practice/ownCase'
+import { softwareRun } from '../core/practice/software'
+import type { Move } from '../core/practice/stand'
+import type { Level, PracticeCase } from '../core/practice/types'
+import { DEMO_JOBS, PRACTICE_SHEETS } from './workshop'
+
+/** What Bela has practised so far: early cases judged in haste, later ones with care. */
+const HISTORY: readonly { engine: string; level: Level; seed: number; at: string; hasty?: true }[] = [
+  { engine: 'quillon-q40', level: 1, seed: 1, at: '2026-11-02T16:10:00.000Z', hasty: true }, { engine: 'ardmere-a18', level: 1, seed: 9, at: '2026-11-05T16:25:00.000Z' },
+  { engine: 'ardmere-a18', level: 2, seed: 3, at: '2026-11-09T15:50:00.000Z', hasty: true }, { engine: 'hexley-h46', level: 2, seed: 9, at: '2026-11-13T16:05:00.000Z', hasty: true }, { engine: 'quillon-q40', level: 2, seed: 5, at: '2026-11-18T16:40:00.000Z' }
+]
+
+export interface DemoRun {
+  id: string
+  by: string
+  engine: PracticeCase
+  moves: Move[]
+  debriefing: Debriefing
+  finishedAt: Date
+}
+
+export function demoRuns(): DemoRun[] {
+  return HISTORY.map(({ engine: sheet, level, seed, at, hasty }, i) => {
+    const engine = makeCase(PRACTICE_SHEETS.find(({ id }) => id === sheet)!, level, seed)
+    const run = softwareRun(engine)
+    const looked = hasty ? run.moves.slice(0, Math.ceil(run.moves.length / 3)) : run.moves
+    const calls = run.calls.flatMap(({ part, call, reasons }): Move[] => {
+      const to = hasty && call === 'look-closer' ? 'back-in' : call
+      return [{ type: 'call', part, call: to }, ...(to !== 'back-in' && reasons.some((reason) => reason.call === 'renew') ? [{ type: 'renew', part, on: true } as Move] : [])]
+    })
+    const moves = [...looked, ...(hasty ? calls.slice(0, -2) : calls)]
+    return { id: `5a17a000-0000-4000-8000-0000000e${String(i + 1).padStart(4, '0')}`, by: 'Bela', engine, moves, debriefing: debrief(engine, moves), finishedAt: new Date(at) }
+  })
+}
+
+/** A closed job of the workshop told as a case. */
+export function demoCase(): { id: string; body: PracticeCase; createdBy: string } {
+  const { job, acts } = DEMO_JOBS.find(({ acts: all }) => all.some((act) => act.type === 'state' && act.state === 'closed'))!
+  return { id: '5a17a000-0000-4000-8000-0000000f0001', body: caseOfJob(job, acts, 'The yearly inspection'), createdBy: 'Tove' }
+}
