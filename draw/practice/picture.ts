@@ -1,0 +1,68 @@
+import type { Inspection, InspectionKind } from '../../core/practice/inspections'
+import { PLUG_SHARE, extensionOf, sightOf, type LookedAt } from '../../core/practice/sight'
+import type { PracticeCase, SeenFinding } from '../../core/practice/types'
+import type { Tensioner } from '../../core/sheet/types'
+import { speedOf } from '../../core/drive/train'
+import { partName } from '../../core/wording'
+import type { Drawing } from '../shapes'
+import { countPicture } from './links'
+import { panPicture, phaserPicture, pinPicture, screenPicture } from './looks'
+import { compressionPicture, markPicture, scanPicture } from './marks'
+import { plugPicture, pushPicture, tensionPicture } from './tension'
+import { benchPicture, lengthPicture, padPicture, railPicture, teethPicture } from './wear'
+
+/** What an inspection shows, and how the engine stands. */
+interface Look {
+  engine: PracticeCase
+  inspection: Inspection
+  figures: readonly number[]
+  figure: number
+  findings: readonly SeenFinding[]
+  has: (finding: string) => boolean
+  crank: number
+}
+
+/**
+ * What an inspection shows, drawn from the truth: figures stand on scales to be read, nothing is written out.
+ * @param crank crank degrees at which the engine stands, for marks and links
+ * @returns null where there is nothing to be drawn (what a customer says)
+ */
+export function pictureOf(engine: PracticeCase, inspection: Inspection, looked: LookedAt, crank: number): Drawing | null {
+  const { figures, findings } = sightOf(engine, inspection, looked)
+  return PICTURES[inspection.kind]({ engine, inspection, figures, figure: figures[0] ?? 0, findings, has: (finding) => findings.some((one) => one.finding === finding), crank })
+}
+
+const PICTURES: Readonly<Record<InspectionKind, (look: Look) => Drawing | null>> = {
+  ask: () => null,
+  scan: ({ engine, inspection, figures }) => scanPicture(inspection.reads.map(({ sprocket }, i) => ({ name: partName(engine.drive, sprocket!), lag: figures[i]! }))),
+  plug: (look) => plugPicture(tensionerOf(look), extensionOf(look.engine, look.inspection.part), PLUG_SHARE * tensionerOf(look).stroke),
+  compression: ({ engine, has }) => compressionPicture(engine.drive.engine.cylinders, has('compression-low')),
+  pan: ({ findings }) => panPicture(findings),
+  oil: ({ has }) => screenPicture(has('screen-torn')),
+  marks: (look) => marksOf(look, false),
+  wheel: (look) => marksOf(look, true),
+  count: ({ engine, inspection, crank }) => countPicture(engine, engine.drive.chains.find(({ id }) => id === inspection.part)!, crank),
+  extension: (look) => tensionPicture(tensionerOf(look), look.figure, look.has('witness-mark')),
+  push: ({ findings }) => pushPicture(findings[0]?.finding ?? 'sound'),
+  pad: ({ engine, inspection, figure, has }) => padPicture(inspection.reads.length > 0 ? figure : (engine.truth.pad?.[inspection.part] ?? 0), has('pad-dug-in')),
+  rail: ({ inspection, figure, findings }) => railPicture(inspection.reads.length > 0 ? figure : null, findings),
+  phaser: ({ figure, findings }) => phaserPicture(figure, findings),
+  pin: ({ findings }) => pinPicture(findings[0]?.finding ?? 'pin-sound'),
+  teeth: ({ has }) => teethPicture(has('teeth-hooked')),
+  bench: ({ inspection, figure, findings }) => benchPicture(inspection.reads[0]!.links!, figure, findings),
+  length: ({ inspection, figure }) => lengthPicture(figure, inspection.reads[0]!.links!)
+}
+
+function tensionerOf({ engine, inspection }: Look): Tensioner {
+  return engine.drive.tensioners.find(({ id }) => id === inspection.part)!
+}
+
+function marksOf({ engine, inspection, figure, crank }: Look, wheel: boolean): Drawing {
+  return markPicture({ crank, lag: figure, ...camTurning(engine, inspection.part), wheel, cam: partName(engine.drive, inspection.part) })
+}
+
+/** How a cam turns with the crank, seen from the front. */
+function camTurning({ drive }: PracticeCase, cam: string): { camSpeed: number; sense: 1 | -1 } {
+  const chain = drive.chains.find(({ path, driver }) => path.includes(cam) && cam !== driver)!
+  return { camSpeed: Math.abs(speedOf(drive, chain, cam)), sense: drive.rotation === 'clockwise' ? 1 : -1 }
+}
