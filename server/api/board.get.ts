@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { oneOf, shape, text } from '../../core/check/rules'
+import { oneOf, pageAsked, shape, text } from '../../core/check/rules'
 import { boardPage } from '../store/board'
 import { checked, route } from '../utils/route'
 
-const schema = shape({ state: oneOf('open', 'closed', 'archived', 'deleted'), search: text(200), page: text(6).matches(/^\d+$/, 'expected a whole number from 0') }).required('expected a question')
+const schema = shape({ state: oneOf('open', 'closed', 'archived', 'deleted'), search: text(200), page: pageAsked() }).required('expected a question')
 
 export default route(async (event) => {
   const { state = 'open', search = '', page = '0' } = checked(schema, getQuery(event), 'The board cannot be asked for that.')

@@ -4,6 +4,7 @@ import { log } from '../utils/log'
 import { fillDemo } from './demo'
 import { alone, migrate } from './migrate'
 import { defineModels } from './models'
+import { outdateSummaries } from './rows'
 
 /** A connection to a PostgreSQL database with the models bound to it. */
 export function connect(url: string): Sequelize {
@@ -39,6 +40,7 @@ async function open(): Promise<Sequelize> {
   const sequelize = connect(url)
   await alone(sequelize, async (transaction) => {
     await migrate(sequelize, transaction)
+    await outdateSummaries(transaction)
     if (process.env.UMBRETTE_DEMO === '1') await fillDemo(transaction)
   })
   log.info('database ready')

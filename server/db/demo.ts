@@ -1,6 +1,8 @@
 import { QueryTypes, type Transaction } from 'sequelize'
+import { demoCase, demoRuns } from '../../demo/practice'
 import { DEMO_JOBS, DEMO_PEOPLE, DEMO_SHEETS } from '../../demo/workshop'
-import { JobRow, PersonRow, SheetRow } from './models'
+import type { DriveSheet } from '../../core/sheet/types'
+import { JobRow, PersonRow, PracticeCaseRow, PracticeRunRow, SheetRevisionRow, SheetRow } from './models'
 import { createJob } from './rows'
 
 /** Fills in the demo workshop the first time; later its jobs are the user's to keep. */
@@ -15,7 +17,25 @@ export async function fillDemo(transaction: Transaction): Promise<void> {
 /** Puts the demo jobs back as they ship. Jobs of the workshop's own stay as they are. */
 export async function putDemo(transaction: Transaction): Promise<void> {
   for (const name of DEMO_PEOPLE) await PersonRow.findOrCreate({ where: { name }, transaction })
-  for (const body of DEMO_SHEETS) await SheetRow.upsert({ id: body.id, name: body.name, body }, { transaction })
+  for (const body of DEMO_SHEETS) await putSheet(body, transaction)
   await JobRow.destroy({ where: { demo: true }, transaction })
   for (const { id, job, acts } of DEMO_JOBS) await createJob(id, job, acts, { demo: true, transaction })
+  await putPractice(transaction)
+}
+
+async function putPractice(transaction: Transaction): Promise<void> {
+  const { id, body, createdBy } = demoCase()
+  await PracticeCaseRow.upsert({ id, title: body.title, body, createdBy, removed: false, createdAt: new Date('2026-11-10T09:00:00.000Z') }, { transaction })
+  for (const { id: run, by, engine, moves, debriefing, finishedAt } of demoRuns()) {
+    await PracticeRunRow.upsert({ id: run, by, caseKey: engine.code, title: engine.title, level: engine.level, score: debriefing.score, moves, debriefing, finishedAt }, { transaction })
+  }
+}
+
+/** A sheet as it ships, as a revision of its own where the workshop has changed it since. */
+async function putSheet(body: DriveSheet, transaction: Transaction): Promise<void> {
+  const row = await SheetRow.findByPk(body.id, { transaction })
+  if (row && JSON.stringify(row.body) === JSON.stringify(body)) return
+  const revision = (row?.revision ?? 0) + 1
+  await SheetRow.upsert({ id: body.id, name: body.name, body, revision, removed: false }, { transaction })
+  await SheetRevisionRow.create({ sheetId: body.id, revision, body, savedBy: 'Umbrette', note: 'As it ships' }, { transaction })
 }

@@ -1,10 +1,24 @@
-import type { Transaction } from 'sequelize'
+import { Op, QueryTypes, type Transaction } from 'sequelize'
 import { foldActs, type Act } from '../../core/job/acts'
 import type { KeptJob } from '../../core/job/types'
-import { ActRow, JobRow } from './models'
+import { CORE_VERSION } from '../../core/version'
+import { ActRow, JobRow, VehicleRow } from './models'
 
-/** Writes a job and the acts it comes with, within a transaction: all or nothing. */
+/** Writes a job and the acts it comes with, within a transaction: all or nothing. Its vehicle is the known one of that name, or a new one. */
 export async function createJob(id: string, job: KeptJob, acts: readonly Act[], { demo, transaction }: { demo: boolean; transaction: Transaction }): Promise<void> {
-  await JobRow.create({ id, demo, ...job, state: foldActs(acts, job.school).state, openedAt: new Date(job.openedAt) }, { transaction })
+  const vehicleId = job.vehicleId ?? (await vehicleNamed(job.vehicle.trim(), transaction))
+  const sheetMoves = acts.some(({ type }) => type === 'sheet') ? 1 : 0
+  await JobRow.create({ id, demo, ...job, vehicleId, sheetMoves, state: foldActs(acts, job.school).state, openedAt: new Date(job.openedAt) }, { transaction })
   if (acts.length > 0) await ActRow.bulkCreate(acts.map((act) => ({ jobId: id, id: act.id, body: act })), { transaction })
+}
+
+/** In a workshop a vehicle is known by its name, however it is spelt in capitals. */
+async function vehicleNamed(name: string, transaction: Transaction): Promise<string> {
+  const [row] = await VehicleRow.sequelize!.query<{ id: string }>('insert into vehicles (id, name) values (gen_random_uuid(), $1) on conflict ((lower(name))) do update set name = vehicles.name returning id', { bind: [name], type: QueryTypes.SELECT, transaction })
+  return row!.id
+}
+
+/** Summaries made by another version of the computation are stale. */
+export async function outdateSummaries(transaction: Transaction): Promise<void> {
+  await JobRow.update({ stale: true }, { where: { stale: false, summaryCore: { [Op.ne]: CORE_VERSION } }, transaction })
 }

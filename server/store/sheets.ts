@@ -1,18 +1,98 @@
+import { QueryTypes } from 'sequelize'
 import type { DriveSheet } from '../../core/sheet/types'
+import { sheetFaults } from '../../core/sheet/readSheet'
 import { useDb } from '../db/connection'
-import { SheetRow } from '../db/models'
+import { SheetRevisionRow, SheetRow } from '../db/models'
 import { Problem } from '../utils/problem'
 
-/** The workshop's drive sheets, by name. */
-export async function listSheets(): Promise<{ id: string; name: string }[]> {
-  await useDb()
-  return (await SheetRow.findAll({ attributes: ['id', 'name'], order: [['name', 'ASC']] })).map(({ id, name }) => ({ id, name }))
+/** A drive sheet as lists show it. */
+export interface ListedSheet {
+  id: string
+  name: string
+  revision: number
+  /** Has it coordinates, or counts alone? */
+  charted: boolean
+  links: string
+  savedBy: string
+  savedAt: string
+  /** Jobs opened on it. */
+  jobs: number
 }
 
-/** One drive sheet. @throws Problem bad-input when there is none of that id */
-export async function findSheet(id: string): Promise<DriveSheet> {
+/** The workshop's drive sheets, by name; the removed ones instead, where they are asked for. */
+export async function listSheets(removed = false): Promise<ListedSheet[]> {
+  const db = await useDb()
+  const rows = await db.query<Omit<ListedSheet, 'jobs' | 'savedAt'> & { jobs: string; savedAt: Date }>(
+    `select s.id, s.name, s.revision, r.saved_by as "savedBy", r.saved_at as "savedAt",
+      (select bool_and(p ->> 'centre' is not null) from json_array_elements(s.body -> 'sprockets') p) as charted,
+      (select string_agg((c ->> 'links') || ' × ' || (c ->> 'pitch') || ' mm', ', ') from json_array_elements(s.body -> 'chains') c) as links,
+      (select count(*) from jobs j where j.sheet_id = s.id and j.state <> 'deleted') as jobs
+    from sheets s join sheet_revisions r on r.sheet_id = s.id and r.revision = s.revision where s.removed = $1 order by s.name`,
+    { bind: [removed], type: QueryTypes.SELECT }
+  )
+  return rows.map((row) => ({ ...row, jobs: Number(row.jobs), savedAt: row.savedAt.toISOString() }))
+}
+
+/** The newest revision of one drive sheet. @throws Problem bad-input when there is none of that id */
+export async function findSheet(id: string): Promise<{ sheet: DriveSheet; revision: number }> {
   await useDb()
   const row = await SheetRow.findByPk(id)
-  if (!row) throw new Problem('bad-input', 'Choose an engine from the list.', [{ place: 'sheet', message: 'is no drive sheet of this workshop' }])
-  return row.body
+  if (!row || row.removed) throw new Problem('bad-input', 'Choose an engine from the list.', [{ place: 'sheet', message: 'is no drive sheet of this workshop' }])
+  return { sheet: row.body, revision: row.revision }
+}
+
+/** One revision of a drive sheet (the newest unless one is named), and what others there are. */
+export interface FoundSheet {
+  sheet: DriveSheet
+  revision: number
+  newest: number
+  removed: boolean
+  revisions: { revision: number; savedBy: string; savedAt: string; note: string }[]
+}
+
+/** @throws Problem not-found */
+export async function sheetRevision(id: string, wanted?: number): Promise<FoundSheet> {
+  await useDb()
+  const row = await SheetRow.findByPk(id, { attributes: ['id', 'revision', 'removed'] })
+  const revision = wanted ?? row?.revision ?? 0
+  const found = row ? await SheetRevisionRow.findOne({ where: { sheetId: id, revision } }) : null
+  if (!row || !found) throw new Problem('not-found', 'There is no such drive sheet in this workshop. Go back to the engines and open it from there.')
+  const all = await SheetRevisionRow.findAll({ where: { sheetId: id }, attributes: ['revision', 'savedBy', 'savedAt', 'note'], order: [['revision', 'DESC']] })
+  return {
+    sheet: found.body, revision, newest: row.revision, removed: row.removed,
+    revisions: all.map(({ revision: r, savedBy, savedAt, note }) => ({ revision: r, savedBy, note, savedAt: new Date(savedAt).toISOString() }))
+  }
+}
+
+/**
+ * Keeps a new revision of a sheet, or a new sheet. Nothing is overwritten: a sheet that someone else saved in the meantime
+ * is refused, and the same revision sent twice is kept once.
+ * @param basedOn the revision it was made from; 0 for a new sheet
+ * @throws Problem bad-input with each fault of the sheet, conflict
+ */
+export async function saveSheet(value: unknown, { basedOn, by, note }: { basedOn: number; by: string; note: string }): Promise<{ id: string; revision: number }> {
+  const faults = sheetFaults(value)
+  if (faults.length > 0) throw new Problem('bad-input', 'The sheet is not sound yet: each fault is named at its place.', faults.slice(0, 100))
+  const sheet = value as DriveSheet
+  const db = await useDb()
+  return db.transaction(async (transaction) => {
+    await db.query('select pg_advisory_xact_lock(hashtext($1))', { bind: [`sheet ${sheet.id}`], transaction })
+    const row = await SheetRow.findByPk(sheet.id, { transaction })
+    const current = row?.revision ?? 0
+    if (current === basedOn + 1 && JSON.stringify(row!.body) === JSON.stringify(sheet)) return { id: sheet.id, revision: current }
+    if (current !== basedOn) {
+      throw new Problem('conflict', basedOn === 0 ? `There is a sheet with the id ${sheet.id} already. Give this one another name.` : `Revision ${current} was saved while you worked on revision ${basedOn}. Your changes are kept on this device: open the newest and look at both, or save yours as a copy.`)
+    }
+    const revision = current + 1
+    await SheetRow.upsert({ id: sheet.id, name: sheet.name, body: sheet, revision, removed: false }, { transaction })
+    await SheetRevisionRow.create({ sheetId: sheet.id, revision, body: sheet, savedBy: by, note }, { transaction })
+    return { id: sheet.id, revision }
+  })
+}
+
+/** Takes a sheet off the list of engines, or puts it back; jobs keep theirs, and nothing is erased. @throws Problem not-found */
+export async function removeSheet(id: string, removed: boolean): Promise<void> {
+  await useDb()
+  const [changed] = await SheetRow.update({ removed }, { where: { id } })
+  if (changed === 0) throw new Problem('not-found', 'There is no such drive sheet in this workshop.')
 }

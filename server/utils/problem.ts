@@ -1,7 +1,7 @@
 import type { Fault } from '../../core/sheet/types'
 
 /** Everything that can go wrong for a caller, by code. */
-const STATUS = { 'bad-input': 422, 'bad-request': 400, 'not-found': 404, 'too-large': 413, forbidden: 403, conflict: 409, 'not-ready': 503, internal: 500 } as const
+const STATUS = { 'bad-input': 422, 'bad-request': 400, 'not-found': 404, gone: 410, 'too-large': 413, forbidden: 403, conflict: 409, 'not-ready': 503, internal: 500 } as const
 
 export type ProblemCode = keyof typeof STATUS
 

@@ -2,8 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { id, needed, shape, words } from '../../../core/check/rules'
 import { factsSchema } from '../../../core/job/exchange'
 import { schoolSchema, usageSchema } from '../../../core/job/readJob'
-import { insertJob } from '../../store/jobs'
-import { findSheet } from '../../store/sheets'
+import { openJob } from '../../store/opening'
 import { checked, readJson, route } from '../../utils/route'
 
 const schema = shape({
@@ -13,7 +12,5 @@ const schema = shape({
 
 export default route(async (event) => {
   const { vehicle, stand = '', complaint = '', openedBy, sheet, usage, school } = checked(schema, await readJson(event), 'The job is not complete yet.')
-  const jobId = randomUUID()
-  await insertJob(jobId, { vehicle: vehicle.trim(), stand, complaint, openedBy, openedAt: new Date().toISOString(), sheet: await findSheet(sheet), usage, school: school!, corrections: null } as never, [])
-  return { id: jobId }
+  return { id: await openJob(randomUUID(), { vehicle: vehicle.trim(), stand, complaint, openedBy, sheet, usage: usage as never, school: school! }) }
 })

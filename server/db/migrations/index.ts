@@ -3,6 +3,11 @@ import { workshop } from './0001-workshop'
 import { known } from './0002-known'
 import { photos } from './0003-photos'
 import { state } from './0004-state'
+import { vehicles } from './0005-vehicles'
+import { shares } from './0006-shares'
+import { checks } from './0007-checks'
+import { practice } from './0008-practice'
+import { keepAct } from './0009-keep-act'
 
 /** All migrations in their order. */
-export const migrations: readonly Migration[] = [workshop, known, photos, state]
+export const migrations: readonly Migration[] = [workshop, known, photos, state, vehicles, shares, checks, practice, keepAct]

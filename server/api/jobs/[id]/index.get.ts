@@ -1,9 +1,9 @@
-import { getRouterParam } from 'h3'
-import { assessRecord } from '../../../../core/job/assessRecord'
-import { findJob } from '../../../store/jobs'
+import { getRouterParam, setResponseHeader } from 'h3'
+import { openedJob } from '../../../store/jobs'
 import { route } from '../../../utils/route'
 
 export default route(async (event) => {
-  const { id, job, acts } = await findJob(getRouterParam(event, 'id')!)
-  return { id, job, acts, assessment: assessRecord(job, acts.map(({ act }) => act)) }
+  const text = await openedJob(getRouterParam(event, 'id')!)
+  setResponseHeader(event, 'Content-Type', 'application/json')
+  return text
 })

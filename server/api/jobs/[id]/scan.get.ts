@@ -1,13 +1,14 @@
 import { getRouterParam, setResponseHeader } from 'h3'
 import { DEMO_JOBS } from '../../../../demo/workshop'
 import { simulatedScan } from '../../../../demo/scanSource'
+import { sheetInForce } from '../../../../core/job/acts'
 import { findJob } from '../../../store/jobs'
 import { route } from '../../../utils/route'
 
 /** The practice scan source plugged into a job's engine: a demo engine shows its own truth, any other a sound drive. */
 export default route(async (event) => {
-  const { id, job } = await findJob(getRouterParam(event, 'id')!)
+  const { id, job, acts } = await findJob(getRouterParam(event, 'id')!)
   const demo = DEMO_JOBS.findIndex((d) => d.id === id)
   setResponseHeader(event, 'Content-Type', 'text/csv; charset=utf-8')
-  return simulatedScan(job.sheet, DEMO_JOBS[demo]?.truth ?? {}, demo + 1)
+  return simulatedScan(sheetInForce(job.sheet, acts.map(({ act }) => act)), DEMO_JOBS[demo]?.truth ?? {}, demo + 1)
 })

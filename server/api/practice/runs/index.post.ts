@@ -1,0 +1,18 @@
+import { mixed } from 'yup'
+import { needed, shape, text, words } from '../../../../core/check/rules'
+import { finishRun } from '../../../store/practice'
+import { isUuid } from '../../../store/jobs'
+import { checked, readJson, route } from '../../../utils/route'
+
+const schema = shape({
+  id: text(64).required(needed).test('uuid', 'expected a UUID', (value) => value === undefined || isUuid(value)),
+  by: words(80, 'say who practised'), case: text(64).required(needed), moves: mixed().required(needed)
+}).required('expected an object')
+
+/** Moves of a long case come to some hundred kB. */
+const LIMIT = 1024 * 1024
+
+export default route(async (event) => {
+  const { id, by, case: key, moves } = checked(schema, await readJson(event, LIMIT), 'This run was not taken in.')
+  return finishRun(id, by, key, moves)
+})

@@ -1,0 +1,15 @@
+import ical from 'ical-generator'
+import type { CheckAct } from '../core/job/acts'
+import type { KeptJob } from '../core/job/types'
+
+/** A check as a calendar entry of a whole day, told a week ahead; a stop-gap's every day of the last week. */
+export function checkCalendar(jobId: string, { vehicle, sheet }: Pick<KeptJob, 'vehicle' | 'sheet'>, { date, usage, stopGap, note }: CheckAct, unit: string): string {
+  const calendar = ical({ name: 'Timing drive checks', prodId: { company: 'Umbrette', product: 'checks', language: 'EN' } })
+  const start = new Date(`${date}T00:00:00Z`)
+  const event = calendar.createEvent({
+    id: `${jobId}@umbrette`, start, allDay: true, summary: `${stopGap ? 'Stop-gap, look again' : 'Look again'}: ${vehicle}`,
+    description: [`${sheet.name}.`, usage === undefined ? '' : `Or at ${usage} ${unit}, if that comes first.`, stopGap ? 'It was a stop-gap, no repair.' : '', note ?? ''].filter(Boolean).join(' ')
+  })
+  for (const days of stopGap ? [7, 5, 3, 1] : [7]) event.createAlarm({ type: 'display' as never, trigger: days * 86_400 })
+  return calendar.toString()
+}

@@ -1,0 +1,159 @@
+import { create, type Font } from 'fontkit'
+import PDFDocument from 'pdfkit'
+import type { Drawing, Ink } from '../../draw/shapes'
+
+export type Paper = 'a4' | 'letter'
+
+/** The two cuts of the typeface that a report is set in, as TTF. */
+export interface Faces {
+  regular: Buffer
+  bold: Buffer
+}
+
+const SIZES = { a4: 'A4', letter: 'LETTER' } as const
+const MARGIN = 48
+/** Readable without colour: lines black, the one accent dark. */
+const INKS: Readonly<Record<Ink, string>> = { ground: '#ffffff', line: '#111111', faint: '#999999', lit: '#8a5a00', limit: '#9c1162' }
+
+/** A document of flowing text, tables and drawings, its pages numbered at the end. */
+export class PaperSheet {
+  readonly doc: PDFKit.PDFDocument
+  private readonly glyphs: Font
+
+  constructor(paper: Paper, { regular, bold }: Faces, facts: { title: string; author: string; at: Date }) {
+    this.doc = new PDFDocument({
+      size: SIZES[paper], margin: MARGIN, bufferPages: true, font: null as never, lang: 'en', displayTitle: true, pdfVersion: '1.7', tagged: true,
+      info: { Title: facts.title, Author: facts.author, CreationDate: facts.at }
+    })
+    this.glyphs = create(regular) as Font
+    this.doc.registerFont('regular', regular)
+    this.doc.registerFont('bold', bold)
+    this.doc.font('regular').fontSize(10).fillColor('#111111')
+  }
+
+  get width(): number {
+    return this.doc.page.width - 2 * MARGIN
+  }
+
+  /** Text that the typeface has letters for; anything else would be drawn as an empty box without a word. */
+  printable(text: string): string {
+    return Array.from(text.normalize('NFC').replaceAll(/[\u200E\u200F\u202A-\u202E\u2066-\u2069]/g, ''), (c) => (c === '\n' || this.glyphs.hasGlyphForCodePoint(c.codePointAt(0)!) ? c : '?')).join('').replaceAll(/\?{2,}/g, '?')
+  }
+
+  title(text: string): void {
+    this.doc.font('bold').fontSize(20).text(this.printable(text)).font('regular').fontSize(10)
+  }
+
+  /** @param before height of what must stand on the same page */
+  heading(text: string, before = 40): void {
+    this.room(30 + before)
+    this.doc.moveDown(0.8).font('bold').fontSize(13).text(this.printable(text)).font('regular').fontSize(10).moveDown(0.2)
+  }
+
+  /** A paragraph; `lead` is set bold before it. */
+  text(text: string, { lead = '', size = 10 }: { lead?: string; size?: number } = {}): void {
+    this.room(2 * size + 6)
+    if (lead) this.doc.font('bold').fontSize(size).text(`${this.printable(lead)} `, { continued: true })
+    this.doc.font('regular').fontSize(size).text(this.printable(text)).fontSize(10)
+  }
+
+  gap(lines = 0.5): void {
+    this.doc.moveDown(lines)
+  }
+
+  /** Rows in columns of given shares of the width; a row stays together. */
+  table(head: readonly string[], rows: readonly (readonly string[])[], shares: readonly number[]): void {
+    const widths = shares.map((share) => share * this.width)
+    const put = (cells: readonly string[], font: 'regular' | 'bold') => {
+      const texts = cells.map((cell) => this.printable(cell))
+      this.doc.font(font).fontSize(9)
+      const height = Math.max(...texts.map((cell, i) => this.doc.heightOfString(cell || ' ', { width: widths[i]! - 8 }))) + 5
+      this.room(height)
+      const top = this.doc.y
+      let left = MARGIN
+      texts.forEach((cell, i) => {
+        this.doc.text(cell, left, top + 2, { width: widths[i]! - 8 })
+        left += widths[i]!
+      })
+      this.doc.moveTo(MARGIN, top + height).lineTo(MARGIN + this.width, top + height).lineWidth(0.4).stroke('#999999')
+      this.doc.x = MARGIN
+      this.doc.y = top + height + 1
+    }
+    put(head, 'bold')
+    for (const row of rows) put(row, 'regular')
+    this.doc.font('regular').fontSize(10)
+  }
+
+  /** A drawing as vectors, as wide as it may be. */
+  drawing(drawing: Drawing, width: number): void {
+    const scale = width / drawing.width
+    this.room(scale * drawing.height + 8)
+    const [left, top] = [this.doc.x, this.doc.y]
+    this.doc.save().translate(left, top).scale(scale)
+    for (const shape of drawing.shapes) {
+      if (shape.kind === 'text') {
+        const size = shape.size
+        this.doc.font('regular').fontSize(size).fillColor(INKS[shape.ink])
+        const wide = this.doc.widthOfString(shape.text)
+        const x = shape.anchor === 'start' ? shape.x : shape.anchor === 'end' ? shape.x - wide : shape.x - wide / 2
+        this.doc.text(this.printable(shape.text), x, shape.y - 0.8 * size, { lineBreak: false })
+        continue
+      }
+      this.doc.save()
+      if (shape.at) this.doc.translate(shape.at.x, shape.at.y).rotate(shape.at.turn ?? 0)
+      this.doc.path(shape.d).lineWidth(shape.width ?? 1).lineCap('round')
+      if (shape.fill && shape.stroke) this.doc.fillAndStroke(INKS[shape.fill], INKS[shape.stroke])
+      else if (shape.fill) this.doc.fill(INKS[shape.fill])
+      else if (shape.stroke) this.doc.stroke(INKS[shape.stroke])
+      this.doc.restore()
+    }
+    this.doc.restore()
+    this.doc.font('regular').fontSize(10).fillColor('#111111')
+    this.doc.x = MARGIN
+    this.doc.y = top + scale * drawing.height + 8
+  }
+
+  /** Pictures side by side, each with its caption under it. */
+  pictures(pictures: readonly { jpeg: Buffer; caption: string }[], columns = 3): void {
+    const wide = (this.width - (columns - 1) * 10) / columns
+    const high = 0.75 * wide
+    for (let i = 0; i < pictures.length; i += columns) {
+      this.room(high + 30)
+      const top = this.doc.y
+      pictures.slice(i, i + columns).forEach(({ jpeg, caption }, k) => {
+        const left = MARGIN + k * (wide + 10)
+        this.doc.image(jpeg, left, top, { fit: [wide, high] })
+        this.doc.fontSize(8).text(this.printable(caption), left, top + high + 3, { width: wide, height: 20, ellipsis: true })
+      })
+      this.doc.fontSize(10)
+      this.doc.x = MARGIN
+      this.doc.y = top + high + 30
+    }
+  }
+
+  /** A page break where less than this much room is left. */
+  room(height: number): void {
+    if (this.doc.y + height > this.doc.page.height - MARGIN - 16) this.doc.addPage()
+  }
+
+  /** Numbers the pages and closes the document. */
+  async finish(foot: string): Promise<Buffer> {
+    const { count } = this.doc.bufferedPageRange()
+    const words = this.printable(foot).slice(0, 90)
+    for (let i = 0; i < count; i++) {
+      this.doc.switchToPage(i)
+      // The foot stands in the margin, where text would else start a new page.
+      this.doc.page.margins.bottom = 0
+      this.doc.fontSize(8).text(words, MARGIN, this.doc.page.height - 34, { lineBreak: false })
+      this.doc.text(`Page ${i + 1} of ${count}`, MARGIN, this.doc.page.height - 34, { width: this.width, align: 'right', lineBreak: false })
+    }
+    const pieces: Buffer[] = []
+    this.doc.on('data', (piece: Buffer) => pieces.push(piece))
+    const done = new Promise<Buffer>((resolve, reject) => {
+      this.doc.on('end', () => resolve(Buffer.concat(pieces)))
+      this.doc.on('error', reject)
+    })
+    this.doc.end()
+    return done
+  }
+}

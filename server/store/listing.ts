@@ -1,0 +1,15 @@
+import { Op } from 'sequelize'
+
+/** The words of a search, in lower case as they are kept; eight are enough to find anything. */
+export function wordsOf(search: string): string[] {
+  return search.toLowerCase().trim().split(/\s+/).filter(Boolean).slice(0, 8)
+}
+
+/** A word anywhere; what SQL would read as a pattern is taken as it stands. */
+export function containing(word: string): { [Op.like]: string } {
+  return { [Op.like]: `%${word.replaceAll(/[\\%_]/g, '\\$&')}%` }
+}
+
+export function pagesOf(count: number, each: number): number {
+  return Math.max(1, Math.ceil(count / each))
+}

@@ -1,0 +1,32 @@
+import { col, fn, where } from 'sequelize'
+import type { School, Usage } from '../../core/job/types'
+import { useDb } from '../db/connection'
+import { VehicleRow } from '../db/models'
+import { insertJob } from './jobs'
+import { pricingFor } from './pricing'
+import { findSheet } from './sheets'
+import { earlierKnown } from './vehicles'
+
+/** What a job is opened with. */
+export interface Opening {
+  vehicle: string
+  stand: string
+  complaint: string
+  openedBy: string
+  /** Id of the workshop's sheet. */
+  sheet: string
+  usage: Usage
+  school: School
+}
+
+/** Opens a job on the newest revision of a sheet, with what earlier jobs on a known vehicle know. @throws Problem bad-input */
+export async function openJob(id: string, { sheet: sheetId, ...facts }: Opening): Promise<string> {
+  await useDb()
+  const { sheet, revision } = await findSheet(sheetId)
+  const vehicle = await VehicleRow.findOne({ where: where(fn('lower', col('name')), facts.vehicle.toLowerCase()) })
+  const earlier = vehicle ? await earlierKnown(vehicle.id, sheet.id, facts.usage) : null
+  const pricing = await pricingFor(facts.usage.unit)
+  const known = earlier || pricing ? { ...earlier, ...(pricing ? { pricing } : {}) } : null
+  await insertJob(id, { ...facts, openedAt: new Date().toISOString(), sheet, sheetRevision: revision, corrections: null, known }, [])
+  return id
+}

@@ -1,0 +1,23 @@
+import { assessRecord, jobFile } from '../../core/job/assessRecord'
+import { reportOf, type Report } from '../../core/report/report'
+import { driveMap } from '../../draw/driveMap'
+import type { Drawing } from '../../draw/shapes'
+import { findJob } from './jobs'
+
+/** A report with its drawing of the drive; null for a sheet without coordinates. */
+export interface DrawnReport {
+  report: Report
+  map: Drawing | null
+}
+
+/** px of the drawing; scaled to fit wherever it is put. */
+const MAP = { width: 420, height: 460 }
+
+/** The report of a job as it stands now. @throws Problem not-found */
+export async function jobReport(jobId: string): Promise<DrawnReport> {
+  const { job, acts: kept } = await findJob(jobId)
+  const acts = kept.map(({ act }) => act)
+  const file = jobFile(job, acts)
+  const assessment = assessRecord(job, acts)
+  return { report: reportOf(job, acts, assessment), map: driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height) }
+}

@@ -1,0 +1,77 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import type { ChoiceAct } from '../../core/job/acts'
+import { useDb } from '../db/connection'
+import { ShareRow } from '../db/models'
+import { Problem } from '../utils/problem'
+import { addAct, isUuid } from './jobs'
+import { photoOfJob } from './photos'
+import { jobReport, type DrawnReport } from './reports'
+
+/** A share as the workshop lists it. */
+export interface ListedShare {
+  id: string
+  createdBy: string
+  createdAt: string
+  expiresAt: string
+  revokedAt: string | null
+}
+
+/** Long enough that nobody comes upon one by trying. */
+const TOKEN_BYTES = 32
+const DAY_MS = 86_400_000
+
+/** Shares a job's report as it stands. The token is told once, here. @throws Problem not-found */
+export async function createShare(jobId: string, by: string, days: number): Promise<ListedShare & { token: string }> {
+  const { report, map } = await jobReport(jobId)
+  const token = randomBytes(TOKEN_BYTES).toString('base64url')
+  const row = await ShareRow.create({ id: randomUUID(), jobId, tokenHash: hashOf(token), report, map, createdBy: by, createdAt: new Date(), expiresAt: new Date(Date.now() + days * DAY_MS) })
+  return { ...listed(row), token }
+}
+
+/** The shares of a job, the newest first. */
+export async function listShares(jobId: string): Promise<ListedShare[]> {
+  await useDb()
+  if (!isUuid(jobId)) return []
+  return (await ShareRow.findAll({ where: { jobId }, attributes: { exclude: ['report', 'map'] }, order: [['createdAt', 'DESC']] })).map(listed)
+}
+
+/** Takes a share back: from now on its link shows nothing. @throws Problem not-found */
+export async function revokeShare(jobId: string, id: string): Promise<void> {
+  await useDb()
+  const [changed] = isUuid(id) && isUuid(jobId) ? await ShareRow.update({ revokedAt: new Date() }, { where: { id, jobId, revokedAt: null as never } }) : [0]
+  if (changed === 0) throw new Problem('not-found', 'There is no such link, or it was taken back already.')
+}
+
+/** What a link shows. @throws Problem not-found for a token that nobody was given, gone for one that is over */
+export async function openShare(token: string): Promise<DrawnReport & { id: string; jobId: string; expiresAt: string }> {
+  await useDb()
+  const row = await ShareRow.findOne({ where: { tokenHash: hashOf(token) } })
+  if (!row) throw new Problem('not-found', 'This link leads nowhere. Ask the workshop for a new one.')
+  if (row.revokedAt) throw new Problem('gone', 'The workshop has taken this link back. Ask it for a new one.')
+  if (row.expiresAt.getTime() <= Date.now()) throw new Problem('gone', 'This link has expired. Ask the workshop for a new one.')
+  return { id: row.id, jobId: row.jobId, report: row.report, map: row.map, expiresAt: row.expiresAt.toISOString() }
+}
+
+/** A photo of the report behind a link; of no other job and no later photo. @throws Problem not-found, gone */
+export async function sharedPhoto(token: string, photo: string, size: 'body' | 'thumb'): Promise<Buffer> {
+  const { jobId, report } = await openShare(token)
+  if (!report.photos.some(({ id }) => id === photo)) throw new Problem('not-found', 'This picture is not part of the report.')
+  return photoOfJob(jobId, photo, size)
+}
+
+/** Takes the customer's choice back to the job. @throws Problem not-found, gone, bad-input */
+export async function choose(token: string, path: number, name: string): Promise<void> {
+  const { id, jobId, report } = await openShare(token)
+  const chosen = report.paths[path]
+  if (!chosen) throw new Problem('bad-input', 'Choose one of the ways shown.', [{ place: 'path', message: 'is none of the paths of this report' }])
+  const act: ChoiceAct = { id: randomUUID(), type: 'choice', by: name, at: new Date().toISOString(), share: id, renew: chosen.renew, price: Math.round(chosen.price * 100) / 100 }
+  await addAct(jobId, act)
+}
+
+function hashOf(token: string): string {
+  return createHash('sha256').update(token).digest('hex')
+}
+
+function listed({ id, createdBy, createdAt, expiresAt, revokedAt }: ShareRow): ListedShare {
+  return { id, createdBy, createdAt: createdAt.toISOString(), expiresAt: expiresAt.toISOString(), revokedAt: revokedAt?.toISOString() ?? null }
+}

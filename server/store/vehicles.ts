@@ -1,0 +1,88 @@
+import { fn, col, Op, QueryTypes, where } from 'sequelize'
+import type { EarlierKnown, Usage, WearPoint } from '../../core/job/types'
+import { useDb } from '../db/connection'
+import { JobRow, VehicleRow } from '../db/models'
+import { Problem } from '../utils/problem'
+import { isUuid } from './jobs'
+import { containing, pagesOf, wordsOf } from './listing'
+import { LISTED, listedJob, refreshSummaries, type ListedJob } from './summaries'
+
+/** A vehicle as lists show it, with its newest job. */
+export interface ListedVehicle {
+  id: string
+  name: string
+  note: string
+  jobs: number
+  /** Of the newest job; null for a vehicle without one. */
+  last: { usage: Usage; openedAt: string; sheet: string; engine: string } | null
+}
+
+const VEHICLES_A_PAGE = 40
+
+/** Vehicles of the workshop, those seen last first. */
+export async function listVehicles({ search, page }: { search: string; page: number }): Promise<{ rows: ListedVehicle[]; total: number; pages: number }> {
+  const db = await useDb()
+  const named = wordsOf(search).map((word) => where(fn('lower', col('name')), containing(word)))
+  const total = await VehicleRow.count({ where: { [Op.and]: named } })
+  const found = await VehicleRow.findAll({ where: { [Op.and]: named }, order: [[db.literal('(select max(opened_at) from jobs where vehicle_id = "VehicleRow"."id")'), 'DESC NULLS LAST'], ['name', 'ASC']], limit: VEHICLES_A_PAGE, offset: page * VEHICLES_A_PAGE })
+  const last = await db.query<{ id: string; jobs: string; usage: Usage; at: Date; sheet: string; engine: string }>(
+    `select distinct on (vehicle_id) vehicle_id as id, count(*) over (partition by vehicle_id) as jobs, usage, opened_at as at, sheet ->> 'id' as sheet, sheet ->> 'name' as engine
+    from jobs where vehicle_id = any($1::uuid[]) and state <> 'deleted' order by vehicle_id, opened_at desc`,
+    { bind: [found.map(({ id }) => id)], type: QueryTypes.SELECT }
+  )
+  const rows = found.map(({ id, name, note }): ListedVehicle => {
+    const newest = last.find((l) => l.id === id)
+    return { id, name, note, jobs: Number(newest?.jobs ?? 0), last: newest ? { usage: newest.usage, openedAt: newest.at.toISOString(), sheet: newest.sheet, engine: newest.engine } : null }
+  })
+  return { rows, total, pages: pagesOf(total, VEHICLES_A_PAGE) }
+}
+
+/** A vehicle and its jobs, the newest first; deleted ones are not among them. @throws Problem not-found */
+export async function findVehicle(id: string): Promise<{ id: string; name: string; note: string; jobs: ListedJob[] }> {
+  const { name, note } = await vehicleRow(id)
+  return { id, name, note, jobs: await jobsOf(id) }
+}
+
+async function vehicleRow(id: string): Promise<VehicleRow> {
+  await useDb()
+  const row = isUuid(id) ? await VehicleRow.findByPk(id) : null
+  if (!row) throw new Problem('not-found', 'There is no such vehicle in this workshop.')
+  return row
+}
+
+async function jobsOf(vehicleId: string): Promise<ListedJob[]> {
+  const ids = (await JobRow.findAll({ where: { vehicleId, state: { [Op.ne]: 'deleted' } }, attributes: ['id'] })).map(({ id }) => id)
+  await refreshSummaries({ ids })
+  return (await JobRow.findAll({ where: { id: ids }, attributes: [...LISTED], order: [['openedAt', 'DESC'], ['id', 'ASC']] })).map(listedJob)
+}
+
+/** Gives a vehicle another name or note; its jobs follow. @throws Problem not-found, conflict when another vehicle has the name */
+export async function changeVehicle(id: string, { name, note }: { name: string; note: string }): Promise<void> {
+  const row = await vehicleRow(id)
+  const [other] = await VehicleRow.findAll({ where: { [Op.and]: [where(fn('lower', col('name')), name.trim().toLowerCase()), { id: { [Op.ne]: id } }] }, limit: 1 })
+  if (other) throw new Problem('conflict', `Another vehicle is called ${other.name}. Choose a name that tells them apart.`)
+  const db = await useDb()
+  await db.transaction(async (transaction) => {
+    await row.update({ name: name.trim(), note }, { transaction })
+    await JobRow.update({ vehicle: name.trim() }, { where: { vehicleId: id }, transaction })
+  })
+}
+
+/**
+ * What earlier jobs on a vehicle know of the same engine: when its parts were renewed, and how long its chains were since.
+ * Only jobs counted in the same unit bear on it.
+ */
+export async function earlierKnown(vehicleId: string, sheetId: string, usage: Usage): Promise<EarlierKnown | null> {
+  const history: Record<string, WearPoint[]> = {}
+  const fitted: Record<string, number> = {}
+  const mine = (await jobsOf(vehicleId)).filter((job) => job.sheet.id === sheetId && job.usage.unit === usage.unit && job.usage.value <= usage.value)
+  for (const job of mine.sort((a, b) => b.usage.value - a.usage.value)) {
+    for (const part of job.renewed) fitted[part] ??= job.usage.value
+    for (const { kind, part, value, sd } of job.measures) {
+      // From the renewal back, it was another chain.
+      if (kind === 'elongation' && !(part in fitted)) (history[part] ??= []).push({ usage: job.usage.value, mean: value / 100, sd: sd / 100 })
+    }
+  }
+  const known = { ...(Object.keys(history).length > 0 ? { history } : {}), ...(Object.keys(fitted).length > 0 ? { fitted } : {}) }
+  return Object.keys(known).length > 0 ? known : null
+}
