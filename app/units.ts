@@ -10,9 +10,10 @@ import { figure } from '../core/wording'
 export interface Units {
   length: 'mm' | 'in'
   distance: 'km' | 'mi'
+  torque: 'N·m' | 'lb·ft'
 }
 
-const METRIC: Units = { length: 'mm', distance: 'km' }
+const METRIC: Units = { length: 'mm', distance: 'km', torque: 'N·m' }
 
 /** Metric until the page is mounted, as the server knows nothing of the device. */
 const current = ref<Units>(METRIC)
@@ -56,6 +57,12 @@ export function toStored(kind: NumericKind, value: number): number {
 /** A stored figure as it would be typed. */
 export function fromStored(kind: NumericKind, value: number): number {
   return isLength(kind) ? Number(convert('length', value, 'mm', current.value.length).toPrecision(6)) : value
+}
+
+/** A torque in N·m with the unit this device shows. */
+export function torqueWords(newtonMetres: number): string {
+  const { torque } = current.value
+  return `${figure(convert('torque', newtonMetres, 'N·m', torque), torque === 'N·m' ? 0 : 1)} ${torque}`
 }
 
 /** Usage as this device shows it: hours stay hours. */

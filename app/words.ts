@@ -1,5 +1,5 @@
 import type { Call } from '../core/calls/types'
-import type { JobState } from '../core/job/acts'
+import type { JobState, WaitsFor } from '../core/job/acts'
 import type { School, Usage } from '../core/job/types'
 import { findingWords, partKindOf } from '../core/readings/conditions'
 import { isNumeric, methodOf, READING_KINDS } from '../core/readings/kinds'
@@ -20,6 +20,13 @@ export const STATE_WORDS: Readonly<Record<JobState, { title: string; done: strin
   closed: { title: 'Closed', done: 'closed', move: 'Close', empty: 'No job is closed yet.' },
   archived: { title: 'Archive', done: 'put in the archive', move: 'Put in the archive', empty: 'Nothing is in the archive.' },
   deleted: { title: 'Deleted', done: 'deleted; it can be opened again from the list of deleted jobs', move: 'Delete', empty: 'Nothing was deleted.' }
+}
+
+/** What a job waits for, as the board says it and as it is chosen. */
+export const WAITS_WORDS: Readonly<Record<WaitsFor, { says: string; choose: string }>> = {
+  part: { says: 'Waits for a part', choose: 'Waits for a part …' },
+  customer: { says: 'Waits for the customer\'s word', choose: 'Waits for the customer …' },
+  nothing: { says: 'Waits for nothing', choose: 'Waits no longer' }
 }
 
 export const METHOD_WORDS: Readonly<Record<string, string>> = {
@@ -55,6 +62,11 @@ export function teethWords(teeth: number): string {
 export function usageWords(usage: Usage): string {
   const { value, unit } = shownUsage(usage)
   return `${Math.round(value).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')} ${USAGE_UNITS[unit]}`
+}
+
+/** An amount, rounded to whole ones as nobody haggles over less. */
+export function money(amount: number, currency: string): string {
+  return `${Math.round(amount).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')}${currency ? ` ${currency}` : ''}`
 }
 
 /** What a reading says, with its unit and its sign in words. */

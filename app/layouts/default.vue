@@ -1,21 +1,27 @@
 <script setup lang="ts">
 import { onMounted } from 'vue'
+import { useAwake } from '../composables/useAwake'
 import { useBench } from '../stores/bench'
 import { useOutbox } from '../stores/outbox'
+import { usePhotoOutbox } from '../stores/photoOutbox'
 import { keepUnits } from '../units'
 
 const bench = useBench()
 const outbox = useOutbox()
+const photoOutbox = usePhotoOutbox()
+const awake = useAwake()
 
 onMounted(() => {
   keepUnits()
   void bench.load().catch(() => undefined)
   outbox.ready = true
   void outbox.flush()
-  window.addEventListener('online', () => void outbox.flush())
+  // A browser that keeps no database (a private window, say) has nothing waiting in it.
+  void photoOutbox.wake().catch(() => undefined)
+  window.addEventListener('online', () => void Promise.all([outbox.flush(), photoOutbox.flush()]))
 })
 </script>
 
 <template>
-  <slot />
+  <div :inert="!awake"><slot /></div>
 </template>

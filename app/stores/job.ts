@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../core/assess'
 import { explainChange } from '../../core/estimate/change'
-import { foldActs, sameThing, type Act, type CorrectionsAct, type PartAct, type PhotoAct, type ReadAct, type SchoolAct, type StandingReading, type UndoAct } from '../../core/job/acts'
+import { foldActs, sameThing, type Act, type StandingReading } from '../../core/job/acts'
 import { jobFile } from '../../core/job/assessRecord'
 import type { KeptJob } from '../../core/job/types'
 import { fills, readsSlot, slotsOf, type Slot } from '../../core/job/slots'
@@ -21,7 +21,7 @@ export interface LoadedJob {
 
 /** What an act says, before it has an id, a name and a time. */
 type Said<A extends Act> = A extends Act ? Omit<A, 'id' | 'by' | 'at'> : never
-export type ActContent = Said<ReadAct> | Said<UndoAct> | Said<SchoolAct> | Said<CorrectionsAct> | Said<PartAct> | Said<PhotoAct>
+export type ActContent = Said<Act>
 
 /** The side of a part that the panel shows when it is not a figure. */
 export type Side = 'findings' | 'photos' | 'about'
@@ -31,7 +31,8 @@ export const useJob = defineStore('job', () => {
   const outbox = useOutbox()
   const bench = useBench()
   const id = ref('')
-  const job = shallowRef<KeptJob | null>(null)
+  /** As it was opened. */
+  const opened = shallowRef<KeptJob | null>(null)
   const kept = shallowRef<Delivered[]>([])
   const assessment = shallowRef<Assessment | null>(null)
   /** What the last act changed, in words. */
@@ -50,12 +51,15 @@ export const useJob = defineStore('job', () => {
     const mine = !outbox.ready ? [] : outbox.waiting.filter(({ jobId, act }) => jobId === id.value && !known.has(act.id))
     return [...kept.value.map(({ act }) => act), ...mine.map(({ act }) => act)]
   })
-  const record = computed(() => foldActs(acts.value, job.value?.school ?? 'on-evidence'))
+  const openedUnder = computed(() => opened.value?.school ?? 'on-evidence')
+  const record = computed(() => foldActs(acts.value, openedUnder.value))
+  /** With the drive sheet in force. */
+  const job = computed<KeptJob | null>(() => opened.value && (record.value.moved ? { ...opened.value, sheet: record.value.moved.sheet, sheetRevision: record.value.moved.revision } : opened.value))
   const corrections = computed(() => record.value.corrections ?? job.value?.corrections ?? null)
   const slots = computed<Slot[]>(() => (job.value ? slotsOf(job.value.sheet) : []))
   const slot = computed(() => slots.value.find(({ key }) => key === selected.value) ?? null)
   /** The job as the core reads it. */
-  const file = computed(() => (job.value ? jobFile(job.value, acts.value) : null))
+  const file = computed(() => (opened.value ? jobFile(opened.value, acts.value) : null))
   const stations = computed(() => (job.value ? stationStates(job.value.sheet, record.value.readings) : []))
 
   /** The standing readings of a slot, each with its number in the assessment. */
@@ -71,7 +75,7 @@ export const useJob = defineStore('job', () => {
   function open(loaded: LoadedJob): void {
     const other = loaded.id !== id.value
     id.value = loaded.id
-    job.value = loaded.job
+    opened.value = loaded.job
     kept.value = loaded.acts
     assessment.value = loaded.assessment
     if (!other) return
@@ -163,7 +167,7 @@ export const useJob = defineStore('job', () => {
   }
 
   return {
-    id, job, acts, record, file, corrections, slots, slot, stations, station, selected, part, side, assessment, change, failed,
+    id, job, acts, record, openedUnder, file, corrections, slots, slot, stations, station, selected, part, side, assessment, change, failed,
     open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm, lastSeq
   }
 })

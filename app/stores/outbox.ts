@@ -3,6 +3,7 @@ import { defineStore, skipHydrate } from 'pinia'
 import { computed, ref } from 'vue'
 import type { Act } from '../../core/job/acts'
 import { useDeviceList } from '../composables/useDeviceList'
+import { useSendQueue } from '../composables/useSendQueue'
 import { shownProblem, type ShownProblem } from '../problem'
 
 export interface Waiting {
@@ -20,9 +21,6 @@ export interface Delivered {
   act: Act
 }
 
-const FIRST_PAUSE = 1000
-const LONGEST_PAUSE = 15_000
-
 /**
  * Acts on their way to the server: kept on this device, in order, until each was taken. Every act has its own id, so one
  * that is sent again after a lost answer changes nothing.
@@ -32,11 +30,8 @@ export const useOutbox = defineStore('outbox', () => {
   const { list: refused, change: changeRefused } = useDeviceList<Refused>('umbrette.refused')
   /** Set once the page is mounted: until then it shows what the server rendered. */
   const ready = ref(false)
-  const sending = ref(false)
-  const unreachable = ref(false)
   const listeners = new Set<(jobId: string, delivered: Delivered) => void>()
-  let pause = FIRST_PAUSE
-  let timer: ReturnType<typeof setTimeout> | undefined
+  const { unreachable, flush } = useSendQueue(() => waiting.value[0], deliver)
 
   const state = computed<'saved' | 'sending' | 'waiting'>(() => {
     if (waiting.value.length === 0) return 'saved'
@@ -48,35 +43,15 @@ export const useOutbox = defineStore('outbox', () => {
     void flush()
   }
 
-  /** Sends what waits, the oldest first; stops at the first that does not get through and tries again later. */
-  async function flush(): Promise<void> {
-    if (sending.value) return
-    sending.value = true
-    clearTimeout(timer)
-    try {
-      while (waiting.value.length > 0 && (await deliver(waiting.value[0]!)));
-    } finally {
-      sending.value = false
-    }
-    if (waiting.value.length === 0) return
-    timer = setTimeout(() => void flush(), pause)
-    pause = Math.min(2 * pause, LONGEST_PAUSE)
-  }
-
   async function deliver(entry: Waiting): Promise<boolean> {
     try {
       const delivered = await $fetch<Delivered>(`/api/jobs/${entry.jobId}/acts`, { method: 'POST', body: entry.act, retry: 0, timeout: 10_000 })
       for (const listen of listeners) listen(entry.jobId, delivered)
     } catch (error) {
       const problem = shownProblem(error)
-      if (!problem.answered) {
-        unreachable.value = true
-        return false
-      }
+      if (!problem.answered) return false
       changeRefused((now) => [...now, { ...entry, problem }])
     }
-    unreachable.value = false
-    pause = FIRST_PAUSE
     changeWaiting((now) => now.filter(({ act }) => act.id !== entry.act.id))
     return true
   }

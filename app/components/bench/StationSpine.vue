@@ -2,8 +2,10 @@
 import type { Station, StationState } from '../../../core/job/stations'
 
 /** The stations of the job, with what is done and what is missing at each. */
-defineProps<{ stations: readonly StationState[]; current: Station; next: Station | null; verdict: string }>()
+const props = defineProps<{ stations: readonly StationState[]; current: Station; next: Station | null; verdict: string }>()
 const emit = defineEmits<{ station: [station: Station] }>()
+
+const later = [{ number: 9, name: 'Build-up', to: props.verdict.replace('verdict', 'build') }, { number: 10, name: 'Proof', to: props.verdict.replace('verdict', 'proof') }]
 
 function doneWords({ read, all, findings }: StationState): string {
   const parts = [...(read > 0 ? [`${read} of ${all} read`] : []), ...(findings > 0 ? [`${findings} found`] : [])]
@@ -32,5 +34,8 @@ function doneWords({ read, all, findings }: StationState): string {
       <span class="figure text-lg leading-none">8</span>
       <span><span class="block font-bold">Verdict</span><span class="mt-0.5 block text-[13px] text-faint max-md:hidden">what goes back in</span></span>
     </NuxtLink>
+    <div class="flex border-t border-rule max-md:border-t-0">
+      <NuxtLink v-for="{ number, name, to } in later" :key="number" :to="to" :prefetch="false" class="flex min-h-11 flex-1 items-center gap-1 px-2 text-[13px] leading-tight"><span class="figure text-base">{{ number }}</span>{{ name }}</NuxtLink>
+    </div>
   </nav>
 </template>

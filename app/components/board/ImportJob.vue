@@ -7,7 +7,7 @@ import { useBench } from '../../stores/bench'
 
 /** Takes in a job file from another machine; what is wrong with one is told line by line, and nothing is kept of it. */
 const emit = defineEmits<{ made: [id: string] }>()
-const LIMIT_MB = 8
+const LIMIT_MB = 64
 
 const bench = useBench()
 const input = ref<HTMLInputElement | null>(null)

@@ -2,19 +2,20 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVerticalIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
-import type { JobState } from '../../../core/job/acts'
-import type { BoardRow } from '../../../server/store/board'
+import type { JobState, WaitsFor } from '../../../core/job/acts'
+import type { ListedJob } from '../../../server/store/summaries'
 import { READING_KINDS } from '../../../core/readings/kinds'
 import type { NumericKind } from '../../../core/readings/types'
-import { STATE_WORDS, usageWords } from '../../words'
+import { STATE_WORDS, usageWords, WAITS_WORDS } from '../../words'
 import StretchLine from '../ledger/StretchLine.vue'
 import CallMark from '../parts/CallMark.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** A job on its stand: the engine, what it was brought in for, how long its chain is, and what it waits for. */
-const props = defineProps<{ job: BoardRow; state: JobState }>()
-const emit = defineEmits<{ move: [to: JobState] }>()
+const props = defineProps<{ job: ListedJob; state: JobState }>()
+const emit = defineEmits<{ move: [to: JobState]; waits: [what: WaitsFor] }>()
 const moves = computed(() => (['open', 'closed', 'archived', 'deleted'] as const).filter((to) => to !== props.state))
+const waits = computed(() => (props.state !== 'open' ? [] : props.job.waits ? (['part', 'customer', 'nothing'] as const) : (['part', 'customer'] as const)))
 const nextWords = ({ kind, part }: { kind: string; part: string }) => `${READING_KINDS[kind as NumericKind].name}, ${part.toLowerCase()}`
 </script>
 
@@ -24,7 +25,7 @@ const nextWords = ({ kind, part }: { kind: string; part: string }) => `${READING
       <p class="bg-plate px-2 py-3 text-center font-bold text-scribe">{{ job.stand || 'No stand' }}</p>
       <div class="min-w-0">
         <h2 class="truncate text-lg leading-tight font-bold">{{ job.vehicle }}</h2>
-        <p class="text-[13px] text-faint">{{ job.engine }}, {{ usageWords(job.usage) }}</p>
+        <p class="text-[13px] text-faint">{{ job.sheet.name }}, {{ usageWords(job.usage) }}</p>
         <p class="mt-1 line-clamp-2">{{ job.complaint }}</p>
       </div>
       <div>
@@ -35,13 +36,15 @@ const nextWords = ({ kind, part }: { kind: string; part: string }) => `${READING
         <p class="flex flex-wrap gap-x-4 gap-y-1">
           <span v-for="{ call, parts } in job.readings > 0 ? job.calls : []" :key="call" class="inline-flex items-center gap-1"><span class="figure">{{ parts }}</span><CallMark :call="call" :size="16" /></span>
         </p>
-        <p v-if="job.next" class="mt-1 text-[13px]">Next: {{ nextWords(job.next) }}</p>
+        <p v-if="job.waits" class="mt-1 border-l-4 border-brass pl-2 font-bold" data-testid="waits">{{ WAITS_WORDS[job.waits.for].says }}<span v-if="job.waits.note" class="block text-[13px] font-normal">{{ job.waits.note }}</span></p>
+        <p v-else-if="job.next" class="mt-1 text-[13px]">Waits for a reading: {{ nextWords(job.next) }}</p>
         <p class="text-[13px] text-faint">{{ job.lastBy }}, <WhenAt :at="job.lastAt" /></p>
       </div>
     </NuxtLink>
     <Menu as="div" class="absolute top-3 right-2">
       <MenuButton class="grid min-h-11 min-w-11 place-items-center" :aria-label="`What to do with ${job.vehicle}`"><EllipsisVerticalIcon class="size-5" aria-hidden="true" /></MenuButton>
       <MenuItems class="absolute right-0 z-20 w-52 border border-faint bg-sheet p-1">
+        <MenuItem v-for="what in waits" :key="what" v-slot="{ active }"><button type="button" class="block min-h-11 w-full px-3 text-left" :class="active ? 'bg-paper' : ''" @click="emit('waits', what)">{{ WAITS_WORDS[what].choose }}</button></MenuItem>
         <MenuItem v-for="to in moves" :key="to" v-slot="{ active }"><button type="button" class="block min-h-11 w-full px-3 text-left" :class="active ? 'bg-paper' : ''" @click="emit('move', to)">{{ STATE_WORDS[to].move }}</button></MenuItem>
       </MenuItems>
     </Menu>

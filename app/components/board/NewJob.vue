@@ -1,21 +1,26 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { useDebounceFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, reactive, ref, useId, watch } from 'vue'
 import type { School, Usage } from '../../../core/job/types'
+import type { ListedSheet } from '../../../server/store/sheets'
+import type { ListedVehicle } from '../../../server/store/vehicles'
 import { shownProblem, type ShownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
-import { SCHOOL_WORDS, USAGE_UNITS } from '../../words'
+import { SCHOOL_WORDS, USAGE_UNITS, usageWords } from '../../words'
 import { numberOf } from '../bench/draft'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 
-/** A new job: vehicle, engine, usage, school. */
+/** A new job: vehicle (known or new), engine, usage, school. A known vehicle brings its engine and what it had on the clock. */
+const props = defineProps<{ vehicle?: string }>()
 const open = defineModel<boolean>('open', { required: true })
 const emit = defineEmits<{ made: [id: string] }>()
 
 const id = useId()
 const bench = useBench()
-const sheets = ref<{ id: string; name: string }[]>([])
+const sheets = ref<ListedSheet[]>([])
+const known = ref<ListedVehicle[]>([])
 const form = reactive({ vehicle: '', stand: '', sheet: '', usage: '', unit: 'km' as Usage['unit'], school: 'on-evidence' as School, complaint: '' })
 const problem = ref<ShownProblem | null>(null)
 const busy = ref(false)
@@ -25,13 +30,34 @@ const units = Object.entries(USAGE_UNITS).map(([value, label]) => ({ value: valu
 const faultAt = (place: string) => problem.value?.faults.find((f) => f.place.startsWith(place))?.message ?? ''
 
 watch(open, async (is) => {
-  if (!is || sheets.value.length) return
+  if (!is) return
+  if (props.vehicle) form.vehicle = props.vehicle
   try {
-    sheets.value = await $fetch<{ id: string; name: string }[]>('/api/sheets')
+    if (sheets.value.length === 0) sheets.value = await $fetch<ListedSheet[]>('/api/sheets')
+    await look()
+    if (props.vehicle) take(props.vehicle)
   } catch (error) {
     problem.value = shownProblem(error)
   }
-})
+}, { immediate: true })
+
+/** Known vehicles with a name like what was typed. */
+async function look() {
+  known.value = (await $fetch<{ rows: ListedVehicle[] }>('/api/vehicles', { query: { search: form.vehicle.trim() } })).rows.slice(0, 8)
+}
+const lookSoon = useDebounceFn(() => look().catch(() => (known.value = [])), 150)
+
+/** Takes a name; that of a known vehicle fills in what is empty. */
+function take(name: string) {
+  form.vehicle = name
+  const last = lastKnown.value
+  if (!last) return
+  form.sheet ||= sheets.value.find(({ id: sheet }) => sheet === last.sheet)?.id ?? ''
+  form.unit = last.usage.unit
+}
+const match = computed(() => known.value.find((v) => v.name.toLowerCase() === form.vehicle.trim().toLowerCase()) ?? null)
+const isKnown = computed(() => match.value !== null)
+const lastKnown = computed(() => match.value?.last ?? null)
 
 async function make() {
   busy.value = true
@@ -57,7 +83,13 @@ async function make() {
         <form class="mt-4 grid grid-cols-2 gap-4" novalidate @submit.prevent="make">
           <div>
             <label :for="`${id}-vehicle`" class="label">Vehicle or boat</label>
-            <input :id="`${id}-vehicle`" v-model="form.vehicle" class="field mt-1" maxlength="120" :aria-invalid="!!faultAt('vehicle')">
+            <Combobox :model-value="form.vehicle" as="div" class="relative" @update:model-value="take">
+              <ComboboxInput :id="`${id}-vehicle`" class="field mt-1" maxlength="120" autocomplete="off" :display-value="() => form.vehicle" :aria-invalid="!!faultAt('vehicle')" @change="form.vehicle = $event.target.value; lookSoon()" />
+              <ComboboxOptions v-if="known.length && form.vehicle.trim()" class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">
+                <ComboboxOption v-if="!isKnown" v-slot="{ active }" :value="form.vehicle" as="template"><li class="min-h-11 cursor-pointer px-3 py-2" :class="active ? 'bg-paper' : ''">{{ form.vehicle }}<span class="text-faint">, new here</span></li></ComboboxOption>
+                <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template"><li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">{{ one.name }}<span v-if="one.last" class="block text-[13px] text-faint">{{ one.last.engine }}</span></li></ComboboxOption>
+              </ComboboxOptions>
+            </Combobox>
             <p v-if="faultAt('vehicle')" class="text-[13px] font-bold text-renew">Name the vehicle.</p>
           </div>
           <div>
@@ -76,6 +108,7 @@ async function make() {
             <label :for="`${id}-usage`" class="label">Usage</label>
             <input :id="`${id}-usage`" v-model="form.usage" class="figure field mt-1" inputmode="decimal" maxlength="12" :aria-invalid="!!faultAt('usage')">
             <p v-if="faultAt('usage')" class="text-[13px] font-bold text-renew">Enter a number from 0 up.</p>
+            <p v-else-if="lastKnown" class="text-[13px] text-faint">Last seen at {{ usageWords(lastKnown.usage) }}.</p>
           </div>
           <ChoiceRow v-model="form.unit" label="In" :options="units" />
           <ChoiceRow v-model="form.school" class="col-span-2" label="Judged under" :options="schools" />

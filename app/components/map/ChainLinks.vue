@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ChainPicture } from '../../../core/drive/picture'
-import type { Projection } from './drawing'
+import type { Projection } from '../../../draw/drawing'
 
 /** The chain link by link: inner plates, outer plates and pins, coloured links in brass. One that runs behind another is drawn fainter. */
 const props = defineProps<{ picture: ChainPicture; pitch: number; projection: Projection; chosen: boolean; behind?: boolean }>()

@@ -9,7 +9,7 @@ import type { StandingReading } from '../../../core/job/acts'
 import type { Corrections } from '../../../core/job/types'
 import type { DriveSheet } from '../../../core/sheet/types'
 import ChainLinks from './ChainLinks.vue'
-import { fitted, polar, spread } from './drawing'
+import { fitted, polar, runPlaces, spread } from '../../../draw/drawing'
 import PartTag from './PartTag.vue'
 import { lengthWords } from '../../units'
 import { CALL_WORDS, partName } from '../../words'
@@ -77,17 +77,7 @@ const turning = computed(() => {
   const tip = (back: number) => `${b.x - 7 * Math.cos(along + back)} ${b.y + 7 * Math.sin(along + back)}`
   return { at: `translate(${projection.value.x(driver.centre[0])} ${projection.value.y(driver.centre[1])})`, d: `M${a.x} ${a.y}A${r} ${r} 0 0 ${clockwise ? 1 : 0} ${b.x} ${b.y}M${tip(0.5)}L${b.x} ${b.y}L${tip(-0.5)}` }
 })
-/** Where each run's count stands: beside its middle, moved down where another stands already. */
-const countPlaces = computed(() => {
-  const { x, y } = projection.value
-  const places = new Map<(typeof pictures.value)[number]['runs'][number], { x: number; y: number }>()
-  for (const run of pictures.value.flatMap((p) => p.runs)) {
-    const at = { x: x(run.at[0]) + 25 * run.clear[0], y: y(run.at[1]) - 25 * run.clear[1] }
-    while ([...places.values()].some((other) => Math.abs(other.x - at.x) < 46 && Math.abs(other.y - at.y) < 44)) at.y += 46
-    places.set(run, at)
-  }
-  return places
-})
+const countPlaces = computed(() => runPlaces(pictures.value, projection.value))
 const limitOf = (id: string) => props.sheet.tensioners.find((t) => t.id === id)?.limit?.value ?? null
 const countOf = (chain: string, from: string, to: string) => props.readings.findLast((r) => r.kind === 'linkCount' && r.chain === chain && r.from === from && r.to === to)?.value ?? null
 const summary = (label: PartLabel) => `${label.name}: ${label.value}`

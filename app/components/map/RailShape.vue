@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { RailPicture } from '../../../core/drive/picture'
-import { polar, railPaths, type Projection } from './drawing'
+import { polar, railPaths, type Projection } from '../../../draw/drawing'
 
 const props = defineProps<{ rail: RailPicture; pitch: number; projection: Projection; chosen: boolean }>()
 

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { ChainPicture } from '../../../core/drive/picture'
 import type { SlackMap } from '../../../core/drive/slackMap'
 import { lengthWords } from '../../units'
-import type { Projection } from './drawing'
+import type { Projection } from '../../../draw/drawing'
 
 /** Where the chain hangs loose once the tensioner lets go: the longest span behind the driver, pushed out as far as it goes. */
 const props = defineProps<{ picture: ChainPicture; slack: SlackMap; projection: Projection }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { SprocketPicture } from '../../../core/drive/picture'
-import { polar, toothPath, type Projection } from './drawing'
+import { polar, toothPath, type Projection } from '../../../draw/drawing'
 
 const props = defineProps<{ sprocket: SprocketPicture; pitch: number; projection: Projection; chosen: boolean }>()
 

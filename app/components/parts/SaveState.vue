@@ -1,26 +1,36 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useOutbox } from '../../stores/outbox'
+import { usePhotoOutbox } from '../../stores/photoOutbox'
 
-/** Whether everything entered has reached the workshop's database. */
+/** Whether everything entered, photos too, has reached the workshop's database. */
 const outbox = useOutbox()
+const photos = usePhotoOutbox()
+const state = computed(() => {
+  if (outbox.state === 'waiting' || (photos.waiting.length > 0 && photos.unreachable)) return 'waiting'
+  return outbox.state === 'sending' || photos.waiting.length > 0 ? 'sending' : 'saved'
+})
 const words = computed(() => {
-  const n = outbox.waiting.length
-  if (outbox.state === 'saved') return 'All saved'
-  if (outbox.state === 'sending') return 'Saving …'
+  const n = outbox.waiting.length + photos.waiting.length
+  if (state.value === 'saved') return 'All saved'
+  if (state.value === 'sending') return 'Saving …'
   return `${n} ${n === 1 ? 'entry waits' : 'entries wait'} on this device`
 })
+
+function sendNow() {
+  void Promise.all([outbox.flush(), photos.flush()])
+}
 </script>
 
 <template>
   <ClientOnly>
-    <span class="flex items-center gap-2" role="status" data-testid="save-state" :data-state="outbox.state">
+    <span class="flex items-center gap-2" role="status" data-testid="save-state" :data-state="state">
       <svg width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true">
-        <circle v-if="outbox.state === 'saved'" r="5" fill="currentColor" />
-        <circle v-else r="4.300" fill="none" stroke="currentColor" stroke-width="1.500" :stroke-dasharray="outbox.state === 'waiting' ? '3 2' : ''" />
+        <circle v-if="state === 'saved'" r="5" fill="currentColor" />
+        <circle v-else r="4.300" fill="none" stroke="currentColor" stroke-width="1.500" :stroke-dasharray="state === 'waiting' ? '3 2' : ''" />
       </svg>
       {{ words }}
-      <button v-if="outbox.state === 'waiting'" type="button" class="act-bare" @click="outbox.flush()">Send now</button>
+      <button v-if="state === 'waiting'" type="button" class="act-bare" @click="sendNow">Send now</button>
     </span>
   </ClientOnly>
 </template>

@@ -6,7 +6,8 @@ import { shownProblem } from '../../problem'
 import { useJob } from '../../stores/job'
 import { fixed, lagWords, partName } from '../../words'
 
-/** Cam deviation from the engine computer: a CSV log, or the practice source plugged in; taken as readings when wanted. */
+/** Cam deviation from the engine computer: a CSV log, or the practice source plugged in; taken as readings when wanted; `rebuilt`: of the drive after the repair. */
+const props = defineProps<{ rebuilt?: boolean }>()
 const job = useJob()
 const LIMIT_MB = 8
 const log = ref<(ScanLog & { name: string }) | null>(null)
@@ -43,7 +44,8 @@ async function plugIn() {
 
 function keep() {
   for (const { sprocket, lag, samples } of log.value!.deviations) {
-    job.put({ type: 'read', reading: { kind: 'camLag', sprocket, value: Number(lag.toFixed(1)), method: 'scan', turnedForward: true, note: `${log.value!.name}, ${samples} samples at a warm idle` } })
+    const said = props.rebuilt ? { type: 'rebuilt' as const, round: 'proof' as const } : { type: 'read' as const }
+    job.put({ ...said, reading: { kind: 'camLag', sprocket, value: Number(lag.toFixed(1)), method: 'scan', turnedForward: true, note: `${log.value!.name}, ${samples} samples at a warm idle` } })
   }
   log.value = null
 }
@@ -57,7 +59,7 @@ function keep() {
       <button type="button" class="act flex-1" :disabled="busy" data-testid="plug-in" @click="plugIn">Plug in the practice source</button>
       <input ref="input" type="file" accept=".csv,text/csv" class="sr-only" tabindex="-1" aria-label="CSV log" data-testid="scan-input" @change="take(($event.target as HTMLInputElement).files?.[0])">
     </div>
-    <p class="mt-1 flex flex-wrap gap-x-2 text-[13px]">Or type it in: <button v-for="slot in job.slots.filter((s) => s.kind === 'camLag')" :key="slot.key" type="button" class="act-bare" @click="job.openSlot(slot)">{{ partName(sheet, slot.part).toLowerCase() }}</button></p>
+    <p v-if="!rebuilt" class="mt-1 flex flex-wrap gap-x-2 text-[13px]">Or type it in: <button v-for="slot in job.slots.filter((s) => s.kind === 'camLag')" :key="slot.key" type="button" class="act-bare" @click="job.openSlot(slot)">{{ partName(sheet, slot.part).toLowerCase() }}</button></p>
     <p v-if="problem" class="mt-1 font-bold text-renew" role="alert">{{ problem }}</p>
     <div v-if="log" class="mt-2 border-l-4 border-brass bg-paper p-2" data-testid="scan-log">
       <p class="font-bold">{{ log.name }}</p>

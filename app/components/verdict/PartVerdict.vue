@@ -1,25 +1,62 @@
 <script setup lang="ts">
-import type { PartCall, Reason } from '../../../core/calls/types'
-import type { StandingReading } from '../../../core/job/acts'
-import type { DriveSheet } from '../../../core/sheet/types'
+import { computed, ref } from 'vue'
+import type { HeldCall } from '../../../core/calls/overrules'
+import { SEVERITY, type Call, type Reason } from '../../../core/calls/types'
+import type { PhotoAct, StandingReading } from '../../../core/job/acts'
 import { READING_KINDS } from '../../../core/readings/kinds'
-import { howWords, kindWords, partName, readingWords } from '../../words'
+import type { DriveSheet } from '../../../core/sheet/types'
+import { CALL_WORDS, howWords, kindWords, partName, readingWords } from '../../words'
 import CallMark from '../parts/CallMark.vue'
+import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
-/** One part's call with its reasons; each reason names its readings and where its limit comes from. */
-const props = defineProps<{ sheet: DriveSheet; call: PartCall; readings: readonly StandingReading[]; bench: string }>()
+/** One part's call with its reasons; each reason names its readings and where its limit comes from. A mechanic may say otherwise, with a reason that stays visible. */
+const props = defineProps<{ sheet: DriveSheet; call: HeldCall; readings: readonly StandingReading[]; photos: readonly PhotoAct[]; bench: string; mayOverrule: boolean }>()
+const emit = defineEmits<{ overrule: [call: Call, reason: string]; takeBack: [] }>()
 
 const behind = (reason: Reason) => reason.readings.map((i) => props.readings[i]).filter((r): r is StandingReading => r !== undefined)
 const settles = (reason: Reason) => (reason.settle ? `${READING_KINDS[reason.settle.kind].name}, ${partName(props.sheet, reason.settle.target).toLowerCase()}` : '')
+const pictures = computed(() => props.photos.filter(({ part }) => part === props.call.part))
+const saying = ref(false)
+const chosen = ref<Call>('renew')
+const why = ref('')
+const missing = ref(false)
+const options = SEVERITY.map((value) => ({ value, label: CALL_WORDS[value] }))
+
+function begin() {
+  chosen.value = props.call.holds
+  why.value = ''
+  missing.value = false
+  saying.value = true
+}
+
+function say() {
+  missing.value = why.value.trim() === ''
+  if (missing.value) return
+  emit('overrule', chosen.value, why.value.trim())
+  saying.value = false
+}
 </script>
 
 <template>
-  <article class="grid grid-cols-[150px_1fr] gap-4 border-t border-rule py-4" :data-testid="`call-${call.part}`" :data-call="call.call">
-    <div class="pt-0.5"><CallMark :call="call.call" :size="26" /></div>
+  <article class="grid grid-cols-[150px_1fr] gap-4 border-t border-rule py-4 max-md:grid-cols-1" :data-testid="`call-${call.part}`" :data-call="call.holds">
+    <div class="pt-0.5"><CallMark :call="call.holds" :size="26" /></div>
     <div>
-      <h3 class="text-lg leading-tight font-bold">{{ partName(sheet, call.part) }}</h3>
-      <ul class="mt-1 space-y-2">
+      <div class="flex items-start gap-3">
+        <h3 class="flex-1 text-lg leading-tight font-bold">{{ partName(sheet, call.part) }}</h3>
+        <button v-if="mayOverrule && !saying" type="button" class="act-bare no-print -mt-2 text-[14px]" @click="begin">Decide otherwise</button>
+      </div>
+      <div v-if="call.overruled" class="mt-1 border-l-4 border-brass bg-sheet p-2" data-testid="overruled">
+        <p><b>{{ call.overruled.by }} decided: {{ CALL_WORDS[call.overruled.call].toLowerCase() }}.</b> {{ call.overruled.reason }}</p>
+        <p class="text-[13px] text-faint"><WhenAt :at="call.overruled.at" />. {{ call.reasons.length ? `The readings say: ${CALL_WORDS[call.call].toLowerCase()}.` : 'The readings say nothing of this part.' }} <button v-if="mayOverrule" type="button" class="act-bare" @click="emit('takeBack')">Take back</button></p>
+      </div>
+      <form v-if="saying" class="mt-2 space-y-2 border-l-4 border-brass bg-sheet p-3" @submit.prevent="say">
+        <ChoiceRow v-model="chosen" label="What happens to it" :options="options" />
+        <label class="block"><span class="label">Why</span><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" /></label>
+        <p v-if="missing" class="text-[13px] font-bold text-renew" role="alert">Say why: the reason stands beside the call from now on.</p>
+        <div class="flex gap-2"><button type="submit" class="act">Decide</button><button type="button" class="act-bare" @click="saying = false">Leave it to the readings</button></div>
+      </form>
+      <ul class="mt-1 space-y-2" :class="call.overruled ? 'opacity-75' : ''">
         <li v-for="reason in call.reasons" :key="reason.rule + reason.text">
           <p>{{ reason.text }}</p>
           <p v-if="reason.limit" class="text-[13px] text-faint">Limit {{ reason.limit.value }} {{ reason.limit.unit }}, from {{ reason.limit.source }}; the maker's manual decides.</p>
@@ -32,6 +69,7 @@ const settles = (reason: Reason) => (reason.settle ? `${READING_KINDS[reason.set
           <p v-if="settles(reason)" class="text-[13px]">What would settle it: <NuxtLink :to="`${bench}?read=${reason.settle!.kind}:${reason.settle!.target}`" class="underline decoration-brass underline-offset-2">{{ settles(reason) }}</NuxtLink></p>
         </li>
       </ul>
+      <p v-if="pictures.length" class="mt-2 flex flex-wrap gap-2"><a v-for="picture in pictures" :key="picture.photo" :href="`/api/photos/${picture.photo}`" target="_blank"><img :src="`/api/photos/${picture.photo}?size=thumb`" class="h-20 border border-rule" :alt="picture.note || `Photo of ${partName(sheet, call.part).toLowerCase()}`"></a></p>
     </div>
   </article>
 </template>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
-import { computed, ref } from 'vue'
+import { $fetch } from 'ofetch'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import type { StandingReading } from '../../../../core/job/acts'
 import { fills } from '../../../../core/job/slots'
 import { STATIONS, stationOfFinding, type Station } from '../../../../core/job/stations'
 import PartPanel from '../../../components/bench/PartPanel.vue'
 import ShortcutSheet from '../../../components/bench/ShortcutSheet.vue'
+import type { ListedSheet } from '../../../../server/store/sheets'
 import StationSpine from '../../../components/bench/StationSpine.vue'
 import StretchLedger from '../../../components/ledger/StretchLedger.vue'
 import DriveMap from '../../../components/map/DriveMap.vue'
@@ -16,6 +18,9 @@ import SuspectList from '../../../components/station/SuspectList.vue'
 import { useShortcuts } from '../../../composables/useShortcuts'
 import { useJob } from '../../../stores/job'
 import { usageWords } from '../../../words'
+
+/** Asked for only when there is a newer sheet to look at: kept out of the bench's own script. */
+const SheetMove = defineAsyncComponent(() => import('../../../components/bench/SheetMove.vue'))
 
 /** The bench: spine, the station in the middle and at the right, and the stretch ledger at the foot. */
 const job = useJob()
@@ -59,6 +64,15 @@ function takeBack() {
   if (lastAct.value) job.put({ type: 'undo', act: lastAct.value.id })
 }
 
+/** Is there a newer revision of the job's sheet? Without an answer the job goes on with the one it has. */
+const newest = ref(0)
+const newerSheet = computed(() => newest.value > (job.job!.sheetRevision ?? Infinity))
+onMounted(async () => {
+  if (!job.job!.sheetRevision) return
+  const all = await $fetch<ListedSheet[]>('/api/sheets').catch(() => [])
+  newest.value = all.find(({ id }) => id === job.job!.sheet.id)?.revision ?? 0
+})
+
 useShortcuts({
   '1-7': (key) => job.openStation(Number(key) as Station),
   8: () => void navigateTo(`/jobs/${job.id}/verdict`),
@@ -76,6 +90,7 @@ useShortcuts({
       <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">{{ job.job!.stand }}, {{ usageWords(job.job!.usage) }}</span></h1>
       <p class="truncate text-[13px] text-faint">{{ job.job!.sheet.name }}. {{ job.job!.complaint }}</p>
       <template #acts>
+        <SheetMove v-if="newerSheet" />
         <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"><ArrowDownTrayIcon class="size-4" aria-hidden="true" />Export</a>
         <button type="button" class="act max-md:hidden" aria-label="Keys" data-testid="keys" @click="help = true">?</button>
       </template>

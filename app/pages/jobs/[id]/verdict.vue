@@ -1,26 +1,36 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { heldCalls, type HeldCall } from '../../../../core/calls/overrules'
 import { plainVerdict } from '../../../../core/calls/plainVerdict'
-import { SEVERITY } from '../../../../core/calls/types'
+import { SEVERITY, type Call } from '../../../../core/calls/types'
 import DriveMap from '../../../components/map/DriveMap.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
+import OtherSchools from '../../../components/verdict/OtherSchools.vue'
 import PartVerdict from '../../../components/verdict/PartVerdict.vue'
 import SchoolPicker from '../../../components/verdict/SchoolPicker.vue'
+import SignOff from '../../../components/verdict/SignOff.vue'
+import VerdictNav from '../../../components/verdict/VerdictNav.vue'
 import { useJob } from '../../../stores/job'
 import { useBench } from '../../../stores/bench'
-import { SCHOOL_WORDS, usageWords } from '../../../words'
+import { kindWords, readingWords, SCHOOL_WORDS, usageWords } from '../../../words'
 
 /** The verdict: what happened in plain words, then a call for each part with its reasons, the severest first. */
 const job = useJob()
 const bench = useBench()
 
-const calls = computed(() => [...job.assessment!.calls].sort((a, b) => SEVERITY.indexOf(b.call) - SEVERITY.indexOf(a.call)))
+const calls = computed(() => heldCalls(job.assessment!.calls, job.record.overrules).sort((a, b) => SEVERITY.indexOf(b.holds) - SEVERITY.indexOf(a.holds)))
+/** The map shows the calls as they hold. */
+const asHeld = computed(() => ({ ...job.assessment!, calls: calls.value.map((call) => ({ part: call.part, call: call.holds, reasons: call.reasons })) }))
 const sentences = computed(() => plainVerdict(job.job!.sheet, job.assessment!))
+const atOdds = computed(() => job.assessment!.readings.filter((r) => r.atOdds).map(({ index, predicted }) => ({ reading: job.record.readings[index]!, predicted })))
 const atBench = computed(() => `/jobs/${job.id}`)
 const school = computed({
   get: () => job.record.school,
   set: (value) => job.put({ type: 'school', school: value })
 })
+
+const overrule = ({ part }: HeldCall, call: Call, reason: string) => job.put({ type: 'overrule', part, call, reason })
+const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job.record.overrules.get(part)!.id })
 </script>
 
 <template>
@@ -28,17 +38,19 @@ const school = computed({
     <TopBar>
       <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">verdict, {{ usageWords(job.job!.usage) }}</span></h1>
       <p class="truncate text-[13px] text-faint">{{ job.job!.sheet.name }}</p>
-      <template #acts>
-        <NuxtLink :to="atBench" class="act flex items-center">Back to the bench</NuxtLink>
-      </template>
+      <template #acts><VerdictNav :id="job.id" /></template>
     </TopBar>
-    <main class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_440px] gap-8 px-6 py-6">
+    <main class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_440px] gap-8 px-6 py-6 max-lg:grid-cols-1 max-md:px-2">
       <div>
         <h2 class="sr-only">What happened</h2>
         <p v-for="sentence in sentences" :key="sentence" class="text-xl leading-snug" data-testid="plain">{{ sentence }}</p>
         <p v-if="job.failed" class="mt-2 font-bold text-renew" role="alert">{{ job.failed }}</p>
+        <section v-if="atOdds.length" class="mt-4 border-l-4 border-brass bg-sheet p-3" data-testid="at-odds">
+          <h2 class="font-bold">At odds with the rest: measure again</h2>
+          <ul><li v-for="{ reading, predicted } in atOdds" :key="reading.id">{{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}; the other readings imply <span class="figure">{{ predicted === null ? '' : readingWords({ ...reading, value: Number(predicted.toFixed(2)) }) }}</span></li></ul>
+        </section>
         <h2 class="mt-6 mb-2 label">Calls, part by part</h2>
-        <PartVerdict v-for="call in calls" :key="call.part" :sheet="job.job!.sheet" :call="call" :readings="job.record.readings" :bench="atBench" />
+        <PartVerdict v-for="call in calls" :key="call.part" :sheet="job.job!.sheet" :call="call" :readings="job.record.readings" :photos="job.record.photos" :bench="atBench" :may-overrule="bench.by !== ''" @overrule="(to, reason) => overrule(call, to, reason)" @take-back="leaveToReadings(call)" />
         <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-[13px]"><b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. The customer decides what is done. {{ job.job!.sheet.note }}</p>
       </div>
       <div class="space-y-4">
@@ -46,7 +58,8 @@ const school = computed({
           <SchoolPicker v-if="bench.by" v-model="school" />
           <p v-else class="border-l-4 border-brass bg-sheet p-3">Judged {{ SCHOOL_WORDS[job.record.school].toLowerCase() }}. Choose who is at the bench to judge under another school.</p>
         </ClientOnly>
-        <div class="h-[520px] bg-plate"><ClientOnly><DriveMap :sheet="job.job!.sheet" :corrections="job.corrections" :assessment="job.assessment!" :readings="job.record.readings" narrow /></ClientOnly></div>
+        <div class="h-[440px] bg-plate"><ClientOnly><DriveMap :sheet="job.job!.sheet" :corrections="job.corrections" :assessment="asHeld" :readings="job.record.readings" narrow /></ClientOnly></div>
+        <ClientOnly><SignOff /><OtherSchools /></ClientOnly>
       </div>
     </main>
   </div>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Task } from '../../../core/buildup/plan'
+import type { TaskAct } from '../../../core/job/acts'
+import { lengthFigure, torqueWords, units } from '../../units'
+import { convert } from '../../../core/convert/units'
+import { numberOf } from '../bench/draft'
+import WhenAt from '../parts/WhenAt.vue'
+
+/** One step: its cautions before it, what is entered with it, and who ticked it when. */
+const props = defineProps<{ task: Task; done: TaskAct | null; mayTick: boolean }>()
+const emit = defineEmits<{ set: [state: 'done' | 'open', more: { note?: string; value?: number }] }>()
+
+const typed = ref('')
+const fault = ref('')
+const isDone = computed(() => props.done?.state === 'done')
+watch(() => props.done, (act) => (typed.value = act?.note ?? (act?.value === undefined ? '' : props.task.asks === 'length' ? lengthFigure(act.value, 2) : String(act.value))), { immediate: true })
+const asked = computed(() => ({ nothing: '', note: 'Number, make', length: `Over 20 links, ${units.value.length}`, count: 'How many' })[props.task.asks])
+const tighten = computed(() => (!props.task.tighten ? '' : 'degrees' in props.task.tighten ? `${props.task.tighten.degrees}° further` : torqueWords(props.task.tighten.newtonMetres)))
+
+function tick() {
+  if (isDone.value) return emit('set', 'open', {})
+  const { asks } = props.task
+  fault.value = ''
+  if (asks === 'nothing') return emit('set', 'done', {})
+  if (asks === 'note') {
+    fault.value = typed.value.trim() ? '' : 'Write its number or make first.'
+    if (!fault.value) emit('set', 'done', { note: typed.value.trim() })
+    return
+  }
+  const value = numberOf(typed.value)
+  fault.value = value !== null && value >= 0 && (asks !== 'count' || Number.isInteger(value)) ? '' : asks === 'count' ? 'Write how many, a whole number.' : 'Write the length first.'
+  if (!fault.value) emit('set', 'done', { value: asks === 'length' ? Number(convert('length', value!, units.value.length, 'mm').toPrecision(9)) : value! })
+}
+</script>
+
+<template>
+  <li class="border-t border-rule/60 py-1" :data-testid="`task-${task.id}`" :data-done="isDone">
+    <p v-for="caution in isDone ? [] : task.cautions" :key="caution" class="my-1 border-l-8 border-hazard bg-paper px-2 py-1 text-[13px]">{{ caution }}</p>
+    <div class="flex items-center gap-3">
+      <input type="checkbox" class="size-7 shrink-0 accent-ink" :checked="isDone" :disabled="!mayTick" :aria-label="`${task.text}${tighten ? `: ${tighten}` : ''}`" @click.prevent="tick">
+      <span class="min-w-0 flex-1" :class="isDone ? 'text-faint' : ''">{{ task.text }} <b v-if="tighten" class="figure whitespace-nowrap">{{ tighten }}</b></span>
+      <input v-if="task.asks !== 'nothing'" v-model="typed" class="field max-w-44" :class="task.asks === 'note' ? '' : 'figure'" :placeholder="asked" :aria-label="`${asked}: ${task.text}`" :disabled="isDone || !mayTick" maxlength="200" :inputmode="task.asks === 'note' ? 'text' : 'decimal'">
+      <span v-if="isDone" class="shrink-0 text-[12px] text-faint">{{ done!.by }}, <WhenAt :at="done!.at" /></span>
+    </div>
+    <p v-if="fault" class="text-[13px] font-bold text-renew" role="alert">{{ fault }}</p>
+  </li>
+</template>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { $fetch } from 'ofetch'
+import { computed, ref } from 'vue'
+import type { DriveSheet } from '../../../core/sheet/types'
+import type { FoundSheet } from '../../../server/store/sheets'
+import { shownProblem } from '../../problem'
+import { useBench } from '../../stores/bench'
+import SheetEditor from './SheetEditor.vue'
+import { copyName, slug } from './slug'
+import { useSheetDraft } from './useSheetDraft'
+
+/** Works on a sheet, and keeps it as a new revision or as a copy. Until then it stays on this device. */
+const props = defineProps<{ found: FoundSheet }>()
+const bench = useBench()
+const draft = useSheetDraft(props.found.sheet, props.found.newest)
+const note = ref('')
+const problem = ref('')
+const busy = ref(false)
+const behind = computed(() => draft.basedOn.value !== props.found.newest)
+
+async function keep(sheet: DriveSheet, basedOn: number) {
+  problem.value = bench.by ? '' : 'Choose who is at the bench first: the name stands on the revision.'
+  if (problem.value) return
+  busy.value = true
+  try {
+    const { id } = await $fetch<{ id: string }>('/api/sheets', { method: 'POST', body: { sheet, basedOn, by: bench.by, note: note.value.trim() } })
+    localStorage.removeItem(`umbrette.sheet.${props.found.sheet.id}`)
+    await navigateTo(`/engines/${id}`)
+  } catch (error) {
+    problem.value = shownProblem(error).message
+  } finally {
+    busy.value = false
+  }
+}
+
+const keepRevision = () => keep(draft.sound.value!, draft.basedOn.value)
+function keepCopy() {
+  const name = copyName(draft.sound.value!.name)
+  void keep({ ...draft.sound.value!, name, id: slug(name) }, 0)
+}
+</script>
+
+<template>
+  <main class="mx-auto max-w-[1400px] px-6 py-5 max-md:px-2">
+    <div class="mb-4 flex flex-wrap items-end gap-3">
+      <div class="max-w-md min-w-0">
+        <h1 class="text-2xl font-bold">{{ String(draft.draft.value.name || 'Drive sheet') }}</h1>
+        <p class="text-[13px] text-faint">Worked on from revision {{ draft.basedOn.value }}. Kept on this device until it is saved; jobs keep the revision they were measured with.</p>
+      </div>
+      <label class="ml-auto w-56"><span class="label">What changed, and why</span><input v-model="note" class="field mt-1" maxlength="400"></label>
+      <button type="button" class="act-main" :disabled="!draft.sound.value || !draft.changed.value || busy" data-testid="save-sheet" @click="keepRevision">Save revision {{ draft.basedOn.value + 1 }}</button>
+      <button type="button" class="act" :disabled="!draft.sound.value || busy" @click="keepCopy">Save as a copy</button>
+      <NuxtLink :to="`/engines/${found.sheet.id}`" class="act-bare flex items-center">Leave</NuxtLink>
+    </div>
+    <p v-if="problem" class="mb-3 font-bold text-renew" role="alert">{{ problem }}</p>
+    <p v-if="behind" class="mb-3 border-l-4 border-brass bg-sheet p-3" role="alert">Revision {{ found.newest }} was saved since. Your work is kept: save it as a copy, or <button type="button" class="act-bare" @click="draft.startOver(found.sheet, found.newest)">give it up and start from revision {{ found.newest }}</button></p>
+    <p v-else-if="draft.changed.value" class="mb-3 text-[13px] text-faint">Changed on this device, not saved. <button type="button" class="act-bare" @click="draft.startOver(found.sheet, found.newest)">Give the changes up</button></p>
+    <SheetEditor :sheet="draft" />
+  </main>
+</template>

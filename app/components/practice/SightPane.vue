@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { sameThing } from '../../../core/job/acts'
+import { accessTo } from '../../../core/paths/access'
+import type { Reading } from '../../../core/readings/types'
+import { COUNTED_FINDINGS, findingWords, partKindOf } from '../../../core/readings/conditions'
+import { usePractice } from '../../stores/practice'
+import { partName } from '../../words'
+import { numberOf } from '../bench/draft'
+import { askedUnit, askedWords, minutesWords } from './words'
+
+/** The open inspection: what it costs, and, once looked, what was read of it. */
+const practice = usePractice()
+const inspection = computed(() => practice.inspection!)
+const sheet = computed(() => practice.engine!.drive)
+const steps = computed(() => accessTo(sheet.value.operations ?? [], inspection.value.operations).filter(({ id }) => !practice.stand!.done.has(id)))
+const typed = ref<string[]>([])
+const problem = ref('')
+const pieces = ref(1)
+
+/** What stands of this inspection, with its place among all readings. */
+const entered = computed(() => practice.stand!.readings.map((entry, place) => ({ ...entry, place })).filter(({ inspection: of }) => of === inspection.value.id))
+const standing = (asked: Reading) => entered.value.find(({ reading }) => sameThing(reading, asked))
+const foundAt = (target: string, finding: string) => entered.value.find(({ reading }) => reading.target === target && reading.finding === finding)
+const words = (target: string, finding: string) => findingWords(partKindOf(sheet.value, target)!, finding) ?? finding
+const said = computed(() => entered.value.filter(({ reading }) => reading.kind === 'condition'))
+
+watch(() => practice.chosen, () => {
+  typed.value = inspection.value.reads.map((asked) => standing(asked)?.reading).map((reading) => String(reading?.notches ?? reading?.value ?? ''))
+  problem.value = ''
+}, { immediate: true })
+
+function keep() {
+  problem.value = ''
+  inspection.value.reads.forEach((asked, i) => {
+    const text = (typed.value[i] ?? '').trim()
+    if (text === '') return
+    const value = numberOf(text)
+    if (value === null || (asked.notches !== undefined && !(Number.isInteger(value) && value >= 0))) problem.value = `"${text}" is no ${asked.notches === undefined ? 'figure' : 'number of notches'}: write it like ${asked.notches === undefined ? '3.5' : '4'}.`
+    else practice.read(asked.notches === undefined ? { ...asked, value } : { ...asked, notches: value })
+  })
+}
+
+function toggle(target: string, finding: string) {
+  const stands = foundAt(target, finding)
+  if (stands) practice.takeBack(stands.place)
+  else practice.read({ kind: 'condition', target, finding, ...(COUNTED_FINDINGS.includes(finding) ? { count: pieces.value } : {}) })
+}
+</script>
+
+<template>
+  <section class="space-y-3 p-4" :aria-label="inspection.title">
+    <h2 class="text-lg font-bold">{{ inspection.title }}</h2>
+    <template v-if="!practice.looked">
+      <ul v-if="steps.length" class="text-[14px]"><li v-for="step in steps" :key="step.id" class="flex justify-between border-b border-rule/60 py-1"><span>{{ step.name }}</span><span class="figure font-normal">{{ minutesWords(60 * step.hours) }}</span></li></ul>
+      <p class="text-[14px]">Of its own <span class="figure">{{ minutesWords(inspection.minutes) }}</span>{{ steps.length ? '; what comes off stays off.' : '.' }}</p>
+      <button type="button" class="act-main w-full" data-testid="look" @click="practice.look()">Look, {{ minutesWords(practice.costOf(inspection)) }}</button>
+    </template>
+    <template v-else>
+      <template v-if="inspection.kind === 'ask'">
+        <p class="text-[14px] text-faint">What is said, heard and stored:</p>
+        <ul><li v-for="{ reading, place } in said" :key="place" class="border-b border-rule/60 py-1">{{ words(reading.target!, reading.finding!) }}</li></ul>
+        <p v-if="said.length === 0">No noise now, no code, nothing renewed before.</p>
+      </template>
+      <form v-if="inspection.reads.length" class="space-y-2" @submit.prevent="keep">
+        <label v-for="(asked, i) in inspection.reads" :key="i" class="block">
+          <span class="label">{{ askedWords(sheet, asked) }}<span v-if="standing(asked)" class="text-ink"> · stands</span></span>
+          <span class="mt-1 flex items-center gap-2"><input v-model="typed[i]" class="field text-xl font-bold" inputmode="decimal" autocomplete="off" :data-testid="`figure-${i}`"><span class="shrink-0 text-faint">{{ askedUnit(asked) }}</span></span>
+        </label>
+        <p v-if="problem" class="font-bold text-renew" role="alert">{{ problem }}</p>
+        <button type="submit" class="act-main w-full" data-testid="keep">Write down</button>
+      </form>
+      <div v-if="inspection.findings.length" role="group" aria-label="What you see">
+        <p class="label">What you see</p>
+        <div class="mt-1 flex flex-wrap gap-2">
+          <button v-for="{ target, finding } in inspection.findings" :key="target + finding" type="button" class="act" :class="foundAt(target, finding) ? 'border-ink bg-ink !text-sheet' : ''" :aria-pressed="Boolean(foundAt(target, finding))" :data-testid="`finding-${finding}`" @click="toggle(target, finding)">{{ words(target, finding) }}<template v-if="foundAt(target, finding)?.reading.count">, {{ foundAt(target, finding)!.reading.count }}</template></button>
+        </div>
+        <label v-if="inspection.findings.some(({ finding }) => COUNTED_FINDINGS.includes(finding))" class="mt-2 flex items-center gap-2"><span class="label">Pieces</span><input v-model.number="pieces" type="number" min="1" max="20" class="field w-24" data-testid="pieces"></label>
+      </div>
+      <button v-if="inspection.kind !== 'ask'" type="button" class="act-bare text-[14px]" data-testid="look-again" @click="practice.look()">Look again, {{ minutesWords(inspection.minutes) }}</button>
+    </template>
+    <p class="sr-only" role="status">{{ entered.length }} written down of {{ partName(sheet, inspection.part) }}</p>
+  </section>
+</template>

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { $fetch } from 'ofetch'
+import { ref } from 'vue'
+import type { KeptCase } from '../../../server/store/practice'
+import { shownProblem } from '../../problem'
+import { useBench } from '../../stores/bench'
+
+/** Turns a closed job into a practice case, without its vehicle, people and photos. */
+const props = defineProps<{ job: string; complaint: string }>()
+const bench = useBench()
+const title = ref('')
+const complaint = ref(props.complaint)
+const problem = ref('')
+const made = ref<KeptCase | null>(null)
+
+async function tell() {
+  problem.value = ''
+  try {
+    made.value = await $fetch<KeptCase>(`/api/jobs/${props.job}/practice`, { method: 'POST', body: { title: title.value.trim(), complaint: complaint.value.trim(), by: bench.by } })
+  } catch (failure) {
+    const { message, faults } = shownProblem(failure)
+    problem.value = [message, ...faults.map(({ message: what }) => what)].join(' ')
+  }
+}
+</script>
+
+<template>
+  <section class="bg-sheet p-4" data-testid="tell-as-case">
+    <h2 class="text-lg font-bold">Tell it as a practice case</h2>
+    <p v-if="made" role="status">“{{ made.title }}” stands among the <NuxtLink to="/practice" class="underline decoration-brass underline-offset-2">cases of the workshop</NuxtLink>.</p>
+    <form v-else class="mt-1 space-y-2" @submit.prevent="tell">
+      <p class="text-[14px]">What was read becomes the truth of an engine for others to judge. Vehicle, names and photos stay out: see that the complaint names nobody either.</p>
+      <label class="block"><span class="label">Title</span><input v-model="title" class="field mt-1" maxlength="120"></label>
+      <label class="block"><span class="label">Complaint</span><textarea v-model="complaint" class="field mt-1 py-2" rows="3" maxlength="4000" /></label>
+      <p v-if="problem" class="font-bold text-renew" role="alert">{{ problem }}</p>
+      <button type="submit" class="act" :disabled="bench.by === ''">Tell it</button>
+    </form>
+  </section>
+</template>

@@ -1,0 +1,31 @@
+import type { Drawing } from '../../../draw/shapes'
+import type { Inspection } from '../../../core/practice/inspections'
+import { READING_KINDS, isNumeric } from '../../../core/readings/kinds'
+import type { Reading } from '../../../core/readings/types'
+import type { DriveSheet } from '../../../core/sheet/types'
+import { partName } from '../../words'
+
+/** `2 h 05`, `8 min`. */
+export function minutesWords(minutes: number): string {
+  const whole = Math.round(minutes)
+  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`
+}
+
+/** What a figure is asked as. */
+export function askedWords(sheet: DriveSheet, reading: Reading): string {
+  if (reading.notches !== undefined) return 'Notches that show'
+  if (reading.kind === 'linkCount') return `${partName(sheet, reading.from!)} to ${partName(sheet, reading.to!).toLowerCase()}`
+  if (reading.kind === 'camLag') return `${partName(sheet, reading.sprocket!)}, + late`
+  return isNumeric(reading.kind) ? READING_KINDS[reading.kind].name : ''
+}
+
+export function askedUnit(reading: Reading): string {
+  if (reading.notches !== undefined) return 'notches'
+  return isNumeric(reading.kind) ? READING_KINDS[reading.kind].unit : ''
+}
+
+/** What a picture is of, for who cannot see it; the figure itself is not told. */
+export function pictureWords(inspection: Inspection, drawing: Drawing): string {
+  const said = drawing.shapes.flatMap((shape) => (shape.kind === 'text' && shape.text.length > 12 ? [shape.text] : []))
+  return `${inspection.title}. ${said.join('. ')}`
+}

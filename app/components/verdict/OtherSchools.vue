@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { ref, shallowRef, watch } from 'vue'
+import type { SchoolDifference } from '../../../core/calls/otherSchools'
+import { usePlanner } from '../../composables/usePlanner'
+import { useJob } from '../../stores/job'
+import { CALL_WORDS, partName, SCHOOL_WORDS } from '../../words'
+
+/** The same readings under the other two schools: what changes, and why. */
+const job = useJob()
+const planner = usePlanner()
+const others = shallowRef<SchoolDifference[]>([])
+const failed = ref(false)
+let asked = 0
+watch(() => job.assessment, async (assessment) => {
+  if (!assessment || !job.file) return
+  const ask = ++asked
+  try {
+    const found = await planner.others(job.file, assessment)
+    if (ask === asked) others.value = found
+    failed.value = false
+  } catch {
+    failed.value = true
+  }
+}, { immediate: true })
+const words = (call: SchoolDifference['changes'][number]['here']) => (call ? CALL_WORDS[call].toLowerCase() : 'no call')
+</script>
+
+<template>
+  <section class="bg-sheet p-4" aria-label="Under the other schools" data-testid="other-schools">
+    <h2 class="label mb-1">The same readings under the other schools</h2>
+    <p v-if="failed" class="text-renew" role="alert">They could not be weighed here.</p>
+    <div v-for="{ school, changes } in others" :key="school" class="mt-2">
+      <h3 class="font-bold">{{ SCHOOL_WORDS[school] }}</h3>
+      <p v-if="changes.length === 0" class="text-[14px]">Comes to the same calls.</p>
+      <ul class="space-y-1 text-[14px]"><li v-for="change in changes" :key="change.part"><b>{{ partName(job.job!.sheet, change.part) }}</b>: {{ words(change.there) }} instead of {{ words(change.here) }}. <span class="text-faint">{{ change.why }}</span></li></ul>
+    </div>
+  </section>
+</template>

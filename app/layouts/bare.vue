@@ -1,0 +1,3 @@
+<template>
+  <div class="min-h-dvh bg-paper text-ink"><slot /></div>
+</template>

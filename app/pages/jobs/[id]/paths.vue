@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { OwnPath, Path, Paths } from '../../../../core/paths/paths'
+import FrontChart from '../../../components/paths/FrontChart.vue'
+import PathBuilder from '../../../components/paths/PathBuilder.vue'
+import PricingSheet from '../../../components/paths/PricingSheet.vue'
+import TopBar from '../../../components/parts/TopBar.vue'
+import VerdictNav from '../../../components/verdict/VerdictNav.vue'
+import { usePlanner } from '../../../composables/usePlanner'
+import { useBench } from '../../../stores/bench'
+import { useJob } from '../../../stores/job'
+import { fixed, money, oddsWords, partName, usageWords } from '../../../words'
+
+/** Repair paths side by side: the schools', the cheapest expected and the front between, and one built by hand. */
+const job = useJob()
+const bench = useBench()
+const planner = usePlanner()
+const paths = shallowRef<Paths | null>(null)
+const own = shallowRef<OwnPath | null>(null)
+const state = ref<'weighing' | 'ready' | 'none' | 'off' | 'failed'>('weighing')
+const done = ref(0)
+const chosen = ref<string[]>([])
+const touched = ref(false)
+let asked = 0
+
+const sheet = computed(() => job.job!.sheet)
+const currency = computed(() => sheet.value.money?.currency ?? '')
+const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
+const advised = computed(() => job.record.path?.renew ?? null)
+const names = (path: Path) => path.names.join(', ') || 'On the front'
+const waysIn = (id: string | null) => (id ? sheet.value.waysIn?.find((way) => way.id === id)?.name : null)
+
+async function weigh() {
+  if (!job.file || !job.assessment) return
+  const ask = ++asked
+  state.value = 'weighing'
+  done.value = 0
+  try {
+    const found = await planner.paths(job.file, job.assessment, (part) => { if (ask === asked) done.value = part })
+    if (ask !== asked) return
+    paths.value = found
+    state.value = found ? 'ready' : 'none'
+    if (found && !touched.value) chosen.value = [...(advised.value ?? found.paths.find(({ names: n }) => n.length > 0)?.renew ?? [])]
+    await score()
+  } catch {
+    if (ask === asked) state.value = 'failed'
+  }
+}
+
+async function score() {
+  if (!paths.value || !job.file || !job.assessment) return
+  own.value = await planner.own(job.file, job.assessment, chosen.value)
+}
+
+function callOff() {
+  asked++
+  planner.callOff()
+  state.value = 'off'
+}
+
+function build(renew: string[]) {
+  touched.value = true
+  chosen.value = renew
+  void score()
+}
+
+const advise = () => job.put({ type: 'path', renew: own.value!.renew })
+watch(() => [job.assessment, job.file?.pricing], () => void weigh(), { immediate: import.meta.client })
+</script>
+
+<template>
+  <div>
+    <TopBar>
+      <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">paths, {{ usageWords(job.job!.usage) }}</span></h1>
+      <p class="truncate text-[13px] text-faint">{{ sheet.name }}</p>
+      <template #acts><VerdictNav :id="job.id" /></template>
+    </TopBar>
+    <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
+      <p v-if="state === 'none'" class="bg-sheet p-6">The sheet has no parts and prices, so there is nothing to weigh. <NuxtLink :to="`/engines/${sheet.id}/edit`" class="underline decoration-brass underline-offset-2">Add them to the sheet</NuxtLink>, and move the job to that revision.</p>
+      <p v-else-if="state === 'failed'" class="bg-sheet p-6" role="alert">The paths could not be weighed. <button type="button" class="act" @click="weigh">Try again</button></p>
+      <p v-else-if="state === 'off'" class="bg-sheet p-6">Called off. <button type="button" class="act" @click="weigh">Weigh the paths</button></p>
+      <p v-else-if="state === 'weighing' && !paths" class="flex items-center gap-4 bg-sheet p-6" role="status">Weighing every allowed set of renewals: <span class="figure">{{ Math.round(100 * done) }} %</span> <button type="button" class="act" @click="callOff">Call off</button></p>
+      <template v-if="paths">
+        <div class="grid grid-cols-[minmax(0,1fr)_400px] gap-6 max-lg:grid-cols-1">
+          <section aria-label="Paths side by side">
+            <table class="w-full bg-sheet text-left" data-testid="paths">
+              <caption class="sr-only">Repair paths by price now</caption>
+              <thead><tr class="border-b border-rule text-[14px] text-faint"><th class="px-3 py-2 font-normal">Path</th><th class="font-normal">Renews</th><th class="pr-3 text-right font-normal">Hours</th><th class="pr-3 text-right font-normal">Price now</th><th class="pr-3 text-right font-normal">Comes back</th><th class="pr-3 text-right font-normal">Expected</th></tr></thead>
+              <tbody>
+                <tr v-for="(path, i) in paths.paths" :key="path.renew.join()" class="border-b border-rule/60 align-top" :class="same(path.renew, own?.renew ?? []) ? 'outline-2 -outline-offset-2 outline-brass' : ''">
+                  <td class="px-3 py-2"><button type="button" class="min-h-11 text-left" @click="build([...path.renew])"><span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b></button><p v-if="same(path.renew, advised ?? ['-'])" class="text-[13px] font-bold">Advised</p></td>
+                  <td class="py-2 pr-3 text-[14px]">{{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}<p v-if="path.why" class="text-[13px] text-faint">{{ path.why }}</p></td>
+                  <td class="figure py-2 pr-3 text-right font-normal">{{ fixed(path.cost.hours, 1) }}</td><td class="figure py-2 pr-3 text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
+                  <td class="figure py-2 pr-3 text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td><td class="figure py-2 pr-3 text-right font-normal whitespace-nowrap">{{ money(path.cost.expected, currency) }}</td>
+                </tr>
+              </tbody>
+            </table>
+            <p class="mt-2 text-[13px] text-faint">Odds that the cover comes off again within {{ usageWords({ value: paths.assumptions.horizon, unit: job.job!.usage.unit }) }}. Expected: price now, and what coming back would cost at those odds. The customer decides.</p>
+            <p v-if="paths.unpriced.length" class="mt-2 border-l-4 border-brass bg-sheet p-2">In no price: {{ paths.unpriced.map((id) => partName(sheet, id)).join(', ') }}. The sheet has no part for it.</p>
+            <p v-if="paths.leftOut.length" class="mt-2 text-[13px]">Not weighed, beyond fifteen parts: {{ paths.leftOut.map((id) => partName(sheet, id)).join(', ') }}.</p>
+            <FrontChart class="mt-4" :paths="paths.paths" :chosen="own?.renew ?? []" :currency="currency" @choose="build([...$event])" />
+          </section>
+          <div class="space-y-4">
+            <PathBuilder v-if="own" :sheet="sheet" :own="own" :chosen="chosen" :kept="paths.kept" :currency="currency" :way="waysIn(own.way) ?? null" @change="build" />
+            <p v-if="job.record.choice" class="border-l-4 border-brass bg-sheet p-3" data-testid="choice"><b>{{ job.record.choice.by }} chose</b> {{ job.record.choice.renew.map((id) => partName(sheet, id).toLowerCase()).join(', ') || 'nothing to be renewed' }} at {{ money(job.record.choice.price, currency) }}.</p>
+            <button v-if="own && bench.by" type="button" class="act-main w-full" :disabled="same(advised ?? ['-'], own.renew)" data-testid="advise" @click="advise">{{ same(advised ?? ['-'], own.renew) ? 'This is what we advise' : 'Advise this path' }}</button>
+          </div>
+        </div>
+        <ClientOnly><PricingSheet :paths="paths" class="mt-6" /></ClientOnly>
+      </template>
+    </main>
+  </div>
+</template>

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { $fetch } from 'ofetch'
+import { computed, ref, watch } from 'vue'
+import type { InspectionKind } from '../../../core/practice/inspections'
+import type { PracticeCase } from '../../../core/practice/types'
+import { pictureOf } from '../../../draw/practice/picture'
+import type { KeptRun } from '../../../server/store/practice'
+import ProblemNote from '../../components/parts/ProblemNote.vue'
+import TopBar from '../../components/parts/TopBar.vue'
+import CallsPane from '../../components/practice/CallsPane.vue'
+import InspectionList from '../../components/practice/InspectionList.vue'
+import PlatePicture from '../../components/practice/PlatePicture.vue'
+import SightPane from '../../components/practice/SightPane.vue'
+import TurnBar from '../../components/practice/TurnBar.vue'
+import TurningMap from '../../components/practice/TurningMap.vue'
+import { minutesWords, pictureWords } from '../../components/practice/words'
+import { shownProblem } from '../../problem'
+import { useBench } from '../../stores/bench'
+import { usePractice } from '../../stores/practice'
+import { usageWords } from '../../words'
+
+/** The practice stand: an engine with a hidden truth, what can be looked at, what is seen, and the calls. */
+const route = useRoute()
+const bench = useBench()
+const practice = usePractice()
+const { data, error, refresh } = await useFetch<PracticeCase>(() => `/api/practice/cases/${String(route.params.key)}`, { deep: false })
+// The stand is drawn on the device, with what was begun there.
+if (import.meta.client) watch(data, (found) => found && practice.open(String(route.params.key), found), { immediate: true })
+useHead({ title: () => `${data.value?.title ?? 'Practice'} · Umbrette` })
+
+/** What the middle and the right show. */
+const shown = ref<'engine' | 'picture'>('engine')
+const calling = ref(false)
+const busy = ref(false)
+const problem = ref('')
+const hasPicture = computed(() => practice.looked !== null && practice.inspection !== null && practice.inspection.kind !== 'ask')
+const inView = computed(() => shown.value === 'picture' && hasPicture.value)
+/** Made while it is shown only: turning would make it anew for every frame. */
+const picture = computed(() => (inView.value ? pictureOf(practice.engine!, practice.inspection!, practice.looked!, practice.crank) : null))
+/** Looks at something that moves with the crank. */
+const TURNED: readonly (InspectionKind | undefined)[] = ['marks', 'wheel', 'count']
+const turns = computed(() => !inView.value || TURNED.includes(practice.inspection?.kind))
+
+const aside = ref<HTMLElement | null>(null)
+
+function chosen() {
+  calling.value = false
+  shown.value = 'picture'
+  // One column below another: what was chosen stands further down.
+  if (window.matchMedia('(max-width: 767px)').matches) aside.value?.scrollIntoView()
+}
+
+async function finish() {
+  busy.value = true
+  problem.value = ''
+  try {
+    const run = await $fetch<KeptRun>('/api/practice/runs', { method: 'POST', body: { id: practice.run.id || crypto.randomUUID(), by: bench.by, case: practice.key, moves: practice.run.moves } })
+    practice.clear()
+    await navigateTo(`/practice/runs/${run.id}`)
+  } catch (failure) {
+    problem.value = shownProblem(failure).message
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="flex h-dvh flex-col max-md:h-auto">
+    <TopBar>
+      <h1 class="truncate leading-tight"><b>{{ data?.title ?? 'Practice' }}</b> <span v-if="data" class="text-faint">{{ data.drive.name }}, {{ usageWords(data.usage) }}</span></h1>
+      <p class="truncate text-[13px] text-faint" :title="data?.complaint">{{ data?.complaint || 'Brought in for a look at its timing drive.' }}</p>
+      <template #acts><NuxtLink to="/practice" class="act flex items-center">All cases</NuxtLink></template>
+    </TopBar>
+    <ProblemNote v-if="error" :error="error" @retry="refresh()" />
+    <ClientOnly>
+      <main v-if="practice.engine && practice.stand" class="grid min-h-0 flex-1 grid-cols-[270px_minmax(0,1fr)_380px] max-lg:grid-cols-[230px_minmax(0,1fr)_320px] max-md:block">
+        <InspectionList @chosen="chosen" />
+        <div class="flex min-h-0 flex-col max-md:h-[70vh]">
+          <div class="flex items-center gap-2 border-b border-rule bg-sheet px-2 py-1" role="group" aria-label="What is shown">
+            <button type="button" class="act" :class="inView ? '' : 'border-2 !border-ink font-bold'" :aria-pressed="!inView" @click="shown = 'engine'">Engine</button>
+            <button type="button" class="act" :class="inView ? 'border-2 !border-ink font-bold' : ''" :aria-pressed="inView" :disabled="!hasPicture" data-testid="show-picture" @click="shown = 'picture'">What you see</button>
+            <p class="ml-auto text-[14px]" data-testid="clock"><span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span> <span class="text-faint">so far</span></p>
+          </div>
+          <div v-if="picture" class="on-plate min-h-0 flex-1 bg-plate p-2"><PlatePicture :drawing="picture" :label="pictureWords(practice.inspection!, picture)" /></div>
+          <TurningMap v-else :engine="practice.engine" :done="practice.stand.done" :turned-forward="practice.stand.turnedForward" />
+          <TurnBar v-if="turns" />
+        </div>
+        <aside ref="aside" class="flex min-h-0 flex-col border-l border-rule bg-sheet">
+          <div class="min-h-0 flex-1 overflow-y-auto">
+            <CallsPane v-if="calling" :busy="busy || !bench.by" @done="finish" />
+            <SightPane v-else-if="practice.inspection" />
+            <section v-else class="space-y-3 p-4">
+              <h2 class="text-lg font-bold">A made-up engine</h2>
+              <p>{{ data!.complaint || 'Brought in for a look at its timing drive.' }}</p>
+              <p class="text-[14px]">Choose what to look at. Every look costs its minutes, and covers cost theirs once. What is seen is read like on an engine and written down by you. Then make the calls.</p>
+              <p class="text-[14px]">Turn in the running direction until the marks stand where they should.</p>
+              <p class="border-l-8 border-hazard bg-paper p-2 text-[13px]"><b>On a real engine:</b> battery off before the starter can turn, no hand near a chain that is turned, and the maker's manual decides.</p>
+            </section>
+          </div>
+          <div class="border-t border-rule p-2">
+            <p v-if="problem" class="mb-2 font-bold text-renew" role="alert">{{ problem }}</p>
+            <p v-if="calling && !bench.by" class="mb-2 text-[14px]">Choose who is practising, at the top, before the truth is shown.</p>
+            <button v-if="!calling" type="button" class="act-main w-full" data-testid="make-calls" @click="calling = true">Make the calls</button>
+            <button v-else type="button" class="act w-full" @click="calling = false">Look at more first</button>
+          </div>
+        </aside>
+      </main>
+    </ClientOnly>
+  </div>
+</template>

@@ -1,0 +1,100 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore, skipHydrate } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import type { Call } from '../../core/calls/types'
+import { accessMinutes, inspectionsOf, type Inspection } from '../../core/practice/inspections'
+import { sightOf } from '../../core/practice/sight'
+import { standOf, type Move } from '../../core/practice/stand'
+import type { PracticeCase } from '../../core/practice/types'
+import type { Reading } from '../../core/readings/types'
+
+/** Cases begun on this device, by key, so that a reload or a flat battery loses nothing. */
+interface Begun {
+  id: string
+  moves: Move[]
+}
+
+/** The practice engine on the stand and what has been done to it. */
+export const usePractice = defineStore('practice', () => {
+  const key = ref('')
+  const engine = shallowRef<PracticeCase | null>(null)
+  const begun = useLocalStorage<Record<string, Begun>>('umbrette.practice', {})
+  /** crank degrees that are being turned and are no move yet. */
+  const turning = ref(0)
+  const chosen = ref('')
+
+  const run = computed<Begun>(() => begun.value[key.value] ?? { id: '', moves: [] })
+  const stand = computed(() => (engine.value ? standOf(engine.value, run.value.moves) : null))
+  const crank = computed(() => (stand.value?.crank ?? 0) + turning.value)
+  const inspections = computed(() => (engine.value ? inspectionsOf(engine.value.drive) : []))
+  const inspection = computed(() => inspections.value.find(({ id }) => id === chosen.value) ?? null)
+  /** How the open inspection was looked at last; null before the first look. */
+  const looked = computed(() => {
+    const looks = stand.value?.looks.get(chosen.value) ?? 0
+    return looks === 0 ? null : { attempt: looks - 1, turnedForward: stand.value!.turnedForward }
+  })
+
+  function open(newKey: string, found: PracticeCase): void {
+    key.value = newKey
+    engine.value = found
+    turning.value = 0
+    chosen.value = ''
+  }
+
+  function put(...moves: Move[]): void {
+    const { id, moves: before } = run.value
+    begun.value = { ...begun.value, [key.value]: { id: id || crypto.randomUUID(), moves: moves.reduce(appended, before) } }
+  }
+
+  /** Minutes that an inspection would take now. */
+  function costOf({ operations, minutes }: Inspection): number {
+    return accessMinutes(engine.value!.drive, operations, stand.value!.done) + minutes
+  }
+
+  /** Makes the open inspection; what a customer says is noted as said. */
+  function look(): void {
+    const made = inspection.value!
+    const attempt = stand.value!.looks.get(made.id) ?? 0
+    const said = made.kind === 'ask' ? sightOf(engine.value!, made, { attempt, turnedForward: stand.value!.turnedForward }).findings : []
+    put({ type: 'inspect', inspection: made.id }, ...said.map((finding): Move => ({ type: 'read', inspection: made.id, reading: { kind: 'condition', ...finding } })))
+  }
+
+  function read(reading: Reading): void {
+    put({ type: 'read', inspection: chosen.value, reading })
+  }
+
+  function takeBack(reading: number): void {
+    put({ type: 'unread', reading })
+  }
+
+  /** Turning counts once the hand lets go. */
+  function letGo(): void {
+    const degrees = Number(turning.value.toFixed(2))
+    turning.value = 0
+    if (degrees !== 0) put({ type: 'turn', degrees })
+  }
+
+  /** A call; a part to be renewed goes on the bill, one to go back in comes off it. */
+  function call(part: string, to: Call | null): void {
+    const on = to === 'renew' ? true : to === null || to === 'back-in' ? false : null
+    put({ type: 'call', part, call: to }, ...(on === null || on === stand.value!.renew.has(part) ? [] : [{ type: 'renew', part, on } as Move]))
+  }
+
+  /** Forgets what was done, once it is judged or to begin again. */
+  function clear(): void {
+    const { [key.value]: _done, ...others } = begun.value
+    begun.value = others
+  }
+
+  // The server knows nothing of what was begun on a device.
+  return { key, engine, begun: skipHydrate(begun), turning, chosen, run, stand, crank, inspections, inspection, looked, open, put, costOf, look, read, takeBack, letGo, call, clear }
+})
+
+/** Turning on in one direction is one move. */
+function appended(moves: Move[], move: Move): Move[] {
+  const last = moves.at(-1)
+  if (move.type === 'turn' && last?.type === 'turn' && Math.sign(last.degrees) === Math.sign(move.degrees)) {
+    return [...moves.slice(0, -1), { type: 'turn', degrees: Number((last.degrees + move.degrees).toFixed(2)) }]
+  }
+  return [...moves, move]
+}
