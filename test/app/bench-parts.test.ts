@@ -20,7 +20,7 @@ const drive = sheet('ardmere-a18')
 const ClientOnly = defineComponent({ setup: (_props, { slots }) => () => slots.default?.() })
 const global = { components: { ClientOnly } }
 
-beforeEach(() => chooseUnits({ length: 'mm', distance: 'km' }))
+beforeEach(() => chooseUnits({ length: 'mm', distance: 'km', torque: 'N·m' }))
 
 describe('the link counter', () => {
   const runs = (counted: (number | null)[], current = 0) => counted.map((links, i) => ({ name: `run ${i + 1}`, counted: links, current: i === current }))
@@ -172,7 +172,7 @@ describe('the ledger', () => {
 describe('units', () => {
   it('are shown as chosen and kept metric', () => {
     expect(lengthWords(1.2, 1)).toBe('1.2 mm')
-    chooseUnits({ length: 'in', distance: 'mi' })
+    chooseUnits({ length: 'in', distance: 'mi', torque: 'N·m' })
     expect(lengthWords(1.2, 1)).toBe('0.047 in')
     expect(readingWords(read.groove('guide', 0.5))).toBe('0.0197 in')
     expect(limitWords({ value: 1.2, unit: 'mm', source: 'sample sheet' })).toBe('0.047 in (sample sheet)')
@@ -182,7 +182,7 @@ describe('units', () => {
   })
 
   it('go in and out without loss, degrees and links untouched', () => {
-    chooseUnits({ length: 'in', distance: 'km' })
+    chooseUnits({ length: 'in', distance: 'km', torque: 'N·m' })
     expect(toStored('groove', 0.02)).toBe(0.508)
     expect(fromStored('groove', 0.508)).toBe(0.02)
     expect([toStored('camLag', 3), toStored('linkCount', 53)]).toEqual([3, 53])

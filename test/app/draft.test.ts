@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { asksLocking, asksTurning, draftOf, emptyDraft, numberOf, readingOf } from '../../app/components/bench/draft'
-import { spread } from '../../app/components/map/drawing'
+import { spread } from '../../draw/drawing'
 import { lagWords, oddsWords, readingWords, teethWords, usageWords } from '../../app/words'
 import { slotsOf } from '../../core/job/slots'
 import { read } from '../support/jobs'

@@ -9,12 +9,29 @@ export const test = base.extend({
     const problems: string[] = []
     page.on('pageerror', (error) => problems.push(error.message))
     await page.addInitScript(() => localStorage.getItem('umbrette.by') ?? localStorage.setItem('umbrette.by', 'Maren'))
-    await use(page)
+    await use(wakeful(page))
     expect(problems).toEqual([])
   }
 })
 
 export { expect }
+
+/** A page that, once opened or loaded again, is used when it takes input: before, nothing on it can be touched or typed into. */
+export function wakeful(page: Page): Page {
+  const awake = () => expect(page.locator('#__nuxt [inert]')).toHaveCount(0)
+  const { goto, reload } = page
+  page.goto = async (...to) => {
+    const answer = await goto.apply(page, to)
+    await awake()
+    return answer
+  }
+  page.reload = async (...how) => {
+    const answer = await reload.apply(page, how)
+    await awake()
+    return answer
+  }
+  return page
+}
 
 /** A job of the test's own on ardmere, with these readings; returns its id. */
 export async function newJob(request: APIRequestContext, readings: Reading[] = []): Promise<string> {
@@ -23,7 +40,7 @@ export async function newJob(request: APIRequestContext, readings: Reading[] = [
   return ((await answer.json()) as { id: string }).id
 }
 
-/** Opens a job on the bench and waits until it takes input. */
+/** Opens a job on the bench at the marks. */
 export async function openBench(page: Page, id: string): Promise<void> {
   await page.goto(`/jobs/${id}?station=3`)
   await expect(page.getByTestId('drive-map')).toBeVisible()

@@ -107,7 +107,7 @@ test('a jump shows with its odds on map, ledger and verdict; readings at odds ar
   await expect(page.getByTestId('call-cam-ex')).toHaveAttribute('data-call', 'stop')
   await expect(page.getByTestId('call-cam-ex')).toContainText('leak-down before the engine is turned by the starter')
 
-  await page.getByRole('link', { name: 'Back to the bench' }).click()
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
   await page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket/ }).click()
   await enter(page, '53')
   await expect(page.getByTestId('at-odds').first()).toContainText('At odds with the rest')

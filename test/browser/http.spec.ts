@@ -22,7 +22,14 @@ test('every refusal has one shape, names place and fault, and shows nothing inte
     ['a job without its vehicle', request.post('/api/jobs', { data: { openedBy: 'Maren', sheet: 'ardmere-a18', usage: { value: 1, unit: 'km' }, school: 'weighed' } }), 422, 'bad-input', 'vehicle'],
     ['an engine nobody has', request.post('/api/jobs', { data: { vehicle: 'Van', openedBy: 'Maren', sheet: 'ghost', usage: { value: 1, unit: 'km' }, school: 'weighed' } }), 422, 'bad-input', 'sheet'],
     ['an empty name', request.post('/api/people', { data: { name: '  ' } }), 422, 'bad-input', 'name'],
-    ['too much', request.post(`/api/jobs/${id}/acts`, { data: act('x', { ...read.groove('guide', 1), note: 'x'.repeat(70_000) }) }), 413, 'too-large', undefined],
+    ['a case code with a slip', request.get('/api/practice/cases/A3-7KQ2MX'), 422, 'bad-input', undefined],
+    ['a case nobody keeps', request.get('/api/practice/cases/5a17a000-0000-4000-8000-0000000000ff'), 404, 'not-found', undefined],
+    ['a case without its truth', request.post('/api/practice/cases', { data: { format: 'umbrette-practice', version: 1 } }), 422, 'bad-input', 'seed'],
+    ['a run by nobody', request.post('/api/practice/runs', { data: { id: '5a17a000-0000-4000-8000-0000000000fe', by: ' ', case: 'A3-7KQ2MD', moves: [] } }), 422, 'bad-input', 'by'],
+    ['moves that are none', request.post('/api/practice/runs', { data: { id: '5a17a000-0000-4000-8000-0000000000fe', by: 'Maren', case: 'A3-7KQ2MD', moves: [{ type: 'fly' }] } }), 422, 'bad-input', 'moves[0].type'],
+    ['a run that is not', request.get('/api/practice/runs/nonsense'), 404, 'not-found', undefined],
+    ['an open job told as a case', request.post(`/api/jobs/${id}/practice`, { data: { title: 'x', by: 'Maren' } }), 409, 'conflict', undefined],
+    ['too much', request.post(`/api/jobs/${id}/acts`, { data: act('x', { ...read.groove('guide', 1), note: 'x'.repeat(600_000) }) }), 413, 'too-large', undefined],
     ['another site', request.post('/api/people', { data: { name: 'Eve' }, headers: { origin: 'http://elsewhere.example' } }), 403, 'forbidden', undefined]
   ]
   for (const [name, answer, status, code, place] of cases) {
@@ -53,17 +60,22 @@ test('an old job file with a ghost in it changes nothing', async ({ request }) =
   expect(((await answer.json()) as { error: { faults: unknown[] } }).error.faults).toEqual([{ place: 'readings[0].rail', message: '"ghost" is no rail of this drive' }])
 })
 
+const SCREENS = { workshop: ['/', '/vehicles', '/engines', '/engines/vellora-v28', '/engines/new', '/engines/ardmere-a18/edit', '/learnt', '/practice', '/practice/A3-7KQ2MD', '/practice/runs/5a17a000-0000-4000-8000-0000000e0001'], bench: [...[1, 2, 3, 5].map((station) => `/jobs/ID?station=${station}`), '/jobs/ID/verdict', '/jobs/ID/paths', '/jobs/ID/report', '/jobs/ID/build', '/jobs/ID/proof'] }
+
 for (const scheme of ['light', 'dark'] as const) {
-  test(`nothing serious for screen readers and contrast on any screen, ${scheme}`, async ({ page, request }) => {
-    await page.emulateMedia({ colorScheme: scheme })
-    const id = await newJob(request, [read.extension(18), read.lag('cam-ex', 26), read.length(160.95)])
-    for (const path of ['/', ...[1, 2, 3, 5].map((station) => `/jobs/${id}?station=${station}`), `/jobs/${id}/verdict`]) {
-      await page.goto(path)
-      await expect(page.getByTestId('who')).toBeVisible()
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => [path, id, nodes[0]?.html])).toEqual([])
-    }
-  })
+  for (const [name, paths] of Object.entries(SCREENS)) {
+    test(`nothing serious for screen readers and contrast on any screen, ${name}, ${scheme}`, async ({ page, request }) => {
+      test.setTimeout(120_000)
+      await page.emulateMedia({ colorScheme: scheme })
+      const id = await newJob(request, [read.extension(18), read.lag('cam-ex', 26), read.length(160.95)])
+      for (const path of paths) {
+        await page.goto(path.replace('ID', id))
+        await expect(page.getByTestId('who')).toBeVisible()
+        const { violations } = await new AxeBuilder({ page }).analyze()
+        expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id: rule, nodes }) => [path, rule, nodes[0]?.html])).toEqual([])
+      }
+    })
+  }
 }
 
 test('the job page sends less than 250 kB of gzipped script', async ({ page, request }) => {

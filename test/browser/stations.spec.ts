@@ -196,6 +196,27 @@ test('photos are turned upright and kept; an odd file is refused clearly; a phot
   await expect(page.getByTestId('photo')).toHaveCount(0)
 })
 
+test('a photo taken while the server is away outlives a reload and is sent once it is back', async ({ page, request, context }, info) => {
+  const id = await newJob(request)
+  await sharp({ create: { width: 640, height: 480, channels: 3, background: '#456' } }).jpeg().toFile(info.outputPath('groove.jpg'))
+  await context.route('**/api/jobs/*/photos*', (route) => route.abort('connectionreset'))
+  await openBench(page, id)
+  await part(page, 'Fixed guide').click()
+  await page.getByTestId('side-photos').click()
+  await page.getByLabel('What it shows').fill('Groove, kept')
+  await page.getByTestId('photo-input').setInputFiles(info.outputPath('groove.jpg'))
+  await expect(page.getByTestId('photos-waiting')).toContainText('1 photo waits')
+  await expect(page.getByTestId('save-state')).toContainText('1 entry waits on this device')
+  await page.reload()
+  await expect(page.getByTestId('save-state')).toContainText('1 entry waits on this device')
+  await context.unroute('**/api/jobs/*/photos*')
+  await page.getByTestId('save-state').getByRole('button', { name: 'Send now' }).click()
+  await saved(page)
+  await part(page, 'Fixed guide').click()
+  await page.getByTestId('side-photos').click()
+  await expect(page.getByRole('img', { name: 'Groove, kept' })).toHaveCount(1)
+})
+
 test('what is known of a fitted part stands with who said it, and new is not called good', async ({ page, request }) => {
   const id = await newJob(request)
   await openBench(page, id)

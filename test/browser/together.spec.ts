@@ -1,9 +1,9 @@
 import { read } from '../support/jobs'
-import { enter, expect, newJob, part, test } from './bench'
+import { enter, expect, newJob, part, test, wakeful } from './bench'
 
 test('two people on one job see each other\'s entries, and a clash is shown with both kept', async ({ page, browser, request, baseURL }) => {
   const id = await newJob(request, [read.groove('guide', 0.4)])
-  const other = await (await browser.newContext({ baseURL: baseURL!, viewport: { width: 1280, height: 800 } })).newPage()
+  const other = wakeful(await (await browser.newContext({ baseURL: baseURL!, viewport: { width: 1280, height: 800 } })).newPage())
   await other.addInitScript(() => localStorage.setItem('umbrette.by', 'Bela'))
   for (const p of [page, other]) {
     await p.goto(`/jobs/${id}?read=groove:guide`)

@@ -1,12 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { angleClock, camToCrankDegrees, clockToLag, degreesToTeeth, lagToClock, liftToLag, teethToDegrees } from '../../core/convert/marks'
 import { convert, fahrenheitToCelsius } from '../../core/convert/units'
-import { chartedModel } from '../../core/drive/charted'
-import { asNew } from '../../core/drive/model'
 import { chainPicture } from '../../core/drive/picture'
 import { linksOf, placeOn } from '../../core/drive/run'
 import { slackMap } from '../../core/drive/slackMap'
-import { newDrive } from '../../core/estimate/newDrive'
 import { clockAngle } from '../../core/sheet/clock'
 import { sheet, SHEETS } from '../support/sheets'
 
@@ -95,30 +92,5 @@ describe('where slack appears if the tensioner lets go', () => {
   it('is not known on a counted sheet', () => {
     const counted = sheet('quillon-q40-counted')
     expect(slackMap(counted, counted.chains[0]!, { elongation: 0, wear: [0, 0], padWear: 0 })).toBeNull()
-  })
-})
-
-describe('what each reading should show on a new drive', () => {
-  const shows = newDrive(ardmere)
-  it('extension with its notches, lags, counts and length', () => {
-    expect(shows.find((s) => s.kind === 'extension')).toMatchObject({ target: 'tensioner', value: expect.closeTo(3, 2), notches: 1, within: expect.closeTo(0.82, 2) })
-    expect(shows.filter((s) => s.kind === 'camLag').map((s) => [s.target, Math.abs(s.value) < 1e-6])).toEqual([['cam-ex', true], ['cam-in', true]])
-    expect(shows.filter((s) => s.kind === 'linkCount').map((s) => s.value)).toEqual([53, 20, 53])
-    expect(shows.find((s) => s.kind === 'chainLength')).toMatchObject({ links: 20, value: 160 })
-  })
-
-  it('with what is known of the engine in it', () => {
-    const skimmed = newDrive(ardmere, { skim: { 1: 0.3 }, offsetKeys: { 'cam-in': 4 } })
-    expect(skimmed.find((s) => s.kind === 'extension')!.value).toBeGreaterThan(4.5)
-    expect(skimmed.find((s) => s.target === 'cam-in')!.value).toBeGreaterThan(4.4)
-  })
-
-  it.each(SHEETS)('on %s it agrees with the forward model', (id) => {
-    const drive = sheet(id)
-    for (const { kind, target, value } of newDrive(drive)) {
-      if (kind !== 'extension' || !drive.sprockets[0]!.centre) continue
-      const model = chartedModel(drive, drive.chains.find((c) => c.id === drive.tensioners.find((t) => t.id === target)!.chain)!)
-      expect(value).toBeCloseTo(model.readout(asNew(model)).extension!, 9)
-    }
   })
 })

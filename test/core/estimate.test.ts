@@ -137,6 +137,11 @@ describe('bad and contradictory readings', () => {
     expect(readings.map((r) => r.atOdds)).toEqual([false, false, false, true, false])
   })
 
+  it('in the largest job that a file may hold, the one groove out of 5,000 that was mistyped is named, and no other', () => {
+    const grooves = Array.from({ length: 5000 }, (_, i) => read.groove(i % 2 ? 'guide' : 'arm', i === 4321 ? 4.3 : 0.4 + (i % 9) / 200))
+    expect(of(...grooves).readings.flatMap((r) => (r.atOdds ? [r.index] : []))).toEqual([4321])
+  })
+
   it('a lag and a count that contradict each other are both to be measured again', () => {
     const { readings } = of(read.extension(9), read.lag('cam-ex', 22), read.count('crank', 'cam-ex', 53))
     expect(readings[1]!.atOdds && readings[2]!.atOdds).toBe(true)

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { estimate } from '../../core/estimate/estimate'
 import type { JobFile } from '../../core/job/types'
-import { chainRates } from '../../core/rate/chainRates'
+import { chainRates, travelEndsAt } from '../../core/rate/chainRates'
 import { reachedAt, wearRate } from '../../core/rate/wearRate'
 import type { Reading } from '../../core/readings/types'
 import { jobOf, read } from '../support/jobs'
-import { randomness } from '../../demo/random'
+import { randomness } from '../../core/random'
 import { changed, sheet } from '../support/sheets'
 
 const point = (usage: number, mean: number, sd = 0.0003) => ({ usage, mean, sd })
@@ -87,5 +87,26 @@ describe('the rates of a job', () => {
     expect(rates([])).toBeNull()
     expect(rates([read.length(160.5), read.found('engine', 'renewed-chain')])).toBeNull()
     expect(rates([read.length(160.2), read.found('engine', 'renewed-chain')], { fitted: { main: 90_000 } })!.points).toBe(1)
+  })
+})
+
+describe('where a tensioner\'s travel ends', () => {
+  const job = (readings: Reading[], drive = sheet('ardmere-a18')) => jobOf(readings, { drive })
+  const ends = (file: JobFile) => travelEndsAt(file, estimate(file), 'main')
+  it('is where chain and rails, wearing on together, push it to its limit: sooner the more the rails take', () => {
+    const [spared, worn] = [ends(job([read.length(160.3), read.groove('guide', 0.02), read.groove('arm', 0.02)]))!, ends(job([read.length(160.3), read.groove('guide', 1), read.groove('arm', 1)]))!]
+    // The forward model alone reaches 13.5 mm of extension at 0.37 % of stretch.
+    expect(spared).toBeGreaterThan(0.0033)
+    expect(spared).toBeLessThan(0.0038)
+    expect(worn).toBeLessThan(spared)
+  })
+  it('where the drive\'s geometry ends before the stroke does, it is none rather than a guess', () => {
+    const open = changed(sheet('ardmere-a18'), (d) => Object.assign(d.tensioners[0]!, { limit: undefined }))
+    expect(ends(job([read.length(160.3)], open))).toBeNull()
+  })
+  it('a drive without a tensioner has none', () => {
+    const bare = changed(sheet('ardmere-a18'), (d) => Object.assign(d, { tensioners: [] }))
+    const file = job([read.length(160.3)], bare)
+    expect(travelEndsAt({ drive: bare }, { ...estimate(file), tensioners: {} }, 'main')).toBeNull()
   })
 })

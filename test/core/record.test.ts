@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { assess } from '../../core/assess'
-import { entryFaults, foldActs, type Act } from '../../core/job/acts'
+import { entryFaults } from '../../core/job/actFaults'
+import { foldActs, type Act } from '../../core/job/acts'
 import { assessRecord, jobFile } from '../../core/job/assessRecord'
 import { exportJob, importJob } from '../../core/job/exchange'
 import type { KeptJob } from '../../core/job/types'

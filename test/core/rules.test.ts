@@ -172,3 +172,19 @@ describe('schools', () => {
     expect(judged([], { school: 'weighed', drive }).reason('main', 'weighed-by-odds')!.text).toMatch(/no prices/)
   })
 })
+
+describe('a lag that neither stretch nor a jump explains', () => {
+  const counts = [read.count('crank', 'cam-ex', 53), read.count('cam-ex', 'cam-in', 20), read.count('cam-in', 'crank', 53)]
+  const late = (degrees: number, more: Reading[] = counts) => assess(jobOf([read.extension(5.5), read.length(160.08), read.groove('guide', 0.2), read.groove('arm', 0.2), { ...read.lag('cam-ex', 0.6), method: 'wheel' }, { ...read.lag('cam-in', degrees), method: 'wheel' }, ...more])).calls.find(({ part }) => part === 'cam-in')!
+  it('asks for phaser, pin, key and mark of that cam, and says by how much it is off', () => {
+    const reason = late(8).reasons.find(({ rule }) => rule === 'lag-unexplained')!
+    expect(reason.call).toBe('look-closer')
+    expect(reason.text).toMatch(/\d\.\d° later than chain, rails and counts explain.*locating pin/)
+    expect(late(-7).reasons.find(({ rule }) => rule === 'lag-unexplained')!.text).toMatch(/earlier/)
+  })
+  it('is not said of a cam that stands where it should, nor of one that has jumped', () => {
+    expect(late(0.5).reasons.map(({ rule }) => rule)).not.toContain('lag-unexplained')
+    const jumped = late(20.6, [read.count('crank', 'cam-ex', 53), read.count('cam-ex', 'cam-in', 19), read.count('cam-in', 'crank', 54)])
+    expect(jumped.reasons.map(({ rule }) => rule)).not.toContain('lag-unexplained')
+  })
+})

@@ -8,7 +8,7 @@ import { readScan, scanColumns } from '../../core/scan/readScan'
 import { estimate } from '../../core/estimate/estimate'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { simulatedScan } from '../../demo/scanSource'
-import { shown } from '../../demo/truth'
+import { shown } from '../../core/practice/truth'
 import { jobOf, read } from '../support/jobs'
 import { sheet, SHEETS } from '../support/sheets'
 

@@ -47,6 +47,16 @@ describe('a photo', () => {
     await expect(workshop.jobs.addAct(DEMO_JOBS[1]!.id, { ...act, id: 'photo-2' })).rejects.toThrow(/was not kept/)
   })
 
+  it('sent twice, because the answer was lost, is kept once', async () => {
+    const bytes = await picture(1)
+    const id = '5a17a000-0000-4000-8000-00000000ab01'
+    const before = (await workshop.photos.photosOf(DEMO_JOBS[0]!.id)).length
+    expect((await workshop.photos.addPhoto(DEMO_JOBS[0]!.id, bytes, id)).id).toBe(id)
+    expect((await workshop.photos.addPhoto(DEMO_JOBS[0]!.id, bytes, id)).id).toBe(id)
+    expect((await workshop.photos.photosOf(DEMO_JOBS[0]!.id)).length).toBe(before + 1)
+    await expect(workshop.photos.addPhoto(DEMO_JOBS[0]!.id, bytes, 'mine')).rejects.toThrow(/UUID/)
+  })
+
   it('of no job, and one that is not there, are not found', async () => {
     await expect(workshop.photos.addPhoto('nonsense', await picture(1))).rejects.toMatchObject({ code: 'not-found' })
     await expect(workshop.photos.photoBytes('5a17a000-0000-4000-8000-0000000000ff', 'body')).rejects.toMatchObject({ code: 'not-found' })

@@ -10,6 +10,7 @@ import { freshDatabase } from './database'
 let database: Awaited<ReturnType<typeof freshDatabase>>
 let sequelize: Sequelize
 let jobs: typeof import('../../server/store/jobs')
+let board: typeof import('../../server/store/board')
 let people: typeof import('../../server/store/people')
 let migration: typeof import('../../server/db/migrate')
 let connection: typeof import('../../server/db/connection')
@@ -22,6 +23,7 @@ beforeAll(async () => {
   process.env.UMBRETTE_LOG = 'silent'
   connection = await import('../../server/db/connection')
   jobs = await import('../../server/store/jobs')
+  board = await import('../../server/store/board')
   people = await import('../../server/store/people')
   migration = await import('../../server/db/migrate')
   demo = await import('../../server/db/demo')
@@ -44,11 +46,11 @@ describe('the schema', () => {
     const db = connection.connect(other.url)
     const tables = async () => (await db.query<{ tablename: string }>("select tablename from pg_tables where schemaname = 'public' order by 1", { type: QueryTypes.SELECT })).map((t) => t.tablename)
     await migration.alone(db, (t) => migration.migrate(db, t))
-    expect(await tables()).toEqual(['acts', 'jobs', 'migrations', 'people', 'photos', 'settings', 'sheets'])
+    expect(await tables()).toEqual(['acts', 'jobs', 'migrations', 'people', 'photos', 'practice_cases', 'practice_runs', 'settings', 'shares', 'sheet_revisions', 'sheets', 'vehicles'])
     await migration.alone(db, (t) => migration.migrate(db, t, 'down'))
     expect(await tables()).toEqual(['migrations'])
     await migration.alone(db, (t) => migration.migrate(db, t))
-    expect(await tables()).toHaveLength(7)
+    expect(await tables()).toHaveLength(12)
     await db.close()
     await other.drop()
     connection.connect(database.url)
@@ -69,7 +71,7 @@ describe('the demo workshop', () => {
   it('is filled in once and not again after its jobs were changed', async () => {
     sequelize = connection.connect(database.url)
     expect(await people.listPeople()).toEqual(DEMO_PEOPLE)
-    expect((await jobs.listJobs({ state: 'open', search: '', page: 0 })).jobs.map(({ id }) => id)).toEqual(DEMO_JOBS.map(({ id }) => id))
+    expect(new Set((await board.boardPage({ state: 'open', search: '', page: 0 })).rows.map(({ id }) => id))).toEqual(new Set(DEMO_JOBS.filter(({ acts }) => !acts.some(({ type }) => type === 'state')).map(({ id }) => id)))
     await jobs.addAct(VAN, took('kept', 0.4))
     await migration.alone(sequelize, (t) => demo.fillDemo(t))
     expect((await jobs.findJob(VAN)).acts.at(-1)!.act.id).toBe('kept')

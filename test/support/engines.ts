@@ -5,7 +5,7 @@ import { clockAngle } from '../../core/sheet/clock'
 import { linksBetweenMarks } from '../../core/drive/marks'
 import { angleClock } from '../../core/convert/marks'
 import type { Chain, DriveSheet, Point } from '../../core/sheet/types'
-import { randomness } from '../../demo/random'
+import { randomness } from '../../core/random'
 
 export interface EngineShape {
   seed: number

@@ -2,7 +2,7 @@ import { chainModel } from '../../core/drive/chainModel'
 import type { ChainWear } from '../../core/drive/model'
 import type { Reading } from '../../core/readings/types'
 import type { DriveSheet } from '../../core/sheet/types'
-import { randomness } from '../../demo/random'
+import { randomness } from '../../core/random'
 
 export interface Truth extends ChainWear {
   teeth: number[]
