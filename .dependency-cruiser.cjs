@@ -2,6 +2,7 @@
 module.exports = {
   forbidden: [
     { name: 'core-stands-alone', severity: 'error', comment: 'The core is plain TypeScript: it runs in a worker and on the server alike.', from: { path: '^core/' }, to: { pathNot: ['^core/', '^node_modules/yup/'] } },
+    { name: 'draw-on-the-core-alone', severity: 'error', comment: 'Drawings are made of the core\'s figures, for screen, paper and files alike.', from: { path: '^draw/' }, to: { pathNot: ['^draw/', '^core/', '^node_modules/(@types/)?d3-'] } },
     { name: 'app-not-into-server', severity: 'error', comment: 'The interface knows the server by its addresses (types aside).', from: { path: '^app/' }, to: { path: '^(server|cli|scripts)/', dependencyTypesNot: ['type-only'] } },
     { name: 'server-not-into-app', severity: 'error', from: { path: '^(server|cli)/' }, to: { path: '^app/' } },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },

@@ -2,8 +2,8 @@ import js from '@eslint/js'
 import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
-const nuxtWords = Object.fromEntries(['defineNuxtConfig', 'defineNitroPlugin', 'useFetch', 'useRoute', 'useHead', 'navigateTo'].map((word) => [word, 'readonly']))
-const platform = Object.fromEntries(['console', 'process', 'window', 'document', 'localStorage', 'crypto', 'fetch', 'setTimeout', 'clearTimeout', 'performance', 'URL', 'Worker', 'Intl', 'AbortSignal', 'structuredClone', 'Buffer', 'HTMLInputElement', 'HTMLElement', 'File', 'NodeJS'].map((word) => [word, 'readonly']))
+const nuxtWords = Object.fromEntries(['defineNuxtConfig', 'defineNitroPlugin', 'useFetch', 'useRoute', 'useHead', 'navigateTo', 'definePageMeta', 'useStorage'].map((word) => [word, 'readonly']))
+const platform = Object.fromEntries(['console', 'process', 'window', 'document', 'localStorage', 'crypto', 'fetch', 'setTimeout', 'clearTimeout', 'performance', 'URL', 'Worker', 'Intl', 'AbortSignal', 'structuredClone', 'Buffer', 'HTMLInputElement', 'HTMLElement', 'File', 'KeyboardEvent', 'PointerEvent', 'Element', 'NodeJS'].map((word) => [word, 'readonly']))
 
 export default ts.config(
   { ignores: ['.nuxt/', '.output/', '.data/', 'node_modules/', 'test-results/', '**/*.cjs'] },

@@ -17,6 +17,8 @@ export default defineNuxtConfig({
     }
   },
   experimental: { appManifest: false },
+  // What opens now and then is loaded then: links load the pages they lead to ahead, nothing else does.
+  hooks: { 'build:manifest': (manifest) => Object.values(manifest).forEach((entry) => (entry.dynamicImports = [])) },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
   vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
   nitro: { compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },

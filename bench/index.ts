@@ -17,6 +17,7 @@ import { randomEngine } from '../test/support/engines'
 import { jobOf } from '../test/support/jobs'
 import { sheet } from '../test/support/sheets'
 import { simulated } from '../test/support/simulate'
+import { serverBench } from './server'
 
 /** Times of one run on this machine, and how they compare with each other; figures differ from machine to machine, ratios little. */
 
@@ -43,6 +44,7 @@ const drive = sheet('ardmere-a18')
 const jobs = Array.from({ length: 100 }, (_, seed) => jobOf(simulated(drive, seed, { withLength: true }).readings))
 const model = chainModel(drive, drive.chains[0]!)
 const six: JobFile = jobOf(everyReading(sheet('vellora-v28')), { drive: sheet('vellora-v28') })
+const most = [0, 1].map((first) => jobOf(Array.from({ length: 5000 }, (_, i) => simulated(drive, (first + i) % 1000, { withLength: true }).readings[i % 5]!)))
 const fourCams = Array.from({ length: 20 }, (_, seed) => {
   const made = randomEngine({ seed, cams: 4 })
   return jobOf(simulated(made, seed, { withLength: true, withCounts: true }).readings, { drive: made })
@@ -53,6 +55,7 @@ say('one estimate, inline four with five readings', one)
 say('one forward model', perCall((i) => model.readout({ ...asNew(model), elongation: 1e-5 * (i % 500) }), 4000), one)
 say('one assessment (estimate and calls)', perCall((i) => assess(jobs[i % 100]!), 400), one)
 say(`one estimate, V6 with every reading (${six.readings.length}), next reading in it`, perCall(() => estimate(six), 100), one)
+say('one estimate, the most readings that a job file may hold (5,000)', perCall((i) => estimate(most[i % 2]!), 4), one)
 say('one estimate, four cams on one chain, ±3 teeth each', perCall((i) => estimate(fourCams[i % 20]!), 100), one)
 say('checking one sheet', perCall(() => sheetFaults(drive), 200), one)
 say('paths of an inline four', perCall((i) => pathsOf(jobs[i % 100]!, estimate(jobs[i % 100]!)), 40), one)
@@ -85,3 +88,6 @@ say('assess, one job (mostly starting)', single, one)
 say('assess, 100 jobs in one call, per job', all / 100, one)
 say('  starting aside', (all - single) / 99, one)
 rmSync(folder, { recursive: true })
+
+await serverBench()
+process.exit(0)

@@ -18,6 +18,11 @@ export function chromiumProgram() {
   return ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)) ?? null
 }
 
+/** Is a program of a Debian package there? */
+export function hasProgram(name) {
+  return existsSync(join('/usr/bin', name))
+}
+
 /** Installs Debian packages as root; otherwise stops and prints the exact command. */
 export async function installDebian(packages, why) {
   const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`

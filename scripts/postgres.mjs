@@ -3,7 +3,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { installDebian, postgresPrograms } from './packages.mjs'
-import { freePort, isRunning, must, run, say, Stop } from './run.mjs'
+import { freePort, isRunning, must, run, say, Stop, until } from './run.mjs'
 
 const FIRST_PORT = 54380
 const isRoot = process.getuid?.() === 0
@@ -19,12 +19,18 @@ export async function startPostgres(dataFolder, { fast = false } = {}) {
   const cluster = await ensureCluster(dataFolder, programs)
   if (await clusterPid(cluster)) return url(cluster, readFileSync(join(cluster.keep, 'postgres.port'), 'utf8'))
   rmSync(join(cluster.data, 'postmaster.pid'), { force: true })
-  const port = await freePort(FIRST_PORT)
+  const port = await freePort(FIRST_PORT, lastPort(cluster))
   const options = [`-p ${port}`, '-c listen_addresses=127.0.0.1', "-c unix_socket_directories=''", ...(fast ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : [])]
   const { code } = await asOwner(join(programs, 'pg_ctl'), ['-D', cluster.data, '-l', join(cluster.data, 'server.log'), '-w', '-t', '60', '-o', options.join(' '), 'start'], cluster, 'ignore')
   if (code !== 0) throw new Stop(`PostgreSQL did not start; its log is ${join(cluster.data, 'server.log')}`)
   writeFileSync(join(cluster.keep, 'postgres.port'), String(port))
   return url(cluster, String(port))
+}
+
+/** The port it had before: a server that runs on goes on asking there. */
+function lastPort({ keep }) {
+  const file = join(keep, 'postgres.port')
+  return existsSync(file) ? Number(readFileSync(file, 'utf8')) : undefined
 }
 
 /** The folder of PostgreSQL's programs, installed first where they are missing. */
@@ -42,6 +48,37 @@ export async function stopPostgres(dataFolder) {
   if (!programs || !cluster || !(await clusterPid(cluster))) return false
   await asOwner(join(programs, 'pg_ctl'), ['-D', cluster.data, '-m', 'fast', '-w', 'stop'], cluster, 'ignore')
   return true
+}
+
+/** Ends PostgreSQL at once, as a power cut would, and waits until all its processes are gone. */
+export async function killPostgres(dataFolder) {
+  const cluster = clusterOf(dataFolder)
+  const pid = await clusterPid(cluster)
+  if (pid === null) return
+  const family = await childrenOf(pid)
+  process.kill(pid, 'SIGKILL')
+  for (const child of family) end(child)
+  await until(async () => !(await stillThere([pid, ...family])), 20)
+}
+
+/** Processes of a postmaster: it sees to them itself unless it is killed. */
+async function childrenOf(pid) {
+  const { output } = await run('ps', ['-o', 'pid=', '--ppid', String(pid)], { quiet: true })
+  return output.split('\n').map((line) => Number(line)).filter(Boolean)
+}
+
+function end(pid) {
+  try {
+    process.kill(pid, 'SIGKILL')
+  } catch (error) {
+    // It went with its parent.
+    if (error.code !== 'ESRCH') throw error
+  }
+}
+
+async function stillThere(pids) {
+  const { output } = await run('ps', ['-o', 'pid=,stat=', '-p', pids.join(',')], { quiet: true })
+  return output.split('\n').some((line) => line.trim() && !line.includes('Z'))
 }
 
 function clusterOf(keep) {

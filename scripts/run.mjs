@@ -36,8 +36,9 @@ export async function must(what, command, args, options) {
   return output
 }
 
-/** The first port from `first` on that nothing listens on at 127.0.0.1. */
-export async function freePort(first) {
+/** A port that nothing listens on at 127.0.0.1: the one wished for, else the first from `first` on. */
+export async function freePort(first, wished) {
+  if (wished && (await isFree(wished))) return wished
   for (let port = first; port < first + 100; port++) if (await isFree(port)) return port
   throw new Stop(`No free port between ${first} and ${first + 99}.`)
 }

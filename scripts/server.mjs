@@ -48,6 +48,14 @@ export async function stopServer(dataFolder) {
   return true
 }
 
+/** Ends the server at once, as a power cut would, and waits until it is gone and its port is free. */
+export async function killServer(dataFolder) {
+  const server = await runningServer(dataFolder)
+  if (!server) return
+  process.kill(server.pid, 'SIGKILL')
+  await until(async () => !(await isRunning(server.pid, ENTRY)) && (await freePort(server.port)) === server.port, 20)
+}
+
 async function answers(address) {
   try {
     return (await fetch(`${address}api/health`, { signal: AbortSignal.timeout(2000) })).ok

@@ -1,13 +1,14 @@
 // Every check: lint, types, unit, component and server tests, the build, and the browser tests on it.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { chromiumProgram, installDebian } from './packages.mjs'
+import { chromiumProgram, hasProgram, installDebian } from './packages.mjs'
 import { ensurePostgres } from './postgres.mjs'
 import { run, say } from './run.mjs'
 
 /** Runs all checks and ends with `N passed, N failed`. @returns {Promise<number>} exit code */
 export async function test(dataFolder) {
   await ensurePostgres()
+  if (!hasProgram('pdftotext')) await installDebian(['poppler-utils'], 'the PDF tools that read reports back')
   if (!chromiumProgram()) await installDebian(['chromium'], 'Chromium')
   const results = join(dataFolder, 'results')
   rmSync(results, { recursive: true, force: true })

@@ -1,0 +1,111 @@
+import autocannon, { type Request } from 'autocannon'
+import { randomUUID } from 'node:crypto'
+import { existsSync, mkdirSync, rmSync } from 'node:fs'
+import { resolve } from 'node:path'
+import pg from 'pg'
+import sharp from 'sharp'
+import { startPostgres, stopPostgres } from '../scripts/postgres.mjs'
+import { startServer, stopServer } from '../scripts/server.mjs'
+import type { Reading } from '../core/readings/types'
+import { jobOf, read } from '../test/support/jobs'
+
+/**
+ * What saving a reading, opening a full job and a page of the board take with 50 clients, as ratios of a bare route that
+ * runs one query on the same server in the same run: a slow machine slows all of them.
+ */
+export async function serverBench(): Promise<void> {
+  if (!existsSync('.output/server/index.mjs')) return console.log('\nServer: there is no build yet, run ./umbrette start once.')
+  const folder = resolve('.data/bench-server')
+  // What a run that was broken off left behind would weigh on this one.
+  rmSync(folder, { recursive: true, force: true })
+  mkdirSync(folder, { recursive: true })
+  const database = await startPostgres(folder)
+  const { address } = await startServer(folder, database, { first: 4980 })
+  try {
+    await measure(address, database)
+  } finally {
+    await stopServer(folder)
+    await stopPostgres(folder)
+    rmSync(folder, { recursive: true })
+  }
+}
+
+const SECONDS = 4
+const ROUNDS = 5
+
+async function measure(address: string, database: string): Promise<void> {
+  const [job, busy] = [await fullJob(address), await fullJob(address)]
+  const bare: Request = { method: 'GET', path: '/api/health' }
+  const headers = { 'content-type': 'application/json' }
+  const saves: Request = {
+    method: 'POST', headers,
+    setupRequest: (asked) => ({ ...asked, path: `/api/jobs/${busy}/acts`, body: JSON.stringify({ id: randomUUID(), type: 'read', by: 'Maren', at: '2026-11-24T08:00:00.000Z', reading: read.groove('guide', 0.4) }) })
+  }
+  // The bare route just before each time: a machine's pace changes within seconds. The middle one of the rounds counts.
+  const beside = async (name: string, request: Request, aim = '') => {
+    const rounds: { load: Load; ratio: number }[] = []
+    for (let i = 0; i < ROUNDS; i++) {
+      const plain = await load(address, bare)
+      const asked = await load(address, request)
+      rounds.push({ load: asked, ratio: asked.p95 / plain.p95 })
+    }
+    const { load: { p95, rate }, ratio } = rounds.sort((a, b) => a.ratio - b.ratio)[Math.floor(ROUNDS / 2)]!
+    const refused = rounds.reduce((sum, round) => sum + round.load.refused, 0)
+    console.log(`${name.padEnd(46)} ${ratio.toFixed(1).padStart(5)} × bare  (${rounds[0]!.ratio.toFixed(1)} to ${rounds.at(-1)!.ratio.toFixed(1)})  p95 ${p95.toFixed(0).padStart(4)} ms  ${Math.round(rate)} a second${aim}${refused ? `, ${refused} FAILED` : ''}`)
+  }
+  console.log('\nServer, 50 clients: 95 % of answers come within, beside those of a bare route that runs one query')
+  await load(address, bare)
+  await beside('saving a reading', saves, '  (aim: within 2 ×)')
+  await beside('opening a job of 60 readings, 20 photos', { method: 'GET', path: `/api/jobs/${job}` }, '  (aim: within 4 ×)')
+  await fetch(`${address}api/board`)
+  await beside('board, some ten jobs', { method: 'GET', path: '/api/board' })
+  await manyJobs(database, 100)
+  await beside('a list of 100 jobs, first page of 40', { method: 'GET', path: '/api/board?state=closed' })
+  await manyJobs(database, 9900)
+  await beside('a list of 10,000 jobs, first page of 40', { method: 'GET', path: '/api/board?state=closed' })
+  await beside('a word searched in 10,000 jobs', { method: 'GET', path: '/api/board?state=closed&search=barge%204242' })
+}
+
+interface Load {
+  /** 95 % of answers come within this many ms. */
+  p95: number
+  /** Answers a second. */
+  rate: number
+  refused: number
+}
+
+/** 50 clients ask without pause. autocannon's own summary has no 95 %, so each answer's time is kept. */
+async function load(address: string, request: Request): Promise<Load> {
+  const times: number[] = []
+  const { requests, errors, non2xx } = await new Promise<autocannon.Result>((done, failed) => {
+    const run = autocannon({ url: address, connections: 50, duration: SECONDS, requests: [request] }, (error: unknown, result) => (error ? failed(error as Error) : done(result)))
+    run.on('response', (_client, _status, _bytes, ms) => times.push(ms))
+  })
+  times.sort((a, b) => a - b)
+  return { p95: times[Math.floor(times.length * 0.95)] ?? Number.NaN, rate: requests.average, refused: errors + non2xx }
+}
+
+/** A job with 60 readings and 20 photos. */
+async function fullJob(address: string): Promise<string> {
+  const readings: Reading[] = Array.from({ length: 20 }, (_, i) => [read.groove('guide', 0.3 + i / 100), read.lag('cam-in', 2 + i / 50), read.length(160.4 + i / 100)]).flat()
+  const { id } = (await (await fetch(`${address}api/jobs/import?by=Maren`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(jobOf(readings)) })).json()) as { id: string }
+  const picture = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#345' } }).jpeg().toBuffer()
+  for (let i = 0; i < 20; i++) {
+    const photo = (await (await fetch(`${address}api/jobs/${id}/photos`, { method: 'POST', headers: { 'content-type': 'image/jpeg' }, body: new Uint8Array(picture) })).json()) as { id: string }
+    await fetch(`${address}api/jobs/${id}/acts`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: randomUUID(), type: 'photo', by: 'Maren', at: '2026-11-24T08:00:00.000Z', photo: photo.id, part: 'guide' }) })
+  }
+  return id
+}
+
+/** Copies of a demo job with its summary, closed. */
+async function manyJobs(database: string, count: number): Promise<void> {
+  const client = new pg.Client({ connectionString: database })
+  await client.connect()
+  await client.query(
+    `insert into jobs (id, vehicle, stand, complaint, school, usage, sheet, opened_by, opened_at, state, summary, summary_core, stale)
+    select gen_random_uuid(), 'Barge ' || i, stand, complaint, school, usage, sheet, opened_by, opened_at - i * interval '1 hour', 'closed', summary, summary_core, false
+    from jobs, generate_series(1, $1::int) i where id = '5a17a000-0000-4000-8000-000000000001' and not stale`, [count]
+  )
+  await client.query('analyze jobs')
+  await client.end()
+}
