@@ -1,15 +1,24 @@
 import { Op, QueryTypes, type Transaction } from 'sequelize'
 import { foldActs, type Act } from '../../core/job/acts'
+import { summarise, type JobSummary } from '../../core/job/summary'
 import type { KeptJob } from '../../core/job/types'
 import { CORE_VERSION } from '../../core/version'
 import { ActRow, JobRow, VehicleRow } from './models'
 
-/** Writes a job and the acts it comes with, within a transaction: all or nothing. Its vehicle is the known one of that name, or a new one. */
+/**
+ * Writes a job, the acts it comes with and its summary, within a transaction: all or nothing, and no list ever meets a job
+ * without its summary. Its vehicle is the known one of that name, or a new one.
+ */
 export async function createJob(id: string, job: KeptJob, acts: readonly Act[], { demo, transaction }: { demo: boolean; transaction: Transaction }): Promise<void> {
   const vehicleId = job.vehicleId ?? (await vehicleNamed(job.vehicle.trim(), transaction))
   const sheetMoves = acts.some(({ type }) => type === 'sheet') ? 1 : 0
-  await JobRow.create({ id, demo, ...job, vehicleId, sheetMoves, state: foldActs(acts, job.school).state, openedAt: new Date(job.openedAt) }, { transaction })
+  await JobRow.create({ id, demo, ...job, vehicleId, sheetMoves, ...summaryColumns(summarise(job, acts)), state: foldActs(acts, job.school).state, openedAt: new Date(job.openedAt) }, { transaction })
   if (acts.length > 0) await ActRow.bulkCreate(acts.map((act) => ({ jobId: id, id: act.id, body: act })), { transaction })
+}
+
+/** A summary, made just now, as a job's row keeps it. */
+export function summaryColumns(summary: JobSummary) {
+  return { summary, summaryCore: CORE_VERSION, stale: false, held: summary.calls.some(({ call }) => call === 'stop') }
 }
 
 /** In a workshop a vehicle is known by its name, however it is spelt in capitals. */

@@ -2,9 +2,9 @@ import type { Transaction } from 'sequelize'
 import type { JobState } from '../../core/job/acts'
 import { summarise, type JobSummary } from '../../core/job/summary'
 import type { Usage } from '../../core/job/types'
-import { CORE_VERSION } from '../../core/version'
 import { useDb } from '../db/connection'
 import { ActRow, JobRow } from '../db/models'
+import { summaryColumns } from '../db/rows'
 import { keptJob } from './jobs'
 
 /** A job as lists show it. */
@@ -39,7 +39,7 @@ async function refresh(ids: readonly string[], transaction: Transaction): Promis
   const acts = await ActRow.findAll({ where: { jobId: rows.map(({ id }) => id) }, order: [['seq', 'ASC']], transaction })
   for (const row of rows) {
     const summary = summarise(keptJob(row), acts.filter(({ jobId }) => jobId === row.id).map(({ body }) => body))
-    await row.update({ summary, summaryCore: CORE_VERSION, stale: false, held: summary.calls.some(({ call }) => call === 'stop') }, { transaction })
+    await row.update(summaryColumns(summary), { transaction })
   }
 }
 

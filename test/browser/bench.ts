@@ -22,6 +22,7 @@ export function wakeful(page: Page): Page {
   const { goto, reload } = page
   page.goto = async (...to) => {
     const answer = await goto.apply(page, to)
+    expect(answer?.status(), 'the page was made').toBeLessThan(500)
     await awake()
     return answer
   }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { expect, it } from 'vitest'
+import { expect, it, vi } from 'vitest'
 import { DEMO_JOBS } from '../../demo/workshop'
 import type { Act, JobState } from '../../core/job/acts'
 import { useWorkshop } from './workshop'
@@ -38,6 +38,24 @@ it('many jobs come page by page, each once, holds of a page first', async () => 
     const held = rows.map((row) => row.calls.some(({ call }) => call === 'stop'))
     expect(held).toEqual([...held].sort((a, b) => Number(b) - Number(a)))
   }
+})
+
+it('a job opened while the board is being put together stands on it whole, or not yet', async () => {
+  const { id, job } = DEMO_JOBS[3]!
+  const opened = randomUUID()
+  await workshop.jobs.addAct(id, { ...by, id: 'noted', type: 'state', state: 'open' })
+  const lock = await workshop.sequelize.transaction()
+  await workshop.sequelize.query('select id from jobs where id = $1 for update', { bind: [id], transaction: lock })
+  const page = workshop.board.boardPage({ state: 'open', search: '', page: 0 })
+  await vi.waitFor(async () => {
+    const [waiting] = await workshop.sequelize.query("select pid from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()")
+    expect(waiting).toHaveLength(1)
+  }, { timeout: 10_000 })
+  await workshop.jobs.insertJob(opened, { ...job, openedAt: new Date().toISOString() }, [])
+  await lock.commit()
+  const { rows } = await page
+  for (const row of rows) expect(row, row.id).toMatchObject({ calls: expect.any(Array), sheet: { name: expect.any(String) } })
+  expect(rows.map((row) => row.id)).toContain(opened)
 })
 
 it('is searched by words in any order, over vehicle, stand, complaint and engine', async () => {
