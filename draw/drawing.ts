@@ -86,13 +86,56 @@ export function spread(wanted: readonly number[], gap: number, top: number, bott
   return placed
 }
 
-/** Where each run's count stands on the screen: beside its middle, moved down where another stands already. */
-export function runPlaces(pictures: readonly ChainPicture[], { x, y }: Projection): Map<ChainPicture['runs'][number], { x: number; y: number }> {
-  const places = new Map<ChainPicture['runs'][number], { x: number; y: number }>()
+/** A count's place on the screen (its centre), and the middle of its run where it stands too far off to be seen as its own. */
+export interface RunPlace {
+  x: number
+  y: number
+  tie: { x: number; y: number } | null
+}
+
+/** Half a count's box with air about it, and how far apart counts must be to be touched, px. */
+const HALF = { x: 19, y: 13 }
+const APART = { x: 46, y: 44 }
+/** Steps away from the run and along it that are tried, px. */
+const AWAY = [25, 34, 44, 56, 70]
+const ALONG = [0, 22, -22, 44, -44]
+const STEPS = AWAY.flatMap((away) => ALONG.flatMap((along) => [1, -1].map((side) => ({ away: side * away, along, cost: away + 0.8 * Math.abs(along) + (side < 0 ? 12 : 0) })))).sort((a, b) => a.cost - b.cost)
+
+/** Where each run's count stands on the screen: as near its middle as nothing else lies. */
+export function runPlaces(pictures: readonly ChainPicture[], projection: Projection): Map<ChainPicture['runs'][number], RunPlace> {
+  const { x, y } = projection
+  const solid = pictures.flatMap((picture) => solidPoints(picture, projection))
+  const places = new Map<ChainPicture['runs'][number], RunPlace>()
   for (const run of pictures.flatMap((p) => p.runs)) {
-    const at = { x: x(run.at[0]) + 25 * run.clear[0], y: y(run.at[1]) - 25 * run.clear[1] }
-    while ([...places.values()].some((other) => Math.abs(other.x - at.x) < 46 && Math.abs(other.y - at.y) < 44)) at.y += 46
-    places.set(run, at)
+    const [cx, cy] = run.clear
+    const middle = { x: x(run.at[0]), y: y(run.at[1]) }
+    let best: { place: RunPlace; cost: number } | null = null
+    for (const { away, along, cost } of STEPS) {
+      if (best && cost >= best.cost) break
+      const at = { x: middle.x + away * cx + along * cy, y: middle.y - away * cy + along * cx }
+      const covered = solid.filter((p) => Math.abs(p.x - at.x) < HALF.x && Math.abs(p.y - at.y) < HALF.y).length
+      const shut = [...places.values()].filter((p) => Math.abs(p.x - at.x) < APART.x && Math.abs(p.y - at.y) < APART.y).length
+      const total = cost + 20 * covered + 1000 * shut
+      if (!best || total < best.cost) best = { place: { ...at, tie: cost > AWAY[0]! ? middle : null }, cost: total }
+    }
+    places.set(run, best!.place)
   }
   return places
+}
+
+/** Points of what is drawn of a drive, on the screen, close enough together that no count fits between them. */
+function solidPoints({ pins, rails, sprockets, tensioner }: ChainPicture, { x, y }: Projection): { x: number; y: number }[] {
+  const backs = rails.flatMap(({ centre: [cx, cy], radius, from, to }): Point[] => {
+    const steps = Math.ceil((radius * (to - from) * Math.PI) / 180 / BODY)
+    return Array.from({ length: steps + 1 }, (_, i) => {
+      const { x: dx, y: dy } = polar(from + (i * (to - from)) / Math.max(1, steps), radius - LINING - BODY)
+      return [cx + dx, cy - dy]
+    })
+  })
+  const wheels = sprockets.flatMap(({ centre: [cx, cy], radius }): Point[] => [0, 0.4, 0.7, 0.95].flatMap((part) => Array.from({ length: 24 }, (_, i): Point => {
+    const { x: dx, y: dy } = polar(i * 15, part * radius)
+    return [cx + dx, cy - dy]
+  })))
+  const body = tensioner ? Array.from({ length: 8 }, (_, i) => back(tensioner.tip, tensioner.axis, (i / 7) * (tensioner.extension + tensioner.stroke + 14))) : []
+  return [...pins, ...backs, ...wheels, ...body].map((p) => ({ x: x(p[0]), y: y(p[1]) }))
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { fitted, polar, railPaths, spread, toothPath } from '../../draw/drawing'
+import { fitted, polar, railPaths, runPlaces, spread, toothPath } from '../../draw/drawing'
 import { pathChart } from '../../draw/pathChart'
 import { box, dial, disc, line, round, ruler } from '../../draw/practice/strokes'
 import { escaped, svgOf, type Drawing, type Shape } from '../../draw/shapes'
@@ -57,8 +57,8 @@ describe('scales that are read', () => {
 })
 
 describe('a drive fitted into a frame', () => {
-  const drive = sheet('vellora-v28')
-  const pictures = drive.chains.map((chain) => chainPicture(drive, chain, { elongation: 0, wear: touchingRails(drive, chain).map(() => 0), padWear: 0 }, drivenSprockets(drive, chain).map(() => 0))!)
+  const picturesOf = (drive: ReturnType<typeof sheet>) => drive.chains.map((chain) => chainPicture(drive, chain, { elongation: 0, wear: touchingRails(drive, chain).map(() => 0), padWear: 0 }, drivenSprockets(drive, chain).map(() => 0))!)
+  const pictures = picturesOf(sheet('vellora-v28'))
   it.each([[800, 600], [320, 900], [1200, 300]])('of %i by %i px stays inside it and keeps its proportions', (width, height) => {
     const { x, y, scale } = fitted(pictures, width, height, 40)
     for (const [px, py] of pictures.flatMap(({ pins }) => pins)) {
@@ -75,6 +75,17 @@ describe('a drive fitted into a frame', () => {
     expect(toothPath(sprockets[0]!, 8, 1).split('L').length - 1).toBe(4 * sprockets[0]!.teeth - 1)
     expect(railPaths(rails[0]!, 8, 1).lining).not.toBe(railPaths(rails[0]!, 8, 1).body)
     expect(polar(90, 5).y).toBeCloseTo(-5, 9)
+  })
+  it.each(['ardmere-a18', 'vellora-v28', 'torvane-d26', 'hexley-h46', 'quillon-q40'])('the counts of %s cover neither each other nor the chain, even drawn small, and are tied to their run where they stand off', (id) => {
+    const own = picturesOf(sheet(id))
+    for (const [width, height] of [[460, 270], [800, 520]] as const) {
+      const projection = fitted(own, width, height, 44)
+      const places = runPlaces(own, projection)
+      const counts = [...places.values()]
+      counts.forEach((a, i) => counts.slice(i + 1).forEach((b) => expect(Math.abs(a.x - b.x) < 44 && Math.abs(a.y - b.y) < 44).toBe(false)))
+      for (const [px, py] of own.flatMap(({ pins }) => pins)) for (const { x, y } of counts) expect(Math.abs(x - projection.x(px)) < 16 && Math.abs(y - projection.y(py)) < 11).toBe(false)
+      for (const [run, { x, y, tie }] of places) if (!tie) expect(Math.hypot(x - projection.x(run.at[0]), y - projection.y(run.at[1]))).toBeLessThan(26)
+    }
   })
   it('labels are spread so that none covers another, within their frame', () => {
     const placed = spread([10, 12, 14, 300], 40, 0, 310).toSorted((a, b) => a - b)

@@ -41,13 +41,13 @@ const picture = computed(() => (inView.value ? pictureOf(practice.engine!, pract
 const TURNED: readonly (InspectionKind | undefined)[] = ['marks', 'wheel', 'count']
 const turns = computed(() => !inView.value || TURNED.includes(practice.inspection?.kind))
 
-const aside = ref<HTMLElement | null>(null)
+const engine = ref<HTMLElement | null>(null)
 
 function chosen() {
   calling.value = false
   shown.value = 'picture'
-  // One column below another: what was chosen stands further down.
-  if (window.matchMedia('(max-width: 767px)').matches) aside.value?.scrollIntoView()
+  // One column below another: what is seen, and where it is written down, stand above the list.
+  if (window.matchMedia('(max-width: 767px)').matches) engine.value?.scrollIntoView()
 }
 
 async function finish() {
@@ -74,9 +74,9 @@ async function finish() {
     </TopBar>
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <ClientOnly>
-      <main v-if="practice.engine && practice.stand" class="grid min-h-0 flex-1 grid-cols-[270px_minmax(0,1fr)_380px] max-lg:grid-cols-[230px_minmax(0,1fr)_320px] max-md:block">
-        <InspectionList @chosen="chosen" />
-        <div class="flex min-h-0 flex-col max-md:h-[70vh]">
+      <main v-if="practice.engine && practice.stand" class="grid min-h-0 flex-1 grid-cols-[270px_minmax(0,1fr)_380px] max-lg:grid-cols-[230px_minmax(0,1fr)_320px] max-md:flex max-md:flex-col">
+        <InspectionList class="max-md:order-last" @chosen="chosen" />
+        <div ref="engine" class="flex min-h-0 flex-col max-md:h-[70vh]">
           <div class="flex items-center gap-2 border-b border-rule bg-sheet px-2 py-1" role="group" aria-label="What is shown">
             <button type="button" class="act" :class="inView ? '' : 'border-2 !border-ink font-bold'" :aria-pressed="!inView" @click="shown = 'engine'">Engine</button>
             <button type="button" class="act" :class="inView ? 'border-2 !border-ink font-bold' : ''" :aria-pressed="inView" :disabled="!hasPicture" data-testid="show-picture" @click="shown = 'picture'">What you see</button>
@@ -86,7 +86,7 @@ async function finish() {
           <TurningMap v-else :engine="practice.engine" :done="practice.stand.done" :turned-forward="practice.stand.turnedForward" />
           <TurnBar v-if="turns" />
         </div>
-        <aside ref="aside" class="flex min-h-0 flex-col border-l border-rule bg-sheet">
+        <aside class="flex min-h-0 flex-col border-l border-rule bg-sheet">
           <div class="min-h-0 flex-1 overflow-y-auto">
             <CallsPane v-if="calling" :busy="busy || !bench.by" @done="finish" />
             <SightPane v-else-if="practice.inspection" />

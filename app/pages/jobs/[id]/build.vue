@@ -20,7 +20,7 @@ const bench = useBench()
 const mine = computed(() => bench.by !== '')
 const rebuild = computed(() => rebuildOf(job.job!, job.acts, job.assessment!))
 const sheet = computed(() => job.job!.sheet)
-const ways = computed(() => [{ value: '', label: 'the usual way' }, ...(sheet.value.waysIn ?? []).map(({ id, name }) => ({ value: id, label: name }))])
+const ways = computed(() => [{ value: '', label: 'The usual way' }, ...(sheet.value.waysIn ?? []).map(({ id, name }) => ({ value: id, label: name }))])
 const way = computed({ get: () => rebuild.value.way ?? '', set: (id) => job.put({ type: 'task', task: WAY_TASK, state: id ? 'done' : 'open', ...(id ? { note: id } : {}) }) })
 const BASIS = { customer: 'as the customer chose', workshop: 'as advised', calls: 'as the calls hold; advise a path or let the customer choose to change it' } as const
 const done = (tasks: readonly { id: string }[]) => tasks.filter(({ id }) => job.record.tasks.get(id)?.state === 'done').length
