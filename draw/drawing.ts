@@ -51,12 +51,18 @@ const BODY = 8
 const RAMP = 24
 
 /** A rail's lining and body as ring sectors about its circle's centre, on the side away from the chain. */
-export function railPaths({ radius, from, to, pivot }: RailPicture, pitch: number, scale: number): { lining: string; body: string } {
-  const face = radius - 0.42 * pitch
-  const sector = (inner: number, outer: number, over: number) =>
-    arc()({ innerRadius: inner * scale, outerRadius: outer * scale, startAngle: clockwiseFromUp(to + over), endAngle: clockwiseFromUp(from - over) }) ?? ''
-  const end = ((pivot ? 6 : RAMP) / radius) * (180 / Math.PI)
-  return { lining: sector(face - LINING, face, end), body: sector(face - LINING - BODY, face - LINING, end) }
+export function railPaths(rail: RailPicture, pitch: number, scale: number): { lining: string; body: string } {
+  const face = rail.radius - 0.42 * pitch
+  const [from, to] = railEnds(rail)
+  const sector = (inner: number, outer: number) =>
+    arc()({ innerRadius: inner * scale, outerRadius: outer * scale, startAngle: clockwiseFromUp(to), endAngle: clockwiseFromUp(from) }) ?? ''
+  return { lining: sector(face - LINING, face), body: sector(face - LINING - BODY, face - LINING) }
+}
+
+/** Directions in which a rail begins and ends, seen from its circle's centre. */
+function railEnds({ radius, from, to, pivot }: RailPicture): [number, number] {
+  const over = ((pivot ? 6 : RAMP) / radius) * (180 / Math.PI)
+  return [from - over, to + over]
 }
 
 function clockwiseFromUp(angle: number): number {
@@ -115,7 +121,7 @@ export function runPlaces(pictures: readonly ChainPicture[], projection: Project
       const at = { x: middle.x + away * cx + along * cy, y: middle.y - away * cy + along * cx }
       const covered = solid.filter((p) => Math.abs(p.x - at.x) < HALF.x && Math.abs(p.y - at.y) < HALF.y).length
       const shut = [...places.values()].filter((p) => Math.abs(p.x - at.x) < APART.x && Math.abs(p.y - at.y) < APART.y).length
-      const total = cost + 20 * covered + 1000 * shut
+      const total = cost + 100 * covered + 10_000 * shut
       if (!best || total < best.cost) best = { place: { ...at, tie: cost > AWAY[0]! ? middle : null }, cost: total }
     }
     places.set(run, best!.place)
@@ -125,12 +131,14 @@ export function runPlaces(pictures: readonly ChainPicture[], projection: Project
 
 /** Points of what is drawn of a drive, on the screen, close enough together that no count fits between them. */
 function solidPoints({ pins, rails, sprockets, tensioner }: ChainPicture, { x, y }: Projection): { x: number; y: number }[] {
-  const backs = rails.flatMap(({ centre: [cx, cy], radius, from, to }): Point[] => {
+  const backs = rails.flatMap((rail): Point[] => {
+    const { centre: [cx, cy], radius } = rail
+    const [from, to] = railEnds(rail)
     const steps = Math.ceil((radius * (to - from) * Math.PI) / 180 / BODY)
-    return Array.from({ length: steps + 1 }, (_, i) => {
-      const { x: dx, y: dy } = polar(from + (i * (to - from)) / Math.max(1, steps), radius - LINING - BODY)
+    return [LINING, LINING + BODY].flatMap((depth) => Array.from({ length: steps + 1 }, (_, i): Point => {
+      const { x: dx, y: dy } = polar(from + (i * (to - from)) / steps, radius - depth)
       return [cx + dx, cy - dy]
-    })
+    }))
   })
   const wheels = sprockets.flatMap(({ centre: [cx, cy], radius }): Point[] => [0, 0.4, 0.7, 0.95].flatMap((part) => Array.from({ length: 24 }, (_, i): Point => {
     const { x: dx, y: dy } = polar(i * 15, part * radius)

@@ -35,7 +35,7 @@ function doneWords({ read, all, findings }: StationState): string {
       <span><span class="block font-bold">Verdict</span><span class="mt-0.5 block text-[13px] text-faint max-md:hidden">what goes back in</span></span>
     </NuxtLink>
     <div class="flex border-t border-rule max-md:border-t-0">
-      <NuxtLink v-for="{ number, name, to } in later" :key="number" :to="to" :prefetch="false" class="flex min-h-11 flex-1 items-center gap-1 px-2 text-[13px] leading-tight"><span class="figure text-base">{{ number }}</span>{{ name }}</NuxtLink>
+      <NuxtLink v-for="{ number, name, to } in later" :key="number" :to="to" :prefetch="false" class="flex min-h-11 flex-1 flex-col justify-center px-2 py-1 text-[13px] leading-tight whitespace-nowrap max-md:flex-row max-md:items-center max-md:gap-1"><span class="figure text-base leading-none">{{ number }}</span>{{ name }}</NuxtLink>
     </div>
   </nav>
 </template>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
+import { NINETY } from '../../../core/estimate/normal'
 import type { CalibrationPoint } from '../../../core/learn/calibration'
 import { fixed } from '../../words'
 
 /** First estimates against the bench: on the line they agree, each with its 90 % interval. The table below has the same figures. */
 const props = defineProps<{ points: readonly CalibrationPoint[] }>()
 const [SIZE, EDGE, END] = [420, 46, 12]
-const NINETY = 1.645
 const most = computed(() => 1.1 * Math.max(0.1, ...props.points.flatMap(({ mean, sd, bench }) => [mean + NINETY * sd, bench])))
 const x = computed(() => scaleLinear([0, most.value], [EDGE, SIZE - END]).nice())
 const y = computed(() => scaleLinear([0, most.value], [SIZE - EDGE, END]).nice())

@@ -2,6 +2,7 @@
 import { scaleLinear } from 'd3-scale'
 import { arc } from 'd3-shape'
 import { computed } from 'vue'
+import { NINETY } from '../../../core/estimate/normal'
 import type { CamEstimate } from '../../../core/estimate/types'
 import { fixed, lagWords, oddsWords, teethWords } from '../../words'
 
@@ -9,7 +10,7 @@ import { fixed, lagWords, oddsWords, teethWords } from '../../words'
 const props = defineProps<{ name: string; cam: CamEstimate; limit: number | null }>()
 
 const RADIUS = 30
-const half = computed(() => 1.645 * props.cam.lag.sd)
+const half = computed(() => NINETY * props.cam.lag.sd)
 const span = computed(() => Math.max(8, 1.5 * (props.limit ?? 5), 1.15 * (Math.abs(props.cam.lag.mean) + half.value)))
 const turn = computed(() => scaleLinear([-span.value, span.value], [-1.9, 1.9]))
 const ring = (from: number, to: number) => arc()({ innerRadius: RADIUS - 7, outerRadius: RADIUS, startAngle: turn.value(from), endAngle: turn.value(to) }) ?? ''

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/assess'
 import type { StandingReading } from '../../../core/job/acts'
+import { NINETY } from '../../../core/estimate/normal'
 import type { NextReading } from '../../../core/estimate/types'
 import { readsSlot, type Slot } from '../../../core/job/slots'
 import { limitFor } from '../../../core/sheet/limits'
@@ -27,7 +28,8 @@ const left = computed(() => {
 })
 /** How far it would narrow the stretch; nothing where it would not. */
 function narrowing({ narrows: { from, to } }: NextReading) {
-  return from > 0 && to < 0.98 * from ? `would narrow the stretch from ±${fixed(164.5 * from, 2)} to ±${fixed(164.5 * to, 2)}` : ''
+  const [now, then] = [from, to].map((sd) => fixed(100 * NINETY * sd, 2))
+  return from > 0 && to < from && now !== then ? `would narrow the stretch from ±${now} to ±${then}` : ''
 }
 
 /** The call it would settle most of, where one is open. */

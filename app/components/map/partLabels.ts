@@ -1,6 +1,7 @@
 import type { Assessment } from '../../../core/assess'
 import type { Call } from '../../../core/calls/types'
 import type { ChainPicture } from '../../../core/drive/picture'
+import { NINETY } from '../../../core/estimate/normal'
 import { limitFor } from '../../../core/sheet/limits'
 import type { DriveSheet, Point } from '../../../core/sheet/types'
 import { lengthFigure, lengthWords, units } from '../../units'
@@ -38,7 +39,7 @@ function camValue({ cams }: Assessment, { id, teeth }: { id: string; teeth: numb
   const cam = cams[id]
   if (!cam) return `${teeth} teeth`
   if (cam.jump.told && cam.jump.teeth !== 0) return `${lagWords(cam.lag.mean)}, ${teethWords(cam.jump.teeth)}`
-  return `${lagWords(cam.lag.mean)} ±${fixed(1.645 * cam.lag.sd, 1)}`
+  return `${lagWords(cam.lag.mean)} ±${fixed(NINETY * cam.lag.sd, 1)}`
 }
 
 function railValue(sheet: DriveSheet, { rails }: Assessment, id: string): string {
