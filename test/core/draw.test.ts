@@ -76,7 +76,7 @@ describe('a drive fitted into a frame', () => {
     expect(railPaths(rails[0]!, 8, 1).lining).not.toBe(railPaths(rails[0]!, 8, 1).body)
     expect(polar(90, 5).y).toBeCloseTo(-5, 9)
   })
-  it.each(['ardmere-a18', 'vellora-v28', 'torvane-d26', 'hexley-h46', 'quillon-q40'])('the counts of %s cover neither each other nor the chain, even drawn small, and are tied to their run where they stand off', (id) => {
+  it.each(['ardmere-a18', 'vellora-v28', 'torvane-d26', 'hexley-h46', 'quillon-q40'] as const)('the counts of %s cover neither each other nor the chain, even drawn small, and are tied to their run where they stand off', (id) => {
     const own = picturesOf(sheet(id))
     for (const [width, height] of [[460, 270], [800, 520]] as const) {
       const projection = fitted(own, width, height, 44)

@@ -10,7 +10,7 @@ const PLACES = [{ to: '/vehicles', label: 'Vehicles' }, { to: '/engines', label:
 
 <template>
   <header class="flex min-h-14 items-center gap-4 border-b border-rule bg-sheet px-4 max-md:flex-wrap max-md:gap-2 max-md:px-2">
-    <NuxtLink to="/" class="flex min-h-11 items-center gap-2 font-bold" aria-label="Board">
+    <NuxtLink to="/" :prefetch="false" class="flex min-h-11 items-center gap-2 font-bold" aria-label="Board">
       <svg width="26" height="26" viewBox="0 0 32 32" aria-hidden="true">
         <rect width="32" height="32" rx="3" class="fill-plate" />
         <path d="M7 25 11 8a5 5 0 0 1 9.800-.6L25 25" fill="none" class="stroke-scribe" stroke-width="1.600" />
