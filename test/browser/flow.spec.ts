@@ -11,7 +11,7 @@ test('from the board to a first changed estimate in two touches and one figure',
   // A job of this test's own, like one of the demo's, the newest on the board.
   const { rows } = (await (await request.get('/api/board?search=pilot%20van%203')).json()) as BoardPage
   const file = (await (await request.get(`/api/jobs/${rows[0]!.id}/export`)).json()) as JobExport
-  const { id } = (await (await request.post('/api/jobs/import?by=Maren', { data: { ...file, job: { ...file.job, openedAt: new Date().toISOString() } } })).json()) as { id: string }
+  const { id } = (await (await request.post('/api/jobs/import?by=Maren', { data: { ...file, job: { ...file.job, vehicle: `Van ${crypto.randomUUID().slice(0, 8)}`, openedAt: new Date().toISOString() } } })).json()) as { id: string }
   await page.goto('/')
   await page.locator(`a[href="/jobs/${id}"]`).click()
   await expect(page.getByTestId('drive-map')).toBeVisible()
