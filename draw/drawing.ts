@@ -1,5 +1,6 @@
 import { arc, line, curveLinearClosed } from 'd3-shape'
 import type { ChainPicture, RailPicture, SprocketPicture } from '../core/drive/picture'
+import { along, unit } from '../core/geometry/vector'
 import type { Point } from '../core/sheet/types'
 
 /** From the sheet's plane (mm, y up) to the screen (px, y down). */
@@ -22,14 +23,13 @@ export function fitted(pictures: readonly ChainPicture[], width: number, height:
   return { scale, x: (mm) => centreX + scale * mm, y: (mm) => centreY - scale * mm }
 }
 
+/** Room for a tensioner's body behind its plunger, mm. */
+const TAIL = 16
+
 function outline({ pins, sprockets, tensioner }: ChainPicture): Point[] {
-  const tails: Point[] = tensioner ? [back(tensioner.seat, tensioner.axis, tensioner.stroke + 16)] : []
+  const tails = tensioner ? [along(tensioner.seat, tensioner.axis, -tensioner.stroke - TAIL)] : []
   const rims = sprockets.flatMap(({ centre: [x, y], radius: r }): Point[] => [[x - r, y - r], [x + r, y + r]])
   return [...pins, ...tails, ...rims]
-}
-
-function back([x, y]: Point, [ax, ay]: Point, length: number): Point {
-  return [x - ax * length, y - ay * length]
 }
 
 /** A sprocket's outline: a tooth between every two pins, seated pins in the gaps. Screen coordinates about its centre. */
@@ -105,7 +105,7 @@ const APART = { x: 46, y: 44 }
 /** Steps away from the run and along it that are tried, px. */
 const AWAY = [25, 34, 44, 56, 70]
 const ALONG = [0, 22, -22, 44, -44]
-const STEPS = AWAY.flatMap((away) => ALONG.flatMap((along) => [1, -1].map((side) => ({ away: side * away, along, cost: away + 0.8 * Math.abs(along) + (side < 0 ? 12 : 0) })))).sort((a, b) => a.cost - b.cost)
+const STEPS = AWAY.flatMap((away) => ALONG.flatMap((onward) => [1, -1].map((side) => ({ away: side * away, onward, cost: away + 0.8 * Math.abs(onward) + (side < 0 ? 12 : 0) })))).sort((a, b) => a.cost - b.cost)
 
 /** Where each run's count stands on the screen: as near its middle as nothing else lies. */
 export function runPlaces(pictures: readonly ChainPicture[], projection: Projection): Map<ChainPicture['runs'][number], RunPlace> {
@@ -116,9 +116,9 @@ export function runPlaces(pictures: readonly ChainPicture[], projection: Project
     const [cx, cy] = run.clear
     const middle = { x: x(run.at[0]), y: y(run.at[1]) }
     let best: { place: RunPlace; cost: number } | null = null
-    for (const { away, along, cost } of STEPS) {
+    for (const { away, onward, cost } of STEPS) {
       if (best && cost >= best.cost) break
-      const at = { x: middle.x + away * cx + along * cy, y: middle.y - away * cy + along * cx }
+      const at = { x: middle.x + away * cx + onward * cy, y: middle.y - away * cy + onward * cx }
       const covered = solid.filter((p) => Math.abs(p.x - at.x) < HALF.x && Math.abs(p.y - at.y) < HALF.y).length
       const shut = [...places.values()].filter((p) => Math.abs(p.x - at.x) < APART.x && Math.abs(p.y - at.y) < APART.y).length
       const total = cost + 100 * covered + 10_000 * shut
@@ -132,18 +132,12 @@ export function runPlaces(pictures: readonly ChainPicture[], projection: Project
 /** Points of what is drawn of a drive, on the screen, close enough together that no count fits between them. */
 function solidPoints({ pins, rails, sprockets, tensioner }: ChainPicture, { x, y }: Projection): { x: number; y: number }[] {
   const backs = rails.flatMap((rail): Point[] => {
-    const { centre: [cx, cy], radius } = rail
+    const { centre, radius } = rail
     const [from, to] = railEnds(rail)
     const steps = Math.ceil((radius * (to - from) * Math.PI) / 180 / BODY)
-    return [LINING, LINING + BODY].flatMap((depth) => Array.from({ length: steps + 1 }, (_, i): Point => {
-      const { x: dx, y: dy } = polar(from + (i * (to - from)) / steps, radius - depth)
-      return [cx + dx, cy - dy]
-    }))
+    return [LINING, LINING + BODY].flatMap((depth) => Array.from({ length: steps + 1 }, (_, i) => along(centre, unit(from + (i * (to - from)) / steps), radius - depth)))
   })
-  const wheels = sprockets.flatMap(({ centre: [cx, cy], radius }): Point[] => [0, 0.4, 0.7, 0.95].flatMap((part) => Array.from({ length: 24 }, (_, i): Point => {
-    const { x: dx, y: dy } = polar(i * 15, part * radius)
-    return [cx + dx, cy - dy]
-  })))
-  const body = tensioner ? Array.from({ length: 8 }, (_, i) => back(tensioner.tip, tensioner.axis, (i / 7) * (tensioner.extension + tensioner.stroke + 14))) : []
+  const wheels = sprockets.flatMap(({ centre, radius }) => [0, 0.4, 0.7, 0.95].flatMap((part) => Array.from({ length: 24 }, (_, i) => along(centre, unit(15 * i), part * radius))))
+  const body = tensioner ? Array.from({ length: 8 }, (_, i) => along(tensioner.tip, tensioner.axis, (-i / 7) * (tensioner.extension + tensioner.stroke + TAIL))) : []
   return [...pins, ...backs, ...wheels, ...body].map((p) => ({ x: x(p[0]), y: y(p[1]) }))
 }

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { $fetch } from 'ofetch'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../../core/assess'
 import { stranded } from '../../../core/job/actFaults'
 import { sheetChanges } from '../../../core/sheet/changes'
 import type { FoundSheet } from '../../../server/store/sheets'
+import ModalSheet from '../parts/ModalSheet.vue'
 import { assessInWorker } from '../../composables/useEstimator'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
@@ -53,34 +53,28 @@ function move() {
 
 <template>
   <button type="button" class="act border-brass max-md:hidden" data-testid="newer-sheet" @click="look">Newer sheet</button>
-  <Dialog :open="open" class="relative z-40" @close="open = false">
-    <div class="fixed inset-0 bg-plate/70" aria-hidden="true" />
-    <div class="fixed inset-0 grid place-items-center overflow-y-auto p-4">
-      <DialogPanel class="w-full max-w-3xl bg-sheet p-6">
-        <DialogTitle class="text-xl font-bold">{{ newer ? `From revision ${job.job!.sheetRevision} to ${newer.newest}` : 'A newer sheet' }}</DialogTitle>
-        <template v-if="newer">
-          <p class="text-faint">{{ newer.revisions[0]!.savedBy }}<template v-if="newer.revisions[0]!.note">: {{ newer.revisions[0]!.note }}</template></p>
-          <div class="mt-3 max-h-64 overflow-auto">
-            <table class="w-full text-left text-[14px]">
-              <caption class="sr-only">What changes in the sheet</caption>
-              <thead><tr class="border-b border-rule text-faint"><th class="font-normal">In the sheet</th><th class="font-normal">Was</th><th class="font-normal">Becomes</th></tr></thead>
-              <tbody><tr v-for="change in changes" :key="change.place" class="border-b border-rule/50" data-testid="sheet-change"><td class="py-1 pr-3">{{ change.place }}</td><td class="figure pr-3 font-normal">{{ change.was ?? '—' }}</td><td class="figure">{{ change.is ?? '—' }}</td></tr></tbody>
-            </table>
-          </div>
-          <div v-if="lost.length" class="mt-3 border-l-4 border-renew p-3" role="alert"><p class="font-bold">The job cannot move as it is. The newer sheet</p><ul><li v-for="fault in lost" :key="fault.message">{{ fault.message }}</li></ul></div>
-          <div v-else-if="after" class="mt-3 space-y-1" data-testid="move-effect">
-            <p v-for="one in elongations" :key="one.name">{{ one.name }}: elongation <span class="figure">{{ one.was === null ? '—' : percent(one.was) }}</span> becomes <span class="figure">{{ percent(one.is) }}</span>.</p>
-            <p v-for="one in calls" :key="one.part"><b>{{ one.part }}</b>: {{ one.was }} becomes {{ one.is }}.</p>
-            <p v-if="calls.length === 0">No call changes.</p>
-          </div>
-          <p v-else-if="!problem" class="mt-3" role="status">Judging the readings under the newer sheet …</p>
-        </template>
-        <p v-if="problem" class="mt-3 font-bold text-renew" role="alert">{{ problem }}</p>
-        <div class="mt-4 flex gap-2">
-          <button type="button" class="act-main flex-1" :disabled="lost.length > 0 || !after" data-testid="move-sheet" @click="move">Move the job to it</button>
-          <button type="button" class="act" @click="open = false">Stay with revision {{ job.job!.sheetRevision }}</button>
-        </div>
-      </DialogPanel>
+  <ModalSheet :open="open" :title="newer ? `From revision ${job.job!.sheetRevision} to ${newer.newest}` : 'A newer sheet'" width="max-w-3xl" @close="open = false">
+    <template v-if="newer">
+      <p class="text-faint">{{ newer.revisions[0]!.savedBy }}<template v-if="newer.revisions[0]!.note">: {{ newer.revisions[0]!.note }}</template></p>
+      <div class="mt-3 max-h-64 overflow-auto">
+        <table class="w-full text-left text-[14px]">
+          <caption class="sr-only">What changes in the sheet</caption>
+          <thead><tr class="border-b border-rule text-faint"><th class="font-normal">In the sheet</th><th class="font-normal">Was</th><th class="font-normal">Becomes</th></tr></thead>
+          <tbody><tr v-for="change in changes" :key="change.place" class="border-b border-rule/50" data-testid="sheet-change"><td class="py-1 pr-3">{{ change.place }}</td><td class="figure pr-3 font-normal">{{ change.was ?? '—' }}</td><td class="figure">{{ change.is ?? '—' }}</td></tr></tbody>
+        </table>
+      </div>
+      <div v-if="lost.length" class="mt-3 border-l-4 border-renew p-3" role="alert"><p class="font-bold">The job cannot move as it is. The newer sheet</p><ul><li v-for="fault in lost" :key="fault.message">{{ fault.message }}</li></ul></div>
+      <div v-else-if="after" class="mt-3 space-y-1" data-testid="move-effect">
+        <p v-for="one in elongations" :key="one.name">{{ one.name }}: elongation <span class="figure">{{ one.was === null ? '—' : percent(one.was) }}</span> becomes <span class="figure">{{ percent(one.is) }}</span>.</p>
+        <p v-for="one in calls" :key="one.part"><b>{{ one.part }}</b>: {{ one.was }} becomes {{ one.is }}.</p>
+        <p v-if="calls.length === 0">No call changes.</p>
+      </div>
+      <p v-else-if="!problem" class="mt-3" role="status">Judging the readings under the newer sheet …</p>
+    </template>
+    <p v-if="problem" class="mt-3 font-bold text-renew" role="alert">{{ problem }}</p>
+    <div class="mt-4 flex gap-2">
+      <button type="button" class="act-main flex-1" :disabled="lost.length > 0 || !after" data-testid="move-sheet" @click="move">Move the job to it</button>
+      <button type="button" class="act" @click="open = false">Stay with revision {{ job.job!.sheetRevision }}</button>
     </div>
-  </Dialog>
+  </ModalSheet>
 </template>

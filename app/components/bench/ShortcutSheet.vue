@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import ModalSheet from '../parts/ModalSheet.vue'
 
 /** The keys of the bench. They do nothing while a figure is typed: Escape leaves the field. */
 const open = defineModel<boolean>('open', { required: true })
@@ -11,16 +11,10 @@ const KEYS = [
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-40" @close="open = false">
-    <div class="fixed inset-0 bg-plate/70" aria-hidden="true" />
-    <div class="fixed inset-0 grid place-items-center p-4">
-      <DialogPanel class="w-full max-w-md bg-sheet p-6">
-        <DialogTitle class="text-2xl font-bold">Keys</DialogTitle>
-        <dl class="mt-3 grid grid-cols-[110px_1fr] gap-y-2">
-          <template v-for="[key, what] in KEYS" :key="key"><dt class="figure">{{ key }}</dt><dd>{{ what }}</dd></template>
-        </dl>
-        <button type="button" class="act-main mt-4 w-full" @click="open = false">Close</button>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <ModalSheet :open="open" title="Keys" width="max-w-md" @close="open = false">
+    <dl class="mt-3 grid grid-cols-[110px_1fr] gap-y-2">
+      <template v-for="[key, what] in KEYS" :key="key"><dt class="figure">{{ key }}</dt><dd>{{ what }}</dd></template>
+    </dl>
+    <button type="button" class="act-main mt-4 w-full" @click="open = false">Close</button>
+  </ModalSheet>
 </template>

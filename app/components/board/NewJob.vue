@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { useDebounceFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, reactive, ref, useId, watch } from 'vue'
@@ -11,6 +11,7 @@ import { useBench } from '../../stores/bench'
 import { SCHOOL_WORDS, USAGE_UNITS, usageWords } from '../../words'
 import { numberOf } from '../bench/draft'
 import ChoiceRow from '../parts/ChoiceRow.vue'
+import ModalSheet from '../parts/ModalSheet.vue'
 
 /** A new job: vehicle (known or new), engine, usage, school. A known vehicle brings its engine and what it had on the clock. */
 const props = defineProps<{ vehicle?: string }>()
@@ -75,55 +76,49 @@ async function make() {
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-40" @close="open = false">
-    <div class="fixed inset-0 bg-plate/70" aria-hidden="true" />
-    <div class="fixed inset-0 grid place-items-center overflow-y-auto p-4">
-      <DialogPanel class="w-full max-w-xl bg-sheet p-6">
-        <DialogTitle class="text-2xl font-bold">New job</DialogTitle>
-        <form class="mt-4 grid grid-cols-2 gap-4" novalidate @submit.prevent="make">
-          <div>
-            <label :for="`${id}-vehicle`" class="label">Vehicle or boat</label>
-            <Combobox :model-value="form.vehicle" as="div" class="relative" @update:model-value="take">
-              <ComboboxInput :id="`${id}-vehicle`" class="field mt-1" maxlength="120" autocomplete="off" :display-value="() => form.vehicle" :aria-invalid="!!faultAt('vehicle')" @change="form.vehicle = $event.target.value; lookSoon()" />
-              <ComboboxOptions v-if="known.length && form.vehicle.trim()" class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">
-                <ComboboxOption v-if="!isKnown" v-slot="{ active }" :value="form.vehicle" as="template"><li class="min-h-11 cursor-pointer px-3 py-2" :class="active ? 'bg-paper' : ''">{{ form.vehicle }}<span class="text-faint">, new here</span></li></ComboboxOption>
-                <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template"><li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">{{ one.name }}<span v-if="one.last" class="block text-[13px] text-faint">{{ one.last.engine }}</span></li></ComboboxOption>
-              </ComboboxOptions>
-            </Combobox>
-            <p v-if="faultAt('vehicle')" class="text-[13px] font-bold text-renew">Name the vehicle.</p>
-          </div>
-          <div>
-            <label :for="`${id}-stand`" class="label">Stand</label>
-            <input :id="`${id}-stand`" v-model="form.stand" class="field mt-1" maxlength="60">
-          </div>
-          <div class="col-span-2">
-            <label :for="`${id}-sheet`" class="label">Engine</label>
-            <select :id="`${id}-sheet`" v-model="form.sheet" class="field mt-1" :aria-invalid="!!faultAt('sheet')">
-              <option value="" disabled>Choose its drive sheet</option>
-              <option v-for="sheet in sheets" :key="sheet.id" :value="sheet.id">{{ sheet.name }}</option>
-            </select>
-            <p v-if="faultAt('sheet')" class="text-[13px] font-bold text-renew">Choose an engine from the list.</p>
-          </div>
-          <div>
-            <label :for="`${id}-usage`" class="label">Usage</label>
-            <input :id="`${id}-usage`" v-model="form.usage" class="figure field mt-1" inputmode="decimal" maxlength="12" :aria-invalid="!!faultAt('usage')">
-            <p v-if="faultAt('usage')" class="text-[13px] font-bold text-renew">Enter a number from 0 up.</p>
-            <p v-else-if="lastKnown" class="text-[13px] text-faint">Last seen at {{ usageWords(lastKnown.usage) }}.</p>
-          </div>
-          <ChoiceRow v-model="form.unit" label="In" :options="units" />
-          <ChoiceRow v-model="form.school" class="col-span-2" label="Judged under" :options="schools" />
-          <div class="col-span-2">
-            <label :for="`${id}-complaint`" class="label">Complaint</label>
-            <textarea :id="`${id}-complaint`" v-model="form.complaint" class="field mt-1 py-2" rows="2" maxlength="4000" />
-          </div>
-          <ChoiceRow v-if="!bench.by" v-model="bench.by" class="col-span-2" label="Who is at the bench?" :options="whose" />
-          <p v-if="problem" class="col-span-2 font-bold text-renew" role="alert">{{ faultAt('openedBy') ? 'Choose who is at the bench.' : problem.message }}</p>
-          <div class="col-span-2 flex gap-2">
-            <button type="submit" class="act-main flex-1" :disabled="busy">Open the job</button>
-            <button type="button" class="act" @click="open = false">Cancel</button>
-          </div>
-        </form>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <ModalSheet :open="open" title="New job" width="max-w-xl" @close="open = false">
+    <form class="mt-4 grid grid-cols-2 gap-4" novalidate @submit.prevent="make">
+      <div>
+        <label :for="`${id}-vehicle`" class="label">Vehicle or boat</label>
+        <Combobox :model-value="form.vehicle" as="div" class="relative" @update:model-value="take">
+          <ComboboxInput :id="`${id}-vehicle`" class="field mt-1" maxlength="120" autocomplete="off" :display-value="() => form.vehicle" :aria-invalid="!!faultAt('vehicle')" @change="form.vehicle = $event.target.value; lookSoon()" />
+          <ComboboxOptions v-if="known.length && form.vehicle.trim()" class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">
+            <ComboboxOption v-if="!isKnown" v-slot="{ active }" :value="form.vehicle" as="template"><li class="min-h-11 cursor-pointer px-3 py-2" :class="active ? 'bg-paper' : ''">{{ form.vehicle }}<span class="text-faint">, new here</span></li></ComboboxOption>
+            <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template"><li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">{{ one.name }}<span v-if="one.last" class="block text-[13px] text-faint">{{ one.last.engine }}</span></li></ComboboxOption>
+          </ComboboxOptions>
+        </Combobox>
+        <p v-if="faultAt('vehicle')" class="text-[13px] font-bold text-renew">Name the vehicle.</p>
+      </div>
+      <div>
+        <label :for="`${id}-stand`" class="label">Stand</label>
+        <input :id="`${id}-stand`" v-model="form.stand" class="field mt-1" maxlength="60">
+      </div>
+      <div class="col-span-2">
+        <label :for="`${id}-sheet`" class="label">Engine</label>
+        <select :id="`${id}-sheet`" v-model="form.sheet" class="field mt-1" :aria-invalid="!!faultAt('sheet')">
+          <option value="" disabled>Choose its drive sheet</option>
+          <option v-for="sheet in sheets" :key="sheet.id" :value="sheet.id">{{ sheet.name }}</option>
+        </select>
+        <p v-if="faultAt('sheet')" class="text-[13px] font-bold text-renew">Choose an engine from the list.</p>
+      </div>
+      <div>
+        <label :for="`${id}-usage`" class="label">Usage</label>
+        <input :id="`${id}-usage`" v-model="form.usage" class="figure field mt-1" inputmode="decimal" maxlength="12" :aria-invalid="!!faultAt('usage')">
+        <p v-if="faultAt('usage')" class="text-[13px] font-bold text-renew">Enter a number from 0 up.</p>
+        <p v-else-if="lastKnown" class="text-[13px] text-faint">Last seen at {{ usageWords(lastKnown.usage) }}.</p>
+      </div>
+      <ChoiceRow v-model="form.unit" label="In" :options="units" />
+      <ChoiceRow v-model="form.school" class="col-span-2" label="Judged under" :options="schools" />
+      <div class="col-span-2">
+        <label :for="`${id}-complaint`" class="label">Complaint</label>
+        <textarea :id="`${id}-complaint`" v-model="form.complaint" class="field mt-1 py-2" rows="2" maxlength="4000" />
+      </div>
+      <ChoiceRow v-if="!bench.by" v-model="bench.by" class="col-span-2" label="Who is at the bench?" :options="whose" />
+      <p v-if="problem" class="col-span-2 font-bold text-renew" role="alert">{{ faultAt('openedBy') ? 'Choose who is at the bench.' : problem.message }}</p>
+      <div class="col-span-2 flex gap-2">
+        <button type="submit" class="act-main flex-1" :disabled="busy">Open the job</button>
+        <button type="button" class="act" @click="open = false">Cancel</button>
+      </div>
+    </form>
+  </ModalSheet>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { ref, watch } from 'vue'
 import type { WaitsFor } from '../../../core/job/acts'
+import ModalSheet from '../parts/ModalSheet.vue'
 import { WAITS_WORDS } from '../../words'
 
 /** Says what a job waits for, with a word for the others. */
@@ -12,19 +12,13 @@ watch(asked, () => (note.value = ''))
 </script>
 
 <template>
-  <Dialog :open="asked !== null" class="relative z-40" @close="asked = null">
-    <div class="fixed inset-0 bg-plate/70" aria-hidden="true" />
-    <div class="fixed inset-0 grid place-items-center p-4">
-      <DialogPanel v-if="asked" class="w-full max-w-md bg-sheet p-6">
-        <DialogTitle class="text-xl font-bold">{{ asked.vehicle }}: {{ WAITS_WORDS[asked.for].says.toLowerCase() }}</DialogTitle>
-        <form class="mt-4 space-y-4" @submit.prevent="emit('say', note.trim())">
-          <label class="block"><span class="label">Which, and until when</span><input v-model="note" class="field mt-1" maxlength="400"></label>
-          <div class="flex gap-2">
-            <button type="submit" class="act-main flex-1">Save</button>
-            <button type="button" class="act" @click="asked = null">Cancel</button>
-          </div>
-        </form>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <ModalSheet :open="asked !== null" :title="asked ? `${asked.vehicle}: ${WAITS_WORDS[asked.for].says.toLowerCase()}` : ''" width="max-w-md" @close="asked = null">
+    <form class="mt-4 space-y-4" @submit.prevent="emit('say', note.trim())">
+      <label class="block"><span class="label">Which, and until when</span><input v-model="note" class="field mt-1" maxlength="400"></label>
+      <div class="flex gap-2">
+        <button type="submit" class="act-main flex-1">Save</button>
+        <button type="button" class="act" @click="asked = null">Cancel</button>
+      </div>
+    </form>
+  </ModalSheet>
 </template>

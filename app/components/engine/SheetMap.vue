@@ -8,6 +8,7 @@ import ChainLinks from '../map/ChainLinks.vue'
 import { fitted, runPlaces } from '../../../draw/drawing'
 import RailShape from '../map/RailShape.vue'
 import RunCount from '../map/RunCount.vue'
+import RunTies from '../map/RunTies.vue'
 import SprocketShape from '../map/SprocketShape.vue'
 import TensionerShape from '../map/TensionerShape.vue'
 
@@ -42,7 +43,7 @@ const limitOf = (id: string) => drawn.value?.sheet.tensioners.find((t) => t.id =
         <SprocketShape v-for="sprocket in picture.sprockets" :key="sprocket.id" :sprocket="sprocket" :pitch="picture.pitch" :projection="projection" :chosen="false" />
         <ChainLinks :picture="picture" :pitch="picture.pitch" :projection="projection" :behind="i > 0" :chosen="false" />
       </g>
-      <template v-for="[run, { x, y, tie }] in places" :key="run.from + run.to"><path v-if="tie" :d="`M${tie.x} ${tie.y}L${x} ${y}`" class="stroke-scribe" stroke-width="1" stroke-dasharray="2 2" /></template>
+      <RunTies :places="places.values()" />
     </svg>
     <template v-for="picture in pictures" :key="picture.chain">
       <RunCount v-for="run in picture.runs" :key="`${run.from}>${run.to}`" :run="run" :at="places.get(run)!" :read="null" :names="[nameOf(run.from), nameOf(run.to)]" :chosen="false" class="pointer-events-none" tabindex="-1" />

@@ -16,6 +16,7 @@ import { CALL_WORDS, partName } from '../../words'
 import { partLabels, type PartLabel } from './partLabels'
 import RailShape from './RailShape.vue'
 import RunCount from './RunCount.vue'
+import RunTies from './RunTies.vue'
 import SlackShape from './SlackShape.vue'
 import SprocketShape from './SprocketShape.vue'
 import TensionerShape from './TensionerShape.vue'
@@ -94,7 +95,7 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
         <SlackShape v-if="letGo && picture.slack" :picture="picture" :slack="picture.slack" :projection="projection" />
       </g>
       <path v-if="turning" :transform="turning.at" :d="turning.d" fill="none" class="stroke-scribe" stroke-width="1.800" />
-      <template v-if="!narrow"><template v-for="[run, { x, y, tie }] in countPlaces" :key="run.from + run.to"><path v-if="tie" :d="`M${tie.x} ${tie.y}L${x} ${y}`" class="stroke-scribe" stroke-width="1" stroke-dasharray="2 2" /></template></template>
+      <RunTies v-if="!narrow" :places="countPlaces.values()" />
       <template v-for="tag in tags" :key="tag.label.part">
         <path v-if="tag.label.at" :d="`M${tag.right ? width - SIDE - 2 : SIDE + 2} ${tag.top + TAG / 2}L${tag.px} ${tag.py}`" class="stroke-hair" stroke-width="1" fill="none" />
         <circle v-if="tag.label.at" :cx="tag.px" :cy="tag.py" r="2.500" class="fill-scribe" />

@@ -8,8 +8,7 @@ import TaskRow from '../../../components/build/TaskRow.vue'
 import TurnCheck from '../../../components/build/TurnCheck.vue'
 import SheetMap from '../../../components/engine/SheetMap.vue'
 import ChoiceRow from '../../../components/parts/ChoiceRow.vue'
-import TopBar from '../../../components/parts/TopBar.vue'
-import VerdictNav from '../../../components/verdict/VerdictNav.vue'
+import JobBar from '../../../components/verdict/JobBar.vue'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
 import { partName, usageWords } from '../../../words'
@@ -31,11 +30,7 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
 
 <template>
   <div>
-    <TopBar>
-      <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">build-up, {{ usageWords(job.job!.usage) }}</span></h1>
-      <p class="truncate text-[13px] text-faint">{{ sheet.name }}</p>
-      <template #acts><VerdictNav :id="job.id" /></template>
-    </TopBar>
+    <JobBar :says="`build-up, ${usageWords(job.job!.usage)}`" />
     <main class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_480px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
       <div class="space-y-4">
         <p><b>Renewed:</b> {{ rebuild.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}, {{ BASIS[rebuild.chosenBy] }}.</p>

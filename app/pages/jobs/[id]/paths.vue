@@ -4,8 +4,7 @@ import type { OwnPath, Path, Paths } from '../../../../core/paths/paths'
 import FrontChart from '../../../components/paths/FrontChart.vue'
 import PathBuilder from '../../../components/paths/PathBuilder.vue'
 import PricingSheet from '../../../components/paths/PricingSheet.vue'
-import TopBar from '../../../components/parts/TopBar.vue'
-import VerdictNav from '../../../components/verdict/VerdictNav.vue'
+import JobBar from '../../../components/verdict/JobBar.vue'
 import { usePlanner } from '../../../composables/usePlanner'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
@@ -70,11 +69,7 @@ watch(() => [job.assessment, job.file?.pricing], () => void weigh(), { immediate
 
 <template>
   <div>
-    <TopBar>
-      <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">paths, {{ usageWords(job.job!.usage) }}</span></h1>
-      <p class="truncate text-[13px] text-faint">{{ sheet.name }}</p>
-      <template #acts><VerdictNav :id="job.id" /></template>
-    </TopBar>
+    <JobBar :says="`paths, ${usageWords(job.job!.usage)}`" />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <p v-if="state === 'none'" class="bg-sheet p-6">The sheet has no parts and prices, so there is nothing to weigh. <NuxtLink :to="`/engines/${sheet.id}/edit`" class="underline decoration-brass underline-offset-2">Add them to the sheet</NuxtLink>, and move the job to that revision.</p>
       <p v-else-if="state === 'failed'" class="bg-sheet p-6" role="alert">The paths could not be weighed. <button type="button" class="act" @click="weigh">Try again</button></p>

@@ -5,11 +5,10 @@ import { closingJob, rebuildOf } from '../../../../core/buildup/rebuild'
 import { PROOF_TASKS } from '../../../../core/buildup/proof'
 import TaskRow from '../../../components/build/TaskRow.vue'
 import StretchLine from '../../../components/ledger/StretchLine.vue'
-import TopBar from '../../../components/parts/TopBar.vue'
 import WhenAt from '../../../components/parts/WhenAt.vue'
 import TellAsCase from '../../../components/practice/TellAsCase.vue'
 import ScanPane from '../../../components/station/ScanPane.vue'
-import VerdictNav from '../../../components/verdict/VerdictNav.vue'
+import JobBar from '../../../components/verdict/JobBar.vue'
 import { limitFor } from '../../../../core/sheet/limits'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
@@ -58,11 +57,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
 
 <template>
   <div>
-    <TopBar>
-      <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">proof, {{ usageWords(job.job!.usage) }}</span></h1>
-      <p class="truncate text-[13px] text-faint">{{ sheet.name }}</p>
-      <template #acts><VerdictNav :id="job.id" /></template>
-    </TopBar>
+    <JobBar :says="`proof, ${usageWords(job.job!.usage)}`" />
     <main class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_400px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
       <div class="space-y-4">
         <section class="bg-sheet p-4" data-testid="before-after">

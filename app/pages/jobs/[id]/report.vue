@@ -2,10 +2,9 @@
 import { watch } from 'vue'
 import type { DrawnReport } from '../../../../server/store/reports'
 import ProblemNote from '../../../components/parts/ProblemNote.vue'
-import TopBar from '../../../components/parts/TopBar.vue'
 import ReportView from '../../../components/report/ReportView.vue'
 import SharePanel from '../../../components/report/SharePanel.vue'
-import VerdictNav from '../../../components/verdict/VerdictNav.vue'
+import JobBar from '../../../components/verdict/JobBar.vue'
 import { useJob } from '../../../stores/job'
 import { useOutbox } from '../../../stores/outbox'
 
@@ -23,11 +22,7 @@ const files = [
 
 <template>
   <div>
-    <TopBar>
-      <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">the customer's report</span></h1>
-      <p class="truncate text-[13px] text-faint">{{ job.job!.sheet.name }}</p>
-      <template #acts><VerdictNav :id="job.id" /></template>
-    </TopBar>
+    <JobBar says="the customer's report" />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <main v-else-if="data" class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_340px] gap-8 px-6 py-6 max-lg:grid-cols-1 max-md:px-2">
       <div class="bg-sheet p-6"><ReportView :report="data.report" :map="data.map" :photo="(id) => `/api/photos/${id}`" /></div>

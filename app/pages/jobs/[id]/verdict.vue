@@ -4,12 +4,11 @@ import { heldCalls, type HeldCall } from '../../../../core/calls/overrules'
 import { plainVerdict } from '../../../../core/calls/plainVerdict'
 import { SEVERITY, type Call } from '../../../../core/calls/types'
 import DriveMap from '../../../components/map/DriveMap.vue'
-import TopBar from '../../../components/parts/TopBar.vue'
+import JobBar from '../../../components/verdict/JobBar.vue'
 import OtherSchools from '../../../components/verdict/OtherSchools.vue'
 import PartVerdict from '../../../components/verdict/PartVerdict.vue'
 import SchoolPicker from '../../../components/verdict/SchoolPicker.vue'
 import SignOff from '../../../components/verdict/SignOff.vue'
-import VerdictNav from '../../../components/verdict/VerdictNav.vue'
 import { useJob } from '../../../stores/job'
 import { useBench } from '../../../stores/bench'
 import { kindWords, readingWords, SCHOOL_WORDS, usageWords } from '../../../words'
@@ -35,11 +34,7 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
 
 <template>
   <div>
-    <TopBar>
-      <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">verdict, {{ usageWords(job.job!.usage) }}</span></h1>
-      <p class="truncate text-[13px] text-faint">{{ job.job!.sheet.name }}</p>
-      <template #acts><VerdictNav :id="job.id" /></template>
-    </TopBar>
+    <JobBar :says="`verdict, ${usageWords(job.job!.usage)}`" />
     <main class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_440px] gap-8 px-6 py-6 max-lg:grid-cols-1 max-md:px-2">
       <div>
         <h2 class="sr-only">What happened</h2>
