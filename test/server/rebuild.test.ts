@@ -1,22 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import ICAL from 'ical.js'
-import { beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { Act, CheckAct } from '../../core/job/acts'
 import { checkCalendar } from '../../server/calendar'
 import { read } from '../support/jobs'
 import { useWorkshop } from './workshop'
 
 const workshop = useWorkshop()
-let opening: typeof import('../../server/store/opening')
-let checks: typeof import('../../server/store/checks')
-let learning: typeof import('../../server/store/learning')
-beforeAll(async () => {
-  opening = await import('../../server/store/opening')
-  checks = await import('../../server/store/checks')
-  learning = await import('../../server/store/learning')
-})
 const act = (id: string, more: object): Act => ({ id, by: 'Tove', at: '2026-11-24T08:00:00.000Z', ...more }) as Act
-const open = (vehicle: string, value: number) => opening.openJob(randomUUID(), { vehicle, stand: '', complaint: '', openedBy: 'Tove', sheet: 'ardmere-a18', usage: { value, unit: 'km' }, school: 'on-evidence' })
+const open = (vehicle: string, value: number) => workshop.opening.openJob(randomUUID(), { vehicle, stand: '', complaint: '', openedBy: 'Tove', sheet: 'ardmere-a18', usage: { value, unit: 'km' }, school: 'on-evidence' })
 
 describe('a check as a calendar entry', () => {
   const event = (check: Partial<CheckAct>) => {
@@ -43,7 +35,7 @@ it('checks that are due stand on the list by date, and go with the job', async (
   await workshop.jobs.addAct(soon, act('c', { type: 'check', date: '2026-12-01', stopGap: true }))
   await workshop.jobs.addAct(late, act('c', { type: 'check', date: '2027-12-01', stopGap: false }))
   await workshop.board.boardPage({ state: 'open', search: '', page: 0 })
-  const due = async () => (await checks.checksDue('2026-12-31')).map(({ vehicle }) => vehicle)
+  const due = async () => (await workshop.checks.checksDue('2026-12-31')).map(({ vehicle }) => vehicle)
   expect(await due()).toContain('Check soon')
   expect(await due()).not.toContain('Check late')
   await workshop.jobs.addAct(soon, act('gone', { type: 'state', state: 'deleted' }))
@@ -60,7 +52,7 @@ it('after a chain was renewed, the next job knows when, and forgets how long the
 })
 
 it('the workshop learns from its demo jobs: the rate of the van seen four times', async () => {
-  const { types, calibration } = await learning.workshopLearnt()
+  const { types, calibration } = await workshop.learning.workshopLearnt()
   const van = types.find(({ sheet }) => sheet.startsWith('Ardmere'))!.engines.find(({ vehicle }) => vehicle === 'Pilot van 3')!
   expect(van.points).toBe(4)
   expect(van.limit!.usage.mean).toBeGreaterThan(150_000)

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import Papa from 'papaparse'
 import sharp from 'sharp'
-import { beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { Act } from '../../core/job/acts'
 import { assessRecord, jobFile } from '../../core/job/assessRecord'
 import { CORE_VERSION } from '../../core/version'
@@ -17,12 +17,6 @@ import { read } from '../support/jobs'
 import { useWorkshop } from './workshop'
 
 const workshop = useWorkshop()
-let shares: typeof import('../../server/store/shares')
-let reports: typeof import('../../server/store/reports')
-beforeAll(async () => {
-  shares = await import('../../server/store/shares')
-  reports = await import('../../server/store/reports')
-})
 
 const faces = { regular: readFileSync('server/assets/fonts/Barlow-Regular.ttf'), bold: readFileSync('server/assets/fonts/Barlow-SemiBold.ttf') }
 const VAN = DEMO_JOBS[0]!.id
@@ -34,7 +28,7 @@ const words = (pdf: Buffer) => execFileSync('pdftotext', ['-layout', '-', '-'], 
 
 describe('the report as PDF', () => {
   it('says what the screen says, with every figure, pages numbered, fonts embedded', async () => {
-    const drawn = await reports.jobReport(VAN)
+    const drawn = await workshop.reports.jobReport(VAN)
     const text = words(await reportPdf(drawn, new Map(), 'a4', faces))
     const { report } = drawn
     for (const said of [...report.happened, ...report.paths.map(({ priceWords }) => priceWords), ...report.measures.map(({ limit }) => limit.split(',')[0]!), ...report.ifLeft]) expect(text.replaceAll(' ', '')).toContain(said.replaceAll(' ', ''))
@@ -44,12 +38,12 @@ describe('the report as PDF', () => {
     for (const font of fonts) expect(font).toMatch(/Barlow.*\syes\s+yes/)
   })
   it('comes on A4 and on letter', async () => {
-    const drawn = await reports.jobReport(VAN)
+    const drawn = await workshop.reports.jobReport(VAN)
     expect(pages(await reportPdf(drawn, new Map(), 'a4', faces))).toMatch(/Page size:\s+595\.28 x 841\.89/)
     expect(pages(await reportPdf(drawn, new Map(), 'letter', faces))).toMatch(/Page size:\s+612 x 792/)
   })
   it('takes hostile and endless words, letters it has no shape for, and a broken picture list, without harm', async () => {
-    const drawn = await reports.jobReport(VAN)
+    const drawn = await workshop.reports.jobReport(VAN)
     const report = { ...drawn.report, vehicle: HOSTILE.slice(0, 120), complaint: HOSTILE, photos: [{ id: 'p', caption: HOSTILE }], calls: drawn.report.calls.map((call) => ({ ...call, why: HOSTILE })) }
     const jpeg = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#888' } }).jpeg().toBuffer()
     const text = words(await reportPdf({ report, map: drawn.map }, new Map([['p', jpeg]]), 'letter', faces))
@@ -68,7 +62,7 @@ it('readings as CSV come back as they are, and no cell starts a formula', () => 
 })
 
 it('the map as SVG is well formed and shows hostile words as words', async () => {
-  const { map } = await reports.jobReport(VAN)
+  const { map } = await workshop.reports.jobReport(VAN)
   const svg = svgOf(map!, { ground: '#fff', line: '#000', faint: '#999', lit: '#c80', limit: '#c08' }, `${HOSTILE}\u0000`)
   expect(svg).not.toContain('<script')
   await expect(sharp(Buffer.from(svg)).png().toBuffer()).resolves.toBeInstanceOf(Buffer)
@@ -76,36 +70,36 @@ it('the map as SVG is well formed and shows hostile words as words', async () =>
 
 describe('a link for the customer', () => {
   it('shows the report as it was shared, whatever is read later', async () => {
-    const { token } = await shares.createShare(VAN, 'Maren', 14)
-    const before = (await shares.openShare(token)).report
+    const { token } = await workshop.shares.createShare(VAN, 'Maren', 14)
+    const before = (await workshop.shares.openShare(token)).report
     await workshop.jobs.addAct(VAN, act('later', { type: 'read', reading: read.groove('guide', 1.1) }))
-    expect((await shares.openShare(token)).report).toEqual(before)
-    expect((await reports.jobReport(VAN)).report).not.toEqual(before)
+    expect((await workshop.shares.openShare(token)).report).toEqual(before)
+    expect((await workshop.reports.jobReport(VAN)).report).not.toEqual(before)
   })
   it('of which only a hash is kept; unknown, revoked and expired ones refuse', async () => {
-    const { token, id } = await shares.createShare(VAN, 'Maren', 3)
+    const { token, id } = await workshop.shares.createShare(VAN, 'Maren', 3)
     const [kept] = await workshop.sequelize.query('select token_hash from shares', { plain: false })
     expect(JSON.stringify(kept)).not.toContain(token)
-    await expect(shares.openShare('guess')).rejects.toMatchObject({ code: 'not-found' })
-    await shares.revokeShare(VAN, id)
-    await expect(shares.openShare(token)).rejects.toMatchObject({ code: 'gone' })
-    await expect(shares.choose(token, 0, 'Ada')).rejects.toMatchObject({ code: 'gone' })
-    const late = await shares.createShare(VAN, 'Maren', 1)
+    await expect(workshop.shares.openShare('guess')).rejects.toMatchObject({ code: 'not-found' })
+    await workshop.shares.revokeShare(VAN, id)
+    await expect(workshop.shares.openShare(token)).rejects.toMatchObject({ code: 'gone' })
+    await expect(workshop.shares.choose(token, 0, 'Ada')).rejects.toMatchObject({ code: 'gone' })
+    const late = await workshop.shares.createShare(VAN, 'Maren', 1)
     await workshop.sequelize.query("update shares set expires_at = now() - interval '1 minute'")
-    await expect(shares.openShare(late.token)).rejects.toMatchObject({ code: 'gone' })
-    expect((await shares.listShares(VAN)).length).toBeGreaterThan(1)
+    await expect(workshop.shares.openShare(late.token)).rejects.toMatchObject({ code: 'gone' })
+    expect((await workshop.shares.listShares(VAN)).length).toBeGreaterThan(1)
   })
   it('the customer\'s choice comes back to the job under the name typed', async () => {
-    const { token } = await shares.createShare(VAN, 'Maren', 3)
-    const { report } = await shares.openShare(token)
-    await shares.choose(token, 1, 'Ada Quay')
+    const { token } = await workshop.shares.createShare(VAN, 'Maren', 3)
+    const { report } = await workshop.shares.openShare(token)
+    await workshop.shares.choose(token, 1, 'Ada Quay')
     const chosen = (await workshop.jobs.findJob(VAN)).acts.at(-1)!.act
     expect(chosen).toMatchObject({ type: 'choice', by: 'Ada Quay', renew: report.paths[1]!.renew, price: report.paths[1]!.price })
-    await expect(shares.choose(token, 99, 'Ada Quay')).rejects.toMatchObject({ code: 'bad-input' })
+    await expect(workshop.shares.choose(token, 99, 'Ada Quay')).rejects.toMatchObject({ code: 'bad-input' })
   })
   it('a photo that is not part of the report is not shown through it', async () => {
-    const { token } = await shares.createShare(VAN, 'Maren', 3)
-    await expect(shares.sharedPhoto(token, randomUUID(), 'body')).rejects.toMatchObject({ code: 'not-found' })
+    const { token } = await workshop.shares.createShare(VAN, 'Maren', 3)
+    await expect(workshop.shares.sharedPhoto(token, randomUUID(), 'body')).rejects.toMatchObject({ code: 'not-found' })
   })
 })
 

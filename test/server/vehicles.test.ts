@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { Act } from '../../core/job/acts'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { read } from '../support/jobs'
@@ -7,45 +7,37 @@ import { changed, sheet } from '../support/sheets'
 import { useWorkshop } from './workshop'
 
 const workshop = useWorkshop()
-let vehicles: typeof import('../../server/store/vehicles')
-let sheets: typeof import('../../server/store/sheets')
-let opening: typeof import('../../server/store/opening')
-beforeAll(async () => {
-  vehicles = await import('../../server/store/vehicles')
-  sheets = await import('../../server/store/sheets')
-  opening = await import('../../server/store/opening')
-})
 
 const van = { stand: '', complaint: '', openedBy: 'Maren', sheet: 'ardmere-a18', school: 'on-evidence' as const }
-const find = async (search: string) => (await vehicles.listVehicles({ search, page: 0 })).rows
+const find = async (search: string) => (await workshop.vehicles.listVehicles({ search, page: 0 })).rows
 
 describe('vehicles', () => {
   it('the jobs of the demo stand with their vehicles', async () => {
     const [pilot] = await find('pilot van 3')
     expect(pilot).toMatchObject({ name: 'Pilot van 3', jobs: 4, last: { usage: { value: 148_200 } } })
-    const { jobs } = await vehicles.findVehicle(pilot!.id)
+    const { jobs } = await workshop.vehicles.findVehicle(pilot!.id)
     expect(jobs.map(({ usage }) => usage.value)).toEqual([148_200, 121_300, 91_500, 62_000])
     expect(jobs.every(({ measures }) => measures.some(({ kind }) => kind === 'elongation'))).toBe(true)
   })
 
   it('a new job on a known name, however it is spelt, joins it and brings what earlier jobs measured', async () => {
-    const id = await opening.openJob(randomUUID(), { ...van, vehicle: 'PILOT VAN 3', usage: { value: 160_000, unit: 'km' } })
+    const id = await workshop.opening.openJob(randomUUID(), { ...van, vehicle: 'PILOT VAN 3', usage: { value: 160_000, unit: 'km' } })
     const [pilot] = await find('pilot van 3')
     const { job } = await workshop.jobs.findJob(id)
     expect(job.vehicleId).toBe(pilot!.id)
     expect(job.known!.history!.main!.map(({ usage }) => usage).sort()).toEqual([121_300, 148_200, 62_000, 91_500])
-    const other = await opening.openJob(randomUUID(), { ...van, vehicle: 'Pilot van 3', usage: { value: 900, unit: 'h' } })
+    const other = await workshop.opening.openJob(randomUUID(), { ...van, vehicle: 'Pilot van 3', usage: { value: 900, unit: 'h' } })
     expect((await workshop.jobs.findJob(other)).job.known).toBeNull()
   })
 
   it('an unknown name makes one; a rename takes its jobs along, and a name that is taken is refused', async () => {
-    const id = await opening.openJob(randomUUID(), { ...van, vehicle: 'Crane barge', usage: { value: 10, unit: 'h' } })
+    const id = await workshop.opening.openJob(randomUUID(), { ...van, vehicle: 'Crane barge', usage: { value: 10, unit: 'h' } })
     const [barge] = await find('barge')
-    await vehicles.changeVehicle(barge!.id, { name: 'Crane barge 2', note: 'Berth 9' })
+    await workshop.vehicles.changeVehicle(barge!.id, { name: 'Crane barge 2', note: 'Berth 9' })
     expect((await workshop.jobs.findJob(id)).job.vehicle).toBe('Crane barge 2')
     expect(JSON.parse(await workshop.jobs.openedJob(id)).job.vehicle).toBe('Crane barge 2')
-    await expect(vehicles.changeVehicle(barge!.id, { name: 'pilot VAN 3', note: '' })).rejects.toMatchObject({ code: 'conflict' })
-    await expect(vehicles.findVehicle('nonsense')).rejects.toMatchObject({ code: 'not-found' })
+    await expect(workshop.vehicles.changeVehicle(barge!.id, { name: 'pilot VAN 3', note: '' })).rejects.toMatchObject({ code: 'conflict' })
+    await expect(workshop.vehicles.findVehicle('nonsense')).rejects.toMatchObject({ code: 'not-found' })
   })
 })
 
@@ -54,8 +46,8 @@ describe('drive sheets', () => {
   const by = { by: 'Tove', note: 'Newer manual' }
 
   it('a new revision leaves the old one and the jobs on it as they are', async () => {
-    expect(await sheets.saveSheet(renamed(0.45), { basedOn: 1, ...by })).toEqual({ id: 'hexley-h46', revision: 2 })
-    const [now, was] = [await sheets.sheetRevision('hexley-h46'), await sheets.sheetRevision('hexley-h46', 1)]
+    expect(await workshop.sheets.saveSheet(renamed(0.45), { basedOn: 1, ...by })).toEqual({ id: 'hexley-h46', revision: 2 })
+    const [now, was] = [await workshop.sheets.sheetRevision('hexley-h46'), await workshop.sheets.sheetRevision('hexley-h46', 1)]
     expect([now.revision, was.revision, was.newest]).toEqual([2, 1, 2])
     expect(was.sheet).toEqual(sheet('hexley-h46'))
     expect(now.revisions.map((r) => [r.revision, r.savedBy])).toEqual([[2, 'Tove'], [1, 'Umbrette']])
@@ -63,32 +55,32 @@ describe('drive sheets', () => {
     expect((await workshop.jobs.findJob(eider.id)).job.sheet).toEqual(sheet('hexley-h46'))
   })
   it('the same save sent again is kept once; one made from an old revision is refused', async () => {
-    expect(await sheets.saveSheet(renamed(0.45), { basedOn: 1, ...by })).toEqual({ id: 'hexley-h46', revision: 2 })
-    await expect(sheets.saveSheet(renamed(0.44), { basedOn: 1, ...by })).rejects.toMatchObject({ code: 'conflict' })
-    await expect(sheets.saveSheet(renamed(0.44), { basedOn: 0, ...by })).rejects.toMatchObject({ code: 'conflict' })
+    expect(await workshop.sheets.saveSheet(renamed(0.45), { basedOn: 1, ...by })).toEqual({ id: 'hexley-h46', revision: 2 })
+    await expect(workshop.sheets.saveSheet(renamed(0.44), { basedOn: 1, ...by })).rejects.toMatchObject({ code: 'conflict' })
+    await expect(workshop.sheets.saveSheet(renamed(0.44), { basedOn: 0, ...by })).rejects.toMatchObject({ code: 'conflict' })
   })
   it('two who save at once: one is kept, the other told', async () => {
-    const both = await Promise.allSettled([0.41, 0.42].map((value) => sheets.saveSheet(renamed(value), { basedOn: 2, ...by })))
+    const both = await Promise.allSettled([0.41, 0.42].map((value) => workshop.sheets.saveSheet(renamed(value), { basedOn: 2, ...by })))
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
-    expect((await sheets.sheetRevision('hexley-h46')).newest).toBe(3)
+    expect((await workshop.sheets.sheetRevision('hexley-h46')).newest).toBe(3)
   })
   it('an unsound one is not kept, and each fault has its place', async () => {
-    await expect(sheets.saveSheet({ ...sheet('hexley-h46'), id: 'bad', rotation: 'up' }, { basedOn: 0, ...by })).rejects.toMatchObject({ code: 'bad-input', faults: [{ place: 'rotation' }] })
-    await expect(sheets.sheetRevision('bad')).rejects.toMatchObject({ code: 'not-found' })
+    await expect(workshop.sheets.saveSheet({ ...sheet('hexley-h46'), id: 'bad', rotation: 'up' }, { basedOn: 0, ...by })).rejects.toMatchObject({ code: 'bad-input', faults: [{ place: 'rotation' }] })
+    await expect(workshop.sheets.sheetRevision('bad')).rejects.toMatchObject({ code: 'not-found' })
   })
   it('a removed one is off the list, can be put back, and is refused for new jobs meanwhile', async () => {
-    await sheets.removeSheet('torvane-d26', true)
-    expect((await sheets.listSheets()).map(({ id }) => id)).not.toContain('torvane-d26')
-    await expect(opening.openJob(randomUUID(), { ...van, sheet: 'torvane-d26', vehicle: 'X', usage: { value: 1, unit: 'h' } })).rejects.toMatchObject({ code: 'bad-input' })
-    await sheets.removeSheet('torvane-d26', false)
-    expect((await sheets.listSheets()).find(({ id }) => id === 'torvane-d26')).toMatchObject({ charted: true, revision: 1 })
+    await workshop.sheets.removeSheet('torvane-d26', true)
+    expect((await workshop.sheets.listSheets()).map(({ id }) => id)).not.toContain('torvane-d26')
+    await expect(workshop.opening.openJob(randomUUID(), { ...van, sheet: 'torvane-d26', vehicle: 'X', usage: { value: 1, unit: 'h' } })).rejects.toMatchObject({ code: 'bad-input' })
+    await workshop.sheets.removeSheet('torvane-d26', false)
+    expect((await workshop.sheets.listSheets()).find(({ id }) => id === 'torvane-d26')).toMatchObject({ charted: true, revision: 1 })
   })
 })
 
 describe('acts that change what others are checked by', () => {
   const act = (id: string, more: object): Act => ({ id, by: 'Tove', at: '2026-11-24T08:00:00.000Z', ...more }) as Act
   it('after a move, readings are checked under the new sheet, on this server and after a look at the database', async () => {
-    const id = await opening.openJob(randomUUID(), { ...van, vehicle: 'Mover', usage: { value: 1, unit: 'km' } })
+    const id = await workshop.opening.openJob(randomUUID(), { ...van, vehicle: 'Mover', usage: { value: 1, unit: 'km' } })
     const newer = changed(sheet('ardmere-a18'), (d) => d.rails.push({ id: 'top-bridge', name: 'Top bridge', kind: 'bridge', side: 'outside', touches: false }))
     const bridge = act('b', { type: 'read', reading: read.found('top-bridge', 'cracked') })
     await expect(workshop.jobs.addAct(id, bridge)).rejects.toMatchObject({ code: 'bad-input' })
@@ -100,14 +92,14 @@ describe('acts that change what others are checked by', () => {
     await expect(workshop.jobs.addAct(id, { ...bridge, id: 'b2' })).rejects.toMatchObject({ code: 'bad-input' })
   })
   it('a summary is made anew after every act, also when acts come while it is made', async () => {
-    const id = await opening.openJob(randomUUID(), { ...van, vehicle: 'Counted', usage: { value: 1, unit: 'km' } })
+    const id = await workshop.opening.openJob(randomUUID(), { ...van, vehicle: 'Counted', usage: { value: 1, unit: 'km' } })
     const row = async () => (await workshop.board.boardPage({ state: 'open', search: 'counted', page: 0 })).rows[0]!
     expect((await row()).readings).toBe(0)
     for (let i = 0; i < 12; i++) await Promise.all([workshop.jobs.addAct(id, act(`r${i}`, { type: 'read', reading: read.groove('guide', 0.3) })), row()])
     expect((await row()).readings).toBe(12)
   })
   it('an opened job is sent from memory until something comes, then anew', async () => {
-    const id = await opening.openJob(randomUUID(), { ...van, vehicle: 'Memory', usage: { value: 1, unit: 'km' } })
+    const id = await workshop.opening.openJob(randomUUID(), { ...van, vehicle: 'Memory', usage: { value: 1, unit: 'km' } })
     const first = await workshop.jobs.openedJob(id)
     expect(await workshop.jobs.openedJob(id)).toBe(first)
     await workshop.jobs.addAct(id, act('x', { type: 'read', reading: read.groove('guide', 0.3) }))

@@ -5,10 +5,18 @@ import { freshDatabase } from './database'
 /** A demo workshop on a database of its own, for the tests of one file; filled in before the first of them. */
 export interface Workshop {
   sequelize: Sequelize
-  jobs: typeof import('../../server/store/jobs')
   board: typeof import('../../server/store/board')
-  photos: typeof import('../../server/store/photos')
+  checks: typeof import('../../server/store/checks')
+  jobs: typeof import('../../server/store/jobs')
+  learning: typeof import('../../server/store/learning')
   live: typeof import('../../server/live/listen')
+  opening: typeof import('../../server/store/opening')
+  photos: typeof import('../../server/store/photos')
+  practice: typeof import('../../server/store/practice')
+  reports: typeof import('../../server/store/reports')
+  shares: typeof import('../../server/store/shares')
+  sheets: typeof import('../../server/store/sheets')
+  vehicles: typeof import('../../server/store/vehicles')
 }
 
 export function useWorkshop(): Workshop {
@@ -20,8 +28,11 @@ export function useWorkshop(): Workshop {
     // Loaded only now: they take the database's address from the environment.
     const { useDb } = await import('../../server/db/connection')
     Object.assign(workshop, {
-      sequelize: await useDb(), jobs: await import('../../server/store/jobs'), board: await import('../../server/store/board'),
-      photos: await import('../../server/store/photos'), live: await import('../../server/live/listen')
+      sequelize: await useDb(), board: await import('../../server/store/board'), checks: await import('../../server/store/checks'),
+      jobs: await import('../../server/store/jobs'), learning: await import('../../server/store/learning'), live: await import('../../server/live/listen'),
+      opening: await import('../../server/store/opening'), photos: await import('../../server/store/photos'), practice: await import('../../server/store/practice'),
+      reports: await import('../../server/store/reports'), shares: await import('../../server/store/shares'), sheets: await import('../../server/store/sheets'),
+      vehicles: await import('../../server/store/vehicles')
     })
   })
   afterAll(async () => {
