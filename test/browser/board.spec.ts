@@ -40,6 +40,15 @@ test('a job is closed, found among the closed, and opened again; deleting can be
   await expect(row).toHaveCount(1)
 })
 
+test('drives to be looked at again that cannot be read are said so, and looked for again', async ({ page }) => {
+  await page.route('**/api/checks', (route) => route.abort())
+  await page.goto('/')
+  await expect(page.getByRole('alert')).toContainText('Which drives are to be looked at again could not be read.')
+  await page.unroute('**/api/checks')
+  await page.getByRole('button', { name: 'Look again' }).click()
+  await expect(page.getByRole('alert')).toHaveCount(0)
+})
+
 test('a board that is asked for nonsense says so', async ({ request }) => {
   for (const query of ['state=lost', 'page=-1', 'page=x']) expect((await request.get(`/api/board?${query}`)).status()).toBe(422)
 })

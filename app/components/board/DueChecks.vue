@@ -1,27 +1,14 @@
 <script setup lang="ts">
-import { $fetch } from 'ofetch'
-import { onMounted, ref } from 'vue'
 import type { ListedJob } from '../../../server/store/summaries'
 import { usageWords } from '../../words'
 
 /** Drives to be looked at again within a month, the overdue first; a stop-gap says that it is one. */
-const due = ref<ListedJob[]>([])
-const failed = ref(false)
+const { data: due, error, refresh } = useFetch<ListedJob[]>('/api/checks', { server: false, deep: false, default: () => [] })
 const today = new Date().toISOString().slice(0, 10)
-
-async function look() {
-  failed.value = false
-  try {
-    due.value = await $fetch<ListedJob[]>('/api/checks')
-  } catch {
-    failed.value = true
-  }
-}
-onMounted(look)
 </script>
 
 <template>
-  <p v-if="failed" class="mt-6 border-l-4 border-renew bg-sheet px-5 py-2" role="alert">Which drives are to be looked at again could not be read. <button type="button" class="act-bare" @click="look">Look again</button></p>
+  <p v-if="error" class="mt-6 border-l-4 border-renew bg-sheet px-5 py-2" role="alert">Which drives are to be looked at again could not be read. <button type="button" class="act-bare" @click="refresh()">Look again</button></p>
   <section v-else-if="due.length" class="mt-6" aria-label="To be looked at again" data-testid="checks">
     <h2 class="label mb-1">To be looked at again</h2>
     <ul>
