@@ -36,7 +36,7 @@ function everyReading(drive: DriveSheet): Reading[] {
   return slotsOf(drive).map(({ kind, target }) => {
     const chain = drive.chains.find((c) => c.id === target.chain)
     const value = kind === 'linkCount' ? chain!.counts.find((c) => c.from === target.from && c.to === target.to)!.links : kind === 'chainLength' ? target.links! * chain!.pitch * 1.003 : typical[kind]
-    return { kind, ...target, value, turnedForward: true }
+    return { kind, ...target, value, turnedForward: true } as Reading
   })
 }
 

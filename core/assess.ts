@@ -1,19 +1,14 @@
+import type { Assessment } from './assessment/schema'
 import { makeCalls } from './calls/makeCalls'
-import type { PartCall } from './calls/types'
-import { estimate, type Estimates } from './estimate/estimate'
+import { estimate } from './estimate/estimate'
 import { PRIORS, type Priors } from './estimate/priors'
 import type { JobFile } from './job/types'
 import { rounded } from './round'
 
-/** What a job's readings mean: the estimate and a call for every part. The same job always gives the same assessment. */
-export interface Assessment extends Estimates {
-  format: 'umbrette-assessment'
-  version: 1
-  calls: PartCall[]
-}
+export type { Assessment } from './assessment/schema'
 
 /**
- * Assesses a job.
+ * Assesses a job: what its readings mean, and a call for every part. The same job always gives the same assessment.
  * @param job checked by readJob
  * @example assess(readJob(JSON.parse(text)).job).chains.main.elongation.mean // 0.0042
  */

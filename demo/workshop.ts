@@ -2,7 +2,7 @@ import { rebuildOf } from '../core/buildup/rebuild'
 import type { Act, WaitsFor } from '../core/job/acts'
 import { assessRecord } from '../core/job/assessRecord'
 import type { KeptJob } from '../core/job/types'
-import type { Reading } from '../core/readings/types'
+import type { Reading, Unread } from '../core/readings/types'
 import type { DriveSheet } from '../core/sheet/types'
 import ardmere from './drives/ardmere-a18.json' with { type: 'json' }
 import hexley from './drives/hexley-h46.json' with { type: 'json' }
@@ -39,7 +39,7 @@ interface Story {
   at: string
   complaint: string
   truth: Truth
-  asked: readonly Reading[]
+  asked: readonly Unread[]
   /** What it waits for. */
   waits?: { for: WaitsFor; note: string }
   closed?: true
@@ -50,13 +50,13 @@ interface Story {
 }
 
 const forward = { turnedForward: true }
-const extension = (tensioner = 'tensioner', more: Partial<Reading> = {}): Reading => ({ kind: 'extension', tensioner, ...forward, ...more })
-const lag = (sprocket: string, method = 'marks'): Reading => ({ kind: 'camLag', sprocket, method, ...forward })
-const groove = (rail: string): Reading => ({ kind: 'groove', rail, method: 'gauge' })
-const count = (chain: string, from: string, to: string, value?: number): Reading => ({ kind: 'linkCount', chain, from, to, ...(value === undefined ? {} : { value }) })
-const length = (chain: string): Reading => ({ kind: 'chainLength', chain, links: 20, method: 'calliper' })
-const play = (phaser: string): Reading => ({ kind: 'phaserPlay', phaser, method: 'dial' })
-const found = (target: string, finding: string, more: Partial<Reading> = {}): Reading => ({ kind: 'condition', target, finding, ...more })
+const extension = (tensioner = 'tensioner', more: Partial<Unread> = {}): Unread => ({ kind: 'extension', tensioner, ...forward, ...more }) as Unread
+const lag = (sprocket: string, method = 'marks'): Unread => ({ kind: 'camLag', sprocket, method, ...forward })
+const groove = (rail: string): Unread => ({ kind: 'groove', rail, method: 'gauge' })
+const count = (chain: string, from: string, to: string, value?: number): Unread => ({ kind: 'linkCount', chain, from, to, ...(value === undefined ? {} : { value }) })
+const length = (chain: string): Unread => ({ kind: 'chainLength', chain, links: 20, method: 'calliper' })
+const play = (phaser: string): Unread => ({ kind: 'phaserPlay', phaser, method: 'dial' })
+const found = (target: string, finding: string, more: Partial<Unread> = {}): Unread => ({ kind: 'condition', target, finding, ...more }) as Unread
 
 const STORIES: readonly Story[] = [
   {

@@ -1,9 +1,9 @@
 import ical from 'ical-generator'
-import type { CheckAct } from '../core/job/acts'
+import type { ActOf } from '../core/job/acts'
 import type { KeptJob } from '../core/job/types'
 
 /** A check as a calendar entry of a whole day, told a week ahead; a stop-gap's every day of the last week. */
-export function checkCalendar(jobId: string, { vehicle, sheet }: Pick<KeptJob, 'vehicle' | 'sheet'>, { date, usage, stopGap, note }: CheckAct, unit: string): string {
+export function checkCalendar(jobId: string, { vehicle, sheet }: Pick<KeptJob, 'vehicle' | 'sheet'>, { date, usage, stopGap, note }: ActOf<'check'>, unit: string): string {
   const calendar = ical({ name: 'Timing drive checks', prodId: { company: 'Umbrette', product: 'checks', language: 'EN' } })
   const start = new Date(`${date}T00:00:00Z`)
   const event = calendar.createEvent({

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
-import type { Act, JobState, StateAct, WaitsFor } from '../../core/job/acts'
+import type { Act, JobState, WaitsFor, ActOf } from '../../core/job/acts'
 import type { BoardPage } from '../../server/store/board'
 import DueChecks from '../components/board/DueChecks.vue'
 import ImportJob from '../components/board/ImportJob.vue'
@@ -55,7 +55,7 @@ function put(jobId: string, what: Said): Act | null {
 }
 
 function move({ id, vehicle }: { id: string; vehicle: string }, to: JobState) {
-  const act = put(id, { type: 'state', state: to }) as StateAct | null
+  const act = put(id, { type: 'state', state: to }) as ActOf<'state'> | null
   if (act) moved.value = { jobId: id, act: act.id, words: `${vehicle}: ${STATE_WORDS[to].done}` }
 }
 

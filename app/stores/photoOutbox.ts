@@ -2,7 +2,7 @@ import { createStore, del, entries, set } from 'idb-keyval'
 import { $fetch } from 'ofetch'
 import { defineStore, skipHydrate } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import type { PhotoAct } from '../../core/job/acts'
+import type { ActOf } from '../../core/job/acts'
 import { useSendQueue } from '../composables/useSendQueue'
 import { shownProblem } from '../problem'
 import { useOutbox } from './outbox'
@@ -10,7 +10,7 @@ import { useOutbox } from './outbox'
 /** A picture on its way to the server, with the act that puts it to its part. */
 export interface WaitingPhoto {
   jobId: string
-  act: PhotoAct
+  act: ActOf<'photo'>
   picture: Blob
   /** Why the server would not have it: it is not sent again, and shown until it was seen. */
   refused?: string

@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess'
-import type { Record } from '../job/acts'
+import type { JobRecord } from '../job/acts'
 import type { DriveSheet } from '../sheet/types'
 import { partName } from '../wording'
 import { COUNTED_ITEMS, type BuildPlan } from './plan'
@@ -21,7 +21,7 @@ const HOLDING_RULES = ['pin-after-loose-phaser']
  * Everything that holds the engine back. A hold goes away when what it waits for is done, or is released by name with a
  * reason, which stays visible.
  */
-export function holdsOf(sheet: DriveSheet, record: Record, assessment: Assessment, plan: BuildPlan, checks: readonly Check[]): Hold[] {
+export function holdsOf(sheet: DriveSheet, record: JobRecord, assessment: Assessment, plan: BuildPlan, checks: readonly Check[]): Hold[] {
   const held: Omit<Hold, 'released'>[] = [...foundHolds(sheet, record, assessment), ...jumpHold(sheet, record, assessment), ...insideHolds(record), ...turnHolds(checks), ...openTasks(record, plan)]
   return held.map((hold) => {
     const act = record.releases.get(hold.id)
@@ -30,7 +30,7 @@ export function holdsOf(sheet: DriveSheet, record: Record, assessment: Assessmen
 }
 
 /** What was found at teardown and says stop, until the part it is on is renewed. */
-function foundHolds(sheet: DriveSheet, record: Record, { calls }: Assessment): Omit<Hold, 'released'>[] {
+function foundHolds(sheet: DriveSheet, record: JobRecord, { calls }: Assessment): Omit<Hold, 'released'>[] {
   return calls.flatMap(({ part, reasons }) => {
     if (record.tasks.get(`part:${part}:fitted`)?.state === 'done') return []
     const holding = reasons.filter(({ call, rule }) => call === 'stop' || HOLDING_RULES.includes(rule))
@@ -39,7 +39,7 @@ function foundHolds(sheet: DriveSheet, record: Record, { calls }: Assessment): O
 }
 
 /** After a jump on an interference engine valves may have touched. */
-function jumpHold(sheet: DriveSheet, { readings }: Record, { cams, calls }: Assessment): Omit<Hold, 'released'>[] {
+function jumpHold(sheet: DriveSheet, { readings }: JobRecord, { cams, calls }: Assessment): Omit<Hold, 'released'>[] {
   const jumped = Object.values(cams).some(({ jump }) => jump.told && jump.teeth !== 0 && jump.odds > 0.5)
   const looked = readings.some(({ finding }) => finding === 'compression-sound' || finding === 'compression-low')
   const said = calls.some(({ reasons }) => reasons.some(({ call, text }) => call === 'stop' && /compression/i.test(text)))
@@ -47,7 +47,7 @@ function jumpHold(sheet: DriveSheet, { readings }: Record, { cams, calls }: Asse
   return [{ id: 'compression:engine', text: 'The chain jumped and valves can meet pistons: they may have touched.', release: 'Compression or leak-down entered at station 3, and sound.' }]
 }
 
-function insideHolds({ tasks }: Record): Omit<Hold, 'released'>[] {
+function insideHolds({ tasks }: JobRecord): Omit<Hold, 'released'>[] {
   return Object.entries(COUNTED_ITEMS).flatMap(([id, name]) => {
     const [into, out] = [tasks.get(`in:${id}`)?.value, tasks.get(`out:${id}`)?.value]
     if (into === undefined || out === undefined || into === out) return []
@@ -64,7 +64,7 @@ function turnHolds(checks: readonly Check[]): Omit<Hold, 'released'>[] {
   ]
 }
 
-function openTasks({ tasks }: Record, { groups }: BuildPlan): Omit<Hold, 'released'>[] {
+function openTasks({ tasks }: JobRecord, { groups }: BuildPlan): Omit<Hold, 'released'>[] {
   const open = groups.flatMap((group) => group.tasks).filter(({ id, must }) => must && tasks.get(id)?.state !== 'done')
   return open.length > 0 ? [{ id: 'tasks', text: `${open.length} ${open.length === 1 ? 'step is' : 'steps are'} open: ${open.slice(0, 3).map(({ text }) => text.toLowerCase()).join('; ')}${open.length > 3 ? ' …' : '.'}`, release: 'Do them, and tick each as it is done.' }] : []
 }

@@ -13,7 +13,7 @@ export interface Task {
   /** Said before it is done, not after. */
   cautions: string[]
   /** How far it is tightened, on a torque step. */
-  tighten?: { newtonMetres: number } | { degrees: number }
+  tighten?: Torque['steps'][number]
 }
 
 export interface TaskGroup {

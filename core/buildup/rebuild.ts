@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess'
 import { heldCalls } from '../calls/overrules'
 import { jobFile } from '../job/assessRecord'
-import { foldActs, type Act, type Record } from '../job/acts'
+import { foldActs, type Act, type JobRecord } from '../job/acts'
 import type { JobFile, KeptJob } from '../job/types'
 import type { Reading } from '../readings/types'
 import { expectedRebuilt, type ExpectedReading } from './expected'
@@ -12,7 +12,7 @@ import { twoTurns, type Check } from './twoTurns'
 /** Where a rebuild stands. */
 export interface Rebuild {
   /** Components renewed: as the customer chose, else as advised, else as the calls hold. */
-  renew: string[]
+  renew: readonly string[]
   chosenBy: 'customer' | 'workshop' | 'calls'
   way: string | null
   plan: BuildPlan
@@ -39,7 +39,7 @@ export function rebuildOf(job: KeptJob, acts: readonly Act[], before: Assessment
   return { renew, chosenBy, way, plan, expected, checks, holds, ready: holds.every(({ released }) => released) }
 }
 
-function chosen(record: Record, before: Assessment): Pick<Rebuild, 'renew' | 'chosenBy'> {
+function chosen(record: JobRecord, before: Assessment): Pick<Rebuild, 'renew' | 'chosenBy'> {
   if (record.choice) return { renew: record.choice.renew, chosenBy: 'customer' }
   if (record.path) return { renew: record.path.renew, chosenBy: 'workshop' }
   const renewed = heldCalls(before.calls, record.overrules).filter(({ holds, reasons }) => holds === 'renew' || (holds === 'stop' && reasons.some(({ call }) => call === 'renew')))
@@ -47,7 +47,7 @@ function chosen(record: Record, before: Assessment): Pick<Rebuild, 'renew' | 'ch
 }
 
 /** The rebuilt drive as a job of its own, out of what was read on it after it was turned and when it ran; its renewed parts were fitted now. */
-export function closingJob(file: JobFile, { rebuilt }: Record, renew: readonly string[]): JobFile {
+export function closingJob(file: JobFile, { rebuilt }: JobRecord, renew: readonly string[]): JobFile {
   const { history: _history, readings: _readings, ...others } = file
   const readings: Reading[] = rebuilt.filter(({ round }) => round !== 'set').map(({ reading }) => reading)
   return { ...others, readings, fitted: { ...file.fitted, ...Object.fromEntries(renew.map((id) => [id, file.usage.value])) } }

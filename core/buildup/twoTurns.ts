@@ -1,6 +1,7 @@
 import { degreesPerTooth } from '../drive/train'
 import { NINETY } from '../estimate/normal'
-import { READING_KINDS, methodOf } from '../readings/kinds'
+import { methodSigma } from '../readings/kinds'
+import { partOf } from '../readings/partOf'
 import type { Reading } from '../readings/types'
 import type { DriveSheet } from '../sheet/types'
 import { figure, lateOrEarly, partName } from '../wording'
@@ -40,11 +41,11 @@ export function twoTurns(sheet: DriveSheet, expected: readonly ExpectedReading[]
 /** Does a reading read what is expected of that target? */
 export function reads(reading: Reading, { kind, target, from, to }: ExpectedReading): boolean {
   if (reading.kind !== kind) return false
-  return kind === 'linkCount' ? reading.chain === target && reading.from === from && reading.to === to : (reading.tensioner ?? reading.sprocket) === target
+  return kind === 'linkCount' ? reading.chain === target && reading.from === from && reading.to === to : partOf(reading) === target
 }
 
 function sigmaOf({ kind, method, sigma }: Reading): number {
-  return sigma ?? (kind === 'condition' ? 0 : READING_KINDS[kind].methods[methodOf(kind, method)] ?? 0)
+  return sigma ?? (kind === 'condition' ? 0 : methodSigma(kind, method) ?? 0)
 }
 
 function isOff({ kind, value, within, notches }: ExpectedReading, reading: Reading): boolean {

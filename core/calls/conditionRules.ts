@@ -113,15 +113,16 @@ export const CONDITION_RULES: Readonly<Record<PartKind, Readonly<Record<string, 
 /** What the findings make of the parts they are on; a finding read twice speaks once. */
 export function conditions({ job }: RuleContext): Finding[] {
   const found = new Map<string, Finding>()
-  job.readings.forEach(({ kind, target, finding }, index) => {
-    if (kind !== 'condition') return
-    const partKind = partKindOf(job.drive, target!)!
-    const rule = CONDITION_RULES[partKind][finding!]
+  job.readings.forEach((reading, index) => {
+    if (reading.kind !== 'condition') return
+    const { target, finding } = reading
+    const partKind = partKindOf(job.drive, target)!
+    const rule = CONDITION_RULES[partKind][finding]
     if (!rule) return
     const key = `${target} ${finding}`
     const known = found.get(key)
-    if (known) known.readings.push(index)
-    else found.set(key, { part: target!, rule: `found-${finding}`, readings: [index], limit: null, ...rule })
+    if (known) found.set(key, { ...known, readings: [...known.readings, index] })
+    else found.set(key, { part: target, rule: `found-${finding}`, readings: [index], limit: null, ...rule })
   })
   return [...found.values()]
 }

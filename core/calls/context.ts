@@ -1,6 +1,7 @@
 import type { Estimates } from '../estimate/estimate'
 import type { JobFile } from '../job/types'
-import type { Reading, ReadingKind } from '../readings/types'
+import { partOf } from '../readings/partOf'
+import type { ReadingKind } from '../readings/types'
 import { schoolRules, type SchoolRules } from './schools'
 import type { LimitValue } from '../sheet/types'
 import type { Call, ReasonLimit } from './types'
@@ -28,10 +29,6 @@ export function readingsBehind({ job, estimates }: RuleContext, chain: string, k
     const reading = job.readings[index]!
     return kinds.includes(reading.kind) && (part === undefined || partOf(reading) === part)
   })
-}
-
-function partOf(reading: Reading): string | undefined {
-  return reading.tensioner ?? reading.rail ?? reading.sprocket ?? reading.phaser ?? reading.chain
 }
 
 /** A limit as a reason shows it. */

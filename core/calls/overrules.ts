@@ -1,4 +1,4 @@
-import type { OverruleAct } from '../job/acts'
+import type { ActOf } from '../job/acts'
 import type { Call, PartCall } from './types'
 
 /** A part's call with what a mechanic said otherwise. */
@@ -9,7 +9,7 @@ export interface HeldCall extends PartCall {
 }
 
 /** The calls as they hold, each with what overrules it; a part that no rule speaks of may be called on too. */
-export function heldCalls(calls: readonly PartCall[], overrules: ReadonlyMap<string, OverruleAct>): HeldCall[] {
+export function heldCalls(calls: readonly PartCall[], overrules: ReadonlyMap<string, ActOf<'overrule'>>): HeldCall[] {
   const said = (part: string) => {
     const act = overrules.get(part)
     return act ? { call: act.call, reason: act.reason, by: act.by, at: act.at } : null

@@ -1,7 +1,15 @@
-import { array, boolean, mixed, number, object, string, tuple, ValidationError, type AnySchema } from 'yup'
-import type { Fault } from '../sheet/types'
+import { array, boolean, mixed, number, object, string, tuple, type AnyObject, type AnySchema, type ArraySchema, type InferType, type MixedSchema, type ObjectSchema } from 'yup'
+import { isWellFormed } from './text'
 
 /** Yup rules with one wording for every check of outside data, in core and server alike. Nothing is converted: text is no number. */
+
+/** What a schema describes, its lists read-only: the type of a value that passed it. */
+export type Shape<S extends AnySchema> = Frozen<InferType<S>>
+
+type Frozen<T> = T extends object ? { readonly [K in keyof T]: Frozen<T[K]> } : T
+
+/** The type of a value of which later code may change fields, but no list. */
+export type Open<T> = T extends readonly unknown[] ? T : T extends object ? { -readonly [K in keyof T]: Open<T[K]> } : T
 
 export const needed = 'is missing'
 
@@ -12,7 +20,10 @@ export const num = (min: number, max: number) => {
 
 export const whole = (min: number, max: number) => num(min, max).integer(`expected a whole number from ${min} to ${max}`)
 
-export const text = (max: number) => string().typeError('expected text').max(max, `expected at most ${max} characters`)
+/** Text that a database and every other program can hold: no NUL, no half of a pair of surrogates. */
+export const text = (max: number) => string().typeError('expected text').max(max, `expected at most ${max} characters`).test('wellFormed', BROKEN_TEXT, (v) => v === undefined || v === null || isWellFormed(v))
+
+export const BROKEN_TEXT = 'holds a character that cannot be kept: type it again'
 
 /** Text with something in it besides space. */
 export const words = (max: number, message = needed) => text(max).required(needed).matches(/\S/, message)
@@ -20,47 +31,88 @@ export const words = (max: number, message = needed) => text(max).required(neede
 /** The page of a list, from 0, as it stands in an address. */
 export const pageAsked = () => text(6).matches(/^\d+$/, 'expected a whole number from 0')
 
-export const id = () => text(64).matches(/^[\w.-]+$/, 'expected an id of letters, digits, dots and dashes')
+/** Is a word one that every object answers to (`toString`, `constructor`, `__proto__`)? Such a word names nothing here. */
+export const isReserved = (word: string) => word in {}
+
+const RESERVED = 'is a word that names nothing here: choose another'
+
+/** A short word out of a list that is checked elsewhere. */
+export const word = (max: number) => text(max).test('reserved', RESERVED, (v) => !v || !isReserved(v))
+
+export const ID = /^[\w.-]+$/
+
+export const id = () => word(64).matches(ID, 'expected an id of letters, digits, dots and dashes')
 
 export const flag = () => boolean().typeError('expected true or false')
 
-export const oneOf = <T extends string>(...values: T[]) => mixed<T>().oneOf(values, `expected ${values.join(' or ')}`)
+export const oneOf = <T extends string>(...values: readonly T[]) => mixed<T>().oneOf(values, `expected ${values.join(' or ')}`)
 
+/** Years that anything here can have happened, or be planned, in. */
+const YEARS = [1990, 2100] as const
+
+const DAY = /^\d{4}-\d{2}-\d{2}$/
+const MOMENT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d{1,6})?(Z|[+-]\d{2}:\d{2})$/
+
+/** A day, as 2026-11-26. */
+export const day = () => text(10).test('day', `expected a date as 2026-11-26, from ${YEARS[0]} to ${YEARS[1]}`, (v) => v === undefined || isDay(v)).meta({ jsonSchema: { pattern: DAY.source } })
+
+/** A moment, as 2026-11-26T08:30:00.000Z. */
+export const moment = () =>
+  text(40).test('moment', `expected an ISO time as 2026-11-26T08:30:00.000Z, from ${YEARS[0]} to ${YEARS[1]}`, (v) => v === undefined || isMoment(v)).meta({ jsonSchema: { pattern: MOMENT.source } })
+
+function isDay(value: string): boolean {
+  if (!DAY.test(value)) return false
+  const date = new Date(`${value}T00:00:00Z`)
+  // The 31st of February comes out as a day of March.
+  return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(value) && inYears(date)
+}
+
+function isMoment(value: string): boolean {
+  if (!MOMENT.test(value) || !isDay(value.slice(0, 10))) return false
+  return !Number.isNaN(Date.parse(value))
+}
+
+function inYears(date: Date): boolean {
+  return date.getUTCFullYear() >= YEARS[0] && date.getUTCFullYear() <= YEARS[1]
+}
+
+/** A list; its length is looked at before anything in it. */
 export const listOf = <T extends AnySchema>(of: T, max: number) =>
-  array().of(of).typeError('expected a list').max(max, `expected at most ${max} entries`)
+  array().of(of).typeError('expected a list').max(max, `expected at most ${max} entries`) as unknown as ArraySchema<InferType<T>[] | undefined, AnyObject, undefined, ''>
 
 export const pair = () => tuple([num(-10_000, 10_000).required('expected a number'), num(-10_000, 10_000).required('expected a number')]).typeError('expected two numbers')
 
-export const shape = <T extends Record<string, AnySchema>>(fields: T) => object(fields).typeError('expected an object').default(undefined)
+/** What an object of these fields is: one that may be undefined may be absent. */
+type Described<F extends Record<string, AnySchema>> = Flat<
+  { [K in keyof F as undefined extends InferType<F[K]> ? never : K]: InferType<F[K]> } & { [K in keyof F as undefined extends InferType<F[K]> ? K : never]?: InferType<F[K]> }
+>
+type Flat<T> = { [K in keyof T]: T[K] }
+
+/** An object with these fields and no others. */
+export const shape = <F extends Record<string, AnySchema>>(fields: F) =>
+  object(fields).typeError('expected an object').default(undefined) as unknown as ObjectSchema<Described<F> | undefined>
+
+/** Entries that an object of values by id may have. */
+const MOST_BY_ID = 500
 
 /** Values of one shape, named by ids: `{ "arm": 1.2 }`. */
-export const byIds = (of: AnySchema, message: string) =>
+export const byIds = <S extends AnySchema>(of: S, message: string) =>
   object().default(undefined).typeError('expected an object')
-    .test('values', message, (value) => !value || Object.values(value).every((one) => of.isValidSync(one, { strict: true })))
-    .meta({ valuesOf: of })
+    .test('values', message, (value) => !value || Object.values(value).every((one) => of.isValidSync(one, { strict: true, disableStackTrace: true })))
+    .test('names', `expected at most ${MOST_BY_ID} ids of letters, digits, dots and dashes`, (value) => !value || (Object.keys(value).length <= MOST_BY_ID && Object.keys(value).every((key) => key.length <= 64 && ID.test(key) && !isReserved(key))))
+    .meta({ valuesOf: of }) as unknown as MixedSchema<{ [id: string]: InferType<S> } | undefined>
 
 /** The version of a file's format that this program reads; another is refused in plain words. */
-export const formatVersion = (current: number) =>
-  mixed<number>().required(needed).test('version', ({ value }: { value: unknown }) => versionMessage(value, current), (value) => value === undefined || value === current).meta({ jsonSchema: { const: current } })
+export const formatVersion = <N extends number>(current: N) =>
+  mixed<N>().required(needed).test('version', ({ value }: { value: unknown }) => versionMessage(value, current), (value) => value === undefined || value === current).meta({ jsonSchema: { const: current } })
 
 function versionMessage(value: unknown, current: number): string {
   const newer = typeof value === 'number' && value > current
   return newer ? `is ${value}, newer than this program reads: expected ${current}. Update Umbrette, or export the file as version ${current}` : `expected ${current}`
 }
 
-/** What is wrong with a value under a schema, each with its place; empty when it fits. */
-export function schemaFaults(schema: AnySchema, value: unknown, at = ''): Fault[] {
-  try {
-    schema.validateSync(value, { strict: true, abortEarly: false })
-    return []
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error
-    const all = error.inner.length ? error.inner : [error]
-    const seen = new Map<string, Fault>()
-    for (const { path, message } of all) {
-      const place = [at, path].filter(Boolean).join('.').replaceAll('.[', '[')
-      if (!seen.has(place)) seen.set(place, { place, message })
-    }
-    return [...seen.values()]
-  }
-}
+/**
+ * A value of any shape that is checked elsewhere, by its own rules; the type is what that check makes of it.
+ * @param schema the rules it is checked by, for the JSON Schema
+ */
+export const elsewhere = <T>(schema?: () => AnySchema) => mixed<T & {}>().meta({ elsewhere: schema })

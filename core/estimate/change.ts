@@ -1,4 +1,4 @@
-import type { Act } from '../job/acts'
+import { ACTS, type Act } from '../job/acts'
 import { READING_KINDS } from '../readings/kinds'
 import { findingWords, partKindOf } from '../readings/conditions'
 import type { DriveSheet } from '../sheet/types'
@@ -35,17 +35,10 @@ function jumpChanges(sheet: DriveSheet, before: Estimates, after: Estimates): st
   })
 }
 
-/** What each act is called when it is said what it did; a reading and a revision say more. */
-const SUBJECTS: Readonly<Partial<Record<Act['type'], string>>> = {
-  undo: 'Taking that back', school: 'The other school', corrections: 'What is known of the engine', part: 'What is known of the part', photo: 'The photo',
-  waits: 'What the job waits for', overrule: 'The overruled call', pricing: 'The pricing', path: 'The path advised', signoff: 'The sign-off', choice: 'The customer\'s choice',
-  state: 'Where the job stands', task: 'The step', rebuilt: 'The reading on the rebuilt drive', hole: 'The bolt hole', release: 'The hold released', check: 'The next check'
-}
-
 function subject(sheet: DriveSheet, act: Act): string {
   if (act.type === 'sheet') return `Revision ${act.revision} of the drive sheet`
-  if (act.type !== 'read') return SUBJECTS[act.type]!
-  const { kind, target, finding } = act.reading
-  if (kind === 'condition') return `The finding "${findingWords(partKindOf(sheet, target!)!, finding!)}"`
-  return `${act.supersedes ? 'The corrected' : 'The'} ${READING_KINDS[kind].name.toLowerCase()}`
+  if (act.type !== 'read') return ACTS[act.type].subject
+  const { reading } = act
+  if (reading.kind === 'condition') return `The finding "${findingWords(partKindOf(sheet, reading.target)!, reading.finding)}"`
+  return `${act.supersedes ? 'The corrected' : 'The'} ${READING_KINDS[reading.kind].name.toLowerCase()}`
 }

@@ -1,6 +1,7 @@
 import { limitFor } from '../sheet/limits'
 import type { DriveSheet } from '../sheet/types'
 import { STRETCH_KINDS } from '../readings/kinds'
+import { partOf } from '../readings/partOf'
 import type { NumericKind, Reading } from '../readings/types'
 import { dot } from './linear'
 import { normalAlong, seen } from './marginals'
@@ -39,7 +40,7 @@ export function doubtsOf(sheet: DriveSheet, problem: Problem, component: Compone
   const { near, posterior } = component
   const { scale } = problem
   const single = (i: number, by = 1) => scale.map((s, k) => (k === i ? s * by : 0))
-  const read = (kind: NumericKind, part: string) => readings.some((r) => r.kind === kind && (r.rail ?? r.tensioner ?? r.sprocket ?? r.phaser) === part)
+  const read = (kind: NumericKind, part: string) => readings.some((r) => r.kind === kind && partOf(r) === part)
   const bounded = (part: string, about: NumericKind, i: number, limit: number | undefined, was: boolean, by = 1): (Doubt & { read: boolean })[] => {
     if (limit === undefined) return []
     const slope = single(i, by)

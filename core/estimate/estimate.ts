@@ -1,22 +1,13 @@
+import type { Assessment } from '../assessment/schema'
 import type { JobFile } from '../job/types'
 import { trainsOf } from '../drive/train'
 import { estimateTrain } from './estimateTrain'
 import { PRIORS, type Priors } from './priors'
-import type { NextReading } from './types'
-import type { ReadingFault } from './observations'
-import type { CamEstimate, ChainEstimate, ReadingEstimate, TensionerEstimate, TrainResult, WearEstimate } from './types'
+import type { ReadingFault, TrainResult } from './types'
 import { impossibleReading } from '../readings/impossible'
 
 /** What all readings of a job say together, by part. */
-export interface Estimates {
-  chains: Record<string, ChainEstimate>
-  rails: Record<string, { wear: WearEstimate }>
-  tensioners: Record<string, TensionerEstimate>
-  cams: Record<string, CamEstimate>
-  readings: ReadingEstimate[]
-  next: NextReading[]
-  faults: ReadingFault[]
-}
+export type Estimates = Omit<Assessment, 'format' | 'version' | 'calls'>
 
 /** Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are named in `faults`. */
 export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {

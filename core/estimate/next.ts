@@ -1,4 +1,5 @@
-import { CHAIN_OFF_MINUTES, READING_KINDS, methodOf } from '../readings/kinds'
+import { CHAIN_OFF_MINUTES, READING_KINDS, methodSigma } from '../readings/kinds'
+import { partOf } from '../readings/partOf'
 import type { NumericKind, Reading } from '../readings/types'
 import type { Chain, DriveSheet } from '../sheet/types'
 import { doubtAfter, doubtOf, doubtsOf, jumpDoubtsOf, pastLimit, type Doubt, type JumpDoubt } from './doubts'
@@ -102,7 +103,7 @@ function openPlays(sheet: DriveSheet, { parts }: Problem, taken: readonly Readin
 function isTaken({ kind, target, from, to }: Candidate, reading: Reading): boolean {
   if (reading.kind !== kind) return false
   if (kind === 'linkCount') return reading.chain === target && reading.from === from && reading.to === to
-  return (reading.tensioner ?? reading.rail ?? reading.sprocket ?? reading.chain) === target
+  return partOf(reading) === target
 }
 
 function minutesOf(kind: NumericKind, chain: Chain, taken: readonly Reading[]): number {
@@ -113,7 +114,7 @@ function minutesOf(kind: NumericKind, chain: Chain, taken: readonly Reading[]): 
 
 function candidatesOf(problem: Problem, { near }: Solution['components'][number]): Candidate[] {
   const { cams, scale } = problem
-  const sigma = (kind: NumericKind) => READING_KINDS[kind].methods[methodOf(kind)]!
+  const sigma = (kind: NumericKind) => methodSigma(kind)!
   const single = (i: number, by: number) => scale.map((s, k) => (k === i ? s * by : 0))
   const linear = (kind: NumericKind, target: string, part: number, slope: readonly number[]): Candidate =>
     ({ kind, target, part, slope: slope.map((s) => s / sigma(kind)), teeth: new Map() })

@@ -10,6 +10,7 @@ import type { Reading } from '../readings/types'
 import { limitFor } from '../sheet/limits'
 import type { Chain, DriveSheet } from '../sheet/types'
 import type { Part, Train } from './problem'
+import type { ReadingFault } from './types'
 
 /** What a reading sees of a train's state. `shift + scale·ε` for a length; `base` links for a count; `cam` among the train's. */
 export type Quantity =
@@ -31,12 +32,6 @@ export interface Observation {
   quantity: Quantity
   /** What one tooth of jump on each driven sprocket of the train adds, in the reading's unit. */
   teeth: number[]
-}
-
-/** A reading left out, and why. */
-export interface ReadingFault {
-  index: number
-  message: string
 }
 
 /** Id of the chain that a reading bears on, null for one outside the model (a phaser's play). */

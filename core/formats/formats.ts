@@ -1,13 +1,12 @@
-import { jobSchema } from '../job/readJob'
+import { jobSchema } from '../job/schema'
 import { caseSchema } from '../practice/readCase'
-import { readingSchema } from '../readings/checkReading'
-import { FINDINGS } from '../readings/conditions'
-import { NUMERIC_KINDS, READING_KINDS } from '../readings/kinds'
+import { ACTS } from '../job/acts'
+import { READING_SCHEMAS } from '../readings/schema'
 import { driveSchema } from '../sheet/schema'
-import { assessmentSchema } from './assessment'
+import { assessmentSchema } from '../assessment/schema'
 import { jsonSchemaOf, type JsonSchema } from './jsonSchema'
 
-/** The open formats, as JSON Schemas: made from the very rules that check files here (the assessment's stands by itself). */
+/** The open formats, as JSON Schemas: made from the very rules that check files here. */
 export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment' | 'umbrette-practice', JsonSchema> {
   const drive = { ...jsonSchemaOf(driveSchema) }
   const job = jsonSchemaOf(jobSchema) as JsonSchema & { properties: Record<string, JsonSchema> }
@@ -16,13 +15,13 @@ export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-
     'umbrette-drive': titled('Drive sheet: the description of one engine\'s timing drive', drive),
     'umbrette-job': titled('Job: a drive sheet, what was read on it, and under which school it is judged', {
       ...job,
-      properties: { ...job.properties, drive: { $ref: '#/$defs/drive' }, readings: { ...job.properties.readings, items: { $ref: '#/$defs/reading' } } },
-      $defs: { drive, reading: reading() }
+      properties: { ...job.properties, drive: { $ref: '#/$defs/drive' }, openedOn: { $ref: '#/$defs/drive' }, readings: { ...job.properties.readings, items: { $ref: '#/$defs/reading' } }, acts: { ...job.properties.acts, items: { $ref: '#/$defs/act' } } },
+      $defs: { drive, reading: reading(), act: act() }
     }),
     'umbrette-practice': titled('Practice case: an engine, what is told of it, and the truth', {
       ...practice, properties: { ...practice.properties, drive: { $ref: '#/$defs/drive' } }, $defs: { drive }
     }),
-    'umbrette-assessment': titled('Assessment: what a job\'s readings mean, and a call for every part', assessmentSchema)
+    'umbrette-assessment': titled('Assessment: what a job\'s readings mean, and a call for every part', jsonSchemaOf(assessmentSchema))
   }
 }
 
@@ -30,14 +29,12 @@ function titled(title: string, schema: JsonSchema): JsonSchema {
   return { $schema: 'https://json-schema.org/draft/2020-12/schema', title, ...schema }
 }
 
-/** A reading: its fields, and for each kind those it cannot do without. */
+/** A reading: for each kind its own fields. */
 function reading(): JsonSchema {
-  const numeric = NUMERIC_KINDS.map((kind): JsonSchema => {
-    const needs = [...READING_KINDS[kind].target]
-    const figure = kind === 'extension' ? { anyOf: [{ required: ['value'] }, { required: ['notches'] }] } : {}
-    return { properties: { kind: { const: kind } }, required: kind === 'extension' ? needs : [...needs, 'value'], ...figure }
-  })
-  const findings = [...new Set(Object.values(FINDINGS).flatMap((list) => Object.keys(list)))].sort()
-  const condition = { properties: { kind: { const: 'condition' }, finding: { enum: findings }, value: false }, required: ['target', 'finding'] }
-  return { ...jsonSchemaOf(readingSchema), oneOf: [...numeric, condition] }
+  return { oneOf: Object.values(READING_SCHEMAS).map((schema) => jsonSchemaOf(schema)) }
+}
+
+/** An act: for each type its own fields. */
+function act(): JsonSchema {
+  return { oneOf: Object.values(ACTS).map(({ schema }) => jsonSchemaOf(schema)) }
 }

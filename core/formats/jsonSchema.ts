@@ -12,6 +12,11 @@ export function jsonSchemaOf(schema: AnySchema): JsonSchema {
 }
 
 function described(field: SchemaFieldDescription): JsonSchema {
+  const own = ownKeywords(field)
+  return (field as SchemaDescription).nullable ? { anyOf: [own, { type: 'null' }] } : own
+}
+
+function ownKeywords(field: SchemaFieldDescription): JsonSchema {
   const description = field as SchemaDescription & Partial<SchemaObjectDescription> & Partial<SchemaInnerTypeDescription>
   const { jsonSchema, valuesOf } = (description.meta ?? {}) as { jsonSchema?: JsonSchema; valuesOf?: AnySchema }
   const own = { ...(valuesOf ? { additionalProperties: jsonSchemaOf(valuesOf) } : {}), ...jsonSchema }
@@ -34,7 +39,7 @@ function objectKeywords(fields: Record<string, SchemaFieldDescription>): JsonSch
   const names = Object.keys(fields)
   if (names.length === 0) return {}
   const required = names.filter((name) => !(fields[name] as SchemaDescription).optional)
-  return { properties: Object.fromEntries(names.map((name) => [name, described(fields[name]!)])), ...(required.length > 0 ? { required } : {}) }
+  return { properties: Object.fromEntries(names.map((name) => [name, described(fields[name]!)])), ...(required.length > 0 ? { required } : {}), additionalProperties: false }
 }
 
 function limits({ tests }: SchemaDescription, least: string, greatest: string): JsonSchema {

@@ -1,7 +1,7 @@
 import { heldCalls } from '../calls/overrules'
 import type { Call } from '../calls/types'
 import type { Assessment } from '../assess'
-import { foldActs, type Act, type SignoffAct, type StandingReading } from './acts'
+import { foldActs, type Act, type StandingReading, type ActOf } from './acts'
 import type { School } from './types'
 
 /** What has changed since a verdict was signed. */
@@ -23,7 +23,7 @@ const WORTH = 1e-4
  * What a job comes to now against what it came to when a verdict on it was signed.
  * @returns null when nothing changed that a verdict rests on
  */
-export function sinceSignoff(acts: readonly Act[], signed: SignoffAct, now: Assessment, openedUnder: School): SinceSignoff | null {
+export function sinceSignoff(acts: readonly Act[], signed: ActOf<'signoff'>, now: Assessment, openedUnder: School): SinceSignoff | null {
   const before = acts.slice(0, acts.findIndex(({ id }) => id === signed.id))
   const [was, is] = [foldActs(before, openedUnder), foldActs(acts, openedUnder)]
   const ids = (readings: readonly StandingReading[]) => new Set(readings.map(({ id }) => id))

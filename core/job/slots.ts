@@ -1,5 +1,5 @@
 import { drivenSprockets, touchingRails } from '../drive/elements'
-import type { NumericKind, Reading } from '../readings/types'
+import type { NumericKind, Unread } from '../readings/types'
 import { BENCH_LINKS } from '../estimate/next'
 import type { NextReading } from '../estimate/types'
 import type { DriveSheet } from '../sheet/types'
@@ -16,13 +16,13 @@ export interface Slot {
   /** Id of the part it is read on; a run's is that of its chain. */
   part: string
   /** The fields that name the target in a reading. */
-  target: Partial<Reading>
+  target: Partial<Unread>
 }
 
 /** Everything that can be read on a drive, in the order of the stations. */
 export function slotsOf(sheet: DriveSheet): Slot[] {
   const slots: Slot[] = []
-  const add = (station: FigureStation, kind: NumericKind, part: string, target: Partial<Reading>) =>
+  const add = (station: FigureStation, kind: NumericKind, part: string, target: Partial<Unread>) =>
     slots.push({ key: [kind, ...Object.values(target)].join(':'), station, kind, part, target })
   for (const chain of sheet.chains) {
     for (const cam of drivenSprockets(sheet, chain)) add(3, 'camLag', cam, { sprocket: cam })
@@ -41,8 +41,8 @@ export function slotsOf(sheet: DriveSheet): Slot[] {
 }
 
 /** Does a reading fill a slot? A length over another number of links does too. */
-export function fills(slot: Slot, reading: Reading): boolean {
-  return sameThing(reading, { kind: slot.kind, ...slot.target })
+export function fills(slot: Slot, reading: Unread): boolean {
+  return sameThing(reading, { kind: slot.kind, ...slot.target } as Unread)
 }
 
 /** Is a slot what a next reading is read in? */

@@ -8,7 +8,7 @@ import type { DriveSheet, LimitKind, LimitValue } from '../sheet/types'
 import { partName } from '../wording'
 import { assess, type Assessment } from '../assess'
 import { NINETY } from '../estimate/normal'
-import { foldActs, type Act, type Record, type WaitsFor } from './acts'
+import { foldActs, type Act, type JobRecord, type WaitsFor } from './acts'
 import { jobFile } from './assessRecord'
 import type { JobFile, KeptJob } from './types'
 
@@ -87,7 +87,7 @@ function longest(sheet: DriveSheet, { chains }: Assessment): JobSummary['elongat
 }
 
 /** Elongation of chains that anything bears on, and each extension and groove that was read. */
-export function measuresOf(file: JobFile, assessment: Assessment, { readings }: Record): Measure[] {
+export function measuresOf(file: JobFile, assessment: Assessment, { readings }: JobRecord): Measure[] {
   const sheet = file.drive
   const limit = (kind: LimitKind, part: string) => limitFor(sheet, kind, part)
   const chains = sheet.chains.filter(({ id }) => assessment.chains[id]!.readings.length > 0).map(({ id, name }): Measure => {

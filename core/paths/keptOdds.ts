@@ -4,6 +4,7 @@ import type { JobFile } from '../job/types'
 import { combined } from '../readings/combined'
 import { partKindOf } from '../readings/conditions'
 import { STRETCH_KINDS } from '../readings/kinds'
+import { partOf } from '../readings/partOf'
 import { readingSigma } from '../readings/sigma'
 import { limitFor } from '../sheet/limits'
 import type { Assumptions } from './assumptions'
@@ -49,7 +50,7 @@ function pastLimit({ mean, sd, limit, asNew }: Wear, growth: number, scatter: nu
 /** The wears of a component that were measured and have a limit. */
 function measured(job: JobFile, { chains, rails, tensioners }: Estimates, component: string): Wear[] {
   const { drive, readings } = job
-  const wasRead = (kinds: readonly string[], id: string) => readings.some((r) => kinds.includes(r.kind) && (r.tensioner ?? r.rail ?? r.chain) === id)
+  const wasRead = (kinds: readonly string[], id: string) => readings.some((r) => kinds.includes(r.kind) && partOf(r) === id)
   const chain = drive.chains.find(({ id }) => id === component)
   if (chain) {
     const limit = limitFor(drive, 'elongation', chain.id)

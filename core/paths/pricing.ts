@@ -1,23 +1,8 @@
 import type { JobFile } from '../job/types'
 import type { DriveSheet } from '../sheet/types'
+import type { Pricing } from './pricingSchema'
 
-/** What a shop or a job says otherwise than the sheet and the defaults; what it does not say is theirs. */
-export interface Pricing {
-  /** Labour, an hour, in the sheet's currency. */
-  hourRate?: number
-  /** Usage over which coming back counts, in the job's unit. */
-  horizon?: number
-  /** Odds that a new part forces the cover off within the horizon all the same. */
-  newPart?: number
-  /** What a failure breaks besides the part, in the sheet's currency. */
-  damage?: number
-  /** Odds that a kept part forces the cover off within the horizon, by component, where someone knows better. */
-  odds?: Record<string, number>
-  /** Prices of parts and always-renewed items, by id. */
-  prices?: Record<string, number>
-  /** Hours of operations and parts, by id. */
-  hours?: Record<string, number>
-}
+export type { Pricing } from './pricingSchema'
 
 /** Two layers of pricing as one: what the upper one says holds. */
 export function overlaid(under: Pricing | null | undefined, over: Pricing | null | undefined): Pricing {

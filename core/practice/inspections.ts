@@ -2,7 +2,7 @@ import { drivenSprockets, touchingRails } from '../drive/elements'
 import { BENCH_LINKS } from '../estimate/next'
 import { accessTo, spares } from '../paths/access'
 import { READING_KINDS } from '../readings/kinds'
-import type { Reading } from '../readings/types'
+import type { Unread } from '../readings/types'
 import { limitFor } from '../sheet/limits'
 import type { Chain, DriveSheet } from '../sheet/types'
 import { partName } from '../wording'
@@ -23,7 +23,7 @@ export interface Inspection {
   /** Operations that bring it in reach, in order. */
   operations: string[]
   /** Figures it asks for: readings without their values. */
-  reads: Reading[]
+  reads: Unread[]
   /** What may be noted of it. */
   findings: SeenFinding[]
 }
@@ -42,7 +42,7 @@ export function accessMinutes(sheet: DriveSheet, operations: readonly string[], 
   return Math.round(60 * open.reduce((hours, operation) => hours + operation.hours, 0))
 }
 
-type Sketch = Pick<Inspection, 'kind' | 'part' | 'title'> & { needs?: readonly string[]; reads?: Reading[]; findings?: readonly string[]; more?: SeenFinding[] }
+type Sketch = Pick<Inspection, 'kind' | 'part' | 'title'> & { needs?: readonly string[]; reads?: Unread[]; findings?: readonly string[]; more?: SeenFinding[] }
 
 function made(sheet: DriveSheet, { kind, part, title, needs = [], reads = [], findings = [], more = [] }: Sketch): Inspection {
   const figures = reads[0] && reads[0].kind !== 'condition' ? READING_KINDS[reads[0].kind].minutes * (kind === 'count' ? reads.length : 1) : 5
@@ -73,7 +73,7 @@ function outside(sheet: DriveSheet): Inspection[] {
   const engine = (sketch: Omit<Sketch, 'part'>) => made(sheet, { part: 'engine', ...sketch })
   return [
     engine({ kind: 'ask', title: 'Listen, ask, read the codes' }),
-    ...(timed.length > 0 ? [engine({ kind: 'scan', title: 'Cam deviation from the engine computer', reads: timed.map((sprocket): Reading => ({ kind: 'camLag', sprocket, method: 'scan', turnedForward: true })) })] : []),
+    ...(timed.length > 0 ? [engine({ kind: 'scan', title: 'Cam deviation from the engine computer', reads: timed.map((sprocket): Unread => ({ kind: 'camLag', sprocket, method: 'scan', turnedForward: true })) })] : []),
     ...sheet.tensioners.filter(({ ratchet }) => ratchet).map(({ id, name }) => made(sheet, { kind: 'plug', part: id, title: `${name} through its plug`, reads: [{ kind: 'extension', tensioner: id, notches: 0 }] })),
     engine({ kind: 'pan', title: 'Oil drained: pan and filter', needs: pan ? [pan.id] : [], findings: ['oil-clean', 'oil-glitter', 'oil-plastic', 'pieces-found'] }),
     ...(timed.length > 0 ? [made(sheet, { kind: 'oil', part: 'oil', title: 'Oil screen and solenoids', findings: ['screen-clear', 'screen-torn'] })] : []),
@@ -83,14 +83,14 @@ function outside(sheet: DriveSheet): Inspection[] {
 
 function atTheMark(sheet: DriveSheet, chain: Chain): Inspection[] {
   const marked = drivenSprockets(sheet, chain).filter((id) => sheet.marks.some((mark) => mark.sprocket === id))
-  const lag = (sprocket: string, method: string): Reading => ({ kind: 'camLag', sprocket, method })
+  const lag = (sprocket: string, method: string): Unread => ({ kind: 'camLag', sprocket, method })
   const name = (id: string) => partName(sheet, id)
   return [
     ...marked.map((id) => made(sheet, { kind: 'marks', part: id, title: `${name(id)} against its mark`, needs: setNeeds(sheet), reads: [lag(id, 'marks')] })),
     ...marked.map((id) => made(sheet, { kind: 'wheel', part: id, title: `${name(id)} with a degree wheel`, needs: setNeeds(sheet), reads: [lag(id, 'wheel')] })),
     made(sheet, {
       kind: 'count', part: chain.id, title: `${chain.name}: links from mark to mark`, needs: [...chainInView(sheet, chain), ...setNeeds(sheet)],
-      reads: chain.counts.map(({ from, to }): Reading => ({ kind: 'linkCount', chain: chain.id, from, to })), findings: chain.counts.length > 2 ? ['slack-taken-up', 'slack-stays'] : []
+      reads: chain.counts.map(({ from, to }): Unread => ({ kind: 'linkCount', chain: chain.id, from, to })), findings: chain.counts.length > 2 ? ['slack-taken-up', 'slack-stays'] : []
     })
   ]
 }

@@ -8,7 +8,7 @@ import type { JobFile } from '../job/types'
 import { accessTo, needsOf } from '../paths/access'
 import { assumptionsOf } from '../paths/cheapest'
 import { closed, ledgerOf, maskOf, scorer, type Ledger } from '../paths/score'
-import type { Reading } from '../readings/types'
+import type { Reading, Unread } from '../readings/types'
 import { limitFor } from '../sheet/limits'
 import { figureOf } from './sight'
 import { shown } from './truth'
@@ -28,7 +28,7 @@ const EXACT = { mm: 0.02, degrees: 0.05, links: 0.05 }
 export function knownOf(engine: PracticeCase): Known {
   const { drive, truth, usage } = engine
   const stands = shown(drive, { ...truth, shift: {} })
-  const exact = (reading: Reading): Reading => ({ ...reading, value: figureOf(engine, reading, 0, { turnedForward: true }), sigma: EXACT.mm, turnedForward: true })
+  const exact = (reading: Unread): Reading => ({ ...reading, value: figureOf(engine, reading, 0, { turnedForward: true }), sigma: EXACT.mm, turnedForward: true }) as Reading
   const readings: Reading[] = [
     ...drive.tensioners.flatMap(({ id, stroke }): Reading[] => [{ kind: 'extension', tensioner: id, value: Math.min(stands.extension[id]!, stroke), sigma: EXACT.mm, turnedForward: true }, ...(limitFor(drive, 'padWear', id) ? [exact({ kind: 'padWear', tensioner: id })] : [])]),
     ...drive.chains.flatMap((chain) => [
@@ -37,7 +37,7 @@ export function knownOf(engine: PracticeCase): Known {
       ...touchingRails(drive, chain).map((rail) => exact({ kind: 'groove', rail })),
       exact({ kind: 'chainLength', chain: chain.id, links: Math.min(BENCH_LINKS, chain.links) })
     ]),
-    ...drive.phasers.map(({ id }): Reading => ({ ...exact({ kind: 'phaserPlay', phaser: id }), sigma: EXACT.degrees })),
+    ...drive.phasers.map(({ id }): Reading => ({ ...exact({ kind: 'phaserPlay', phaser: id }), sigma: EXACT.degrees }) as Reading),
     ...truth.findings.filter(({ target, finding }) => !MERELY_SAID.test(`${target} ${finding}`)).map((one): Reading => ({ kind: 'condition', ...one })),
     ...drive.rails.filter(({ id, touches }) => touches === false && !truth.findings.some(({ target }) => target === id)).map(({ id }): Reading => ({ kind: 'condition', target: id, finding: 'sound' }))
   ]

@@ -1,20 +1,21 @@
-import { mixed } from 'yup'
-import { byIds, flag, formatVersion, id, listOf, needed, num, oneOf, schemaFaults, shape, text, whole, words } from '../check/rules'
+import { byIds, elsewhere, formatVersion, id, listOf, needed, num, oneOf, shape, text, whole, word, words, type Shape } from '../check/rules'
+import { faultsOfEach, schemaFaults } from '../check/faults'
 import { isCharted } from '../drive/chainModel'
-import { usageSchema } from '../job/readJob'
+import { usageSchema } from '../job/schema'
 import { readingStructureFaults } from '../readings/checkReading'
 import { findingWords, partKindOf } from '../readings/conditions'
 import { sheetFaults } from '../sheet/readSheet'
+import { driveSchema } from '../sheet/schema'
 import type { DriveSheet, Fault } from '../sheet/types'
-import type { Move } from './stand'
+import { MOVES, type Move } from './moves'
 import { CYCLE, type PracticeCase } from './types'
 
 const figures = (min: number, max: number) => byIds(num(min, max).required(needed), `expected numbers from ${min} to ${max}`).required(needed)
 
 const truthSchema = shape({
   elongation: figures(0, 0.04), wear: figures(0, 8), pad: figures(0, 8), teeth: figures(-3, 3), shift: figures(-30, 30), play: figures(0, 30),
-  faults: listOf(text(40).required(needed), 20).required(needed),
-  findings: listOf(shape({ target: id().required(needed), finding: text(40).required(needed), count: whole(1, 999) }).required(needed), 200).required(needed),
+  faults: listOf(word(40).required(needed), 20).required(needed),
+  findings: listOf(shape({ target: id().required(needed), finding: word(40).required(needed), count: whole(1, 999) }).required(needed), 200).required(needed),
   scatter: shape({ extension: figures(-10, 10), lag: figures(-30, 30) }).required(needed),
   kickBack: num(0, 30).required(needed), betweenLinks: listOf(id().required(needed), 20).required(needed)
 }).required(needed)
@@ -22,8 +23,11 @@ const truthSchema = shape({
 /** The structure of a case; its drive is checked by its own rules. */
 export const caseSchema = shape({
   format: oneOf('umbrette-practice').required(needed), version: formatVersion(1), code: text(16), seed: whole(0, 0xffffffff).required(needed), level: whole(1, 5).required(needed),
-  title: words(120), drive: mixed().required(needed), usage: usageSchema, complaint: text(4000), start: num(0, CYCLE).required(needed), truth: truthSchema
+  title: words(120), drive: elsewhere<DriveSheet>(() => driveSchema).required(needed), usage: usageSchema, complaint: text(4000), start: num(0, CYCLE).required(needed), truth: truthSchema
 }).required('expected a practice case')
+
+/** Fails to compile where the schema and the type of a case say different things. */
+export type CaseAsChecked = [PracticeCase] extends [Omit<Shape<typeof caseSchema>, 'level'>] ? ([Omit<Shape<typeof caseSchema>, 'level'>] extends [Omit<PracticeCase, 'level'>] ? PracticeCase : never) : never
 
 /** A case from a file, checked once; or what is wrong with it, each fault with its place. Never throws. */
 export function readCase(value: unknown): { engine: PracticeCase; faults: [] } | { engine: null; faults: Fault[] } {
@@ -31,7 +35,7 @@ export function readCase(value: unknown): { engine: PracticeCase; faults: [] } |
   if (faults.length > 0) return { engine: null, faults }
   const sheet = sheetFaults((value as PracticeCase).drive, 'drive')
   if (sheet.length > 0) return { engine: null, faults: sheet }
-  const engine = value as PracticeCase
+  const engine: PracticeCase = value as CaseAsChecked
   const rest = [...chartFaults(engine.drive), ...strangers(engine)]
   return rest.length > 0 ? { engine: null, faults: rest } : { engine, faults: [] }
 }
@@ -48,25 +52,15 @@ function strangers({ drive, truth }: PracticeCase): Fault[] {
   })
 }
 
-const MOVES = {
-  turn: shape({ type: oneOf('turn').required(needed), degrees: num(-7200, 7200).required(needed) }),
-  inspect: shape({ type: oneOf('inspect').required(needed), inspection: text(140).required(needed) }),
-  read: shape({ type: oneOf('read').required(needed), inspection: text(140).required(needed), reading: mixed().required(needed) }),
-  unread: shape({ type: oneOf('unread').required(needed), reading: whole(0, 2000).required(needed) }),
-  call: shape({ type: oneOf('call').required(needed), part: id().required(needed), call: oneOf('back-in', 'look-closer', 'renew', 'stop').nullable().defined() }),
-  renew: shape({ type: oneOf('renew').required(needed), part: id().required(needed), on: flag().required(needed) })
-} as const
-
 const MOST_MOVES = 3000
 
 /** A learner's moves from outside on an engine, checked once. Never throws. */
 export function readMoves(value: unknown, drive: DriveSheet): { moves: Move[]; faults: Fault[] } {
   if (!Array.isArray(value) || value.length > MOST_MOVES) return { moves: [], faults: [{ place: 'moves', message: `expected a list of at most ${MOST_MOVES}` }] }
-  const faults = value.flatMap((move: unknown, i): Fault[] => {
-    const type = (move as Partial<Move> | null)?.type
-    const schema = MOVES[type as keyof typeof MOVES]
-    if (!schema) return [{ place: `moves[${i}].type`, message: `expected ${Object.keys(MOVES).join(' or ')}` }]
-    const own = schemaFaults(schema, move, `moves[${i}]`)
+  const faults = faultsOfEach(value as unknown[], (move, i): Fault[] => {
+    const type = typeof move === 'object' && move !== null ? (move as { type?: unknown }).type : undefined
+    if (typeof type !== 'string' || !Object.hasOwn(MOVES, type)) return [{ place: `moves[${i}].type`, message: `expected ${Object.keys(MOVES).join(' or ')}` }]
+    const own = schemaFaults(MOVES[type as keyof typeof MOVES], move, `moves[${i}]`)
     return own.length > 0 || type !== 'read' ? own : readingStructureFaults(drive, (move as { reading: unknown }).reading, `moves[${i}].reading`)
   })
   return { moves: faults.length > 0 ? [] : (value as Move[]), faults }

@@ -1,4 +1,5 @@
 import type { Call, PartCall } from '../calls/types'
+import { namedBy } from '../readings/partOf'
 import type { Reading } from '../readings/types'
 import { partName } from '../wording'
 import { acceptable, billing, knownOf, type Bill, type Known } from './judge'
@@ -74,7 +75,7 @@ function judged({ drive }: PracticeCase, { calls }: Known, stand: Stand): Judged
 function bearsOn({ readings }: Pick<Stand, 'readings'>, { part, reasons }: PartCall): StandReading[] {
   const follows = reasons.some(({ rule }) => rule === 'new-chain' || rule === 'sprockets-follow')
   return readings.filter(({ reading }) => {
-    const on = [reading.target, reading.tensioner, reading.rail, reading.sprocket, reading.phaser, reading.chain, reading.from, reading.to]
+    const on = namedBy(reading)
     return on.includes(part) || (follows && STRETCHED.includes(reading.kind))
   })
 }

@@ -1,6 +1,6 @@
-import { READING_KINDS, isNumeric, methodOf } from '../readings/kinds'
+import { isNumeric, methodSigma } from '../readings/kinds'
 import { extensionToNotches } from '../readings/sigma'
-import type { NumericKind, Reading } from '../readings/types'
+import type { NumericKind, Unread } from '../readings/types'
 import { randomness, seedOf } from '../random'
 import type { DriveSheet } from '../sheet/types'
 import type { Inspection } from './inspections'
@@ -31,18 +31,18 @@ const IN_THE_TOOL = 0.5
 /** What is seen at an inspection. The same engine, inspection and attempt always show the same. */
 export function sightOf(engine: PracticeCase, inspection: Inspection, looked: LookedAt): Sight {
   const { normal } = randomness(seedOf('sight', engine.seed, engine.code, inspection.id, looked.attempt))
-  const noise = (reading: Reading) => (isNumeric(reading.kind) ? normal(IN_THE_TOOL * (READING_KINDS[reading.kind].methods[methodOf(reading.kind, reading.method)] ?? 0)) : 0)
+  const noise = (reading: Unread) => (isNumeric(reading.kind) ? normal(IN_THE_TOOL * (methodSigma(reading.kind, reading.method) ?? 0)) : 0)
   return { figures: inspection.reads.map((reading) => figureOf(engine, reading, noise(reading), looked)), findings: found(engine, inspection) }
 }
 
 /** The true figure of a reading on this engine, its own scatter in it, with so much noise; as fine as it can be read. */
-export function figureOf(engine: PracticeCase, reading: Reading, noise: number, { turnedForward }: Pick<LookedAt, 'turnedForward'>): number {
+export function figureOf(engine: PracticeCase, reading: Unread, noise: number, { turnedForward }: Pick<LookedAt, 'turnedForward'>): number {
   if (!isNumeric(reading.kind)) return 0
   const [value, places] = FIGURES[reading.kind](engine, reading, noise, turnedForward)
   return Number(value.toFixed(places))
 }
 
-type Figure = (engine: PracticeCase, reading: Reading, noise: number, turnedForward: boolean) => [value: number, digits: number]
+type Figure = (engine: PracticeCase, reading: Unread, noise: number, turnedForward: boolean) => [value: number, digits: number]
 
 const FIGURES: Readonly<Record<NumericKind, Figure>> = {
   extension: (engine, { notches, tensioner }, noise) => (notches === undefined ? [Math.min(extensionOf(engine, tensioner!) + noise, strokeOf(engine.drive, tensioner!)), 1] : [notchesSeen(engine, tensioner!), 0]),
@@ -80,7 +80,7 @@ function notchesSeen(engine: PracticeCase, tensioner: string): number {
   return Math.min(extensionToNotches(ratchet!, extensionOf(engine, tensioner)), extensionToNotches(ratchet!, PLUG_SHARE * stroke))
 }
 
-function countOf({ drive, truth }: PracticeCase, { chain, from, to }: Reading): number {
+function countOf({ drive, truth }: PracticeCase, { chain, from, to }: Unread): number {
   const { links } = drive.chains.find((c) => c.id === chain)!.counts.find((c) => c.from === from && c.to === to)!
   const standsAt = (id: string) => (truth.teeth?.[id] ?? 0) + (truth.betweenLinks.includes(id) ? 0.5 : 0)
   return links + standsAt(from!) - standsAt(to!)

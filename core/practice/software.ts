@@ -1,5 +1,6 @@
 import { assess, type Assessment } from '../assess'
 import type { PartCall } from '../calls/types'
+import { partOf } from '../readings/partOf'
 import type { Reading } from '../readings/types'
 import { accessMinutes, inspectionsOf, type Inspection } from './inspections'
 import { sightOf } from './sight'
@@ -10,7 +11,7 @@ import type { PracticeCase } from './types'
 export interface SoftwareRun {
   moves: Move[]
   stand: Stand
-  calls: PartCall[]
+  calls: readonly PartCall[]
   /** Inspections in the order they were made. */
   taken: { inspection: string; title: string; minutes: number }[]
 }
@@ -55,7 +56,7 @@ export function entries(engine: PracticeCase, inspection: Inspection, stand: Sta
   const { figures, findings } = sightOf(engine, inspection, { attempt, turnedForward: stand.turnedForward })
   const read = (reading: Reading): Move => ({ type: 'read', inspection: inspection.id, reading })
   return [
-    ...inspection.reads.map((reading, i) => read(reading.notches === undefined ? { ...reading, value: figures[i]! } : { ...reading, notches: figures[i]! })),
+    ...inspection.reads.map((reading, i) => read({ ...reading, ...(reading.notches === undefined ? { value: figures[i]! } : { notches: figures[i]! }) } as Reading)),
     ...findings.map((finding) => read({ kind: 'condition', ...finding }))
   ]
 }
@@ -63,7 +64,7 @@ export function entries(engine: PracticeCase, inspection: Inspection, stand: Sta
 /** The reading that settles most for its minutes, as the core ranks it. */
 function nextInspection(engine: PracticeCase, inspections: readonly Inspection[], stand: Stand, { next }: Assessment): Inspection | null {
   const worth = next.filter(({ gain }) => gain > WORTH).flatMap(({ kind, target, gain }) => {
-    const inspection = inspections.find((one) => !stand.looks.has(one.id) && one.reads.some((r) => r.kind === kind && [r.tensioner, r.rail, r.sprocket, r.chain, r.phaser].includes(target)))
+    const inspection = inspections.find((one) => !stand.looks.has(one.id) && one.reads.some((r) => r.kind === kind && partOf(r) === target))
     return inspection ? [{ inspection, rate: gain / (inspection.minutes + accessMinutes(engine.drive, inspection.operations, stand.done)) }] : []
   })
   return worth.sort((a, b) => b.rate - a.rate)[0]?.inspection ?? null

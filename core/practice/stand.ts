@@ -3,19 +3,10 @@ import { sameThing } from '../job/acts'
 import type { JobFile } from '../job/types'
 import type { Reading } from '../readings/types'
 import { accessMinutes, inspectionsOf, type Inspection } from './inspections'
+import type { Move } from './moves'
 import type { PracticeCase } from './types'
 
-/** One thing a learner does at the stand. */
-export type Move =
-  /** Turns the crank; below 0 against its running direction. */
-  | { type: 'turn'; degrees: number }
-  | { type: 'inspect'; inspection: string }
-  /** Enters what was read or found; of one thing the last entry stands. */
-  | { type: 'read'; inspection: string; reading: Reading }
-  | { type: 'unread'; reading: number }
-  | { type: 'call'; part: string; call: Call | null }
-  /** Puts a part on the path, or takes it off. */
-  | { type: 'renew'; part: string; on: boolean }
+export type { Move } from './moves'
 
 /** A reading that stands, and what it was read from. */
 export interface StandReading {
@@ -99,7 +90,7 @@ function read(stand: Stand, { id, kind }: Inspection, reading: Reading): void {
   if (looks === 0) return
   const turnedForward = kind === 'scan' || stand.turnedForward
   const same = (other: StandReading) => other.inspection === id && sameThing(other.reading, reading)
-  stand.readings = [...stand.readings.filter((other) => !same(other)), { reading: { ...reading, ...(isTurned(reading) ? { turnedForward } : {}) }, inspection: id, attempt: looks - 1, turnedForward }]
+  stand.readings = [...stand.readings.filter((other) => !same(other)), { reading: { ...reading, ...(isTurned(reading) ? { turnedForward } : {}) } as Reading, inspection: id, attempt: looks - 1, turnedForward }]
 }
 
 const isTurned = ({ kind }: Reading) => kind === 'camLag' || kind === 'extension'

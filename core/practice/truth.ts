@@ -1,7 +1,7 @@
 import { chainModel } from '../drive/chainModel'
-import { READING_KINDS, isNumeric, methodOf } from '../readings/kinds'
+import { isNumeric, methodSigma } from '../readings/kinds'
 import { extensionToNotches } from '../readings/sigma'
-import type { NumericKind, Reading } from '../readings/types'
+import type { NumericKind, Reading, Unread } from '../readings/types'
 import type { DriveSheet } from '../sheet/types'
 import { randomness } from '../random'
 
@@ -41,18 +41,18 @@ export function shown(sheet: DriveSheet, truth: Truth): { extension: Record<stri
  * What a mechanic would read: the drive's true figure with the noise of the method, to the digits it is read with.
  * @param asked readings without their figures; one that has its figure already is left as it is
  */
-export function readOff(sheet: DriveSheet, truth: Truth, asked: readonly Reading[], seed: number): Reading[] {
+export function readOff(sheet: DriveSheet, truth: Truth, asked: readonly Unread[], seed: number): Reading[] {
   const { normal } = randomness(1000 + 7919 * seed)
   const stands = shown(sheet, truth)
   return asked.map((reading): Reading => {
-    if (!isNumeric(reading.kind) || reading.value !== undefined) return reading
-    const noise = normal(READING_KINDS[reading.kind].methods[methodOf(reading.kind, reading.method)] ?? 0)
+    if (!isNumeric(reading.kind) || reading.value !== undefined) return reading as Reading
+    const noise = normal(methodSigma(reading.kind, reading.method) ?? 0)
     if (reading.notches !== undefined) {
       const { ratchet } = sheet.tensioners.find((t) => t.id === reading.tensioner)!
-      return { ...reading, notches: extensionToNotches(ratchet!, stands.extension[reading.tensioner!]!) }
+      return { ...reading, notches: extensionToNotches(ratchet!, stands.extension[reading.tensioner!]!) } as Reading
     }
     const [value, digits] = FIGURES[reading.kind]({ sheet, truth, stands, reading, noise })
-    return { ...reading, value: Number(value.toFixed(digits)) }
+    return { ...reading, value: Number(value.toFixed(digits)) } as Reading
   })
 }
 
@@ -60,7 +60,7 @@ interface Look {
   sheet: DriveSheet
   truth: Truth
   stands: ReturnType<typeof shown>
-  reading: Reading
+  reading: Unread
   /** One draw of the method's uncertainty, in the reading's unit. */
   noise: number
 }
@@ -81,11 +81,11 @@ function known(of: Record<string, number> | undefined, id: string | undefined): 
   return of?.[id ?? ''] ?? 0
 }
 
-function chainOf(sheet: DriveSheet, { chain }: Reading) {
+function chainOf(sheet: DriveSheet, { chain }: Unread) {
   return sheet.chains.find((c) => c.id === chain)!
 }
 
 /** mm that so many links of a chain measure when it is new. */
-export function asNewLength(sheet: DriveSheet, reading: Reading): number {
+export function asNewLength(sheet: DriveSheet, reading: Unread): number {
   return reading.links! * chainOf(sheet, reading).pitch
 }

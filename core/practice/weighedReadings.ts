@@ -1,7 +1,7 @@
 import { assess, type Assessment } from '../assess'
 import { sameThing } from '../job/acts'
 import { findingWords, partKindOf } from '../readings/conditions'
-import { READING_KINDS, isNumeric, methodOf } from '../readings/kinds'
+import { READING_KINDS, isNumeric, methodSigma } from '../readings/kinds'
 import { figure, partName } from '../wording'
 import { inspectionsOf, type Inspection } from './inspections'
 import { sightOf } from './sight'
@@ -52,7 +52,7 @@ function compared(engine: PracticeCase, { reading, attempt, turnedForward }: Sta
   const place = inspection.reads.findIndex((asked) => sameThing(asked, reading))
   const seen = sight.figures[place] ?? NaN
   const value = reading.notches ?? reading.value ?? NaN
-  const allowed = reading.notches === undefined ? (READING_KINDS[reading.kind].methods[methodOf(reading.kind, reading.method)] ?? 0) : 0
+  const allowed = reading.notches === undefined ? (methodSigma(reading.kind, reading.method) ?? 0) : 0
   const unit = reading.notches === undefined ? READING_KINDS[reading.kind].unit : 'notches'
   return { entered: `${figure(value, 1)} ${unit}`, shown: `${figure(seen, 1)} ${unit}`, misread: !(Math.abs(value - seen) <= allowed) }
 }

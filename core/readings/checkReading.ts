@@ -1,49 +1,52 @@
-import { flag, id, num, oneOf, schemaFaults, shape, text, whole, needed } from '../check/rules'
+import { oneOf, needed, shape } from '../check/rules'
+import { schemaFaults } from '../check/faults'
 import { drivenSprockets } from '../drive/elements'
-import type { Chain, DriveSheet, Fault } from '../sheet/types'
+import type { DriveSheet, Fault } from '../sheet/types'
 import { COUNTED_FINDINGS, FINDINGS, findingWords, partKindOf } from './conditions'
-import { READING_KIND_NAMES, READING_KINDS } from './kinds'
-import type { NumericKind, Reading } from './types'
+import { partField } from './partOf'
+import { READING_SCHEMAS } from './schema'
+import type { Of, Reading, ReadingKind } from './types'
 
-/** The structure of a reading; whether its kind has the targets it needs is checked by readingTargetFaults. */
-export const readingSchema = shape({
-  kind: oneOf(...READING_KIND_NAMES).required(needed),
-  value: num(-1e6, 1e6), notches: whole(0, 1000),
-  sigma: num(1e-6, 1e6), method: text(40), turnedForward: flag(), phaserLocked: flag(),
-  tensioner: id(), rail: id(), sprocket: id(), chain: id(), from: id(), to: id(), links: whole(1, 2000), phaser: id(),
-  place: whole(1, 99), target: id(), finding: text(40), bank: whole(0, 16), count: whole(1, 999),
-  id: text(64), by: text(80), at: text(40), note: text(4000)
-}).required('expected a reading')
+/** What a reading of no known kind is held to: it says which kinds there are. */
+const anyKind = shape({ kind: oneOf(...(Object.keys(READING_SCHEMAS) as ReadingKind[])).required(needed) }).required('expected a reading')
 
 /**
  * What makes a reading no reading of this drive: structure, an unknown kind, a target that the sheet does not have.
  * A job file with such a reading is faulty as a whole.
  */
 export function readingStructureFaults(sheet: DriveSheet, value: unknown, place = ''): Fault[] {
-  const faults = schemaFaults(readingSchema, value, place)
+  const faults = readingFaults(value, place)
   return faults.length > 0 ? faults : readingTargetFaults(sheet, value as Reading, place)
 }
 
-/** What makes a reading of sound structure no reading of this drive: a target that its kind lacks or the sheet does not have. */
+/** What is wrong with the structure of a reading of any kind, whatever drive it is of. */
+export function readingFaults(value: unknown, place = ''): Fault[] {
+  const kind = typeof value === 'object' && value !== null ? (value as { kind?: unknown }).kind : undefined
+  if (typeof kind !== 'string' || !Object.hasOwn(READING_SCHEMAS, kind)) return kindFaults(value, kind, place)
+  const faults = schemaFaults(READING_SCHEMAS[kind as ReadingKind], value, place)
+  if (faults.length > 0 || kind !== 'extension') return faults
+  const { value: figure, notches } = value as Of<'extension'>
+  return figure === undefined && notches === undefined ? [{ place: place ? `${place}.value` : 'value', message: 'is missing: expected a number' }] : []
+}
+
+function kindFaults(value: unknown, kind: unknown, place: string): Fault[] {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return [{ place, message: 'expected a reading' }]
+  return schemaFaults(anyKind, { kind }, place)
+}
+
+/** What makes a reading of sound structure no reading of this drive: a target that the sheet does not have. */
 export function readingTargetFaults(sheet: DriveSheet, reading: Reading, place = ''): Fault[] {
-  const faults: Fault[] = []
   const at = (field: string) => (place ? `${place}.${field}` : field)
   if (reading.kind === 'condition') return conditionFaults(sheet, reading, at)
-  if (reading.value === undefined && !(reading.kind === 'extension' && reading.notches !== undefined)) {
-    faults.push({ place: at('value'), message: 'is missing: expected a number' })
-  }
-  for (const field of READING_KINDS[reading.kind].target) {
-    const message = targetFault(sheet, reading, field)
-    if (message) faults.push({ place: at(field), message })
-  }
-  return faults
+  if (reading.kind === 'linkCount') return runFaults(sheet, reading, at)
+  const field = partField(reading.kind)
+  const part = reading[field]!
+  const known = field === 'sprocket' ? sheet.chains.some((chain) => drivenSprockets(sheet, chain).includes(part)) : sheet[`${field as 'chain'}s`].some(({ id }) => id === part)
+  return known ? [] : [{ place: at(field), message: `"${part}" is no ${field === 'sprocket' ? 'driven sprocket' : field} of this drive` }]
 }
 
 /** A finding must be of a part of this drive (or oil, fasteners, engine) and on the closed list of that kind of part. */
-function conditionFaults(sheet: DriveSheet, { target, finding, count, value }: Reading, at: (field: string) => string): Fault[] {
-  if (value !== undefined) return [{ place: at('value'), message: 'a condition has no value: leave it out' }]
-  if (target === undefined) return [{ place: at('target'), message: needed }]
-  if (finding === undefined) return [{ place: at('finding'), message: needed }]
+function conditionFaults(sheet: DriveSheet, { target, finding, count }: Of<'condition'>, at: (field: string) => string): Fault[] {
   const kind = partKindOf(sheet, target)
   if (!kind) return [{ place: at('target'), message: `"${target}" is no part of this drive, nor oil, fasteners or engine` }]
   if (!findingWords(kind, finding)) return [{ place: at('finding'), message: `"${finding}" is no finding of ${kind}: expected ${Object.keys(FINDINGS[kind]).join(', ')}` }]
@@ -51,19 +54,12 @@ function conditionFaults(sheet: DriveSheet, { target, finding, count, value }: R
   return []
 }
 
-function targetFault(sheet: DriveSheet, reading: Reading, field: (typeof READING_KINDS)[NumericKind]['target'][number]): string | null {
-  const target = reading[field]
-  if (target === undefined) return needed
-  if (field === 'links') return null
-  const chain = sheet.chains.find((c) => c.id === reading.chain)
-  if (field === 'from' || field === 'to') return runFault(sheet, reading, field, chain)
-  if (field === 'sprocket') return sheet.chains.some((c) => drivenSprockets(sheet, c).includes(String(target))) ? null : `"${target}" is no driven sprocket of this drive`
-  return sheet[`${field}s` as const].some((part) => part.id === target) ? null : `"${target}" is no ${field} of this drive`
-}
-
-function runFault(sheet: DriveSheet, reading: Reading, field: 'from' | 'to', chain: Chain | undefined): string | null {
-  if (!chain) return null
-  const target = reading[field]!
-  if (target !== chain.driver && !drivenSprockets(sheet, chain).includes(target)) return `"${target}" is no sprocket on chain "${chain.id}"`
-  return field === 'to' && reading.from === reading.to ? 'expected another sprocket than the run starts from' : null
+/** A run goes between two different sprockets of its chain. */
+function runFaults(sheet: DriveSheet, { chain: id, from, to }: Of<'linkCount'>, at: (field: string) => string): Fault[] {
+  const chain = sheet.chains.find((one) => one.id === id)
+  if (!chain) return [{ place: at('chain'), message: `"${id}" is no chain of this drive` }]
+  const lying = [chain.driver, ...drivenSprockets(sheet, chain)]
+  const strangers = ([['from', from], ['to', to]] as const).filter(([, sprocket]) => !lying.includes(sprocket))
+  if (strangers.length > 0) return strangers.map(([field, sprocket]) => ({ place: at(field), message: `"${sprocket}" is no sprocket on chain "${id}"` }))
+  return from === to ? [{ place: at('to'), message: 'expected another sprocket than the run starts from' }] : []
 }

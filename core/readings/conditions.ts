@@ -148,9 +148,15 @@ export function partKindOf({ chains, rails, tensioners, phasers, sprockets }: Dr
   return STANDING_TARGETS.find((word) => word === target) ?? null
 }
 
+/** Every finding of any part. */
+export type Finding = { [K in PartKind]: keyof (typeof FINDINGS)[K] }[PartKind]
+
+export const ALL_FINDINGS = [...new Set(Object.values(FINDINGS).flatMap((list) => Object.keys(list)))].sort() as Finding[]
+
 /** A finding in words; null when it is not on the list of that kind of part. */
 export function findingWords(kind: PartKind, finding: string): string | null {
-  return (FINDINGS[kind] as Record<string, string>)[finding] ?? null
+  const list = FINDINGS[kind] as { [finding: string]: string }
+  return Object.hasOwn(list, finding) ? list[finding]! : null
 }
 
 /** Findings that need a number of pieces with them to be any use. */

@@ -1,6 +1,6 @@
 import { ELONGATION_MAX, JUMP_MAX } from '../constants'
 import type { Chain, DriveSheet } from '../sheet/types'
-import { READING_KINDS, methodOf } from './kinds'
+import { READING_KINDS, methodSigma } from './kinds'
 import { sheetCount } from './sheetCount'
 import { readingSigma } from './sigma'
 import type { Reading } from './types'
@@ -12,7 +12,7 @@ import type { Reading } from './types'
 export function impossibleReading(sheet: DriveSheet, reading: Reading): string | null {
   if (reading.kind === 'condition') return null
   const spec = READING_KINDS[reading.kind]
-  if (reading.sigma === undefined && spec.methods[methodOf(reading.kind, reading.method)] === undefined) {
+  if (reading.sigma === undefined && methodSigma(reading.kind, reading.method) === null) {
     return `method "${reading.method}" is not one of ${Object.keys(spec.methods).join(', ')}, and no sigma is given`
   }
   if (reading.kind === 'extension') return impossibleExtension(sheet, reading)

@@ -46,3 +46,10 @@ export const BACKLASH_SIGMA = 1.5
 export function methodOf(kind: NumericKind, method?: string): string {
   return method ?? Object.keys(READING_KINDS[kind].methods)[0]!
 }
+
+/** Standard deviation of a kind of reading by a method (its usual one unless named), in the kind's unit; null for a method that it does not have. */
+export function methodSigma(kind: NumericKind, method?: string): number | null {
+  const { methods } = READING_KINDS[kind]
+  const named = methodOf(kind, method)
+  return Object.hasOwn(methods, named) ? methods[named]! : null
+}

@@ -1,6 +1,6 @@
 import type { DriveSheet } from '../sheet/types'
-import { BACKLASH_SIGMA, READING_KINDS, methodOf } from './kinds'
-import type { Reading } from './types'
+import { BACKLASH_SIGMA, methodSigma } from './kinds'
+import type { Unread } from './types'
 
 /**
  * Standard deviation of a reading in its kind's unit, with what its circumstances add in quadrature: for a lag, a phaser
@@ -9,7 +9,7 @@ import type { Reading } from './types'
  * @param play crank degrees of play found in the phaser on the reading's sprocket, 0 when none was read
  * @returns null when neither a sigma nor a known method is given
  */
-export function readingSigma(sheet: DriveSheet, reading: Reading, play = 0): number | null {
+export function readingSigma(sheet: DriveSheet, reading: Unread, play = 0): number | null {
   const own = ownSigma(sheet, reading)
   if (own === null) return null
   const ratchet = sheet.tensioners.find((t) => t.id === reading.tensioner)?.ratchet
@@ -21,7 +21,7 @@ export function readingSigma(sheet: DriveSheet, reading: Reading, play = 0): num
   return Math.hypot(own, loose, play / 2, unsettled * BACKLASH_SIGMA)
 }
 
-function ownSigma(sheet: DriveSheet, reading: Reading): number | null {
+function ownSigma(sheet: DriveSheet, reading: Unread): number | null {
   if (reading.sigma !== undefined) return reading.sigma
   if (reading.kind === 'extension' && reading.value === undefined) {
     const ratchet = sheet.tensioners.find((t) => t.id === reading.tensioner)?.ratchet
@@ -29,7 +29,7 @@ function ownSigma(sheet: DriveSheet, reading: Reading): number | null {
     return (reading.notches === 0 ? ratchet.first : ratchet.pitch) / Math.sqrt(12)
   }
   if (reading.kind === 'condition') return null
-  return READING_KINDS[reading.kind].methods[methodOf(reading.kind, reading.method)] ?? null
+  return methodSigma(reading.kind, reading.method)
 }
 
 /** Extension in mm that a number of showing notches stands for: first + (n − ½)·pitch, and first/2 for none. */

@@ -1,43 +1,20 @@
-/** One measurement: what, on which part, with what uncertainty. */
-export type NumericKind = 'extension' | 'groove' | 'padWear' | 'camLag' | 'linkCount' | 'chainLength' | 'chainCompare' | 'phaserPlay'
+import type { ReadingKind, ReadingOf } from './schema'
 
-/** A figure, or a finding from the closed list (readings/conditions.ts). */
-export type ReadingKind = NumericKind | 'condition'
+export type { ReadingKind } from './schema'
 
-/** A reading as job files hold it. Which target fields it has depends on its kind (readings/kinds.ts). */
-export interface Reading {
-  kind: ReadingKind
-  /** In the kind's unit; absent on an extension given in notches, and on a condition. */
-  value?: number
-  /** Ratchet notches showing, instead of `value`. */
-  notches?: number
-  /** In the kind's unit; the method's default when absent. */
-  sigma?: number
-  method?: string
-  /** Was the drive last turned in its running direction? Not said counts as not known. */
-  turnedForward?: boolean
-  /** camLag: was the phaser locked at its rest position? Only `false` widens the reading. */
-  phaserLocked?: boolean
-  tensioner?: string
-  rail?: string
-  sprocket?: string
-  chain?: string
-  from?: string
-  to?: string
-  links?: number
-  phaser?: string
-  /** chainLength, chainCompare: which place along the chain, from 1. */
-  place?: number
-  /** condition: id of the part, or `oil`, `fasteners`, `engine`. */
-  target?: string
-  /** condition: what was found. */
-  finding?: string
-  /** condition of the engine: at which bank. */
-  bank?: number
-  /** condition: how many, for pieces missing, found or accepted. */
-  count?: number
-  id?: string
-  by?: string
-  at?: string
-  note?: string
-}
+/** A figure. */
+export type NumericKind = Exclude<ReadingKind, 'condition'>
+
+type OneOf = { [K in ReadingKind]: ReadingOf<K> }[ReadingKind]
+type Fields<R> = R extends unknown ? keyof R : never
+/** Fields that another kind has are known to be absent, so that they can be asked for before the kind is known. */
+type With<R> = R extends unknown ? R & { readonly [F in Exclude<Extract<Fields<OneOf>, PropertyKey>, keyof R>]?: undefined } : never
+
+/** A reading as job files hold it: a figure, or a finding from the closed list (conditions.ts). Its kind says which fields it has. */
+export type Reading = With<OneOf>
+
+/** A reading that may not be taken yet: its kind and what it is of, perhaps without a figure. */
+export type Unread = With<{ [K in ReadingKind]: Omit<ReadingOf<K>, 'value'> & (K extends 'condition' ? object : { readonly value?: number }) }[ReadingKind]>
+
+/** A reading whose kind is known. */
+export type Of<K extends ReadingKind> = Extract<Reading, { kind: K }>

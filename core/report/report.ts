@@ -4,7 +4,7 @@ import { SCHOOLS } from '../calls/schools'
 import { SEVERITY, type Call } from '../calls/types'
 import type { Assessment } from '../assess'
 import { NINETY } from '../estimate/normal'
-import { foldActs, type Act, type Record } from '../job/acts'
+import { foldActs, type Act, type JobRecord } from '../job/acts'
 import { jobFile } from '../job/assessRecord'
 import { fills, slotsOf } from '../job/slots'
 import { measuresOf, type Measure } from '../job/summary'
@@ -103,7 +103,7 @@ function measureLine({ tensioners }: Assessment, { kind, part, name, value, low,
   }
 }
 
-function lagLines(sheet: DriveSheet, { cams }: Assessment, { readings }: Record): Report['measures'] {
+function lagLines(sheet: DriveSheet, { cams }: Assessment, { readings }: JobRecord): Report['measures'] {
   return Object.entries(cams).filter(([id]) => readings.some((r) => r.kind === 'camLag' && r.sprocket === id)).map(([id, { lag }]) => {
     const limit = limitFor(sheet, 'camLag', id)
     const spread = NINETY * lag.sd
@@ -114,7 +114,7 @@ function lagLines(sheet: DriveSheet, { cams }: Assessment, { readings }: Record)
   })
 }
 
-function reportPaths(file: JobFile, assessment: Assessment, { paths, assumptions }: Paths, record: Record): ReportPath[] {
+function reportPaths(file: JobFile, assessment: Assessment, { paths, assumptions }: Paths, record: JobRecord): ReportPath[] {
   const currency = file.drive.money?.currency ?? ''
   const own = record.path ? ownPath(file, assessment, record.path.renew) : null
   const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
@@ -142,7 +142,7 @@ function ifLeft({ drive, usage }: JobFile, held: readonly HeldCall[], paths: Pat
 }
 
 /** Figures that nobody took, part by part. */
-function notChecked(sheet: DriveSheet, { readings }: Record): string[] {
+function notChecked(sheet: DriveSheet, { readings }: JobRecord): string[] {
   const open = slotsOf(sheet).filter((slot) => !readings.some((r) => fills(slot, r)))
   const byPart = new Map<string, Set<string>>()
   for (const { part, kind } of open) byPart.set(part, (byPart.get(part) ?? new Set()).add(READING_KINDS[kind].name.toLowerCase()))

@@ -1,4 +1,4 @@
-import { schemaFaults } from '../check/rules'
+import { schemaFaults } from '../check/faults'
 import { geometryFaults } from './geometryFaults'
 import { referenceFaults } from './references'
 import { driveSchema } from './schema'

@@ -1,82 +1,168 @@
-import { string, tuple } from 'yup'
+import { tuple } from 'yup'
 import { byIds, flag, formatVersion, id, listOf, needed, num, oneOf, pair, shape, text, whole } from '../check/rules'
 import { CLOCK, isClock } from './clock'
 
+/**
+ * The drive sheet: the description of one engine's timing drive. Types (types.ts), checks and JSON Schema come from here.
+ * Plane seen from the front (chain end), x to the right, y up, mm. Angles in degrees, anticlockwise positive from +x.
+ */
+
+/** A limit with its unit and the source that every call shows. */
 const limitValue = {
   value: num(0, 10_000).required(needed),
   unit: text(40).required(needed),
   source: text(200).required(needed)
 }
 
+/** What every part has, and may have: a note. */
+const named = { id: id().required(needed), name: text(120).required(needed), note: text(2000) }
+
 const sprocket = shape({
-  id: id().required(needed), name: text(120).required(needed),
+  ...named,
   teeth: whole(6, 400).required(needed),
-  centre: pair(), bank: whole(0, 16), shaft: id(), side: oneOf('back')
+  /** Absent on a counted sheet. */
+  centre: pair(),
+  bank: whole(0, 16), shaft: id(),
+  /** `back`: driven by the chain's outer face. */
+  side: oneOf('back')
 })
 
 const rail = shape({
-  id: id().required(needed), name: text(120).required(needed),
+  ...named,
   kind: oneOf('guide', 'arm', 'bridge').required(needed),
   side: oneOf('outside', 'inside'),
+  /** Circle of the chain's pitch line on a new shoe; wear w makes it radius − w. */
   shoe: shape({ centre: pair().required(needed), radius: num(1, 10_000).required(needed) }),
-  pivot: pair(), touches: flag()
+  /** An arm's shoe turns about this point by the arm angle. */
+  pivot: pair(),
+  /** `false`: stands clear of a tight chain and has no part in the model. */
+  touches: flag()
 })
 
 const tensioner = shape({
-  id: id().required(needed), name: text(120).required(needed),
+  ...named,
   chain: id().required(needed), arm: id().required(needed),
-  armRange: pair(), axis: num(-360, 360), seat: pair(),
+  /** Arm angles that can be reached, degrees, 0 = as new. */
+  armRange: pair(),
+  /** Direction in which the plunger moves, degrees from +x. */
+  axis: num(-360, 360),
+  /** Plunger tip when fully retracted. */
+  seat: pair(),
+  /** Contact face of the arm at angle 0: a point on it and the direction of the face, degrees. */
   pad: shape({ point: pair().required(needed), face: num(-360, 720).required(needed) }),
-  stroke: num(0.1, 500).required(needed), type: text(60).required(needed),
+  /** mm from fully retracted to fully out. */
+  stroke: num(0.1, 500).required(needed),
+  type: text(60).required(needed),
+  /** Extension at which the first notch shows, and mm from notch to notch. */
   ratchet: shape({ first: num(0, 500).required(needed), pitch: num(0.05, 100).required(needed) }),
   limit: shape(limitValue),
-  newExtension: num(0, 500), gain: num(0.01, 100),
+  /** Counted sheet: extension of the new drive, mm. */
+  newExtension: num(0, 500),
+  /** Counted sheet: mm of extension per mm of slack. */
+  gain: num(0.01, 100),
+  /** Counted sheet: a second known point instead of `gain`; elongation as a fraction, extension in mm. */
   gainFrom: shape({ elongation: num(1e-5, 0.05).required(needed), extension: num(0, 500).required(needed) }),
+  /** Counted sheet: mm of extension per mm of wear, by rail. */
   railGain: byIds(num(0, 100).required(needed), 'expected numbers from 0 to 100')
 })
 
 const chain = shape({
-  id: id().required(needed), name: text(120).required(needed),
-  pitch: num(1, 100).required(needed), links: whole(8, 2000).required(needed), type: text(60).required(needed),
-  strands: whole(1, 12), driver: id().required(needed),
-  path: listOf(id().required(needed), 40).required(needed),
+  ...named,
+  /** mm. */
+  pitch: num(1, 100).required(needed),
+  links: whole(8, 2000).required(needed), type: text(60).required(needed),
+  strands: whole(1, 12),
+  /** How it can be renewed behind its cover: `roll-in`, drawn in by the old one. */
+  replaceable: text(40),
+  driver: id().required(needed),
+  /** Sprockets and rails in the order the chain meets them, starting at the driver. */
+  path: listOf(id().required(needed), 40).required(needed).min(2, 'expected at least the driver and another'),
+  /** Whole links from mark to mark in the direction of travel, at the setting point. */
   counts: listOf(shape({ from: id().required(needed), to: id().required(needed), links: whole(0, 2000).required(needed) }).required(needed), 40).required(needed),
+  /** Counted sheet: links not on sprockets, all round and on the tight side between a cam and the driver. */
   counted: shape({ freeLinks: num(0, 2000).required(needed), tight: byIds(num(0, 2000).required(needed), 'expected numbers from 0 to 2000').required(needed) })
 })
 
 const phaser = shape({
-  id: id().required(needed), name: text(120).required(needed), sprocket: id().required(needed),
-  rest: oneOf('retarded', 'advanced').required(needed), range: num(0, 360).required(needed), playLimit: shape(limitValue)
+  ...named, sprocket: id().required(needed),
+  rest: oneOf('retarded', 'advanced').required(needed),
+  /** crank degrees. */
+  range: num(0, 360).required(needed),
+  playLimit: shape(limitValue)
 })
 
 const mark = shape({
-  sprocket: id().required(needed),
-  at: string().typeError('expected text').required(needed).test('clock', 'expected a clock position such as 6:00', (v) => !v || isClock(v)).meta({ jsonSchema: { pattern: CLOCK.source } })
+  sprocket: id().required(needed), note: text(2000),
+  /** Clock position at the setting point, 12:00 up. */
+  at: text(8).required(needed).test('clock', 'expected a clock position such as 6:00', (v) => !v || isClock(v)).meta({ jsonSchema: { pattern: CLOCK.source } })
 })
 
 const limit = shape({
   kind: oneOf('elongation', 'camLag', 'groove', 'padWear').required(needed), ...limitValue,
-  chain: id(), rail: id(), tensioner: id(), sprocket: id()
+  chain: id(), rail: id(), tensioner: id(), sprocket: id(), note: text(2000)
 })
 
 const ids = (max: number) => listOf(id().required(needed), max)
-const name = () => text(120).required(needed)
 const price = () => num(0, 1e6).required(needed)
 
-const gear = shape({ id: id().required(needed), name: name(), driver: id().required(needed), driven: id().required(needed), teeth: tuple([whole(6, 400).required(needed), whole(6, 400).required(needed)]).typeError('expected two numbers of teeth').required(needed) })
+/** Two gears in mesh: the driven shaft turns the other way, teeth[0]/teeth[1] times as fast; `driver` is a sprocket on the shaft that drives, or `crank`. */
+const gear = shape({ ...named, driver: id().required(needed), driven: id().required(needed), teeth: tuple([whole(6, 400).required(needed), whole(6, 400).required(needed)]).typeError('expected two numbers of teeth').required(needed) })
+
+const operation = shape({
+  ...named,
+  /** Of its own, without what it requires. */
+  hours: num(0, 200).required(needed),
+  requires: ids(40).required(needed),
+  /** Ids of always-renewed items that it uses up. */
+  brings: ids(40),
+  /** Tools that make or break it. */
+  tools: listOf(text(120).required(needed), 40)
+})
+
+/** A part that can be bought, for one component of the drive. */
+const sparePart = shape({
+  ...named,
+  /** Id of the chain, rail, tensioner, sprocket or phaser it takes the place of. */
+  fits: id().required(needed),
+  price: price(),
+  /** To change it once it is reached. */
+  hours: num(0, 200).required(needed),
+  /** Operations that reach it. */
+  needs: ids(40).required(needed),
+  /** Ids of always-renewed items that come with it. */
+  brings: ids(40)
+})
+
+/** What never goes back in once it was loosened. */
+const renewedItem = shape({ ...named, kind: oneOf('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other').required(needed), price: price(), quantity: num(0, 1000) })
+
+/** Another way to reach some parts: operations that take the place of what those parts need. */
+const wayIn = shape({ ...named, needs: byIds(ids(40).required(needed), 'expected lists of ids').required(needed) })
+
+/** One step of tightening: a torque or an angle. */
+const step = shape({ newtonMetres: num(0.1, 2000), degrees: num(1, 720) }).required(needed)
+  .test('one', 'expected newtonMetres or degrees, one of them', (value) => !value || (value.newtonMetres === undefined) !== (value.degrees === undefined))
+
+/** How a bolt is tightened: steps one after another. */
+const torque = shape({
+  id: id().required(needed), bolt: text(200).required(needed), operation: id(), count: whole(1, 200),
+  /** Renewed each time, as tightening has stretched it. */
+  stretch: flag(),
+  leftHand: flag(), note: text(400), steps: listOf(step, 12).required(needed).min(1, 'expected at least one step')
+})
 
 /** What the work costs and needs, beside the drive itself. */
 const workshop = {
+  /** Parts' older designs, known to be worse; `onSight`: renewed as soon as it is seen. */
   superseded: listOf(shape({ part: id().required(needed), design: text(200).required(needed), onSight: flag().required(needed), source: text(200).required(needed) }).required(needed), 64),
+  /** What prices and rates are in; made up unless a shop says otherwise. */
   money: shape({ currency: text(12).required(needed), hourRate: num(0, 10_000).required(needed) }),
-  operations: listOf(shape({ id: id().required(needed), name: name(), hours: num(0, 200).required(needed), requires: ids(40).required(needed), brings: ids(40), tools: listOf(text(120).required(needed), 40) }).required(needed), 100),
-  parts: listOf(shape({ id: id().required(needed), name: name(), fits: id().required(needed), price: price(), hours: num(0, 200).required(needed), needs: ids(40).required(needed), brings: ids(40) }).required(needed), 64),
-  alwaysRenewed: listOf(shape({ id: id().required(needed), name: name(), kind: oneOf('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other').required(needed), price: price(), quantity: num(0, 1000) }).required(needed), 100),
-  waysIn: listOf(shape({ id: id().required(needed), name: name(), note: text(2000), needs: byIds(ids(40).required(needed), 'expected lists of ids').required(needed) }).required(needed), 8),
-  torques: listOf(shape({
-    id: id().required(needed), bolt: text(200).required(needed), operation: id(), count: whole(1, 200), stretch: flag(), leftHand: flag(), note: text(400),
-    steps: listOf(shape({ newtonMetres: num(0.1, 2000), degrees: num(1, 720) }).required(needed).test('one', 'expected newtonMetres or degrees, one of them', (step) => !step || (step.newtonMetres === undefined) !== (step.degrees === undefined)), 12).required(needed).min(1, 'expected at least one step')
-  }).required(needed), 100),
+  operations: listOf(operation.required(needed), 100),
+  parts: listOf(sparePart.required(needed), 64),
+  alwaysRenewed: listOf(renewedItem.required(needed), 100),
+  waysIn: listOf(wayIn.required(needed), 8),
+  torques: listOf(torque.required(needed), 100),
+  /** `at`: id of the operation or part it belongs to; absent for the whole drive. */
   cautions: listOf(shape({ at: id(), text: text(1000).required(needed) }).required(needed), 100)
 }
 
@@ -85,8 +171,9 @@ export const driveSchema = shape({
   format: oneOf('umbrette-drive').required(needed),
   version: formatVersion(1),
   id: id().required(needed), name: text(120).required(needed), note: text(2000),
+  /** The crank's direction of turning, seen from the front. */
   rotation: oneOf('clockwise', 'anticlockwise').required(needed),
-  engine: shape({ cylinders: whole(1, 64).required(needed), layout: text(40).required(needed), interference: flag().required(needed), fuel: text(40).required(needed) }).required(needed),
+  engine: shape({ cylinders: whole(1, 64).required(needed), layout: text(40).required(needed), angle: num(0, 360), rotation: oneOf('clockwise', 'anticlockwise'), interference: flag().required(needed), fuel: text(40).required(needed) }).required(needed),
   sprockets: listOf(sprocket.required(needed), 64).required(needed).min(2, 'expected at least two sprockets'),
   rails: listOf(rail.required(needed), 64).required(needed),
   tensioners: listOf(tensioner.required(needed), 16).required(needed),

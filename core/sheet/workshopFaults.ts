@@ -38,10 +38,21 @@ function twice(list: readonly { id: string }[], place: string): Fault[] {
   return list.flatMap(({ id }, i) => (list.findIndex((other) => other.id === id) === i ? [] : [{ place: `${place}[${i}].id`, message: `"${id}" stands twice` }]))
 }
 
-/** Operations that require each other in a circle could never be done. */
+/** Operations that require each other in a circle could never be done. Each is followed once, however many ways lead to it. */
 function circleFaults({ operations = [] }: DriveSheet): Fault[] {
   const requires = new Map(operations.map(({ id, requires: list }) => [id, list]))
-  const reaches = (from: string, to: string, seen: ReadonlySet<string>): boolean =>
-    requires.get(from)!.some((id) => id === to || (!seen.has(id) && reaches(id, to, new Set([...seen, id]))))
-  return operations.flatMap(({ id }, i) => (reaches(id, id, new Set([id])) ? [{ place: `operations[${i}].requires`, message: `"${id}" requires itself in the end` }] : []))
+  return operations.flatMap(({ id }, i) => (requiredBy(requires, id).has(id) ? [{ place: `operations[${i}].requires`, message: `"${id}" requires itself in the end` }] : []))
+}
+
+/** All that an operation requires in the end. */
+function requiredBy(requires: ReadonlyMap<string, readonly string[]>, id: string): Set<string> {
+  const found = new Set<string>()
+  const open = [...requires.get(id)!]
+  while (open.length > 0) {
+    const next = open.pop()!
+    if (found.has(next)) continue
+    found.add(next)
+    open.push(...requires.get(next)!)
+  }
+  return found
 }

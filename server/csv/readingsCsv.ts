@@ -1,16 +1,17 @@
 import Papa from 'papaparse'
-import { assessRecord, jobFile } from '../../core/job/assessRecord'
-import type { Act } from '../../core/job/acts'
+import { assessRecord } from '../../core/job/assessRecord'
+import { foldActs, type Act } from '../../core/job/acts'
 import type { KeptJob } from '../../core/job/types'
 import { READING_KINDS } from '../../core/readings/kinds'
+import { partOf } from '../../core/readings/partOf'
 
 /** The readings that stand, one a line, with what each was predicted as. Cells that a spreadsheet would run are made harmless. */
 export function readingsCsv(job: KeptJob, acts: readonly Act[]): string {
-  const { readings } = jobFile(job, acts)
+  const { readings } = foldActs(acts, job.school)
   const estimates = assessRecord(job, acts).readings
   const rows = readings.map((reading, i) => {
     const { kind, value, notches, method, by, at, note, finding, count, from, to, links } = reading
-    const part = reading.target ?? reading.tensioner ?? reading.rail ?? reading.sprocket ?? reading.phaser ?? reading.chain ?? ''
+    const part = partOf(reading)
     const unit = kind === 'condition' ? '' : READING_KINDS[kind].unit
     return { kind, part, from, to, links, value, notches, unit, finding, count, method, by, at, predicted: estimates[i]?.predicted, 'at odds': estimates[i]?.atOdds ? 'yes' : '', note }
   })

@@ -1,6 +1,6 @@
 import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize'
 import { entryFaults } from '../../core/job/actFaults'
-import { foldActs, sheetInForce, type Act, type SignoffAct } from '../../core/job/acts'
+import { foldActs, sheetInForce, type Act, type ActOf } from '../../core/job/acts'
 import { assessRecord } from '../../core/job/assessRecord'
 import type { KeptJob } from '../../core/job/types'
 import type { DriveSheet } from '../../core/sheet/types'
@@ -167,7 +167,7 @@ async function addWeighty(jobId: string, value: unknown): Promise<KeptAct> {
 }
 
 /** A verdict is signed as it stands: what someone else did since it was looked at must be looked at first. */
-function checkSignoff(job: KeptJob, before: readonly Act[], act: SignoffAct): void {
+function checkSignoff(job: KeptJob, before: readonly Act[], act: ActOf<'signoff'>): void {
   const { signoffs } = foldActs(before, job.school)
   const same = JSON.stringify(assessRecord(job, before)) === JSON.stringify(act.assessment) && act.core === CORE_VERSION && act.revision === signoffs.length + 1
   if (!same) throw new Problem('conflict', 'The job changed before the sign-off reached it. Look at the verdict as it stands now, and sign that.')

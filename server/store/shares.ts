@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
-import type { ChoiceAct } from '../../core/job/acts'
+import type { ActOf } from '../../core/job/acts'
 import { useDb } from '../db/connection'
 import { ShareRow } from '../db/models'
 import { Problem } from '../utils/problem'
@@ -64,7 +64,7 @@ export async function choose(token: string, path: number, name: string): Promise
   const { id, jobId, report } = await openShare(token)
   const chosen = report.paths[path]
   if (!chosen) throw new Problem('bad-input', 'Choose one of the ways shown.', [{ place: 'path', message: 'is none of the paths of this report' }])
-  const act: ChoiceAct = { id: randomUUID(), type: 'choice', by: name, at: new Date().toISOString(), share: id, renew: chosen.renew, price: Math.round(chosen.price * 100) / 100 }
+  const act: ActOf<'choice'> = { id: randomUUID(), type: 'choice', by: name, at: new Date().toISOString(), share: id, renew: chosen.renew, price: Math.round(chosen.price * 100) / 100 }
   await addAct(jobId, act)
 }
 

@@ -1,6 +1,6 @@
 import { defineEventHandler, getRequestURL, readRawBody, setResponseStatus, type H3Event } from 'h3'
 import type { AnySchema, InferType } from 'yup'
-import { schemaFaults } from '../../core/check/rules'
+import { schemaFaults } from '../../core/check/faults'
 import { log } from './log'
 import { Problem } from './problem'
 

@@ -4,7 +4,7 @@ import { clear, createStore } from 'idb-keyval'
 import { FetchError } from 'ofetch'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { PhotoAct } from '../../core/job/acts'
+import type { ActOf } from '../../core/job/acts'
 
 const send = vi.hoisted(() => vi.fn())
 vi.mock('ofetch', async (original) => ({ ...(await original<typeof import('ofetch')>()), $fetch: send }))
@@ -13,7 +13,7 @@ const { useOutbox } = await import('../../app/stores/outbox')
 
 const photo = (id: string, at = '2026-11-24T08:00:00.000Z') => ({
   jobId: 'job', picture: new Blob(['pixels'], { type: 'image/jpeg' }),
-  act: { id, type: 'photo', by: 'Maren', at, photo: `photo-${id}`, part: 'guide' } as PhotoAct
+  act: { id, type: 'photo', by: 'Maren', at, photo: `photo-${id}`, part: 'guide' } as ActOf<'photo'>
 })
 const refusal = (message: string) => Object.assign(new FetchError(message), { statusCode: 422, data: { error: { message, faults: [] } } })
 const sent = (path: string) => send.mock.calls.filter(([url]) => (url as string).endsWith(path))

@@ -4,7 +4,7 @@ import { buildPlan } from '../../core/buildup/plan'
 import { expectedRebuilt } from '../../core/buildup/expected'
 import { twoTurns } from '../../core/buildup/twoTurns'
 import { assess } from '../../core/assess'
-import { foldActs, type Act } from '../../core/job/acts'
+import { foldActs, type Act, type ActOf } from '../../core/job/acts'
 import { assessRecord, jobFile } from '../../core/job/assessRecord'
 import type { KeptJob } from '../../core/job/types'
 import type { Reading } from '../../core/readings/types'
@@ -70,9 +70,9 @@ describe('what a rebuilt drive should show', () => {
 
 describe('two turns by hand', () => {
   const expected = expectedRebuilt(drive, assess(jobOf([])), FULL)
-  const right = (round: string) => expected.map(({ kind, target, from, to, value }) => ({ round, reading: { kind, ...(kind === 'linkCount' ? { chain: target, from, to } : kind === 'extension' ? { tensioner: target } : { sprocket: target }), value } as Reading }))
+  const right = (round: ActOf<'rebuilt'>['round']) => expected.map(({ kind, target, from, to, value }) => ({ round, reading: { kind, ...(kind === 'linkCount' ? { chain: target, from, to } : kind === 'extension' ? { tensioner: target } : { sprocket: target }), value } as Reading }))
   const check = (readings: ReturnType<typeof right>) => twoTurns(drive, expected, readings)
-  const off = (round: string, kind: string, target: string, by: number) => right(round).map((r) => (r.reading.kind === kind && (r.reading.sprocket ?? r.reading.tensioner ?? r.reading.from) === target ? { round, reading: { ...r.reading, value: r.reading.value! + by } } : r))
+  const off = (round: ActOf<'rebuilt'>['round'], kind: string, target: string, by: number) => right(round).map((r) => (r.reading.kind === kind && (r.reading.sprocket ?? r.reading.tensioner ?? r.reading.from) === target ? { round, reading: { ...r.reading, value: r.reading.value! + by } as Reading } : r))
 
   it('read as set and again alike, everything is right', () => expect(new Set(check([...right('set'), ...right('turned')]).map(({ state }) => state))).toEqual(new Set(['right'])))
   it('as set alone is not enough', () => expect(new Set(check(right('set')).map(({ state }) => state))).toEqual(new Set(['open'])))
@@ -82,7 +82,7 @@ describe('two turns by hand', () => {
     expect(line.means.join()).toMatch(/1 tooth late at intake cam sprocket\. Do not start/)
   })
   it('every cam off alike points at the crank sprocket', () => {
-    const both = off('turned', 'camLag', 'cam-in', 20).map((r) => (r.reading.sprocket === 'cam-ex' ? { ...r, reading: { ...r.reading, value: r.reading.value! + 20 } } : r))
+    const both = off('turned', 'camLag', 'cam-in', 20).map((r) => (r.reading.sprocket === 'cam-ex' ? { ...r, reading: { ...r.reading, value: r.reading.value! + 20 } as Reading } : r))
     expect(check([...right('set'), ...both]).flatMap(({ means }) => means).join()).toMatch(/at the crank sprocket/)
   })
   it('a mark that moved while turning is a jump, not a setting', () => expect(check([...right('set'), ...off('turned', 'camLag', 'cam-ex', 20)]).flatMap(({ means }) => means).join()).toMatch(/moved while being turned/))

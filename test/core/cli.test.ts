@@ -90,7 +90,7 @@ describe('any readings at all', () => {
       chain: one(chains), phaser: one(phasers), from: one(sprockets), to: one(sprockets), links: fc.integer({ min: 1, max: 150 })
     }).map(({ kind, value, turnedForward, sprocket, rail, tensioner, chain, phaser, from, to, links }): Reading => {
       const targets = { extension: { tensioner }, groove: { rail }, padWear: { tensioner }, camLag: { sprocket }, linkCount: { chain, from, to }, chainLength: { chain, links }, chainCompare: { chain, links }, phaserPlay: { phaser } }
-      return { kind, value, turnedForward, ...targets[kind] }
+      return { kind, value, turnedForward, ...targets[kind] } as Reading
     })
   }
 

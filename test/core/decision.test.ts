@@ -12,7 +12,7 @@ import { ownPath, pathsOf } from '../../core/paths/paths'
 import { reportOf } from '../../core/report/report'
 import type { Reading } from '../../core/readings/types'
 import { CORE_VERSION } from '../../core/version'
-import { jobOf, read } from '../support/jobs'
+import { before, jobOf, read } from '../support/jobs'
 import { sheet } from '../support/sheets'
 
 const at = '2026-11-24T08:00:00.000Z'
@@ -36,8 +36,8 @@ describe('a call that a mechanic overrules', () => {
   })
   it('a part of which nothing is known may be called on too', () => expect(held([overrules('o', 'phaser-in', 'renew')]).find(({ part }) => part === 'phaser-in')).toMatchObject({ holds: 'renew' }))
   it('needs a reason and a part of this drive', () => {
-    expect(entryFaults(job.sheet, new Map(), overrules('o', 'main', 'renew', '  '))[0]!.place).toBe('reason')
-    expect(entryFaults(job.sheet, new Map(), overrules('o', 'ghost', 'renew'))[0]!.place).toBe('part')
+    expect(entryFaults(before(job.sheet), overrules('o', 'main', 'renew', '  '))[0]!.place).toBe('reason')
+    expect(entryFaults(before(job.sheet), overrules('o', 'ghost', 'renew'))[0]!.place).toBe('part')
   })
 })
 
@@ -77,7 +77,7 @@ describe('pricing', () => {
     const back = importJob(JSON.parse(JSON.stringify(exportJob(shop, acts))), { by: 'x', at, newId: () => 'n' })
     expect(jobFile(back.job!, back.acts).pricing).toEqual({ hourRate: 70, horizon: 30_000, prices: { x: 1 } })
   })
-  it('that is no pricing is refused', () => expect(entryFaults(job.sheet, new Map(), act('p', { type: 'pricing', pricing: { newPart: 2 } }))[0]!.place).toBe('pricing.newPart'))
+  it('that is no pricing is refused', () => expect(entryFaults(before(job.sheet), act('p', { type: 'pricing', pricing: { newPart: 2 } }))[0]!.place).toBe('pricing.newPart'))
 })
 
 describe('a path built by hand', () => {

@@ -6,7 +6,8 @@ import { formats } from '../../core/formats/formats'
 import { exportJob, importJob } from '../../core/job/exchange'
 import { readJob } from '../../core/job/readJob'
 import { NUMERIC_KINDS, READING_KINDS } from '../../core/readings/kinds'
-import { schemaFaults } from '../../core/check/rules'
+import type { Reading } from '../../core/readings/types'
+import { schemaFaults } from '../../core/check/faults'
 import { driveSchema } from '../../core/sheet/schema'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { jobOf, read } from '../support/jobs'
@@ -60,7 +61,7 @@ describe('the published schemas', () => {
   })
 
   it.each(NUMERIC_KINDS)('schema and code refuse a %s without its target alike', (kind) => {
-    const bare = jobOf([{ kind, value: 1 }])
+    const bare = jobOf([{ kind, value: 1 } as Reading])
     expect(READING_KINDS[kind].target.length).toBeGreaterThan(0)
     expect([fits.job(bare), readJob(bare).job]).toEqual([false, null])
   })

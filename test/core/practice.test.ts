@@ -1,3 +1,4 @@
+import type { Reading } from '../../core/readings/types'
 import { createHash } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
 import { caseCode, CodeError, readCode, SEEDS } from '../../core/practice/code'
@@ -196,11 +197,11 @@ describe('the score', () => {
     const inspection = inspectionsOf(ardmere).find(({ kind }) => kind === 'length')!
     const looked: Move[] = [{ type: 'inspect', inspection: inspection.id }]
     const sight = sightOf(engine, inspection, { attempt: 0, turnedForward: false }).figures[0]!
-    const read = (value: number) => debrief(engine, [...looked, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value } }], solution).readings[0]!
+    const read = (value: number) => debrief(engine, [...looked, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value } as Reading }], solution).readings[0]!
     expect(read(sight)).toMatchObject({ misread: false, minutes: inspection.minutes })
     expect(read(sight).narrowed!.to).toBeLessThan(read(sight).narrowed!.from / 3)
     expect(read(sight + 1)).toMatchObject({ misread: true })
-    expect(debrief(engine, [...looked, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value: sight + 1 } }], solution).takeAlong.join(' ')).toMatch(/Look twice/)
+    expect(debrief(engine, [...looked, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value: sight + 1 } as Reading }], solution).takeAlong.join(' ')).toMatch(/Look twice/)
   })
   it('traps walked into are told: read before it was turned forward, read half a turn away, turned back', () => {
     const trapped = makeCase(ardmere, 2, seedWith(ardmere, 2, 'kick-back', 0)!)
@@ -211,7 +212,7 @@ describe('the score', () => {
     const forward: Move[] = [{ type: 'turn', degrees: toTheMark(trapped.start) }, { type: 'inspect', inspection: inspection.id }]
     expect(debrief(trapped, [...forward, ...entries(trapped, inspection, standOf(trapped, forward.slice(0, 1)))]).wrong.find(({ id }) => id === 'kick-back')).toMatchObject({ missed: false })
     const half = makeCase(ardmere, 2, seedWith(ardmere, 2, 'half-turn', 0)!)
-    const astray = debrief(half, [{ type: 'inspect', inspection: inspection.id }, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value: 180 } }, { type: 'turn', degrees: -5 }])
+    const astray = debrief(half, [{ type: 'inspect', inspection: inspection.id }, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value: 180 } as Reading }, { type: 'turn', degrees: -5 }])
     expect(astray.wrong.find(({ id }) => id === 'half-turn')).toMatchObject({ missed: true })
     expect(astray.takeAlong.join(' ')).toMatch(/one more crank turn/)
   })

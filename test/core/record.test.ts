@@ -9,7 +9,7 @@ import { readJob } from '../../core/job/readJob'
 import { fills, slotsOf } from '../../core/job/slots'
 import { explainChange } from '../../core/estimate/change'
 import type { Reading } from '../../core/readings/types'
-import { jobOf, read } from '../support/jobs'
+import { before, jobOf, read } from '../support/jobs'
 import { sheet } from '../support/sheets'
 
 const at = '2026-11-24T08:00:00.000Z'
@@ -42,8 +42,8 @@ describe('what the acts of a job come to', () => {
 
 describe('an act from outside', () => {
   const drive = sheet('ardmere-a18')
-  const before = new Map([['a', took('a', read.groove('guide', 0.4))]])
-  const faults = (act: unknown) => entryFaults(drive, before, act)
+  const job = before(drive, [took('a', read.groove('guide', 0.4))])
+  const faults = (act: unknown) => entryFaults(job, act)
 
   it('that fits has no fault', () => expect(faults(took('b', read.groove('guide', 0.5), 'a'))).toEqual([]))
   it.each<[string, unknown, string]>([

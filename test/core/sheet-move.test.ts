@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { entryFaults } from '../../core/job/actFaults'
-import { foldActs, sheetInForce, type Act } from '../../core/job/acts'
+import { foldActs, sheetOf, type Act } from '../../core/job/acts'
 import { assessRecord } from '../../core/job/assessRecord'
 import { exportJob, importJob } from '../../core/job/exchange'
 import { summarise } from '../../core/job/summary'
 import type { KeptJob } from '../../core/job/types'
 import type { Reading } from '../../core/readings/types'
-import { read } from '../support/jobs'
+import { before, read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'
 
 const at = '2026-11-24T08:00:00.000Z'
@@ -23,7 +23,7 @@ describe('a job moved to another revision of its sheet', () => {
     const over = (acts: Act[]) => assessRecord(job, acts).chains.main!.elongation.overLimit!
     expect(over([...readings, moves])).toBeGreaterThan(over(readings) + 0.3)
     expect(over([...readings, moves, back])).toBe(over(readings))
-    expect(sheetInForce(old, [moves, back])).toBe(old)
+    expect(sheetOf(old, foldActs([moves, back], 'weighed'))).toBe(old)
   })
   it('travels as one file, with both sheets, and comes back the same', () => {
     const acts = [...readings, moves]
@@ -40,9 +40,8 @@ describe('a job moved to another revision of its sheet', () => {
     d.chains[0].path = d.chains[0].path.filter((id: string) => id !== 'guide')
     d.limits = d.limits.filter((l: { rail?: string }) => l.rail !== 'guide')
   })
-  const before = (acts: Act[]) => new Map(acts.map((act) => [act.id, act]))
   it('cannot go where a reading has no place', () => {
-    const faults = entryFaults(old, before([took('g', read.groove('guide', 0.4))]), { ...moves, sheet: without })
+    const faults = entryFaults(before(old, [took('g', read.groove('guide', 0.4))]), { ...moves, sheet: without })
     expect(faults.length).toBeGreaterThan(0)
     expect(faults[0]!.place).toMatch(/^sheet/)
   })
@@ -55,11 +54,11 @@ describe('a job moved to another revision of its sheet', () => {
       delete d.operations; delete d.parts; delete d.alwaysRenewed; delete d.waysIn; delete d.torques; delete d.cautions; delete d.superseded
     })
     const acts: Act[] = [{ ...moves, sheet: renamed }, took('g', read.groove('front', 0.4))]
-    expect(entryFaults(counted, new Map(), acts[0])).toEqual([])
-    expect(entryFaults(renamed, before(acts), back, counted)[0]!.message).toMatch(/no place for the groove depth/)
-    expect(entryFaults(renamed, before([acts[0]!]), back, counted)).toEqual([])
+    expect(entryFaults(before(counted), acts[0])).toEqual([])
+    expect(entryFaults(before(renamed, acts, counted), back)[0]!.message).toMatch(/no place for the groove depth/)
+    expect(entryFaults(before(renamed, [acts[0]!], counted), back)).toEqual([])
   })
-  it('a broken sheet is named at its place', () => expect(entryFaults(old, new Map(), { ...moves, sheet: { ...old, sprockets: [] } })[0]!.place).toMatch(/^sheet\.sprockets/))
+  it('a broken sheet is named at its place', () => expect(entryFaults(before(old), { ...moves, sheet: { ...old, sprockets: [] } })[0]!.place).toMatch(/^sheet\.sprockets/))
 })
 
 describe('what a job waits for', () => {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
-import type { Act, CheckAct } from '../../core/job/acts'
+import type { Act, ActOf } from '../../core/job/acts'
 import { checkCalendar } from '../../server/calendar'
 import { read } from '../support/jobs'
 import { useWorkshop } from './workshop'
@@ -11,8 +11,8 @@ const act = (id: string, more: object): Act => ({ id, by: 'Tove', at: '2026-11-2
 const open = (vehicle: string, value: number) => workshop.opening.openJob(randomUUID(), { vehicle, stand: '', complaint: '', openedBy: 'Tove', sheet: 'ardmere-a18', usage: { value, unit: 'km' }, school: 'on-evidence' })
 
 describe('a check as a calendar entry', () => {
-  const event = (check: Partial<CheckAct>) => {
-    const text = checkCalendar('job', { vehicle: 'Pilot van; "3", ä', sheet: { name: 'Ardmere' } as never }, { date: '2027-03-05', stopGap: false, ...check } as CheckAct, 'km')
+  const event = (check: Partial<ActOf<'check'>>) => {
+    const text = checkCalendar('job', { vehicle: 'Pilot van; "3", ä', sheet: { name: 'Ardmere' } as never }, { date: '2027-03-05', stopGap: false, ...check } as ActOf<'check'>, 'km')
     return new ICAL.Event(new ICAL.Component(ICAL.parse(text) as never).getFirstSubcomponent('vevent')!)
   }
   it('is read back by a parser: day, words and alarm', () => {

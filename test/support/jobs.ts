@@ -1,5 +1,7 @@
+import type { Act } from '../../core/job/acts'
+import type { JobBefore } from '../../core/job/actFaults'
 import type { JobFile } from '../../core/job/types'
-import type { Reading } from '../../core/readings/types'
+import type { Of, Reading } from '../../core/readings/types'
 import type { DriveSheet } from '../../core/sheet/types'
 import { sheet } from './sheets'
 
@@ -10,12 +12,17 @@ export function jobOf(readings: Reading[], more: Partial<JobFile> & { drive?: Dr
 
 /** The usual readings of ardmere, as short as they can be written. */
 export const read = {
-  extension: (value: number): Reading => ({ kind: 'extension', tensioner: 'tensioner', value, turnedForward: true }),
-  lag: (sprocket: string, value: number): Reading => ({ kind: 'camLag', sprocket, value, turnedForward: true }),
-  groove: (rail: string, value: number): Reading => ({ kind: 'groove', rail, value }),
-  length: (value: number, links = 20): Reading => ({ kind: 'chainLength', chain: 'main', links, value }),
-  count: (from: string, to: string, value: number): Reading => ({ kind: 'linkCount', chain: 'main', from, to, value }),
-  pad: (value: number): Reading => ({ kind: 'padWear', tensioner: 'tensioner', value }),
-  play: (phaser: string, value: number): Reading => ({ kind: 'phaserPlay', phaser, value }),
-  found: (target: string, finding: string, more: Partial<Reading> = {}): Reading => ({ kind: 'condition', target, finding, ...more })
+  extension: (value: number): Of<'extension'> => ({ kind: 'extension', tensioner: 'tensioner', value, turnedForward: true }),
+  lag: (sprocket: string, value: number): Of<'camLag'> => ({ kind: 'camLag', sprocket, value, turnedForward: true }),
+  groove: (rail: string, value: number): Of<'groove'> => ({ kind: 'groove', rail, value }),
+  length: (value: number, links = 20): Of<'chainLength'> => ({ kind: 'chainLength', chain: 'main', links, value }),
+  count: (from: string, to: string, value: number): Of<'linkCount'> => ({ kind: 'linkCount', chain: 'main', from, to, value }),
+  pad: (value: number): Of<'padWear'> => ({ kind: 'padWear', tensioner: 'tensioner', value }),
+  play: (phaser: string, value: number): Of<'phaserPlay'> => ({ kind: 'phaserPlay', phaser, value }),
+  found: (target: string, finding: string, more: Partial<Of<'condition'>> = {}): Of<'condition'> => ({ kind: 'condition', target, finding, ...more })
+}
+
+/** A job on a sheet as an act is held against it, with the acts before it. */
+export function before(sheet: DriveSheet, acts: readonly Act[] = [], opened = sheet): JobBefore {
+  return { sheet, opened, acts: new Map(acts.map((act) => [act.id, act])) }
 }

@@ -2,7 +2,7 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/assess'
-import type { ReadAct, StandingReading, UndoAct } from '../../../core/job/acts'
+import type { StandingReading, ActOf } from '../../../core/job/acts'
 import type { NumericKind } from '../../../core/readings/types'
 import { isLength, lengthFigure } from '../../units'
 import { DIGITS, fixed, howWords, readingWords } from '../../words'
@@ -10,9 +10,9 @@ import WhenAt from '../parts/WhenAt.vue'
 
 /** The readings of one slot that stand, and below them what was superseded or taken back. */
 export interface PastReading {
-  act: ReadAct
+  act: ActOf<'read'>
   /** The correction that took its place, or the taking back. */
-  because: ReadAct | UndoAct
+  because: ActOf<'read'> | ActOf<'undo'>
 }
 
 const props = defineProps<{ kind: NumericKind; standing: readonly { reading: StandingReading; index: number }[]; past: readonly PastReading[]; assessment: Assessment; clashes?: ReadonlyMap<string, readonly string[]> }>()

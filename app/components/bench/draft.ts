@@ -92,15 +92,15 @@ function typedFault(slot: Slot, draft: Draft): { field: DraftField; message: str
 function assembled(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
   const value = numberOf(draft.figure)!
   const inNotches = draft.inNotches && ratchetOf(sheet, slot) !== undefined
-  const reading: Reading = { kind: slot.kind, ...slot.target }
-  if (slot.target.links !== undefined) reading.links = numberOf(draft.links)!
-  if (inNotches) reading.notches = value
-  else Object.assign(reading, { value: slot.kind === 'camLag' && draft.side === 'early' ? -value : toStored(slot.kind, value), method: draft.method })
-  if (asksPlace(slot) && draft.place) reading.place = Number(draft.place)
-  if (asksTurning(sheet, slot) && draft.turned !== 'unknown') reading.turnedForward = draft.turned === 'yes'
-  if (asksLocking(sheet, slot) && draft.locked === 'no') reading.phaserLocked = false
-  if (draft.note.trim()) reading.note = draft.note.trim()
-  return reading
+  return {
+    kind: slot.kind, ...slot.target,
+    ...(slot.target.links === undefined ? {} : { links: numberOf(draft.links)! }),
+    ...(inNotches ? { notches: value } : { value: slot.kind === 'camLag' && draft.side === 'early' ? -value : toStored(slot.kind, value), method: draft.method }),
+    ...(asksPlace(slot) && draft.place ? { place: Number(draft.place) } : {}),
+    ...(asksTurning(sheet, slot) && draft.turned !== 'unknown' ? { turnedForward: draft.turned === 'yes' } : {}),
+    ...(asksLocking(sheet, slot) && draft.locked === 'no' ? { phaserLocked: false } : {}),
+    ...(draft.note.trim() ? { note: draft.note.trim() } : {})
+  } as Reading
 }
 
 /** A figure with a point or a comma; null when it is no number. */

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { HoleAct, TaskAct } from '../../../core/job/acts'
+import type { ActOf } from '../../../core/job/acts'
 import type { Operation } from '../../../core/sheet/types'
 import { lengthFigure, toStored, units } from '../../units'
 import { numberOf } from '../bench/draft'
 
 /** Which bolt from which hole: holes put on the cover's picture with their bolt's length at teardown, read back one by one at assembly. */
-const props = defineProps<{ covers: readonly Operation[]; holes: readonly HoleAct[]; tasks: ReadonlyMap<string, TaskAct>; mayChange: boolean }>()
+const props = defineProps<{ covers: readonly Operation[]; holes: readonly ActOf<'hole'>[]; tasks: ReadonlyMap<string, ActOf<'task'>>; mayChange: boolean }>()
 const emit = defineEmits<{ add: [hole: { cover: string; x: number; y: number; length: number }]; remove: [id: string]; back: [id: string, back: boolean] }>()
 
 const cover = ref(props.covers.find(({ id }) => /cover/.test(id))?.id ?? props.covers[0]?.id ?? '')
@@ -16,7 +16,7 @@ const chosen = ref('')
 const mine = computed(() => props.holes.filter((hole) => hole.cover === cover.value))
 const isBack = (id: string) => props.tasks.get(`hole:${id}`)?.state === 'done'
 const left = computed(() => mine.value.filter(({ id }) => !isBack(id)).length)
-const words = (hole: HoleAct, i: number) => `Hole ${i + 1}, bolt of ${lengthFigure(hole.length, 0)} ${units.value.length}, ${isBack(hole.id) ? 'back in' : 'still out'}`
+const words = (hole: ActOf<'hole'>, i: number) => `Hole ${i + 1}, bolt of ${lengthFigure(hole.length, 0)} ${units.value.length}, ${isBack(hole.id) ? 'back in' : 'still out'}`
 
 function put(x: number, y: number) {
   const value = numberOf(length.value)

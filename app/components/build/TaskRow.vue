@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Task } from '../../../core/buildup/plan'
-import type { TaskAct } from '../../../core/job/acts'
+import type { ActOf } from '../../../core/job/acts'
 import { lengthFigure, torqueWords, units } from '../../units'
 import { convert } from '../../../core/convert/units'
 import { numberOf } from '../bench/draft'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** One step: its cautions before it, what is entered with it, and who ticked it when. */
-const props = defineProps<{ task: Task; done: TaskAct | null; mayTick: boolean }>()
+const props = defineProps<{ task: Task; done: ActOf<'task'> | null; mayTick: boolean }>()
 const emit = defineEmits<{ set: [state: 'done' | 'open', more: { note?: string; value?: number }] }>()
 
 const typed = ref('')
@@ -16,7 +16,7 @@ const fault = ref('')
 const isDone = computed(() => props.done?.state === 'done')
 watch(() => props.done, (act) => (typed.value = act?.note ?? (act?.value === undefined ? '' : props.task.asks === 'length' ? lengthFigure(act.value, 2) : String(act.value))), { immediate: true })
 const asked = computed(() => ({ nothing: '', note: 'Number, make', length: `Over 20 links, ${units.value.length}`, count: 'How many' })[props.task.asks])
-const tighten = computed(() => (!props.task.tighten ? '' : 'degrees' in props.task.tighten ? `${props.task.tighten.degrees}° further` : torqueWords(props.task.tighten.newtonMetres)))
+const tighten = computed(() => (!props.task.tighten ? '' : props.task.tighten.newtonMetres === undefined ? `${props.task.tighten.degrees}° further` : torqueWords(props.task.tighten.newtonMetres)))
 
 function tick() {
   if (isDone.value) return emit('set', 'open', {})

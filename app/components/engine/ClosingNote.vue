@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { closing, smallestCorrection } from '../../../core/drive/closing'
-import { schemaFaults } from '../../../core/check/rules'
+import { schemaFaults } from '../../../core/check/faults'
 import { driveSchema } from '../../../core/sheet/schema'
 import { referenceFaults } from '../../../core/sheet/references'
 import type { DriveSheet } from '../../../core/sheet/types'

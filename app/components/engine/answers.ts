@@ -1,4 +1,5 @@
-import { flag, listOf, needed, num, oneOf, schemaFaults, shape, text, whole, words } from '../../../core/check/rules'
+import { flag, listOf, needed, num, oneOf, shape, text, whole, words } from '../../../core/check/rules'
+import { schemaFaults } from '../../../core/check/faults'
 import { sheetFromCounts, type CountedAnswers } from '../../../core/sheet/fromCounts'
 import { sheetFaults } from '../../../core/sheet/readSheet'
 import type { DriveSheet } from '../../../core/sheet/types'

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { HeldCall } from '../../../core/calls/overrules'
 import { SEVERITY, type Call, type Reason } from '../../../core/calls/types'
-import type { PhotoAct, StandingReading } from '../../../core/job/acts'
+import type { StandingReading, ActOf } from '../../../core/job/acts'
 import { READING_KINDS } from '../../../core/readings/kinds'
 import type { DriveSheet } from '../../../core/sheet/types'
 import { CALL_WORDS, howWords, kindWords, partName, readingWords } from '../../words'
@@ -11,7 +11,7 @@ import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** One part's call with its reasons; each reason names its readings and where its limit comes from. A mechanic may say otherwise, with a reason that stays visible. */
-const props = defineProps<{ sheet: DriveSheet; call: HeldCall; readings: readonly StandingReading[]; photos: readonly PhotoAct[]; bench: string; mayOverrule: boolean }>()
+const props = defineProps<{ sheet: DriveSheet; call: HeldCall; readings: readonly StandingReading[]; photos: readonly ActOf<'photo'>[]; bench: string; mayOverrule: boolean }>()
 const emit = defineEmits<{ overrule: [call: Call, reason: string]; takeBack: [] }>()
 
 const behind = (reason: Reason) => reason.readings.map((i) => props.readings[i]).filter((r): r is StandingReading => r !== undefined)

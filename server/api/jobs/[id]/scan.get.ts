@@ -1,7 +1,7 @@
 import { getRouterParam, setResponseHeader } from 'h3'
 import { DEMO_JOBS } from '../../../../demo/workshop'
 import { simulatedScan } from '../../../../demo/scanSource'
-import { sheetInForce } from '../../../../core/job/acts'
+import { foldActs, sheetOf } from '../../../../core/job/acts'
 import { findJob } from '../../../store/jobs'
 import { route } from '../../../utils/route'
 
@@ -10,5 +10,5 @@ export default route(async (event) => {
   const { id, job, acts } = await findJob(getRouterParam(event, 'id')!)
   const demo = DEMO_JOBS.findIndex((d) => d.id === id)
   setResponseHeader(event, 'Content-Type', 'text/csv; charset=utf-8')
-  return simulatedScan(sheetInForce(job.sheet, acts.map(({ act }) => act)), DEMO_JOBS[demo]?.truth ?? {}, demo + 1)
+  return simulatedScan(sheetOf(job.sheet, foldActs(acts.map(({ act }) => act), job.school)), DEMO_JOBS[demo]?.truth ?? {}, demo + 1)
 })

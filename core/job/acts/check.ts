@@ -1,0 +1,13 @@
+import { day, flag, needed, num, text } from '../../check/rules'
+import { actShape, type ActKind } from './define'
+
+const schema = actShape('check', { date: day(), usage: num(0, 1e7), stopGap: flag().required(needed), note: text(1000) })
+
+/** When the drive is looked at again, by date or usage (in the job's unit); a stop-gap is no repair and nags. */
+export const check: ActKind<'check', typeof schema> = {
+  type: 'check', schema,
+  locks: false, who: 'mechanic', subject: 'The next check',
+  fold(record, act) {
+    record.check = act
+  }
+}

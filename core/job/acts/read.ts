@@ -1,0 +1,51 @@
+import { elsewhere, needed, text } from '../../check/rules'
+import { readingTargetFaults, readingFaults } from '../../readings/checkReading'
+import { namedBy } from '../../readings/partOf'
+import type { Reading, Unread } from '../../readings/types'
+import type { Fault } from '../../sheet/types'
+import { actShape, type ActKind, type ActPlace } from './define'
+import type { JobRecord, StandingReading } from './record'
+
+const schema = actShape('read', { reading: elsewhere<Reading>().required(needed), supersedes: text(64) })
+
+/** A reading; `supersedes` is the id of the act whose reading it corrects. */
+export const read: ActKind<'read', typeof schema> = {
+  type: 'read', schema,
+  locks: false, who: 'mechanic', subject: 'The reading',
+  faults({ reading, supersedes }, place) {
+    const structure = readingFaults(reading, place.at('reading'))
+    const faults = structure.length > 0 ? structure : readingTargetFaults(place.sheet, reading, place.at('reading'))
+    return faults.length > 0 || supersedes === undefined ? faults : supersedingFaults(reading, supersedes, place)
+  },
+  fold(record, { id, by, at, reading, supersedes }) {
+    if (supersedes !== undefined) supersede(record, supersedes, id)
+    if (!record.superseded.has(id)) record.readings.push({ ...reading, id, by, at } as StandingReading)
+  }
+}
+
+function supersedingFaults(reading: Reading, supersedes: string, { acts, at }: ActPlace): Fault[] {
+  const old = acts.get(supersedes)
+  if (old?.type !== 'read') return [{ place: at('supersedes'), message: 'there is no such reading on this job' }]
+  return sameThing(old.reading, reading) ? [] : [{ place: at('supersedes'), message: 'a correction must be of the same kind and part as the reading it supersedes' }]
+}
+
+/** Two corrections of one reading that both stand are a clash: both are kept until one is taken back. */
+function supersede(record: JobRecord, old: string, by: string): void {
+  const other = record.superseded.get(old)
+  if (other !== undefined && !record.superseded.has(other)) record.clashes.set(old, [...(record.clashes.get(old) ?? [other]), by])
+  record.superseded.set(old, by)
+  const standing = record.readings.findIndex(({ id }) => id === old)
+  if (standing >= 0) record.readings.splice(standing, 1)
+  for (const [corrected, rivals] of record.clashes) settle(record, corrected, rivals.filter((id) => id !== old))
+}
+
+function settle(record: JobRecord, corrected: string, rivals: string[]): void {
+  if (rivals.length > 1) record.clashes.set(corrected, rivals)
+  else record.clashes.delete(corrected)
+}
+
+/** Do two readings read the same thing on the same part? A length over another number of links does too. */
+export function sameThing(a: Unread, b: Unread): boolean {
+  if (a.kind !== b.kind || namedBy(a).join('\n') !== namedBy(b).join('\n')) return false
+  return a.finding === b.finding && a.bank === b.bank
+}

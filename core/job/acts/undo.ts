@@ -1,0 +1,27 @@
+import { needed, text } from '../../check/rules'
+import { actShape, type ActKind, type JobBefore } from './define'
+import { sheetOf } from './record'
+import { stranded } from './stranded'
+import type { Act } from './registry'
+
+const schema = actShape('undo', { act: text(64).required(needed) })
+
+/** Takes back an act, by its id. Taking back is an act too, and can itself be taken back. */
+export const undo: ActKind<'undo', typeof schema> = {
+  type: 'undo', schema,
+  locks: true, who: 'mechanic', subject: 'Taking that back',
+  faults(act, { acts, opened, at, comesTo }) {
+    if (!acts.has(act.act)) return [{ place: at('act'), message: 'there is no such act on this job' }]
+    if (!touchesSheet(acts, act.act)) return []
+    // Taking back a move brings back the sheet before it: what was read since must fit that one too.
+    const record = comesTo([...acts.values(), act as Act])
+    return stranded(sheetOf(opened, record), record, at('act'))
+  }
+}
+
+/** Does a chain of takings back end at a move to another sheet? */
+export function touchesSheet(acts: JobBefore['acts'], id: string): boolean {
+  let act = acts.get(id)
+  while (act?.type === 'undo') act = acts.get(act.act)
+  return act?.type === 'sheet'
+}

@@ -1,0 +1,45 @@
+import { flag, id, moment, needed, num, oneOf, shape, text, whole, word, type Shape } from '../check/rules'
+import type { AnySchema } from 'yup'
+import { ALL_FINDINGS } from './conditions'
+
+/** What a reading may say whatever its kind is. */
+const said = { id: text(64), by: text(80), at: moment(), note: text(4000) }
+
+const value = num(-1e6, 1e6)
+
+/** What a figure may say beside its value: `sigma` in the kind's unit, the method's default when absent. */
+const taken = {
+  sigma: num(1e-6, 1e6), method: word(40),
+  /** Was the drive last turned in its running direction? Not said counts as not known. */
+  turnedForward: flag()
+}
+
+const onChain = { chain: id().required(needed) }
+
+/** Over how many links, and at which place along the chain, from 1. */
+const overLinks = { links: whole(1, 2000).required(needed), place: whole(1, 99) }
+
+/**
+ * A reading by its kind: which part it is of stands in the one field that names it (`partField`). Values are in the kind's
+ * unit (kinds.ts). The types of readings, the check of files and their JSON Schema come from here.
+ */
+export const READING_SCHEMAS = {
+  /** `notches` showing on the ratchet instead of `value`. */
+  extension: shape({ kind: oneOf('extension').required(needed), tensioner: id().required(needed), value, notches: whole(0, 1000), ...taken, ...said }).required('expected a reading'),
+  groove: shape({ kind: oneOf('groove').required(needed), rail: id().required(needed), value: value.required(needed), ...taken, ...said }).required('expected a reading'),
+  padWear: shape({ kind: oneOf('padWear').required(needed), tensioner: id().required(needed), value: value.required(needed), ...taken, ...said }).required('expected a reading'),
+  /** `phaserLocked`: at its rest position? Only `false` widens the reading. */
+  camLag: shape({ kind: oneOf('camLag').required(needed), sprocket: id().required(needed), value: value.required(needed), phaserLocked: flag(), ...taken, ...said }).required('expected a reading'),
+  linkCount: shape({ kind: oneOf('linkCount').required(needed), ...onChain, from: id().required(needed), to: id().required(needed), value: value.required(needed), ...taken, ...said }).required('expected a reading'),
+  chainLength: shape({ kind: oneOf('chainLength').required(needed), ...onChain, ...overLinks, value: value.required(needed), ...taken, ...said }).required('expected a reading'),
+  chainCompare: shape({ kind: oneOf('chainCompare').required(needed), ...onChain, ...overLinks, value: value.required(needed), ...taken, ...said }).required('expected a reading'),
+  phaserPlay: shape({ kind: oneOf('phaserPlay').required(needed), phaser: id().required(needed), value: value.required(needed), ...taken, ...said }).required('expected a reading'),
+  /** A finding from the closed list; of the engine perhaps at a bank; of pieces with their count. */
+  condition: shape({ kind: oneOf('condition').required(needed), target: id().required(needed), finding: word(40).required(needed).meta({ jsonSchema: { enum: ALL_FINDINGS } }), bank: whole(0, 16), count: whole(1, 999), ...said }).required('expected a reading')
+} satisfies Record<string, AnySchema>
+
+export type ReadingKind = keyof typeof READING_SCHEMAS
+
+/** A reading of one kind, as its schema states it. */
+export type ReadingOf<K extends ReadingKind> = Shape<(typeof READING_SCHEMAS)[K]>
+
