@@ -1,4 +1,6 @@
 import tailwindcss from '@tailwindcss/vite'
+import { join } from 'node:path'
+import { bundleWorker } from './scripts/worker.mjs'
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -18,7 +20,11 @@ export default defineNuxtConfig({
   },
   experimental: { appManifest: false },
   // What opens now and then is loaded then: links load the pages they lead to ahead, nothing else does.
-  hooks: { 'build:manifest': (manifest) => Object.values(manifest).forEach((entry) => (entry.dynamicImports = [])) },
+  hooks: {
+    'build:manifest': (manifest) => Object.values(manifest).forEach((entry) => (entry.dynamicImports = [])),
+    // The program of the threads that work behind the server lies beside it.
+    'nitro:init': (nitro) => nitro.hooks.hook('compiled', () => bundleWorker(join(nitro.options.output.serverDir, 'heavy.mjs')))
+  },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
   vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
   nitro: { compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },

@@ -1,6 +1,9 @@
 import { useEventListener } from '@vueuse/core'
 import { ref, type Ref } from 'vue'
 
+/** Has the browser no room left for what waits? Then it is on this page alone. */
+export const deviceFull = ref(false)
+
 /**
  * A list kept on this device across reloads and shared between tabs. Every change starts from what is stored at that
  * moment, so that neither a second tab nor a second change in the same instant is lost.
@@ -13,9 +16,16 @@ export function useDeviceList<T>(key: string): { list: Ref<T[]>; change: (edit: 
     })
   }
   function change(edit: (now: T[]) => T[]): void {
-    const next = edit(stored(key, list.value))
+    // What could not be stored is on this page alone.
+    const next = edit(deviceFull.value ? list.value : stored(key, list.value))
     list.value = next
-    localStorage.setItem(key, JSON.stringify(next))
+    try {
+      localStorage.setItem(key, JSON.stringify(next))
+      deviceFull.value = false
+    } catch {
+      // Kept as long as this page is open; whoever uses it is told.
+      deviceFull.value = true
+    }
   }
   return { list, change }
 }

@@ -1,16 +1,41 @@
-import { onMounted, onUnmounted } from 'vue'
+import { $fetch } from 'ofetch'
 import { useJob } from '../stores/job'
 import type { Delivered } from '../stores/outbox'
+import { useLive } from './useLive'
 
-/** Shows what others do on the same job within a second or two. The browser reconnects by itself and asks for what it missed. */
+/** Places asked for at once. */
+const AT_ONCE = 100
+
+/** Shows what others do on the same job within a second or two. */
 export function useLiveActs(): void {
   const job = useJob()
-  let source: EventSource | null = null
-  onMounted(() => {
-    if (typeof EventSource === 'undefined' || !job.id) return
-    const { id } = job
-    source = new EventSource(`/api/jobs/${id}/live?after=${job.lastSeq()}`)
-    source.onmessage = ({ data }) => job.confirm(id, JSON.parse(String(data)) as Delivered)
+  /** Places that are not here yet; null: everything that is new. */
+  let wanted: Set<number> | null = new Set()
+  let asking = false
+
+  useLive((happened) => {
+    if (happened !== null && (happened.job !== job.id || happened.place === null || job.holds(happened.place))) return
+    if (happened === null) wanted = null
+    else wanted?.add(happened.place!)
+    void ask()
   })
-  onUnmounted(() => source?.close())
+
+  async function ask(): Promise<void> {
+    if (asking || !job.id) return
+    asking = true
+    try {
+      while (wanted === null || wanted.size > 0) {
+        const query = wanted === null ? { after: job.lastSeq() } : { places: [...wanted].slice(0, AT_ONCE).join() }
+        const asked = wanted
+        wanted = new Set(asked === null ? [] : [...asked].slice(AT_ONCE))
+        const { id } = job
+        const acts = await $fetch<Delivered[]>(`/api/jobs/${id}/acts`, { query, retry: 0 })
+        for (const delivered of acts) job.confirm(id, delivered)
+      }
+    } catch {
+      // The stream says when the server is back: then everything new is asked for.
+    } finally {
+      asking = false
+    }
+  }
 }

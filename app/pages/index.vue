@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
+import { useDebounceFn, useThrottleFn } from '@vueuse/core'
+import { $fetch } from 'ofetch'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import type { Act, JobState, WaitsFor, ActOf } from '../../core/job/acts'
 import type { BoardPage } from '../../server/store/board'
@@ -10,11 +11,15 @@ import OtherFinds from '../components/board/OtherFinds.vue'
 import WaitsForDialog from '../components/board/WaitsFor.vue'
 import ProblemNote from '../components/parts/ProblemNote.vue'
 import TopBar from '../components/parts/TopBar.vue'
+import { shownProblem } from '../problem'
+import type { Hold } from '../../core/buildup/holds'
+import { useLive } from '../composables/useLive'
 import { useBench } from '../stores/bench'
 import { useOutbox } from '../stores/outbox'
 import { STATE_WORDS, WAITS_WORDS } from '../words'
 
 /** Opened now and then: kept out of what every page loads ahead. */
+const CloseJob = defineAsyncComponent(() => import('../components/board/CloseJob.vue'))
 const NewJob = defineAsyncComponent(() => import('../components/board/NewJob.vue'))
 
 /** The board: what stands where, what each job waits for, holds first; and where closed, archived and deleted jobs are found. */
@@ -41,9 +46,12 @@ watch(typed, () => void look())
 watch([state, search], () => (page.value = 0))
 // What was moved has reached the database: look again.
 watch(() => outbox.waiting.length, (now, before) => { if (now < before) void refresh() })
+// What others did, or a customer chose, shows as soon as its summary is made.
+const lookAgain = useThrottleFn(() => refresh(), 500, true)
+useLive((happened) => { if (happened === null || happened.place === null) void lookAgain() })
 useHead({ title: 'Board · Umbrette' })
 
-type Said = { type: 'state'; state: JobState } | { type: 'waits'; for: WaitsFor; note?: string } | { type: 'undo'; act: string }
+type Said = { type: 'release'; hold: string; reason: string } | { type: 'state'; state: JobState } | { type: 'waits'; for: WaitsFor; note?: string } | { type: 'undo'; act: string }
 
 /** Puts an act on a job; null while nobody is at the bench. */
 function put(jobId: string, what: Said): Act | null {
@@ -54,7 +62,29 @@ function put(jobId: string, what: Said): Act | null {
   return act
 }
 
-function move({ id, vehicle }: { id: string; vehicle: string }, to: JobState) {
+/** A job that is to be closed and is held. */
+const held = ref<{ id: string; vehicle: string; holds: readonly Hold[] } | null>(null)
+
+/** A job closes here as it does at its proof: what holds it is named, and released by reason, or it stays open. */
+async function move({ id, vehicle }: { id: string; vehicle: string }, to: JobState) {
+  if (to !== 'closed') return moveNow({ id, vehicle }, to)
+  try {
+    const holds = await $fetch<Hold[]>(`/api/jobs/${id}/holds`, { retry: 0 })
+    if (holds.length > 0) held.value = { id, vehicle, holds }
+    else moveNow({ id, vehicle }, to)
+  } catch (error) {
+    refused.value = `${vehicle} was not closed. ${shownProblem(error).message}`
+  }
+}
+
+function closeHeld(reason: string) {
+  const { id, vehicle, holds } = held.value!
+  const released = holds.every(({ id: hold }) => put(id, { type: 'release', hold, reason }))
+  if (released) moveNow({ id, vehicle }, 'closed')
+  held.value = null
+}
+
+function moveNow({ id, vehicle }: { id: string; vehicle: string }, to: JobState) {
   const act = put(id, { type: 'state', state: to }) as ActOf<'state'> | null
   if (act) moved.value = { jobId: id, act: act.id, words: `${vehicle}: ${STATE_WORDS[to].done}` }
 }
@@ -102,6 +132,7 @@ function takeBack() {
       </nav>
       <DueChecks v-if="state === 'open'" />
       <WaitsForDialog v-model="asked" @say="say" />
+      <CloseJob v-if="held" v-model="held" @close="closeHeld" />
       <NewJob v-if="asking" v-model:open="making" @made="enter" />
     </main>
   </div>

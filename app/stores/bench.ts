@@ -13,8 +13,9 @@ export const useBench = defineStore('bench', () => {
   }
 
   async function add(name: string): Promise<void> {
-    people.value = await $fetch<string[]>('/api/people', { method: 'POST', body: { name } })
-    by.value = name.trim()
+    const added = await $fetch<{ people: string[]; name: string }>('/api/people', { method: 'POST', body: { name } })
+    people.value = added.people
+    by.value = added.name
   }
 
   return { people, by: skipHydrate(by), load, add }

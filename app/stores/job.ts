@@ -21,7 +21,7 @@ export interface LoadedJob {
 
 /** What an act says, before it has an id, a name and a time. */
 type Said<A extends Act> = A extends Act ? Omit<A, 'id' | 'by' | 'at'> : never
-export type ActContent = Said<Act>
+export type ActContent = Said<Exclude<Act, { type: 'signoff' | 'choice' }>> | { type: 'signoff'; seen?: string }
 
 /** The side of a part that the panel shows when it is not a figure. */
 export type Side = 'findings' | 'photos' | 'about'
@@ -35,6 +35,8 @@ export const useJob = defineStore('job', () => {
   const opened = shallowRef<KeptJob | null>(null)
   const kept = shallowRef<Delivered[]>([])
   const assessment = shallowRef<Assessment | null>(null)
+  /** The readings that the assessment numbers: for a moment they can be others than those that stand. */
+  const judged = shallowRef<readonly StandingReading[]>([])
   /** What the last act changed, in words. */
   const change = ref('')
   const failed = ref('')
@@ -45,10 +47,13 @@ export const useJob = defineStore('job', () => {
   const part = ref('')
   const side = ref<Side>('findings')
   let asked = 0
+  /** Acts that no assessment shows yet. */
+  let unsaid: Act[] = []
 
   const acts = computed<Act[]>(() => {
     const known = new Set(kept.value.map(({ act }) => act.id))
-    const mine = !outbox.ready ? [] : outbox.waiting.filter(({ jobId, act }) => jobId === id.value && !known.has(act.id))
+    // A sign-off is what the server makes of it: until then there is none.
+    const mine = !outbox.ready ? [] : outbox.waiting.filter(({ jobId, act }) => jobId === id.value && act.type !== 'signoff' && !known.has(act.id))
     return [...kept.value.map(({ act }) => act), ...mine.map(({ act }) => act)]
   })
   const openedUnder = computed(() => opened.value?.school ?? 'on-evidence')
@@ -64,7 +69,7 @@ export const useJob = defineStore('job', () => {
 
   /** The standing readings of a slot, each with its number in the assessment. */
   function readingsOf(of: Slot): { reading: StandingReading; index: number }[] {
-    return record.value.readings.map((reading, index) => ({ reading, index })).filter(({ reading }) => fills(of, reading))
+    return record.value.readings.filter((reading) => fills(of, reading)).map((reading) => ({ reading, index: judged.value.findIndex(({ id: known }) => known === reading.id) }))
   }
 
   /** The standing reading of a finding, where it was made. */
@@ -78,6 +83,8 @@ export const useJob = defineStore('job', () => {
     opened.value = loaded.job
     kept.value = loaded.acts
     assessment.value = loaded.assessment
+    judged.value = foldActs(loaded.acts.map(({ act }) => act), loaded.job.school).readings
+    unsaid = []
     if (!other) return
     change.value = ''
     if (record.value.readings.length === 0) openStation(1)
@@ -141,13 +148,16 @@ export const useJob = defineStore('job', () => {
   async function recompute(because?: Act): Promise<void> {
     if (!job.value || !file.value) return
     const ask = ++asked
-    const before = assessment.value
+    if (because) unsaid.push(because)
+    const [before, readings] = [assessment.value, record.value.readings]
     try {
       const after = await assessInWorker(file.value)
       if (ask !== asked) return
       assessment.value = after
+      judged.value = readings
       failed.value = ''
-      if (before && because) change.value = explainChange(job.value.sheet, because, before, after)
+      if (before && unsaid.length > 0) change.value = saidOf(unsaid, explainChange(job.value.sheet, unsaid, before, after))
+      unsaid = []
     } catch {
       if (ask === asked) failed.value = 'The estimate could not be computed for these readings. They are kept; take back the last one or check it.'
     }
@@ -156,9 +166,20 @@ export const useJob = defineStore('job', () => {
   /** An act that the server has kept: this device's own, or another's, which is then assessed and told with its name. */
   function confirm(jobId: string, delivered: Delivered): void {
     if (jobId !== id.value || kept.value.some(({ act }) => act.id === delivered.act.id)) return
-    const mine = acts.value.some(({ id: known }) => known === delivered.act.id)
+    const mine = delivered.act.by === bench.by || acts.value.some(({ id: known }) => known === delivered.act.id)
     kept.value = [...kept.value, delivered].sort((a, b) => a.seq - b.seq)
-    if (!mine) void recompute(delivered.act).then(() => (change.value = `${delivered.act.by}: ${change.value}`))
+    if (!mine || delivered.act.type === 'signoff') void recompute(delivered.act)
+  }
+
+  /** What changed, with the names of those who did it where it was somebody else. */
+  function saidOf(because: readonly Act[], words: string): string {
+    const others = [...new Set(because.map(({ by }) => by))]
+    return others.every((by) => by === bench.by) ? words : `${others.join(' and ')}: ${words}`
+  }
+
+  /** Is the act at a place in the workshop's order here? */
+  function holds(place: number): boolean {
+    return kept.value.some(({ seq }) => seq === place)
   }
 
   /** Place of the newest act known to be kept. */
@@ -168,6 +189,6 @@ export const useJob = defineStore('job', () => {
 
   return {
     id, job, acts, record, openedUnder, file, corrections, slots, slot, stations, station, selected, part, side, assessment, change, failed,
-    open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm, lastSeq
+    judged, open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm, holds, lastSeq
   }
 })

@@ -30,6 +30,8 @@ export const useOutbox = defineStore('outbox', () => {
   const { list: refused, change: changeRefused } = useDeviceList<Refused>('umbrette.refused')
   /** Set once the page is mounted: until then it shows what the server rendered. */
   const ready = ref(false)
+  /** What the server said where it could not keep an entry now: a full disk, a database that is away. */
+  const why = ref('')
   const listeners = new Set<(jobId: string, delivered: Delivered) => void>()
   const { unreachable, flush } = useSendQueue(() => waiting.value[0], deliver)
 
@@ -46,10 +48,14 @@ export const useOutbox = defineStore('outbox', () => {
   async function deliver(entry: Waiting): Promise<boolean> {
     try {
       const delivered = await $fetch<Delivered>(`/api/jobs/${entry.jobId}/acts`, { method: 'POST', body: entry.act, retry: 0, timeout: 10_000 })
+      why.value = ''
       for (const listen of listeners) listen(entry.jobId, delivered)
     } catch (error) {
       const problem = shownProblem(error)
-      if (!problem.answered) return false
+      if (!problem.answered) {
+        why.value = problem.status === null ? '' : problem.message
+        return false
+      }
       changeRefused((now) => [...now, { ...entry, problem }])
     }
     changeWaiting((now) => now.filter(({ act }) => act.id !== entry.act.id))
@@ -66,5 +72,5 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   // The server knows nothing of what waits on a device: its empty lists must not replace them.
-  return { waiting: skipHydrate(waiting), refused: skipHydrate(refused), ready, state, put, flush, dismiss, onDelivered }
+  return { waiting: skipHydrate(waiting), refused: skipHydrate(refused), ready, why, state, put, flush, dismiss, onDelivered }
 })

@@ -7,9 +7,9 @@ import type { Estimates } from './estimate'
 /** Per cent points of elongation: a change below this is not worth a word. */
 const WORTH = 0.005
 
-/** What an act did to the estimate, in one sentence: how much the elongation moved, and how its uncertainty changed. */
-export function explainChange(sheet: DriveSheet, act: Act, before: Estimates, after: Estimates): string {
-  const what = subject(sheet, act)
+/** What acts did to the estimate, in one sentence: how much the elongation moved, and how its uncertainty changed. Several that came at once share it. */
+export function explainChange(sheet: DriveSheet, acts: readonly Act[], before: Estimates, after: Estimates): string {
+  const what = acts.length === 1 ? subject(sheet, acts[0]!) : `${acts.length} entries together`
   const changes = sheet.chains.flatMap(({ id, name }) => {
     const [was, is] = [before.chains[id]?.elongation, after.chains[id]?.elongation]
     if (!was || !is) return []

@@ -3,7 +3,9 @@ import type { JobFile } from '../job/types'
 import { trainsOf } from '../drive/train'
 import { estimateTrain } from './estimateTrain'
 import { PRIORS, type Priors } from './priors'
+import { chainOf } from './observations'
 import type { ReadingFault, TrainResult } from './types'
+import type { Chain } from '../sheet/types'
 import { impossibleReading } from '../readings/impossible'
 
 /** What all readings of a job say together, by part. */
@@ -11,7 +13,7 @@ export type Estimates = Omit<Assessment, 'format' | 'version' | 'calls'>
 
 /** Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are named in `faults`. */
 export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
-  const trains = trainsOf(job.drive).map((chains) => estimateTrain(job.drive, chains, job.readings, job.corrections, priors))
+  const trains = trainsOf(job.drive).map((chains) => soundTrain(job, chains, priors))
   const used = new Map(trains.flatMap((t) => t.readings).map((r) => [r.index, r]))
   return {
     chains: merged(trains, 'chains'),
@@ -21,6 +23,30 @@ export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
     readings: job.readings.map((_, index) => used.get(index) ?? { index, predicted: null, residual: null, sigma: null, atOdds: false }),
     next: trains.flatMap((t) => t.next).sort((a, b) => b.gain - a.gain),
     faults: [...trains.flatMap((t) => t.faults), ...playFaults(job)].sort((a, b) => a.index - b.index)
+  }
+}
+
+/** What a train's readings say; where they cannot be computed together, what is known without them, each of them named. */
+function soundTrain(job: JobFile, chains: readonly Chain[], priors: Priors): TrainResult {
+  const { drive, readings, corrections } = job
+  const whole = attempted(() => estimateTrain(drive, chains, readings, corrections, priors))
+  if (whole) return whole
+  const mine = readings.flatMap((reading, index) => (chains.some(({ id }) => id === chainOf(drive, reading)) ? [index] : []))
+  const bare = attempted(() => estimateTrain(drive, chains, [], corrections, priors)) ?? estimateTrain(drive, chains, [], {}, priors)
+  return { ...bare, faults: mine.map((index) => ({ index, message: NOT_TOGETHER })) }
+}
+
+const NOT_TOGETHER = 'could not be computed together with the others on this chain: none of them is used. Check the sheet\'s figures, then the last one entered'
+
+/** Null for a result that could not be computed, or whose figures are none. */
+function attempted(compute: () => TrainResult): TrainResult | null {
+  try {
+    const result = compute()
+    const { chains, tensioners, cams } = result
+    const figures = [...Object.values(chains).flatMap(({ elongation: { mean, sd } }) => [mean, sd]), ...Object.values(tensioners).map(({ extension }) => extension.predicted), ...Object.values(cams).flatMap(({ lag: { mean, sd } }) => [mean, sd])]
+    return figures.every(Number.isFinite) ? result : null
+  } catch {
+    return null
   }
 }
 

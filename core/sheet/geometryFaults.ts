@@ -44,7 +44,10 @@ function missingCounted(sheet: DriveSheet, chain: Chain, place: string): Fault[]
   if (chain.counted.freeLinks > chain.links) faults.push({ place: `${place}.counted.freeLinks`, message: `expected at most the chain's ${chain.links} links` })
   for (const id of chain.path) {
     const cam = id !== chain.driver && sheet.sprockets.some((s) => s.id === id)
-    if (cam && chain.counted.tight[id] === undefined) faults.push({ place: `${place}.counted.tight.${id}`, message: 'is missing: the links on the tight side between this cam and the driver' })
+    if (!cam) continue
+    const tight = chain.counted.tight[id]
+    if (tight === undefined) faults.push({ place: `${place}.counted.tight.${id}`, message: 'is missing: the links on the tight side between this cam and the driver' })
+    else if (tight > chain.counted.freeLinks) faults.push({ place: `${place}.counted.tight.${id}`, message: `expected at most the ${chain.counted.freeLinks} links that are free all round` })
   }
   sheet.tensioners.forEach((tensioner, i) => {
     if (tensioner.chain !== chain.id) return

@@ -80,7 +80,7 @@ const chain = shape({
   /** Whole links from mark to mark in the direction of travel, at the setting point. */
   counts: listOf(shape({ from: id().required(needed), to: id().required(needed), links: whole(0, 2000).required(needed) }).required(needed), 40).required(needed),
   /** Counted sheet: links not on sprockets, all round and on the tight side between a cam and the driver. */
-  counted: shape({ freeLinks: num(0, 2000).required(needed), tight: byIds(num(0, 2000).required(needed), 'expected numbers from 0 to 2000').required(needed) })
+  counted: shape({ freeLinks: num(1, 2000).required(needed), tight: byIds(num(0, 2000).required(needed), 'expected numbers from 0 to 2000').required(needed) })
 })
 
 const phaser = shape({

@@ -1,7 +1,8 @@
+import { daysOn } from '../../core/day'
 import { checksDue } from '../store/checks'
 import { route } from '../utils/route'
 
 /** Days ahead that the board looks. */
 const AHEAD = 30
 
-export default route(async () => checksDue(new Date(Date.now() + AHEAD * 86_400_000).toISOString().slice(0, 10)))
+export default route(async () => checksDue(daysOn(new Date(), AHEAD)))

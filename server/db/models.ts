@@ -59,6 +59,8 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
   declare summary: CreationOptional<JobSummary | null>
   declare summaryCore: CreationOptional<string | null>
   declare stale: CreationOptional<boolean>
+  /** Why its summary cannot be made, for whoever mends it; null where it can. */
+  declare summaryError: CreationOptional<string | null>
   /** Does a call of it say stop? */
   declare held: CreationOptional<boolean>
   declare openedBy: string
@@ -102,6 +104,8 @@ export class PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreationAttr
   declare jobId: string
   declare width: number
   declare height: number
+  /** Digest of what was sent; null for one kept before that was noted. */
+  declare sent: CreationOptional<string | null>
   declare body: Buffer
   declare thumb: Buffer
   declare receivedAt: CreationOptional<Date>
@@ -136,7 +140,7 @@ export function defineModels(sequelize: Sequelize): void {
       vehicle: text(), stand: text(), complaint: text(), school: text(), state: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'open' },
       usage: json(), corrections: { type: DataTypes.JSON, allowNull: true }, known: { type: DataTypes.JSON, allowNull: true }, sheet: json(),
       sheetRevision: { type: DataTypes.INTEGER, allowNull: true }, sheetMoves: { ...whole(), defaultValue: 0 }, vehicleId: { type: DataTypes.UUID, allowNull: true },
-      summary: { type: DataTypes.JSON, allowNull: true }, summaryCore: { type: DataTypes.TEXT, allowNull: true }, stale: flag(true), held: flag(false),
+      summary: { type: DataTypes.JSON, allowNull: true }, summaryCore: { type: DataTypes.TEXT, allowNull: true }, summaryError: { type: DataTypes.TEXT, allowNull: true }, stale: flag(true), held: flag(false),
       openedBy: text(), openedAt: { type: DataTypes.DATE, allowNull: false }
     },
     { ...options, tableName: 'jobs' }
@@ -159,7 +163,7 @@ export function defineModels(sequelize: Sequelize): void {
     { ...options, tableName: 'shares' }
   )
   PhotoRow.init(
-    { id: { type: DataTypes.UUID, primaryKey: true }, jobId: { type: DataTypes.UUID, allowNull: false }, width: whole(), height: whole(), body: bytes(), thumb: bytes(), receivedAt: moment() },
+    { id: { type: DataTypes.UUID, primaryKey: true }, jobId: { type: DataTypes.UUID, allowNull: false }, width: whole(), height: whole(), sent: { type: DataTypes.TEXT, allowNull: true }, body: bytes(), thumb: bytes(), receivedAt: moment() },
     { ...options, tableName: 'photos' }
   )
   PracticeCaseRow.init(

@@ -12,8 +12,20 @@ import { ActRow, JobRow, VehicleRow } from './models'
 export async function createJob(id: string, job: KeptJob, acts: readonly Act[], { demo, transaction }: { demo: boolean; transaction: Transaction }): Promise<void> {
   const vehicleId = job.vehicleId ?? (await vehicleNamed(job.vehicle.trim(), transaction))
   const sheetMoves = acts.some(({ type }) => type === 'sheet') ? 1 : 0
-  await JobRow.create({ id, demo, ...job, vehicleId, sheetMoves, ...summaryColumns(summarise(job, acts)), state: foldActs(acts, job.school).state, openedAt: new Date(job.openedAt) }, { transaction })
-  if (acts.length > 0) await ActRow.bulkCreate(acts.map((act) => ({ jobId: id, id: act.id, body: act })), { transaction })
+  await JobRow.create({ id, demo, ...job, vehicleId, sheetMoves, ...firstSummary(job, acts), state: foldActs(acts, job.school).state, openedAt: new Date(job.openedAt) }, { transaction })
+  for (let i = 0; i < acts.length; i += AT_ONCE) await ActRow.bulkCreate(acts.slice(i, i + AT_ONCE).map((act) => ({ jobId: id, id: act.id, body: act })), { transaction, returning: false })
+}
+
+/** Acts written in one statement. */
+const AT_ONCE = 1000
+
+/** A job whose summary cannot be made is kept all the same, and says so on its row. */
+function firstSummary(job: KeptJob, acts: readonly Act[]) {
+  try {
+    return summaryColumns(summarise(job, acts))
+  } catch (error) {
+    return { stale: false, summaryError: String((error as Error | null)?.message ?? error).slice(0, 500) }
+  }
 }
 
 /** A summary, made just now, as a job's row keeps it. */

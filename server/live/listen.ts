@@ -1,46 +1,66 @@
 import pg from 'pg'
 import { log } from '../utils/log'
 
-/** Channel on which PostgreSQL tells every server of a workshop that a job has a new act. */
+/** Channel on which PostgreSQL tells every server of a workshop what happened to a job. */
 export const ACTS_CHANNEL = 'umbrette_acts'
+
+/** Something happened to a job: an act was kept at this place in the workshop's order, or (without one) its summary was made anew. */
+export interface Happened {
+  job: string
+  place: number | null
+}
 
 const PAUSE_MS = 1000
 
-const listeners = new Map<string, Set<() => void>>()
-let listening: Promise<void> | null = null
+const listeners = new Set<(happened: Happened | null) => void>()
+let listening: { client: pg.Client } | null = null
+let timer: NodeJS.Timeout | undefined
 
 /**
- * Calls back whenever a job has a new act, kept by this server or another on the same database. The one connection that
- * listens is made with the first caller and made again when it breaks; after that everybody is called, as something may
- * have been missed.
+ * Calls back whenever something happens to a job, by this server or another on the same database; with null where something
+ * may have been missed. The one connection that listens is made with the first caller and made again when it breaks.
  * @returns stops calling back
  */
-export function onAct(jobId: string, callback: () => void): () => void {
-  const mine = listeners.get(jobId) ?? new Set()
-  listeners.set(jobId, mine.add(callback))
-  listening ??= listen()
+export function onHappened(callback: (happened: Happened | null) => void): () => void {
+  listeners.add(callback)
+  if (!listening && timer === undefined) void listen()
   return () => {
-    mine.delete(callback)
-    if (mine.size === 0 && listeners.get(jobId) === mine) listeners.delete(jobId)
+    listeners.delete(callback)
   }
 }
 
 async function listen(): Promise<void> {
-  const client = new pg.Client({ connectionString: process.env.DATABASE_URL, application_name: 'umbrette live' })
+  timer = undefined
+  const client = new pg.Client({ connectionString: process.env.DATABASE_URL, application_name: 'umbrette live', connectionTimeoutMillis: 5_000, keepAlive: true })
+  const mine = (listening = { client })
+  // A connection that breaks says so more than once; it is made again once.
   const again = (error?: Error) => {
-    if (error) log.warn({ err: error }, 'the live connection broke')
+    if (listening !== mine) return
+    listening = null
+    log.warn({ err: error }, 'the live connection broke')
     client.removeAllListeners()
     client.on('error', () => undefined)
     void client.end().catch(() => undefined)
-    setTimeout(() => (listening = listen()), PAUSE_MS).unref()
+    timer = setTimeout(() => void listen(), PAUSE_MS)
+    timer.unref()
   }
   client.on('error', again)
-  client.on('notification', ({ payload }) => listeners.get(payload ?? '')?.forEach((callback) => callback()))
+  client.on('end', () => again())
+  client.on('notification', ({ payload }) => tell(happenedOf(payload)))
   try {
     await client.connect()
     await client.query(`listen ${ACTS_CHANNEL}`)
-    for (const callbacks of listeners.values()) callbacks.forEach((callback) => callback())
+    tell(null)
   } catch (error) {
     again(error as Error)
   }
+}
+
+function tell(happened: Happened | null): void {
+  for (const callback of [...listeners]) callback(happened)
+}
+
+function happenedOf(payload = ''): Happened {
+  const [job = '', place] = payload.split(' ')
+  return { job, place: place && place !== '-' ? Number(place) : null }
 }

@@ -1,4 +1,5 @@
-import sharp from 'sharp'
+import pLimit from 'p-limit'
+import sharp, { type Metadata } from 'sharp'
 import { Problem } from '../utils/problem'
 
 /** A picture made ready to be kept: JPEG, turned upright, nothing of its camera or place left in it. */
@@ -13,10 +14,15 @@ export interface Upright {
 const LONGEST = 2400
 const THUMB = 360
 /** Pixels that no phone goes beyond; larger ones are made to exhaust memory. */
-const MOST_PIXELS = 120_000_000
+const MOST_PIXELS = 50_000_000
+/** Seconds that no real picture takes. */
+const PATIENCE = 20
+
+/** Pictures worked on at once: each takes some hundred megabytes. */
+const few = pLimit(2)
 
 /**
- * Reads a picture by what it is, not by its name, and turns it upright.
+ * Reads a picture by what it is, not by its name, and turns it upright. One that is so already stays as it is to the byte.
  * @throws Problem bad-input for what is no picture, or one that cannot be read
  */
 export async function upright(bytes: Buffer): Promise<Upright> {
@@ -24,13 +30,31 @@ export async function upright(bytes: Buffer): Promise<Upright> {
   if (kind === 'heic') throw new Problem('bad-input', 'This is an HEIC picture, which cannot be read here: set the camera to JPEG ("most compatible") and take it again.')
   if (kind === null) throw new Problem('bad-input', 'This is no picture that can be read: send a JPEG, PNG or WebP.')
   try {
-    const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate()
-    const { data: body, info } = await image.clone().resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true }).flatten({ background: 'white' }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true })
-    const thumb = await sharp(body).resize({ width: THUMB, height: THUMB, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 76 }).toBuffer()
-    return { body, thumb, width: info.width, height: info.height }
+    return await few(() => made(bytes))
   } catch (cause) {
-    throw new Problem('bad-input', 'This picture is broken or too large to be read: take it again.', [], { cause })
+    throw new Problem('bad-input', 'This picture is broken or too large to be read (at most 50 million pixels): take it again.', [], { cause })
   }
+}
+
+const options = { limitInputPixels: MOST_PIXELS, failOn: 'error' } as const
+
+async function made(bytes: Buffer): Promise<Upright> {
+  const metadata = await sharp(bytes, options).metadata()
+  const { body, width, height } = isReady(metadata) ? { body: bytes, width: metadata.width, height: metadata.height } : await turned(bytes)
+  // Reads every pixel, so that a picture which breaks off is found here too.
+  const thumb = await sharp(body, options).timeout({ seconds: PATIENCE }).resize({ width: THUMB, height: THUMB, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 76 }).toBuffer()
+  return { body, thumb, width, height }
+}
+
+async function turned(bytes: Buffer): Promise<Pick<Upright, 'body' | 'width' | 'height'>> {
+  const { data: body, info } = await sharp(bytes, options).rotate().timeout({ seconds: PATIENCE })
+    .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true }).flatten({ background: 'white' }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true })
+  return { body, width: info.width, height: info.height }
+}
+
+/** Is it as pictures are kept here: a JPEG of that size that carries nothing but its pixels? */
+function isReady({ format, width, height, orientation, exif, iptc, xmp, icc, comments }: Metadata): boolean {
+  return format === 'jpeg' && Math.max(width, height) <= LONGEST && orientation === undefined && !exif && !iptc && !xmp && !icc && !comments?.length
 }
 
 function kindOf(bytes: Buffer): 'jpeg' | 'png' | 'webp' | 'heic' | null {

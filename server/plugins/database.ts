@@ -1,6 +1,7 @@
 import { useDb } from '../db/connection'
+import { keepSummaries } from '../store/summaries'
 
 /** Migrates at start rather than at the first request; Nitro does not wait for it, the routes do. */
 export default defineNitroPlugin(() => {
-  void useDb().catch(() => undefined)
+  useDb().then(() => keepSummaries(), () => undefined)
 })

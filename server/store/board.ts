@@ -3,7 +3,7 @@ import type { JobState } from '../../core/job/acts'
 import { useDb } from '../db/connection'
 import { JobRow } from '../db/models'
 import { containing, pagesOf, wordsOf } from './listing'
-import { LISTED, listedJob, refreshSummaries, type ListedJob } from './summaries'
+import { LISTED, listedJob, type ListedJob } from './summaries'
 
 /** Which jobs of a workshop. */
 export interface JobsAsked {
@@ -27,7 +27,6 @@ const JOBS_A_PAGE = 40
 /** Jobs as the board shows them, those with a hold first, then the newest. */
 export async function boardPage({ state, search, page }: JobsAsked): Promise<BoardPage> {
   await useDb()
-  await refreshSummaries({ state })
   const words = wordsOf(search).map((word) => where(literal('"JobRow"."words"'), containing(word)))
   const { rows, count } = await JobRow.findAndCountAll({
     where: { state, ...(words.length > 0 ? { [Op.and]: words } : {}) }, attributes: [...LISTED],

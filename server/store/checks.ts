@@ -1,7 +1,7 @@
 import { literal, Op, where } from 'sequelize'
 import { JobRow } from '../db/models'
 import { useDb } from '../db/connection'
-import { LISTED, listedJob, refreshSummaries, type ListedJob } from './summaries'
+import { LISTED, listedJob, type ListedJob } from './summaries'
 
 /** Checks shown at the most. */
 const MOST = 30
@@ -9,7 +9,6 @@ const MOST = 30
 /** Jobs to be looked at again up to a date, the earliest first; those that are overdue stay until a new date is kept. */
 export async function checksDue(until: string): Promise<ListedJob[]> {
   await useDb()
-  for (const state of ['open', 'closed'] as const) await refreshSummaries({ state })
   const rows = await JobRow.findAll({
     where: { state: { [Op.notIn]: ['deleted', 'archived'] }, [Op.and]: [where(literal('"JobRow"."check_date"'), { [Op.lte]: until })] },
     attributes: [...LISTED], order: [[literal('"JobRow"."check_date"'), 'ASC'], ['id', 'ASC']], limit: MOST

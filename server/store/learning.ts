@@ -1,16 +1,23 @@
-import { Op } from 'sequelize'
+import { QueryTypes } from 'sequelize'
 import { learnt, type Learnt } from '../../core/learn/learnt'
+import type { JobState } from '../../core/job/acts'
+import type { JobSummary } from '../../core/job/summary'
+import type { Usage } from '../../core/job/types'
 import { useDb } from '../db/connection'
-import { JobRow } from '../db/models'
-import { refreshSummaries } from './summaries'
+import { heavily } from '../heavy/heavily'
 
 /** Jobs learnt from at the most, the newest. */
 const MOST = 5000
 
-/** What the workshop's jobs teach; deleted ones teach nothing. */
+/** What the workshop's jobs teach; deleted ones, and those of which nothing could be computed, teach nothing. */
 export async function workshopLearnt(): Promise<Learnt> {
-  await useDb()
-  for (const state of ['open', 'closed', 'archived'] as const) await refreshSummaries({ state })
-  const rows = await JobRow.findAll({ where: { state: { [Op.ne]: 'deleted' } }, attributes: ['vehicle', 'vehicleId', 'usage', 'openedAt', 'state', 'summary'], order: [['openedAt', 'DESC']], limit: MOST })
-  return learnt(rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({ vehicle, vehicleId, usage, openedAt: openedAt.toISOString(), closed: state === 'closed' || state === 'archived', summary: summary! })))
+  return heavily('asked', 'learntNow')
+}
+
+export async function learntNow(): Promise<Learnt> {
+  const db = await useDb()
+  const rows = await db.query<{ vehicle: string; vehicleId: string | null; usage: Usage; openedAt: Date; state: JobState; summary: JobSummary }>(
+    'select vehicle, vehicle_id as "vehicleId", usage, opened_at as "openedAt", state, summary from jobs where state <> \'deleted\' and summary is not null order by opened_at desc limit $1', { bind: [MOST], type: QueryTypes.SELECT }
+  )
+  return learnt(rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({ vehicle, vehicleId, usage, openedAt: openedAt.toISOString(), closed: state === 'closed' || state === 'archived', summary })))
 }

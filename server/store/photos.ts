@@ -1,9 +1,11 @@
-import { randomUUID } from 'node:crypto'
-import { useDb } from '../db/connection'
+import { createHash, randomUUID } from 'node:crypto'
+import { Op, QueryTypes, type Transaction } from 'sequelize'
+import { MOST } from '../../core/job/schema'
+import { inTransaction, useDb } from '../db/connection'
 import { JobRow, PhotoRow } from '../db/models'
 import { upright } from '../photos/upright'
 import { Problem } from '../utils/problem'
-import { isUuid } from './jobs'
+import { isUuid, noJob } from './jobs'
 
 /** A kept photo, without its pixels. */
 export interface KeptPhoto {
@@ -14,35 +16,68 @@ export interface KeptPhoto {
 
 /**
  * Keeps a picture for a job, under the id that the sender chose, so that one sent twice is kept once.
- * @throws Problem not-found without the job, bad-input for what is no picture or no id
+ * @throws Problem not-found without the job, bad-input for what is no picture or no id, conflict for an id that another picture has
  */
 export async function addPhoto(jobId: string, bytes: Buffer, id: string = randomUUID()): Promise<KeptPhoto> {
   await useDb()
-  if (!isUuid(jobId) || (await JobRow.count({ where: { id: jobId } })) === 0) throw new Problem('not-found', 'There is no such job in this workshop.')
-  if (!isUuid(id)) throw new Problem('bad-input', 'The id of a picture is a UUID.')
+  if (!isUuid(jobId) || (await JobRow.count({ where: { id: jobId } })) === 0) throw noJob()
+  if (!isUuid(id)) throw new Problem('bad-input', 'The id of a picture is a UUID.', [{ place: 'id', message: 'expected a UUID' }])
+  const known = await sameAgain(jobId, id, bytes)
+  if (known) return known
   const { body, thumb, width, height } = await upright(bytes)
-  await PhotoRow.bulkCreate([{ id, jobId, width, height, body, thumb }], { ignoreDuplicates: true })
-  return { id, width, height }
+  await inTransaction(async (transaction) => {
+    if ((await PhotoRow.count({ where: { jobId }, transaction })) >= MOST.photos) throw new Problem('too-large', `This job holds ${MOST.photos} pictures, as many as one job can.`)
+    await PhotoRow.bulkCreate([{ id, jobId, width, height, body, thumb, sent: digestOf(bytes) }], { ignoreDuplicates: true, transaction })
+  })
+  return (await sameAgain(jobId, id, bytes))!
+}
+
+/** The picture under an id, if it is the one that was sent; null where there is none. @throws Problem conflict */
+async function sameAgain(jobId: string, id: string, bytes: Buffer): Promise<KeptPhoto | null> {
+  const row = await PhotoRow.findByPk(id, { attributes: ['id', 'jobId', 'width', 'height', 'sent'] })
+  if (!row) return null
+  // Pictures kept by an older version do not say what was sent.
+  if (row.jobId !== jobId || (row.sent !== null && row.sent !== digestOf(bytes))) throw new Problem('conflict', 'Another picture has this id already. Take it again.')
+  return { id, width: row.width, height: row.height }
+}
+
+export function digestOf(bytes: Buffer): string {
+  return createHash('sha256').update(bytes).digest('hex')
+}
+
+/** Keeps a picture that a file brought, within a transaction. */
+export async function keepPhoto(jobId: string, id: string, bytes: Buffer, transaction: Transaction): Promise<void> {
+  await PhotoRow.create({ id, jobId, sent: digestOf(bytes), ...(await upright(bytes)) }, { transaction, returning: false })
 }
 
 /** A photo of one job and of no other, as JPEG. @throws Problem not-found */
 export async function photoOfJob(jobId: string, id: string, size: 'body' | 'thumb'): Promise<Buffer> {
   await useDb()
   const row = isUuid(id) ? await PhotoRow.findOne({ where: { id, jobId }, attributes: [size] }) : null
-  if (!row) throw new Problem('not-found', 'This picture is not kept on this machine.')
+  if (!row) throw noPhoto()
   return row[size]
 }
 
-/** Every photo of a job with its pixels. */
-export async function photosOf(jobId: string): Promise<{ id: string; jpeg: Buffer }[]> {
+const noPhoto = () => new Problem('not-found', 'This picture is not kept on this machine.')
+
+/** What photos a job has, the oldest first, each with its size in bytes. */
+export async function photoList(jobId: string): Promise<{ id: string; bytes: number }[]> {
+  const db = await useDb()
+  if (!isUuid(jobId)) return []
+  return db.query<{ id: string; bytes: number }>('select id, octet_length(body) as bytes from photos where job_id = $1 order by received_at, id limit $2', { bind: [jobId, MOST.photos], type: QueryTypes.SELECT })
+}
+
+/** Some photos of a job with their pixels, in the order they are named in. */
+export async function photosNamed(jobId: string, ids: readonly string[], size: 'body' | 'thumb'): Promise<Map<string, Buffer>> {
   await useDb()
-  return (await PhotoRow.findAll({ where: { jobId }, attributes: ['id', 'body'], order: [['receivedAt', 'ASC']] })).map(({ id, body }) => ({ id, jpeg: body }))
+  const rows = await PhotoRow.findAll({ where: { jobId, id: { [Op.in]: ids.filter(isUuid) } }, attributes: ['id', size] })
+  return new Map(rows.map((row) => [row.id, row[size]]))
 }
 
 /** A kept photo's pixels as JPEG. @throws Problem not-found */
 export async function photoBytes(id: string, size: 'body' | 'thumb'): Promise<Buffer> {
   await useDb()
   const row = isUuid(id) ? await PhotoRow.findByPk(id, { attributes: [size] }) : null
-  if (!row) throw new Problem('not-found', 'This picture is not kept on this machine.')
+  if (!row) throw noPhoto()
   return row[size]
 }

@@ -10,6 +10,7 @@ import type { Level, PracticeCase } from '../../core/practice/types'
 import { seedOf } from '../../core/random'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
 import { useDb } from '../db/connection'
+import { heavily } from '../heavy/heavily'
 import { PracticeCaseRow, PracticeRunRow } from '../db/models'
 import { Problem } from '../utils/problem'
 import { findJob, isUuid } from './jobs'
@@ -64,7 +65,7 @@ export async function practiceCase(key: string): Promise<PracticeCase> {
 /** Keeps a case from a file. @throws Problem bad-input */
 export async function keepCase(value: unknown, by: string): Promise<KeptCase> {
   const { engine, faults } = readCase(value)
-  if (!engine) throw new Problem('bad-input', 'This file was not taken in. Nothing was changed.', faults.slice(0, 50))
+  if (!engine) throw new Problem('bad-input', 'This file was not taken in. Nothing was changed.', faults)
   return insertCase({ ...engine, code: '' }, by)
 }
 
@@ -95,9 +96,13 @@ export async function removeCase(id: string, removed: boolean): Promise<void> {
 
 /** Judges a finished case and keeps it, once however often it is sent. @throws Problem bad-input */
 export async function finishRun(id: string, by: string, caseKey: string, value: unknown): Promise<KeptRun> {
+  return heavily('asked', 'judgeRun', id, by, caseKey, value)
+}
+
+export async function judgeRun(id: string, by: string, caseKey: string, value: unknown): Promise<KeptRun> {
   const engine = await practiceCase(caseKey)
   const { moves, faults } = readMoves(value, engine.drive)
-  if (faults.length > 0) throw new Problem('bad-input', 'These moves were not taken in.', faults.slice(0, 50))
+  if (faults.length > 0) throw new Problem('bad-input', 'These moves were not taken in.', faults)
   await useDb()
   const debriefing = debrief(engine, moves)
   await PracticeRunRow.bulkCreate([{ id, by, caseKey: engine.code || caseKey, title: engine.title, level: engine.level, score: debriefing.score, moves, debriefing, finishedAt: new Date() }], { ignoreDuplicates: true })
@@ -114,6 +119,10 @@ export async function practiceRun(id: string): Promise<KeptRun> {
 
 /** What a learner finds on coming in on a day (as 2026-11-25). */
 export async function practiceLobby(by: string, day: string): Promise<PracticeLobby> {
+  return heavily('asked', 'lobbyOf', by, day)
+}
+
+export async function lobbyOf(by: string, day: string): Promise<PracticeLobby> {
   await useDb()
   const rows = await PracticeRunRow.findAll({ where: { by }, attributes: { exclude: ['moves'] }, order: [['finishedAt', 'DESC']], limit: RUNS_SHOWN })
   const history = rows.map(summaryOf)

@@ -2,6 +2,7 @@ import { assessRecord, jobFile } from '../../core/job/assessRecord'
 import { reportOf, type Report } from '../../core/report/report'
 import { driveMap } from '../../draw/driveMap'
 import type { Drawing } from '../../draw/shapes'
+import { heavily } from '../heavy/heavily'
 import { findJob } from './jobs'
 
 /** A report with its drawing of the drive; null for a sheet without coordinates. */
@@ -15,6 +16,10 @@ const MAP = { width: 420, height: 460 }
 
 /** The report of a job as it stands now. @throws Problem not-found */
 export async function jobReport(jobId: string): Promise<DrawnReport> {
+  return heavily('asked', 'makeReport', jobId)
+}
+
+export async function makeReport(jobId: string): Promise<DrawnReport> {
   const { job, acts: kept } = await findJob(jobId)
   const acts = kept.map(({ act }) => act)
   const file = jobFile(job, acts)

@@ -1,9 +1,9 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import type { ActOf } from '../../core/job/acts'
 import { useDb } from '../db/connection'
-import { ShareRow } from '../db/models'
+import { JobRow, ShareRow } from '../db/models'
 import { Problem } from '../utils/problem'
-import { addAct, isUuid } from './jobs'
+import { addChoice, isUuid } from './jobs'
 import { photoOfJob } from './photos'
 import { jobReport, type DrawnReport } from './reports'
 
@@ -48,6 +48,7 @@ export async function openShare(token: string): Promise<DrawnReport & { id: stri
   const row = await ShareRow.findOne({ where: { tokenHash: hashOf(token) } })
   if (!row) throw new Problem('not-found', 'This link leads nowhere. Ask the workshop for a new one.')
   if (row.revokedAt) throw new Problem('gone', 'The workshop has taken this link back. Ask it for a new one.')
+  if ((await JobRow.count({ where: { id: row.jobId, state: 'deleted' } })) > 0) throw new Problem('gone', 'The workshop has deleted the job that this link leads to. Ask it for a new one.')
   if (row.expiresAt.getTime() <= Date.now()) throw new Problem('gone', 'This link has expired. Ask the workshop for a new one.')
   return { id: row.id, jobId: row.jobId, report: row.report, map: row.map, expiresAt: row.expiresAt.toISOString() }
 }
@@ -59,13 +60,16 @@ export async function sharedPhoto(token: string, photo: string, size: 'body' | '
   return photoOfJob(jobId, photo, size)
 }
 
-/** Takes the customer's choice back to the job. @throws Problem not-found, gone, bad-input */
+/** Choices that one link takes: a customer changes their mind, nobody does so twenty times. */
+const MOST_CHOICES = 20
+
+/** Takes the customer's choice to the job; the same one again changes nothing. @throws Problem not-found, gone, bad-input, conflict */
 export async function choose(token: string, path: number, name: string): Promise<void> {
   const { id, jobId, report } = await openShare(token)
   const chosen = report.paths[path]
   if (!chosen) throw new Problem('bad-input', 'Choose one of the ways shown.', [{ place: 'path', message: 'is none of the paths of this report' }])
   const act: ActOf<'choice'> = { id: randomUUID(), type: 'choice', by: name, at: new Date().toISOString(), share: id, renew: chosen.renew, price: Math.round(chosen.price * 100) / 100 }
-  await addAct(jobId, act)
+  await addChoice(jobId, act, MOST_CHOICES)
 }
 
 function hashOf(token: string): string {

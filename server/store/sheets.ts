@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import type { DriveSheet } from '../../core/sheet/types'
 import { sheetFaults } from '../../core/sheet/readSheet'
-import { useDb } from '../db/connection'
+import { inTransaction, useDb } from '../db/connection'
 import { SheetRevisionRow, SheetRow } from '../db/models'
 import { Problem } from '../utils/problem'
 
@@ -72,10 +72,10 @@ export async function sheetRevision(id: string, wanted?: number): Promise<FoundS
  */
 export async function saveSheet(value: unknown, { basedOn, by, note }: { basedOn: number; by: string; note: string }): Promise<{ id: string; revision: number }> {
   const faults = sheetFaults(value)
-  if (faults.length > 0) throw new Problem('bad-input', 'The sheet is not sound yet: each fault is named at its place.', faults.slice(0, 100))
+  if (faults.length > 0) throw new Problem('bad-input', 'The sheet is not sound yet: each fault is named at its place.', faults)
   const sheet = value as DriveSheet
   const db = await useDb()
-  return db.transaction(async (transaction) => {
+  return inTransaction(async (transaction) => {
     await db.query('select pg_advisory_xact_lock(hashtext($1))', { bind: [`sheet ${sheet.id}`], transaction })
     const row = await SheetRow.findByPk(sheet.id, { transaction })
     const current = row?.revision ?? 0

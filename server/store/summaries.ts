@@ -1,13 +1,16 @@
-import type { Transaction } from 'sequelize'
+import { QueryTypes, type Transaction } from 'sequelize'
 import type { JobState } from '../../core/job/acts'
 import { summarise, type JobSummary } from '../../core/job/summary'
 import type { Usage } from '../../core/job/types'
-import { useDb } from '../db/connection'
-import { ActRow, JobRow } from '../db/models'
+import { inTransaction, useDb } from '../db/connection'
+import { JobRow } from '../db/models'
 import { summaryColumns } from '../db/rows'
-import { keptJob } from './jobs'
+import { heavily } from '../heavy/heavily'
+import { ACTS_CHANNEL, onHappened } from '../live/listen'
+import { log } from '../utils/log'
+import { findJob } from './jobs'
 
-/** A job as lists show it. */
+/** A job as lists show it. `trouble` says that its summary cannot be made; what stands beside is then the last that could, or nothing. */
 export interface ListedJob extends JobSummary {
   id: string
   vehicle: string
@@ -17,35 +20,102 @@ export interface ListedJob extends JobSummary {
   usage: Usage
   state: JobState
   openedAt: string
-}
-
-/** Jobs whose summaries are made anew in one go; while that lasts, acts on them wait. */
-const AT_ONCE = 10
-
-/** Makes the summaries anew that acts have made stale, of one list or of the jobs named. */
-export async function refreshSummaries(of: { state: JobState } | { ids: readonly string[] }): Promise<void> {
-  const db = await useDb()
-  const where = 'state' in of ? { state: of.state } : { id: [...of.ids] }
-  const stale = await JobRow.findAll({ where: { ...where, stale: true }, attributes: ['id'], order: [['id', 'ASC']] })
-  for (let i = 0; i < stale.length; i += AT_ONCE) {
-    const ids = stale.slice(i, i + AT_ONCE).map(({ id }) => id)
-    await db.transaction((transaction) => refresh(ids, transaction))
-  }
-}
-
-/** The lock makes acts that are being kept finish first, and later ones mark the job stale again: none is missed. */
-async function refresh(ids: readonly string[], transaction: Transaction): Promise<void> {
-  const rows = await JobRow.findAll({ where: { id: [...ids], stale: true }, order: [['id', 'ASC']], lock: true, transaction })
-  const acts = await ActRow.findAll({ where: { jobId: rows.map(({ id }) => id) }, order: [['seq', 'ASC']], transaction })
-  for (const row of rows) {
-    const summary = summarise(keptJob(row), acts.filter(({ jobId }) => jobId === row.id).map(({ body }) => body))
-    await row.update(summaryColumns(summary), { transaction })
-  }
+  trouble: boolean
 }
 
 /** Columns a list needs; a job's sheet is large and stays where it is. */
-export const LISTED = ['id', 'vehicle', 'vehicleId', 'stand', 'complaint', 'usage', 'state', 'openedAt', 'summary'] as const
+export const LISTED = ['id', 'vehicle', 'vehicleId', 'stand', 'complaint', 'usage', 'state', 'openedAt', 'openedBy', 'summary', 'summaryError'] as const
 
-export function listedJob({ id, vehicle, vehicleId, stand, complaint, usage, state, openedAt, summary }: JobRow): ListedJob {
-  return { ...summary!, id, vehicle, vehicleId, stand, complaint, usage, state, openedAt: openedAt.toISOString() }
+export function listedJob({ id, vehicle, vehicleId, stand, complaint, usage, state, openedAt, openedBy, summary, summaryError }: JobRow): ListedJob {
+  const at = openedAt.toISOString()
+  return { ...(summary ?? emptySummary(openedBy, at)), id, vehicle, vehicleId, stand, complaint, usage, state, openedAt: at, trouble: summaryError !== null }
+}
+
+/** What is said of a job of which nothing could be computed yet. */
+function emptySummary(lastBy: string, lastAt: string): JobSummary {
+  return {
+    sheet: { id: '', name: '' }, readings: 0, elongation: { name: '', mean: 0, sd: 0, low: 0, high: 0, overLimit: null, limit: null }, calls: [], next: null, waits: null, check: null,
+    measures: [], calibration: [], renewed: [], partCalls: {}, lastAt, lastBy
+  }
+}
+
+/**
+ * Makes a job's summary anew. It is computed from what is read first; then, while the job stands still for a moment, it is
+ * kept where nothing came meanwhile. The lock makes acts that are being kept finish first: none is missed.
+ * @returns whether it was kept
+ */
+export async function refreshSummary(id: string): Promise<boolean> {
+  const { job, acts } = await findJob(id)
+  const summary = summarise(job, acts.map(({ act }) => act))
+  return inTransaction(async (transaction) => {
+    const row = await JobRow.findByPk(id, { transaction, lock: true, attributes: ['id', 'vehicle'] })
+    const [now] = await JobRow.sequelize!.query<{ acts: string; last: string | null }>('select count(*) as acts, max(seq) as last from acts where job_id = $1', { bind: [id], type: QueryTypes.SELECT, transaction })
+    if (!row || Number(now!.acts) !== acts.length || Number(now!.last ?? 0) !== (acts.at(-1)?.seq ?? 0)) return false
+    await row.update({ ...summaryColumns(summary), summaryError: null }, { transaction })
+    await tell(id, transaction)
+    return true
+  })
+}
+
+async function tell(id: string, transaction?: Transaction): Promise<void> {
+  await JobRow.sequelize!.query('select pg_notify($1, $2)', { bind: [ACTS_CHANNEL, `${id} -`], type: QueryTypes.SELECT, ...(transaction ? { transaction } : {}) })
+}
+
+/** Why a summary could not be made stands with its job, and no list waits for it any more; the next act has it tried again. */
+async function markTrouble(id: string, error: unknown): Promise<void> {
+  log.error({ err: error, job: id }, 'a summary could not be made')
+  await JobRow.update({ stale: false, summaryError: String((error as Error | null)?.message ?? error).slice(0, 500) }, { where: { id } })
+  await tell(id)
+}
+
+/** Jobs looked for in the queue at once. */
+const AT_ONCE = 20
+
+/** Makes the summaries anew that acts have made stale, one job after another; one that cannot be made hurts no other. */
+export async function refreshStale(): Promise<void> {
+  const db = await useDb()
+  const tried = new Map<string, number>()
+  for (;;) {
+    const stale = await db.query<{ id: string }>('select id from jobs where stale order by id limit $1', { bind: [AT_ONCE], type: QueryTypes.SELECT })
+    const due = stale.filter(({ id }) => (tried.get(id) ?? 0) < MOST_TRIES)
+    if (due.length === 0) return
+    for (const { id } of due) {
+      tried.set(id, (tried.get(id) ?? 0) + 1)
+      try {
+        await heavily('behind', 'refreshSummary', id)
+      } catch (error) {
+        await markTrouble(id, error)
+      }
+    }
+  }
+}
+
+/** A job that acts keep coming to is left for the next round. */
+const MOST_TRIES = 3
+const ROUND_MS = 5_000
+
+/** Keeps summaries up to date from now on: as acts come, and in case one was missed every few seconds. */
+export function keepSummaries(): void {
+  let running = false
+  let again = false
+  const round = async () => {
+    again = true
+    if (running) return
+    running = true
+    try {
+      while (again) {
+        again = false
+        await refreshStale()
+      }
+    } catch (error) {
+      log.warn({ err: error }, 'summaries wait')
+    } finally {
+      running = false
+    }
+  }
+  onHappened((happened) => {
+    if (happened === null || happened.place !== null) void round()
+  })
+  setInterval(() => void round(), ROUND_MS).unref()
+  void round()
 }

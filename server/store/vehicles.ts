@@ -1,11 +1,12 @@
 import { fn, col, Op, QueryTypes, where } from 'sequelize'
 import type { EarlierKnown, Usage, WearPoint } from '../../core/job/types'
-import { useDb } from '../db/connection'
+import { inTransaction, useDb } from '../db/connection'
+import { isUnique } from '../db/errors'
 import { JobRow, VehicleRow } from '../db/models'
 import { Problem } from '../utils/problem'
 import { isUuid } from './jobs'
 import { containing, pagesOf, wordsOf } from './listing'
-import { LISTED, listedJob, refreshSummaries, type ListedJob } from './summaries'
+import { LISTED, listedJob, refreshSummary, type ListedJob } from './summaries'
 
 /** A vehicle as lists show it, with its newest job. */
 export interface ListedVehicle {
@@ -50,22 +51,32 @@ async function vehicleRow(id: string): Promise<VehicleRow> {
   return row
 }
 
+/** Jobs of one vehicle that are shown, the newest. */
+const MOST_JOBS = 500
+
 async function jobsOf(vehicleId: string): Promise<ListedJob[]> {
-  const ids = (await JobRow.findAll({ where: { vehicleId, state: { [Op.ne]: 'deleted' } }, attributes: ['id'] })).map(({ id }) => id)
-  await refreshSummaries({ ids })
-  return (await JobRow.findAll({ where: { id: ids }, attributes: [...LISTED], order: [['openedAt', 'DESC'], ['id', 'ASC']] })).map(listedJob)
+  return (await JobRow.findAll({ where: { vehicleId, state: { [Op.ne]: 'deleted' } }, attributes: [...LISTED], order: [['openedAt', 'DESC'], ['id', 'ASC']], limit: MOST_JOBS })).map(listedJob)
 }
 
 /** Gives a vehicle another name or note; its jobs follow. @throws Problem not-found, conflict when another vehicle has the name */
 export async function changeVehicle(id: string, { name, note }: { name: string; note: string }): Promise<void> {
   const row = await vehicleRow(id)
-  const [other] = await VehicleRow.findAll({ where: { [Op.and]: [where(fn('lower', col('name')), name.trim().toLowerCase()), { id: { [Op.ne]: id } }] }, limit: 1 })
-  if (other) throw new Problem('conflict', `Another vehicle is called ${other.name}. Choose a name that tells them apart.`)
-  const db = await useDb()
-  await db.transaction(async (transaction) => {
-    await row.update({ name: name.trim(), note }, { transaction })
-    await JobRow.update({ vehicle: name.trim() }, { where: { vehicleId: id }, transaction })
-  })
+  try {
+    await inTransaction(async (transaction) => {
+      await row.update({ name: name.trim(), note }, { transaction })
+      await JobRow.update({ vehicle: name.trim() }, { where: { vehicleId: id }, transaction })
+    })
+  } catch (error) {
+    // The database knows best: two people may choose one name in the same moment.
+    if (isUnique(error)) throw new Problem('conflict', `Another vehicle is called ${name.trim()}. Choose a name that tells them apart.`)
+    throw error
+  }
+}
+
+/** What was read on a vehicle just now counts for the job that is opened on it now. */
+async function upToDate(vehicleId: string): Promise<void> {
+  const stale = await JobRow.findAll({ where: { vehicleId, stale: true }, attributes: ['id'], limit: MOST_JOBS })
+  for (const { id } of stale) await refreshSummary(id).catch(() => false)
 }
 
 /**
@@ -73,6 +84,7 @@ export async function changeVehicle(id: string, { name, note }: { name: string; 
  * Only jobs counted in the same unit bear on it.
  */
 export async function earlierKnown(vehicleId: string, sheetId: string, usage: Usage): Promise<EarlierKnown | null> {
+  await upToDate(vehicleId)
   const history: Record<string, WearPoint[]> = {}
   const fitted: Record<string, number> = {}
   const mine = (await jobsOf(vehicleId)).filter((job) => job.sheet.id === sheetId && job.usage.unit === usage.unit && job.usage.value <= usage.value)

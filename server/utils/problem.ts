@@ -1,7 +1,8 @@
+import { MOST_FAULTS } from '../../core/check/faults'
 import type { Fault } from '../../core/sheet/types'
 
 /** Everything that can go wrong for a caller, by code. */
-const STATUS = { 'bad-input': 422, 'bad-request': 400, 'not-found': 404, gone: 410, 'too-large': 413, forbidden: 403, conflict: 409, 'not-ready': 503, internal: 500 } as const
+const STATUS = { 'bad-input': 422, 'bad-request': 400, 'not-found': 404, gone: 410, 'too-large': 413, forbidden: 403, conflict: 409, misdirected: 421, 'too-many': 429, 'not-ready': 503, 'no-room': 507, internal: 500 } as const
 
 export type ProblemCode = keyof typeof STATUS
 
@@ -18,7 +19,7 @@ export class Problem extends Error {
   constructor(code: ProblemCode, message: string, faults: Fault[] = [], options?: ErrorOptions) {
     super(message, options)
     this.code = code
-    this.faults = faults
+    this.faults = faults.slice(0, MOST_FAULTS)
   }
 
   get status(): number {

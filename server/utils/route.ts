@@ -1,31 +1,58 @@
-import { defineEventHandler, getRequestURL, readRawBody, setResponseStatus, type H3Event } from 'h3'
-import type { AnySchema, InferType } from 'yup'
+import { defineEventHandler, getRequestURL, getRouterParam, readRawBody, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
+import type { AnySchema } from 'yup'
 import { schemaFaults } from '../../core/check/faults'
-import { log } from './log'
+import type { Shape } from '../../core/check/rules'
+import { isWellFormed } from '../../core/check/text'
+import { storageProblem } from '../db/errors'
+import { log, loggedPath } from './log'
 import { Problem } from './problem'
 
 /** A route that answers every failure in the one error shape and logs what it did, with its duration. */
 export function route<T>(handler: (event: H3Event) => Promise<T>) {
   return defineEventHandler(async (event) => {
     const started = performance.now()
-    const path = getRequestURL(event).pathname
-    const entry = () => ({ method: event.method, path, ms: Math.round(performance.now() - started) })
     try {
       const answer = await handler(event)
-      log.info(entry(), 'request')
+      log.info(entryOf(event, started), 'request')
       return answer
     } catch (error) {
-      const problem = error instanceof Problem ? error : new Problem('internal', 'Something went wrong on the server. What you entered is kept on this device; try again.', [], { cause: error })
-      if (problem.code === 'internal') log.error({ ...entry(), err: problem.cause }, 'request failed')
-      else log.warn({ ...entry(), code: problem.code, faults: problem.faults }, 'request refused')
-      setResponseStatus(event, problem.status)
-      return problem.body()
+      return refuse(event, event.node.req.destroyed && !event.node.req.complete ? brokenOff(error) : problemOf(error), started)
     }
   })
 }
 
+/** Answers a problem in the one shape. */
+export function refuse(event: H3Event, problem: Problem, started = performance.now()) {
+  if (problem.status >= 500) log.error({ ...entryOf(event, started), code: problem.code, err: problem.cause }, 'request failed')
+  else log.warn({ ...entryOf(event, started), code: problem.code, places: problem.faults.map(({ place }) => place.slice(0, 100)) }, 'request refused')
+  if (!event.node.res.headersSent) {
+    setResponseStatus(event, problem.status)
+    setResponseHeader(event, 'Content-Type', 'application/json')
+    for (const name of ['Content-Disposition', 'Cache-Control']) event.node.res.removeHeader(name)
+  }
+  return problem.body()
+}
+
+const brokenOff = (cause: unknown) => new Problem('bad-request', 'The request broke off before it was whole: send it again.', [], { cause })
+
+function problemOf(error: unknown): Problem {
+  if (error instanceof Problem) return error
+  return storageProblem(error) ?? new Problem('internal', 'Something went wrong on the server. What you entered is kept on this device; try again.', [], { cause: error })
+}
+
+function entryOf(event: H3Event, started: number) {
+  return { method: event.method, path: loggedPath(getRequestURL(event).pathname), ms: Math.round(performance.now() - started) }
+}
+
+/** A part of the address, such as an id. @throws Problem not-found for one that names nothing anywhere */
+export function named(event: H3Event, name: string): string {
+  const value = getRouterParam(event, name, { decode: true }) ?? ''
+  if (value === '' || value.length > 200 || !isWellFormed(value)) throw new Problem('not-found', 'There is nothing at this address.')
+  return value
+}
+
 /** Refuses a body over the limit before it is read. */
-function checkLength(event: H3Event, limit: number): void {
+export function checkLength(event: H3Event, limit: number): void {
   const length = Number(event.node.req.headers['content-length'] ?? NaN)
   if (!(length <= limit)) throw new Problem('too-large', `Send at most ${limit < 1024 * 1024 ? `${Math.round(limit / 1024)} kB` : `${Math.round(limit / 1024 / 1024)} MB`}, with its length.`)
 }
@@ -38,18 +65,20 @@ export async function readBytes(event: H3Event, limit: number): Promise<Buffer> 
 
 /** The request's JSON, at most `limit` bytes. */
 export async function readJson(event: H3Event, limit = 65_536): Promise<unknown> {
-  checkLength(event, limit)
-  const text = await readRawBody(event, 'utf8')
+  return parsedJson((await readBytes(event, limit)).toString('utf8'))
+}
+
+export function parsedJson(text: string): unknown {
   try {
-    return JSON.parse(text ?? '')
+    return JSON.parse(text)
   } catch (cause) {
     throw new Problem('bad-request', 'That is not JSON: send a whole, unbroken file.', [], { cause })
   }
 }
 
 /** The value, checked under a schema. */
-export function checked<S extends AnySchema>(schema: S, value: unknown, message: string): InferType<S> {
+export function checked<S extends AnySchema>(schema: S, value: unknown, message: string): Shape<S> {
   const faults = schemaFaults(schema, value)
   if (faults.length > 0) throw new Problem('bad-input', message, faults)
-  return value as InferType<S>
+  return value as Shape<S>
 }

@@ -113,7 +113,7 @@ describe('everything that can be read on a drive', () => {
 
 describe('what changed, in words', () => {
   const drive = sheet('ardmere-a18')
-  const said = (before: Reading[], act: Act, after: Reading[]) => explainChange(drive, act, assess(jobOf(before)), assess(jobOf(after)))
+  const said = (before: Reading[], act: Act, after: Reading[]) => explainChange(drive, [act], assess(jobOf(before)), assess(jobOf(after)))
   it('names the reading and the narrowing', () => expect(said([], took('a', read.length(160.8)), [read.length(160.8)])).toMatch(/^The chain length took elongation from 0\.32 to 0\.\d\d % and narrowed it from ±0\.38 to ±0\.10\.$/))
   it('says when a jump shows or goes', () => {
     expect(said([], took('a', read.lag('cam-in', -18)), [read.lag('cam-in', -18)])).toMatch(/Intake cam sprocket now reads 1 tooth early/)

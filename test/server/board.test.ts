@@ -11,6 +11,8 @@ const total = async (state: JobState, search = '') => (await workshop.board.boar
 
 it('a job\'s list follows its acts, there and back', async () => {
   const { id, job } = DEMO_JOBS[1]!
+  await expect(workshop.jobs.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })).rejects.toMatchObject({ code: 'conflict', faults: expect.arrayContaining([{ place: 'tasks', message: expect.any(String) }]) })
+  for (const { id: hold } of await workshop.jobs.holdsOf(id)) await workshop.jobs.addAct(id, { ...by, id: `r-${hold}`, type: 'release', hold, reason: 'Sold as it is' })
   const [open, closed] = [await total('open'), await total('closed')]
   await workshop.jobs.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })
   expect([await total('open'), await total('closed', job.vehicle)]).toEqual([open - 1, 1])
@@ -40,22 +42,47 @@ it('many jobs come page by page, each once, holds of a page first', async () => 
   }
 })
 
-it('a job opened while the board is being put together stands on it whole, or not yet', async () => {
+it('lists only read: a job whose summary is being made stands on the board as it was, and nobody waits', async () => {
   const { id, job } = DEMO_JOBS[3]!
-  const opened = randomUUID()
-  await workshop.jobs.addAct(id, { ...by, id: 'noted', type: 'state', state: 'open' })
+  const row = async () => (await workshop.board.boardPage({ state: 'open', search: job.vehicle, page: 0 })).rows.find((one) => one.id === id)!
+  const before = await row()
+  await workshop.jobs.addAct(id, { ...by, id: 'noted', type: 'waits', for: 'part', note: 'Guide set' })
   const lock = await workshop.sequelize.transaction()
   await workshop.sequelize.query('select id from jobs where id = $1 for update', { bind: [id], transaction: lock })
-  const page = workshop.board.boardPage({ state: 'open', search: '', page: 0 })
+  const refreshing = workshop.summaries.refreshStale()
+  expect(await row()).toEqual(before)
+  await lock.commit()
+  await refreshing
+  expect((await row()).waits).toMatchObject({ for: 'part', note: 'Guide set' })
+})
+
+it('an act that is being kept while a summary is made is in it, or has it made again', async () => {
+  const { id, job } = DEMO_JOBS[4]!
+  const keeping = await workshop.sequelize.transaction()
+  const generation = await (await import('../../server/db/connection')).readGeneration()
+  await workshop.sequelize.query("select keep_act($1, 0, $2, 'in-flight', $3, 'nobody', 20000)", { bind: [id, generation, JSON.stringify({ ...by, id: 'in-flight', type: 'waits', for: 'customer' })], transaction: keeping })
+  await workshop.sequelize.query('update jobs set stale = true where id <> $1', { bind: [id] })
+  const refreshing = workshop.summaries.refreshSummary(id)
   await vi.waitFor(async () => {
     const [waiting] = await workshop.sequelize.query("select pid from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()")
     expect(waiting).toHaveLength(1)
   }, { timeout: 10_000 })
-  await workshop.jobs.insertJob(opened, { ...job, openedAt: new Date().toISOString() }, [])
-  await lock.commit()
-  const { rows } = await page
-  for (const row of rows) expect(row, row.id).toMatchObject({ calls: expect.any(Array), sheet: { name: expect.any(String) } })
-  expect(rows.map((row) => row.id)).toContain(opened)
+  await keeping.commit()
+  expect(await refreshing).toBe(false)
+  await workshop.summaries.refreshStale()
+  expect((await workshop.board.boardPage({ state: 'open', search: job.vehicle, page: 0 })).rows.find((one) => one.id === id)!.waits).toMatchObject({ for: 'customer' })
+})
+
+it('a job that cannot be computed says so on its row and hurts no other', async () => {
+  const broken = randomUUID()
+  await workshop.jobs.insertJob(broken, { ...DEMO_JOBS[2]!.job, vehicle: 'Broken by hand' }, [])
+  await workshop.sequelize.query("update jobs set sheet = json_build_object('id', 'ardmere-a18', 'name', 'Nothing in it'), stale = true where id = $1", { bind: [broken] })
+  await workshop.summaries.refreshStale()
+  const { rows } = await workshop.board.boardPage({ state: 'open', search: 'broken by hand', page: 0 })
+  expect(rows).toMatchObject([{ id: broken, trouble: true }])
+  expect((await workshop.board.boardPage({ state: 'open', search: '', page: 0 })).rows.some(({ trouble }) => trouble)).toBe(false)
+  await expect(workshop.checks.checksDue('2030-01-01')).resolves.toBeDefined()
+  await expect(workshop.learning.workshopLearnt()).resolves.toBeDefined()
 })
 
 it('is searched by words in any order, over vehicle, stand, complaint and engine', async () => {

@@ -50,11 +50,13 @@ describe('a photo', () => {
   it('sent twice, because the answer was lost, is kept once', async () => {
     const bytes = await picture(1)
     const id = '5a17a000-0000-4000-8000-00000000ab01'
-    const before = (await workshop.photos.photosOf(DEMO_JOBS[0]!.id)).length
+    const before = (await workshop.photos.photoList(DEMO_JOBS[0]!.id)).length
     expect((await workshop.photos.addPhoto(DEMO_JOBS[0]!.id, bytes, id)).id).toBe(id)
     expect((await workshop.photos.addPhoto(DEMO_JOBS[0]!.id, bytes, id)).id).toBe(id)
-    expect((await workshop.photos.photosOf(DEMO_JOBS[0]!.id)).length).toBe(before + 1)
+    expect((await workshop.photos.photoList(DEMO_JOBS[0]!.id)).length).toBe(before + 1)
     await expect(workshop.photos.addPhoto(DEMO_JOBS[0]!.id, bytes, 'mine')).rejects.toThrow(/UUID/)
+    await expect(workshop.photos.addPhoto(DEMO_JOBS[0]!.id, await picture(3), id)).rejects.toMatchObject({ code: 'conflict' })
+    await expect(workshop.photos.addPhoto(DEMO_JOBS[1]!.id, bytes, id)).rejects.toMatchObject({ code: 'conflict' })
   })
 
   it('of no job, and one that is not there, are not found', async () => {

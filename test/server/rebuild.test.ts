@@ -34,7 +34,7 @@ it('checks that are due stand on the list by date, and go with the job', async (
   const [soon, late] = [await open('Check soon', 10), await open('Check late', 10)]
   await workshop.jobs.addAct(soon, act('c', { type: 'check', date: '2026-12-01', stopGap: true }))
   await workshop.jobs.addAct(late, act('c', { type: 'check', date: '2027-12-01', stopGap: false }))
-  await workshop.board.boardPage({ state: 'open', search: '', page: 0 })
+  await workshop.summaries.refreshStale()
   const due = async () => (await workshop.checks.checksDue('2026-12-31')).map(({ vehicle }) => vehicle)
   expect(await due()).toContain('Check soon')
   expect(await due()).not.toContain('Check late')

@@ -7,6 +7,7 @@ import Papa from 'papaparse'
 import sharp from 'sharp'
 import { describe, expect, it } from 'vitest'
 import type { Act } from '../../core/job/acts'
+import { exportJob, importJob } from '../../core/job/exchange'
 import { assessRecord, jobFile } from '../../core/job/assessRecord'
 import { CORE_VERSION } from '../../core/version'
 import { svgOf } from '../../draw/shapes'
@@ -106,17 +107,32 @@ describe('a link for the customer', () => {
 describe('signing a verdict', () => {
   const ID = DEMO_JOBS[1]!.id
   const signs = async (id: string, more: object = {}) => {
-    const { job, acts } = await workshop.jobs.findJob(ID)
-    return act(id, { type: 'signoff', revision: 1, core: CORE_VERSION, sheetRevision: 1, assessment: assessRecord(job, acts.map((a) => a.act)), ...more })
+    const { acts } = await workshop.jobs.findJob(ID)
+    return act(id, { type: 'signoff', seen: acts.at(-1)!.act.id, ...more } as never)
   }
-  it('is refused when the job has changed since it was looked at, and taken when it has not', async () => {
+  it('is refused when the job has changed since it was looked at; else the server makes it from what it holds', async () => {
     const early = await signs('early')
     await workshop.jobs.addAct(ID, act('between', { type: 'read', reading: { kind: 'padWear', tensioner: 'lifter', value: 0.1 } }))
     await expect(workshop.jobs.addAct(ID, early)).rejects.toMatchObject({ code: 'conflict' })
     const now = await signs('now')
-    expect((await workshop.jobs.addAct(ID, now)).act).toEqual(now)
-    await expect(workshop.jobs.addAct(ID, await signs('again'))).rejects.toMatchObject({ code: 'conflict' })
-    await expect(workshop.jobs.addAct(ID, await signs('second', { revision: 2 }))).resolves.toBeTruthy()
+    const { job, acts } = await workshop.jobs.findJob(ID)
+    const kept = await workshop.jobs.addAct(ID, now)
+    const list = acts.map((a) => a.act)
+    expect(kept.act).toEqual({ ...now, revision: 1, core: CORE_VERSION, sheetRevision: 1, assessment: assessRecord(job, list), acts: list.map(({ id }) => id) })
+    expect(await workshop.jobs.addAct(ID, now)).toEqual(kept)
+    await expect(workshop.jobs.addAct(ID, { ...now, id: 'again' })).rejects.toMatchObject({ code: 'conflict' })
+    expect((await workshop.jobs.addAct(ID, await signs('second'))).act).toMatchObject({ revision: 2 })
+  })
+  it('what a page says the verdict is, is not taken', async () => {
+    await expect(workshop.jobs.addAct(ID, await signs('forged', { assessment: {}, revision: 9 }))).rejects.toMatchObject({ code: 'bad-input', faults: expect.arrayContaining([{ place: 'assessment', message: expect.stringMatching(/no field/) }]) })
+  })
+  it('one that comes with a file is marked, unless it comes out the same here', async () => {
+    const { job, acts } = await workshop.jobs.findJob(ID)
+    const file = JSON.parse(JSON.stringify(exportJob(job, acts.map((a) => a.act)))) as { acts: { type: string; assessment?: { chains: Record<string, { elongation: { mean: number } }> } }[] }
+    const taken = () => importJob(file, { by: 'x', at: '2026-11-24T08:00:00.000Z', newId: () => 'n' }).acts.filter(({ type }) => type === 'signoff').map((one) => (one as { unchecked?: boolean }).unchecked)
+    expect(taken()).toEqual([undefined, undefined])
+    Object.values(file.acts.find(({ type }) => type === 'signoff')!.assessment!.chains)[0]!.elongation.mean = 0
+    expect(taken()).toEqual([true, undefined])
   })
   it('the assessment is the same byte for byte from the command line', async () => {
     const { job, acts } = await workshop.jobs.findJob(ID)

@@ -95,7 +95,8 @@ describe('acts that change what others are checked by', () => {
     const id = await workshop.opening.openJob(randomUUID(), { ...van, vehicle: 'Counted', usage: { value: 1, unit: 'km' } })
     const row = async () => (await workshop.board.boardPage({ state: 'open', search: 'counted', page: 0 })).rows[0]!
     expect((await row()).readings).toBe(0)
-    for (let i = 0; i < 12; i++) await Promise.all([workshop.jobs.addAct(id, act(`r${i}`, { type: 'read', reading: read.groove('guide', 0.3) })), row()])
+    for (let i = 0; i < 12; i++) await Promise.all([workshop.jobs.addAct(id, act(`r${i}`, { type: 'read', reading: read.groove('guide', 0.3) })), workshop.summaries.refreshStale()])
+    await workshop.summaries.refreshStale()
     expect((await row()).readings).toBe(12)
   })
   it('an opened job is sent from memory until something comes, then anew', async () => {

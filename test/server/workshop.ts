@@ -16,6 +16,7 @@ export interface Workshop {
   reports: typeof import('../../server/store/reports')
   shares: typeof import('../../server/store/shares')
   sheets: typeof import('../../server/store/sheets')
+  summaries: typeof import('../../server/store/summaries')
   vehicles: typeof import('../../server/store/vehicles')
 }
 
@@ -31,12 +32,11 @@ export function useWorkshop(): Workshop {
       sequelize: await useDb(), board: await import('../../server/store/board'), checks: await import('../../server/store/checks'),
       jobs: await import('../../server/store/jobs'), learning: await import('../../server/store/learning'), live: await import('../../server/live/listen'),
       opening: await import('../../server/store/opening'), photos: await import('../../server/store/photos'), practice: await import('../../server/store/practice'),
-      reports: await import('../../server/store/reports'), shares: await import('../../server/store/shares'), sheets: await import('../../server/store/sheets'),
+      reports: await import('../../server/store/reports'), shares: await import('../../server/store/shares'), sheets: await import('../../server/store/sheets'), summaries: await import('../../server/store/summaries'),
       vehicles: await import('../../server/store/vehicles')
     })
   })
   afterAll(async () => {
-    await workshop.sequelize.query("select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'umbrette live' and datname = current_database()")
     await workshop.sequelize.close()
     await database.drop()
     delete process.env.DATABASE_URL

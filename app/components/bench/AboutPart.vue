@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useJob } from '../../stores/job'
 import { USAGE_UNITS } from '../../words'
-import { numberOf } from './draft'
+import { largeNumberOf } from './draft'
 
 /** What is known of a fitted part: its design and make, and since when it is in. New is not good: it rules nothing out. */
 const props = defineProps<{ part: string }>()
@@ -21,7 +21,7 @@ watch([() => props.part, known], () => {
 }, { immediate: true })
 
 function save() {
-  const fittedAt = form.value.fittedAt.trim() === '' ? undefined : numberOf(form.value.fittedAt)
+  const fittedAt = form.value.fittedAt.trim() === '' ? undefined : largeNumberOf(form.value.fittedAt)
   fault.value = ''
   if (fittedAt === null || (fittedAt !== undefined && (fittedAt < 0 || fittedAt > job.job!.usage.value))) {
     fault.value = `Write the ${unit.value} at which it was fitted, from 0 to ${job.job!.usage.value}.`

@@ -2,7 +2,6 @@
 import { computed, ref } from 'vue'
 import type { FindingGroup } from '../../../core/job/stations'
 import { COUNTED_FINDINGS, findingWords, partKindOf } from '../../../core/readings/conditions'
-import type { Reading } from '../../../core/readings/types'
 import { useJob } from '../../stores/job'
 import WhenAt from '../parts/WhenAt.vue'
 
@@ -32,7 +31,7 @@ function touch(group: FindingGroup, finding: string) {
   job.toggleFinding({ kind: 'condition', target: props.target, finding, ...bankOf(finding) }, group.one ? group.findings : [])
 }
 
-function bankOf(finding: string): Partial<Reading> {
+function bankOf(finding: string): { bank?: number } {
   return finding === 'loudest-bank' && props.banks?.length === 1 ? { bank: props.banks[0]! } : {}
 }
 

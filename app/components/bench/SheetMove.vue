@@ -2,7 +2,7 @@
 import { $fetch } from 'ofetch'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../../core/assess'
-import { stranded } from '../../../core/job/actFaults'
+import { stranded } from '../../../core/job/acts/stranded'
 import { sheetChanges } from '../../../core/sheet/changes'
 import type { FoundSheet } from '../../../server/store/sheets'
 import ModalSheet from '../parts/ModalSheet.vue'
@@ -22,7 +22,7 @@ const problem = ref('')
 
 const newer = computed(() => found.value)
 const changes = computed(() => (newer.value ? sheetChanges(job.job!.sheet, newer.value.sheet) : []))
-const lost = computed(() => (newer.value ? stranded(newer.value.sheet, job.acts, '') : []))
+const lost = computed(() => (newer.value ? stranded(newer.value.sheet, job.record, '') : []))
 const elongations = computed(() => Object.entries(after.value?.chains ?? {}).map(([id, { elongation }]) => ({ name: partName(newer.value!.sheet, id), was: job.assessment!.chains[id]?.elongation.mean ?? null, is: elongation.mean })))
 const calls = computed(() => (after.value?.calls ?? []).flatMap(({ part, call }) => {
   const was = job.assessment!.calls.find((c) => c.part === part)?.call

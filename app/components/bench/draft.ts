@@ -103,6 +103,16 @@ function assembled(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
   } as Reading
 }
 
+/**
+ * A usage or an amount, as people write thousands: `148.200`, `148,200` and `148 200` are one figure, `148.2` is another.
+ * Null when it is no number.
+ */
+export function largeNumberOf(text: string): number | null {
+  const typed = text.trim().replaceAll(/[\u00a0\u202f\u2009]/g, ' ')
+  const grouped = /^\d{1,3}([ .,'’])\d{3}(\1\d{3})*$/.test(typed)
+  return grouped ? Number(typed.replaceAll(/\D/g, '')) : numberOf(typed)
+}
+
 /** A figure with a point or a comma; null when it is no number. */
 export function numberOf(text: string): number | null {
   return /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : null

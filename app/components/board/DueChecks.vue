@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import type { ListedJob } from '../../../server/store/summaries'
+import { localDay } from '../../../core/day'
 import { usageWords } from '../../words'
 
 /** Drives to be looked at again within a month, the overdue first; a stop-gap says that it is one. */
 const { data: due, error, refresh } = useFetch<ListedJob[]>('/api/checks', { server: false, deep: false, default: () => [] })
-const today = new Date().toISOString().slice(0, 10)
+const today = localDay(new Date())
 </script>
 
 <template>

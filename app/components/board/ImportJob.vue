@@ -7,7 +7,7 @@ import { useBench } from '../../stores/bench'
 
 /** Takes in a job file from another machine; what is wrong with one is told line by line, and nothing is kept of it. */
 const emit = defineEmits<{ made: [id: string] }>()
-const LIMIT_MB = 64
+const LIMIT_MB = 4096
 
 const bench = useBench()
 const input = ref<HTMLInputElement | null>(null)
@@ -18,12 +18,12 @@ async function take(file: File | undefined) {
   if (!file) return
   problem.value = null
   if (file.size > LIMIT_MB * 1024 * 1024) {
-    problem.value = { file: file.name, message: `The file is larger than ${LIMIT_MB} MB: it is no job file.`, faults: [] }
+    problem.value = { file: file.name, message: `The file is larger than ${LIMIT_MB / 1024} GB: it is no job file.`, faults: [] }
     return
   }
   busy.value = true
   try {
-    const { id } = await $fetch<{ id: string }>('/api/jobs/import', { method: 'POST', query: { by: bench.by }, body: await file.text(), headers: { 'content-type': 'application/json' } })
+    const { id } = await $fetch<{ id: string }>('/api/jobs/import', { method: 'POST', query: { by: bench.by }, body: file, headers: { 'content-type': 'application/octet-stream' } })
     emit('made', id)
   } catch (error) {
     problem.value = { file: file.name, ...shownProblem(error) }
@@ -37,7 +37,7 @@ async function take(file: File | undefined) {
 <template>
   <div class="contents">
     <button type="button" class="act flex items-center gap-2" :disabled="busy" @click="input?.click()"><ArrowUpTrayIcon class="size-4" aria-hidden="true" />Import a job</button>
-    <input ref="input" type="file" accept=".json,application/json" class="sr-only" tabindex="-1" aria-label="Job file to import" @change="take(($event.target as HTMLInputElement).files?.[0])">
+    <input ref="input" type="file" accept=".json,.ndjson,application/json" class="sr-only" tabindex="-1" aria-label="Job file to import" @change="take(($event.target as HTMLInputElement).files?.[0])">
     <section v-if="problem" class="order-last basis-full border-l-4 border-renew bg-sheet p-4" role="alert" data-testid="import-problem">
       <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
       <ul class="mt-1 space-y-1">

@@ -29,7 +29,8 @@ const nextWords = ({ kind, part }: { kind: string; part: string }) => `${READING
         <p class="mt-1 line-clamp-2">{{ job.complaint }}</p>
       </div>
       <div>
-        <StretchLine v-if="job.readings > 0" :name="job.elongation.name" :elongation="job.elongation" :limit="job.elongation.limit" compact />
+        <p v-if="job.trouble" class="border-l-4 border-renew pl-2" data-testid="trouble"><b>Cannot be computed.</b> Its entries are kept; open it and check the sheet's figures and what was entered last.</p>
+        <StretchLine v-else-if="job.readings > 0" :name="job.elongation.name" :elongation="job.elongation" :limit="job.elongation.limit" compact />
         <p v-else class="text-faint">Nothing read yet</p>
       </div>
       <div>

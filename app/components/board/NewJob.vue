@@ -9,7 +9,7 @@ import type { ListedVehicle } from '../../../server/store/vehicles'
 import { shownProblem, type ShownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import { SCHOOL_WORDS, USAGE_UNITS, usageWords } from '../../words'
-import { numberOf } from '../bench/draft'
+import { largeNumberOf } from '../bench/draft'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 
@@ -64,7 +64,7 @@ async function make() {
   busy.value = true
   try {
     const { vehicle, stand, sheet, school, complaint, unit } = form
-    const body = { vehicle, stand, sheet, school, complaint, openedBy: bench.by, usage: { value: numberOf(form.usage) ?? form.usage, unit } }
+    const body = { vehicle, stand, sheet, school, complaint, openedBy: bench.by, usage: { value: largeNumberOf(form.usage) ?? form.usage, unit } }
     const made = await $fetch<{ id: string }>('/api/jobs', { method: 'POST', body })
     emit('made', made.id)
   } catch (error) {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { deviceFull } from '../../composables/useDeviceList'
 import { useOutbox } from '../../stores/outbox'
 import { usePhotoOutbox } from '../../stores/photoOutbox'
 
@@ -11,6 +12,7 @@ const state = computed(() => {
   return outbox.state === 'sending' || photos.waiting.length > 0 ? 'sending' : 'saved'
 })
 const words = computed(() => {
+  if (deviceFull.value) return 'This device has no room left: keep this page open until all is saved'
   const n = outbox.waiting.length + photos.waiting.length
   if (state.value === 'saved') return 'All saved'
   if (state.value === 'sending') return 'Saving …'
@@ -29,7 +31,7 @@ function sendNow() {
         <circle v-if="state === 'saved'" r="5" fill="currentColor" />
         <circle v-else r="4.300" fill="none" stroke="currentColor" stroke-width="1.500" :stroke-dasharray="state === 'waiting' ? '3 2' : ''" />
       </svg>
-      {{ words }}
+      <span :class="deviceFull ? 'font-bold text-renew' : ''">{{ words }}<span v-if="state === 'waiting' && outbox.why" class="block" data-testid="why-waiting">{{ outbox.why }}</span></span>
       <button v-if="state === 'waiting'" type="button" class="act-bare" @click="sendNow">Send now</button>
     </span>
   </ClientOnly>

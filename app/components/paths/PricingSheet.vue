@@ -8,7 +8,7 @@ import { useBench } from '../../stores/bench'
 import { useJob } from '../../stores/job'
 import { shownProblem } from '../../problem'
 import { partName, USAGE_UNITS } from '../../words'
-import { numberOf } from '../bench/draft'
+import { largeNumberOf, numberOf } from '../bench/draft'
 
 /** What the paths are priced with: each figure says whether it is a default, the sheet's, the shop's or this job's, and can be changed for this job. */
 const props = defineProps<{ paths: Paths }>()
@@ -42,7 +42,7 @@ const kept = ref('')
 
 /** A horizon named in months, at so much usage a month. */
 function nameMonths() {
-  const [count, each] = [numberOf(months.value), numberOf(aMonth.value)]
+  const [count, each] = [numberOf(months.value), largeNumberOf(aMonth.value)]
   const fault = count === null || each === null || !(count > 0 && each > 0)
   faults.value = { ...faults.value, months: fault ? 'Write the months, and the usage in one of them.' : '' }
   if (!fault) job.put({ type: 'pricing', pricing: changed('horizon', undefined, Math.round(count * each)) })
@@ -60,11 +60,13 @@ async function keepForShop() {
   }
 }
 
+/** Figures that are written with thousands. */
+const LARGE: readonly string[] = ['horizon', 'hourRate', 'damage', 'prices']
 const MOST: Record<string, number> = { newPart: 1, odds: 1, horizon: 1e7, hourRate: 10_000, damage: 1e7, prices: 1e6, hours: 200 }
 
 function change(row: Row, typed: string) {
   const [list, id] = row.key.split('.') as [string, string | undefined]
-  const value = typed.trim() === '' ? undefined : numberOf(typed)
+  const value = typed.trim() === '' ? undefined : LARGE.includes(list) ? largeNumberOf(typed) : numberOf(typed)
   if (value === null || (value !== undefined && !(value >= 0 && value <= MOST[list]!))) {
     faults.value = { ...faults.value, [row.key]: `Expected a number from 0 to ${MOST[list]}.` }
     return

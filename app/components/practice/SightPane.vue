@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { sameThing } from '../../../core/job/acts'
 import { accessTo } from '../../../core/paths/access'
-import type { Reading } from '../../../core/readings/types'
+import type { Reading, Unread } from '../../../core/readings/types'
 import { COUNTED_FINDINGS, findingWords, partKindOf } from '../../../core/readings/conditions'
 import { usePractice } from '../../stores/practice'
 import { partName } from '../../words'
@@ -20,7 +20,7 @@ const pieces = ref(1)
 
 /** What stands of this inspection, with its place among all readings. */
 const entered = computed(() => practice.stand!.readings.map((entry, place) => ({ ...entry, place })).filter(({ inspection: of }) => of === inspection.value.id))
-const standing = (asked: Reading) => entered.value.find(({ reading }) => sameThing(reading, asked))
+const standing = (asked: Unread) => entered.value.find(({ reading }) => sameThing(reading, asked))
 const foundAt = (target: string, finding: string) => entered.value.find(({ reading }) => reading.target === target && reading.finding === finding)
 const words = (target: string, finding: string) => findingWords(partKindOf(sheet.value, target)!, finding) ?? finding
 const said = computed(() => entered.value.filter(({ reading }) => reading.kind === 'condition'))
@@ -37,7 +37,7 @@ function keep() {
     if (text === '') return
     const value = numberOf(text)
     if (value === null || (asked.notches !== undefined && !(Number.isInteger(value) && value >= 0))) problem.value = `"${text}" is no ${asked.notches === undefined ? 'figure' : 'number of notches'}: write it like ${asked.notches === undefined ? '3.5' : '4'}.`
-    else practice.read(asked.notches === undefined ? { ...asked, value } : { ...asked, notches: value })
+    else practice.read({ ...asked, ...(asked.notches === undefined ? { value } : { notches: value }) } as Reading)
   })
 }
 

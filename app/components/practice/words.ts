@@ -1,7 +1,7 @@
 import type { Drawing } from '../../../draw/shapes'
 import type { Inspection } from '../../../core/practice/inspections'
 import { READING_KINDS, isNumeric } from '../../../core/readings/kinds'
-import type { Reading } from '../../../core/readings/types'
+import type { Unread } from '../../../core/readings/types'
 import type { DriveSheet } from '../../../core/sheet/types'
 import { partName } from '../../words'
 
@@ -12,14 +12,14 @@ export function minutesWords(minutes: number): string {
 }
 
 /** What a figure is asked as. */
-export function askedWords(sheet: DriveSheet, reading: Reading): string {
+export function askedWords(sheet: DriveSheet, reading: Unread): string {
   if (reading.notches !== undefined) return 'Notches that show'
   if (reading.kind === 'linkCount') return `${partName(sheet, reading.from!)} to ${partName(sheet, reading.to!).toLowerCase()}`
   if (reading.kind === 'camLag') return `${partName(sheet, reading.sprocket!)}, + late`
   return isNumeric(reading.kind) ? READING_KINDS[reading.kind].name : ''
 }
 
-export function askedUnit(reading: Reading): string {
+export function askedUnit(reading: Unread): string {
   if (reading.notches !== undefined) return 'notches'
   return isNumeric(reading.kind) ? READING_KINDS[reading.kind].unit : ''
 }

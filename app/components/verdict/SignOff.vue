@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { sinceSignoff } from '../../../core/job/sinceSignoff'
-import { CORE_VERSION } from '../../../core/version'
 import { useBench } from '../../stores/bench'
 import { useJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
@@ -21,14 +20,15 @@ const waiting = computed(() => outbox.ready && outbox.waiting.some(({ jobId }) =
 const call = (value: Call | null) => (value ? CALL_WORDS[value].toLowerCase() : 'no call')
 
 function sign() {
-  job.put({ type: 'signoff', revision: revision.value, core: CORE_VERSION, sheetRevision: job.job!.sheetRevision ?? null, assessment: JSON.parse(JSON.stringify(job.assessment)) as NonNullable<typeof job.assessment> })
+  const seen = job.acts.at(-1)?.id
+  job.put({ type: 'signoff', ...(seen ? { seen } : {}) })
 }
 </script>
 
 <template>
   <section class="bg-sheet p-4" aria-label="Sign-off" data-testid="signoff">
     <h2 class="label mb-1">Sign-off</h2>
-    <p v-if="last" data-testid="signed"><b>Revision {{ last.revision }} signed by {{ last.by }}</b>, <WhenAt :at="last.at" />; {{ last.sheetRevision ? `sheet revision ${last.sheetRevision}, ` : '' }}computation {{ last.core }}.</p>
+    <p v-if="last" data-testid="signed"><b>Revision {{ last.revision }} signed by {{ last.by }}</b>, <WhenAt :at="last.at" />; {{ last.sheetRevision ? `sheet revision ${last.sheetRevision}, ` : '' }}computation {{ last.core }}.<span v-if="last.unchecked" class="block border-l-4 border-brass pl-2" data-testid="unchecked">From a file, not checked here: it does not come out the same on this machine.</span></p>
     <p v-else>Not signed off. Signing freezes the verdict with its readings, its sheet and what it was computed with.</p>
     <div v-if="last && since" class="mt-2 border-l-4 border-brass pl-3 text-[14px]" data-testid="since">
       <p class="font-bold">Changed since:</p>

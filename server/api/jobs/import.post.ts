@@ -1,20 +1,33 @@
-import { randomUUID } from 'node:crypto'
-import { getQuery } from 'h3'
-import { importJob } from '../../../core/job/exchange'
-import { takeIn } from '../../store/takeIn'
-import { Problem } from '../../utils/problem'
-import { readJson, route } from '../../utils/route'
+import { getQuery, type H3Event } from 'h3'
+import { createWriteStream } from 'node:fs'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pipeline } from 'node:stream/promises'
+import { shape, text } from '../../../core/check/rules'
+import { heavily } from '../../heavy/heavily'
+import { checked, checkLength, route } from '../../utils/route'
 
-/** Greatest job file taken in, its photos with it. */
-const LIMIT = 64 * 1024 * 1024
+/** Greatest job file taken in as lines, its 500 photos with it. */
+const LIMIT = 4 * 1024 * 1024 * 1024
+
+const schema = shape({ by: text(80) }).required('expected a question')
 
 export default route(async (event) => {
-  const by = String(getQuery(event).by ?? '').slice(0, 80) || 'import'
-  const file = await readJson(event, LIMIT)
-  const { job, acts, faults } = importJob(file, { by, at: new Date().toISOString(), newId: randomUUID })
-  if (!job) throw new Problem('bad-input', 'This file was not taken in. Nothing was changed.', faults.slice(0, 50))
-  const id = randomUUID()
-  const { photos = [] } = file as { photos?: { id: string; jpeg: string }[] }
-  await takeIn(id, job, acts, photos.map(({ id: photo, jpeg }) => ({ id: photo, jpeg: Buffer.from(jpeg, 'base64') })))
-  return { id }
+  const { by } = checked(schema, getQuery(event), 'Say who brings it in, in at most 80 characters.')
+  checkLength(event, LIMIT)
+  const folder = await mkdtemp(join(tmpdir(), 'umbrette-import-'))
+  try {
+    const file = await spooled(event, folder)
+    return await heavily('long', 'importSpooled', file, by?.trim() || 'import', new Date().toISOString())
+  } finally {
+    await rm(folder, { recursive: true, force: true })
+  }
 })
+
+/** The request's body on disk: it need not fit into memory. Ends with the connection. */
+async function spooled(event: H3Event, folder: string): Promise<string> {
+  const file = join(folder, 'job')
+  await pipeline(event.node.req, createWriteStream(file, { mode: 0o600 }))
+  return file
+}

@@ -1,5 +1,12 @@
 import { getQuery } from 'h3'
+import { localDay } from '../../../core/day'
+import { shape, text } from '../../../core/check/rules'
 import { practiceLobby } from '../../store/practice'
-import { route } from '../../utils/route'
+import { checked, route } from '../../utils/route'
 
-export default route(async (event) => practiceLobby(String(getQuery(event).by ?? '').slice(0, 80), new Date().toISOString().slice(0, 10)))
+const schema = shape({ by: text(80) }).required('expected a question')
+
+export default route(async (event) => {
+  const { by = '' } = checked(schema, getQuery(event), 'Say who practises.')
+  return practiceLobby(by, localDay(new Date()))
+})

@@ -1,5 +1,4 @@
-import { getRouterParam } from 'h3'
 import { findVehicle } from '../../store/vehicles'
-import { route } from '../../utils/route'
+import { named, route } from '../../utils/route'
 
-export default route(async (event) => findVehicle(getRouterParam(event, 'id')!))
+export default route(async (event) => findVehicle(named(event, 'id')))

@@ -1,12 +1,11 @@
-import { getRouterParam } from 'h3'
 import { shape, text, words } from '../../../core/check/rules'
 import { changeVehicle } from '../../store/vehicles'
-import { checked, readJson, route } from '../../utils/route'
+import { checked, named, readJson, route } from '../../utils/route'
 
 const schema = shape({ name: words(120, 'name the vehicle'), note: text(2000) }).required('expected an object')
 
 export default route(async (event) => {
   const { name, note = '' } = checked(schema, await readJson(event), 'Name the vehicle.')
-  await changeVehicle(getRouterParam(event, 'id')!, { name, note })
+  await changeVehicle(named(event, 'id'), { name, note })
   return { name: name.trim(), note }
 })

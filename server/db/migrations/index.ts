@@ -8,6 +8,7 @@ import { shares } from './0006-shares'
 import { checks } from './0007-checks'
 import { practice } from './0008-practice'
 import { keepAct } from './0009-keep-act'
+import { unharmed } from './0010-unharmed'
 
 /** All migrations in their order. */
-export const migrations: readonly Migration[] = [workshop, known, photos, state, vehicles, shares, checks, practice, keepAct]
+export const migrations: readonly Migration[] = [workshop, known, photos, state, vehicles, shares, checks, practice, keepAct, unharmed]

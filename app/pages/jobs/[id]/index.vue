@@ -16,6 +16,8 @@ import BeforeCovers from '../../../components/station/BeforeCovers.vue'
 import ComplaintSheet from '../../../components/station/ComplaintSheet.vue'
 import SuspectList from '../../../components/station/SuspectList.vue'
 import { useShortcuts } from '../../../composables/useShortcuts'
+import { lastOwn } from '../../../../core/job/lastOwn'
+import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
 import { usageWords } from '../../../words'
 
@@ -24,6 +26,7 @@ const SheetMove = defineAsyncComponent(() => import('../../../components/bench/S
 
 /** The bench: spine, the station in the middle and at the right, and the stretch ledger at the foot. */
 const job = useJob()
+const bench = useBench()
 const route = useRoute()
 const help = ref(false)
 
@@ -33,7 +36,7 @@ const chosenPart = computed(() => {
   const part = job.slot?.part ?? job.part
   return job.job!.sheet.phasers.find((phaser) => phaser.id === part)?.sprocket ?? part
 })
-const lastAct = computed(() => job.acts.findLast((act) => !job.record.undone.has(act.id)) ?? null)
+const lastAct = computed(() => lastOwn(job.acts, job.record, bench.by))
 const next = computed(() => job.worthTaking())
 
 // A link may name the station, or the reading to go to: ?read=groove:guide
@@ -112,7 +115,7 @@ useShortcuts({
       <PartPanel v-else />
     </main>
     <StretchLedger
-      :sheet="job.job!.sheet" :assessment="job.assessment!" :readings="job.record.readings" :change="job.change" :failed="job.failed"
+      :sheet="job.job!.sheet" :assessment="job.assessment!" :readings="job.judged" :change="job.change" :failed="job.failed"
       :next="next" :can-take-back="lastAct !== null" @take="job.openSlot($event)" @reading="chooseReading" @take-back="takeBack"
     />
     <ShortcutSheet v-model:open="help" />

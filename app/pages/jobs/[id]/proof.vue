@@ -9,12 +9,13 @@ import WhenAt from '../../../components/parts/WhenAt.vue'
 import TellAsCase from '../../../components/practice/TellAsCase.vue'
 import ScanPane from '../../../components/station/ScanPane.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
+import { partOf } from '../../../../core/readings/partOf'
 import { limitFor } from '../../../../core/sheet/limits'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
 import { fixed, lagWords, partName, readingWords, USAGE_UNITS, usageWords } from '../../../words'
 import { lengthWords } from '../../../units'
-import { numberOf } from '../../../components/bench/draft'
+import { largeNumberOf } from '../../../components/bench/draft'
 
 /** Station 10: before and after on one page, what the running engine shows, the closing estimate, and when it is looked at again. */
 const job = useJob()
@@ -48,7 +49,7 @@ watch(() => job.record.check, (check) => (form.value = { date: check?.date ?? ''
 
 function keepCheck() {
   const { date, usage, stopGap, note } = form.value
-  const at = usage.trim() === '' ? undefined : numberOf(usage)
+  const at = usage.trim() === '' ? undefined : largeNumberOf(usage)
   fault.value = at === null || (at !== undefined && at <= job.job!.usage.value) ? `Write the ${USAGE_UNITS[job.job!.usage.unit]} at which it is looked at, above ${Math.round(job.job!.usage.value)}.` : !date && at === undefined ? 'Name a date, or the usage.' : stopGap && !date ? 'A stop-gap needs a date: it is no repair.' : ''
   if (!fault.value) job.put({ type: 'check', stopGap, ...(date ? { date } : {}), ...(at === undefined ? {} : { usage: at! }), ...(note.trim() ? { note: note.trim() } : {}) })
 }

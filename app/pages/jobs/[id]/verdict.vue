@@ -21,7 +21,7 @@ const calls = computed(() => heldCalls(job.assessment!.calls, job.record.overrul
 /** The map shows the calls as they hold. */
 const asHeld = computed(() => ({ ...job.assessment!, calls: calls.value.map((call) => ({ part: call.part, call: call.holds, reasons: call.reasons })) }))
 const sentences = computed(() => plainVerdict(job.job!.sheet, job.assessment!))
-const atOdds = computed(() => job.assessment!.readings.filter((r) => r.atOdds).map(({ index, predicted }) => ({ reading: job.record.readings[index]!, predicted })))
+const atOdds = computed(() => job.assessment!.readings.filter((r) => r.atOdds).flatMap(({ index, predicted }) => (job.judged[index] ? [{ reading: job.judged[index], predicted }] : [])))
 const atBench = computed(() => `/jobs/${job.id}`)
 const school = computed({
   get: () => job.record.school,
@@ -42,10 +42,10 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
         <p v-if="job.failed" class="mt-2 font-bold text-renew" role="alert">{{ job.failed }}</p>
         <section v-if="atOdds.length" class="mt-4 border-l-4 border-brass bg-sheet p-3" data-testid="at-odds">
           <h2 class="font-bold">At odds with the rest: measure again</h2>
-          <ul><li v-for="{ reading, predicted } in atOdds" :key="reading.id">{{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}; the other readings imply <span class="figure">{{ predicted === null ? '' : readingWords({ ...reading, value: Number(predicted.toFixed(2)) }) }}</span></li></ul>
+          <ul><li v-for="{ reading, predicted } in atOdds" :key="reading.id">{{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}; the other readings imply <span class="figure">{{ predicted === null ? '' : readingWords({ ...reading, value: Number(predicted.toFixed(2)) } as typeof reading) }}</span></li></ul>
         </section>
         <h2 class="mt-6 mb-2 label">Calls, part by part</h2>
-        <PartVerdict v-for="call in calls" :key="call.part" :sheet="job.job!.sheet" :call="call" :readings="job.record.readings" :photos="job.record.photos" :bench="atBench" :may-overrule="bench.by !== ''" @overrule="(to, reason) => overrule(call, to, reason)" @take-back="leaveToReadings(call)" />
+        <PartVerdict v-for="call in calls" :key="call.part" :sheet="job.job!.sheet" :call="call" :readings="job.judged" :photos="job.record.photos" :bench="atBench" :may-overrule="bench.by !== ''" @overrule="(to, reason) => overrule(call, to, reason)" @take-back="leaveToReadings(call)" />
         <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-[13px]"><b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. The customer decides what is done. {{ job.job!.sheet.note }}</p>
       </div>
       <div class="space-y-4">

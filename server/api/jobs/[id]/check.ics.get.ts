@@ -1,13 +1,13 @@
-import { getRouterParam, setResponseHeader } from 'h3'
+import { setResponseHeader } from 'h3'
 import { foldActs } from '../../../../core/job/acts'
 import { checkCalendar } from '../../../calendar'
-import { fileName } from '../../../pdf/sendReport'
+import { fileName } from '../../../pdf/fileName'
 import { findJob } from '../../../store/jobs'
 import { Problem } from '../../../utils/problem'
-import { route } from '../../../utils/route'
+import { named, route } from '../../../utils/route'
 
 export default route(async (event) => {
-  const { id, job, acts } = await findJob(getRouterParam(event, 'id')!)
+  const { id, job, acts } = await findJob(named(event, 'id'))
   const { check } = foldActs(acts.map(({ act }) => act), job.school)
   if (!check?.date) throw new Problem('not-found', 'No date is kept for this job: name one at its proof.')
   setResponseHeader(event, 'Content-Type', 'text/calendar; charset=utf-8')

@@ -1,15 +1,16 @@
-import { getRouterParam, setResponseHeader } from 'h3'
-import { exportJob } from '../../../../core/job/exchange'
-import { fileName } from '../../../pdf/sendReport'
-import { findJob } from '../../../store/jobs'
-import { photosOf } from '../../../store/photos'
-import { route } from '../../../utils/route'
+import { getQuery, setResponseHeader } from 'h3'
+import { Readable } from 'node:stream'
+import { oneOf, shape } from '../../../../core/check/rules'
+import { exportForm, exportLines, exportText } from '../../../store/exports'
+import { checked, named, route } from '../../../utils/route'
 
+const schema = shape({ form: oneOf('json', 'lines') }).required('expected a question')
+
+/** A job as a file: one JSON object where it fits into one, else (or where it is asked for) lines, a picture on each. */
 export default route(async (event) => {
-  const id = getRouterParam(event, 'id')!
-  const { job, acts } = await findJob(id)
-  setResponseHeader(event, 'Content-Type', 'application/json')
-  setResponseHeader(event, 'Content-Disposition', `attachment; filename="${fileName(job.vehicle)}.umbrette-job.json"`)
-  const photos = (await photosOf(id)).map(({ id: photo, jpeg }) => ({ id: photo, jpeg: jpeg.toString('base64') }))
-  return JSON.stringify({ ...exportJob(job, acts.map(({ act }) => act)), ...(photos.length > 0 ? { photos } : {}) }, null, 1)
+  const { form } = checked(schema, getQuery(event), 'Ask for json or lines.')
+  const { id, name, lines } = await exportForm(named(event, 'id'), form)
+  setResponseHeader(event, 'Content-Type', lines ? 'application/x-ndjson' : 'application/json')
+  setResponseHeader(event, 'Content-Disposition', `attachment; filename="${name}.umbrette-job.${lines ? 'ndjson' : 'json'}"`)
+  return lines ? Readable.from(exportLines(id)) : exportText(id)
 })

@@ -1,5 +1,4 @@
-import { getRouterParam } from 'h3'
 import { jobReport } from '../../../store/reports'
-import { route } from '../../../utils/route'
+import { named, route } from '../../../utils/route'
 
-export default route(async (event) => jobReport(getRouterParam(event, 'id')!))
+export default route(async (event) => jobReport(named(event, 'id')))

@@ -1,9 +1,8 @@
-import { getRouterParam } from 'h3'
 import { jobReport } from '../../../store/reports'
-import { route } from '../../../utils/route'
+import { named, route } from '../../../utils/route'
 import { sendReport } from '../../../pdf/sendReport'
 
 export default route(async (event) => {
-  const id = getRouterParam(event, 'id')!
+  const id = named(event, 'id')
   return sendReport(event, id, await jobReport(id))
 })

@@ -1,8 +1,14 @@
 import { getQuery } from 'h3'
+import { shape, text } from '../../../../core/check/rules'
 import { keepCase } from '../../../store/practice'
-import { readJson, route } from '../../../utils/route'
+import { checked, readJson, route } from '../../../utils/route'
 
 /** Greatest case file taken in: a drive sheet and its truth. */
 const LIMIT = 1024 * 1024
 
-export default route(async (event) => keepCase(await readJson(event, LIMIT), String(getQuery(event).by ?? '').slice(0, 80) || 'import'))
+const schema = shape({ by: text(80) }).required('expected a question')
+
+export default route(async (event) => {
+  const { by } = checked(schema, getQuery(event), 'Say who brings it in, in at most 80 characters.')
+  return keepCase(await readJson(event, LIMIT), by?.trim() || 'import')
+})

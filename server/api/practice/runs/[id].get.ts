@@ -1,5 +1,4 @@
-import { getRouterParam } from 'h3'
 import { practiceRun } from '../../../store/practice'
-import { route } from '../../../utils/route'
+import { named, route } from '../../../utils/route'
 
-export default route(async (event) => practiceRun(getRouterParam(event, 'id')!))
+export default route(async (event) => practiceRun(named(event, 'id')))

@@ -1,12 +1,11 @@
-import { getRouterParam } from 'h3'
 import { needed, shape, whole, words } from '../../../../core/check/rules'
 import { choose } from '../../../store/shares'
-import { checked, readJson, route } from '../../../utils/route'
+import { checked, named, readJson, route } from '../../../utils/route'
 
 const schema = shape({ path: whole(0, 100).required(needed), name: words(80, 'type your name') }).required('expected an object')
 
 export default route(async (event) => {
   const { path, name } = checked(schema, await readJson(event), 'Choose a way and type your name.')
-  await choose(getRouterParam(event, 'token')!, path, name.trim())
+  await choose(named(event, 'token'), path, name.trim())
   return { chosen: path }
 })

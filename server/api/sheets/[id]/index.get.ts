@@ -1,11 +1,11 @@
-import { getQuery, getRouterParam } from 'h3'
+import { getQuery } from 'h3'
 import { shape, text } from '../../../../core/check/rules'
 import { sheetRevision } from '../../../store/sheets'
-import { checked, route } from '../../../utils/route'
+import { checked, named, route } from '../../../utils/route'
 
 const schema = shape({ revision: text(7).matches(/^\d+$/, 'expected a whole number') }).required('expected a question')
 
 export default route(async (event) => {
   const { revision } = checked(schema, getQuery(event), 'There is no such revision.')
-  return sheetRevision(getRouterParam(event, 'id')!, revision === undefined ? undefined : Number(revision))
+  return sheetRevision(named(event, 'id'), revision === undefined ? undefined : Number(revision))
 })

@@ -1,12 +1,11 @@
-import { getRouterParam } from 'h3'
 import { flag, needed, shape } from '../../../../core/check/rules'
 import { removeSheet } from '../../../store/sheets'
-import { checked, readJson, route } from '../../../utils/route'
+import { checked, named, readJson, route } from '../../../utils/route'
 
 const schema = shape({ removed: flag().required(needed) }).required('expected an object')
 
 export default route(async (event) => {
   const { removed } = checked(schema, await readJson(event), 'Say whether the sheet is removed.')
-  await removeSheet(getRouterParam(event, 'id')!, removed)
+  await removeSheet(named(event, 'id'), removed)
   return { removed }
 })

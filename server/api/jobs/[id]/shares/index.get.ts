@@ -1,5 +1,4 @@
-import { getRouterParam } from 'h3'
 import { listShares } from '../../../../store/shares'
-import { route } from '../../../../utils/route'
+import { named, route } from '../../../../utils/route'
 
-export default route(async (event) => listShares(getRouterParam(event, 'id')!))
+export default route(async (event) => listShares(named(event, 'id')))

@@ -1,5 +1,4 @@
-import { getRouterParam } from 'h3'
 import { practiceCase } from '../../../../store/practice'
-import { route } from '../../../../utils/route'
+import { named, route } from '../../../../utils/route'
 
-export default route(async (event) => practiceCase(getRouterParam(event, 'key')!))
+export default route(async (event) => practiceCase(named(event, 'key')))

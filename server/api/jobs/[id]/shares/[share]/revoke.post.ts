@@ -1,8 +1,7 @@
-import { getRouterParam } from 'h3'
 import { revokeShare } from '../../../../../store/shares'
-import { route } from '../../../../../utils/route'
+import { named, route } from '../../../../../utils/route'
 
 export default route(async (event) => {
-  await revokeShare(getRouterParam(event, 'id')!, getRouterParam(event, 'share')!)
+  await revokeShare(named(event, 'id'), named(event, 'share'))
   return { revoked: true }
 })

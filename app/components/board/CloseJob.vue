@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { Hold } from '../../../core/buildup/holds'
+import CallMark from '../parts/CallMark.vue'
+import ModalSheet from '../parts/ModalSheet.vue'
+
+/** What holds a job that is to be closed: it stays open, or each hold is released under one's name with a reason. */
+const asked = defineModel<{ id: string; vehicle: string; holds: readonly Hold[] } | null>({ required: true })
+const emit = defineEmits<{ close: [reason: string] }>()
+const why = ref('')
+const missing = ref(false)
+watch(asked, () => {
+  why.value = ''
+  missing.value = false
+})
+
+function close() {
+  missing.value = why.value.trim() === ''
+  if (!missing.value) emit('close', why.value.trim())
+}
+</script>
+
+<template>
+  <ModalSheet :open="asked !== null" :title="asked ? `${asked.vehicle} is held` : ''" width="max-w-xl" @close="asked = null">
+    <div data-testid="close-held">
+      <ul class="mt-3 max-h-[40vh] space-y-2 overflow-y-auto">
+        <li v-for="hold in asked?.holds" :key="hold.id" class="grid grid-cols-[28px_1fr] border-t border-rule pt-2">
+          <CallMark call="stop" bare :size="20" />
+          <div><p>{{ hold.text }}</p><p class="text-[13px]"><b>Released by:</b> {{ hold.release }}</p></div>
+        </li>
+      </ul>
+      <form class="mt-4 space-y-3" novalidate @submit.prevent="close">
+        <label class="block"><span class="label">Why it is closed all the same</span><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" /></label>
+        <p v-if="missing" class="text-[13px] font-bold text-renew" role="alert">Say why: it releases {{ asked?.holds.length === 1 ? 'this hold' : 'each of these holds' }} under your name.</p>
+        <div class="flex gap-2">
+          <button type="button" class="act-main flex-1" @click="asked = null">Leave it open</button>
+          <button type="submit" class="act">Release and close</button>
+        </div>
+      </form>
+    </div>
+  </ModalSheet>
+</template>

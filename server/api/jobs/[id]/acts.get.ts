@@ -1,0 +1,16 @@
+import { getQuery } from 'h3'
+import { shape, text } from '../../../../core/check/rules'
+import { actsAfter, actsAt } from '../../../store/jobs'
+import { checked, named, route } from '../../../utils/route'
+
+const schema = shape({
+  after: text(16).matches(/^\d+$/, 'expected a whole number'),
+  places: text(4000).matches(/^\d{1,16}(,\d{1,16})*$/, 'expected whole numbers with commas between')
+}).required('expected a question')
+
+/** Acts kept after a place in the workshop's order, or at these places. */
+export default route(async (event) => {
+  const { after = '0', places } = checked(schema, getQuery(event), 'Say after which place, or at which ones.')
+  const id = named(event, 'id')
+  return places === undefined ? actsAfter(id, Number(after)) : actsAt(id, places.split(',').map(Number))
+})

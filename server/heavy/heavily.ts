@@ -1,0 +1,24 @@
+import { isMainThread } from 'node:worker_threads'
+import { Lane, workerFile } from './lane'
+import type { Task, TaskName } from './tasks'
+
+/** Threads by what they are for: what somebody waits for, what takes long, what nobody waits for. */
+const LANES = ['asked', 'long', 'behind'] as const
+type LaneName = (typeof LANES)[number]
+
+let lanes: Record<LaneName, Lane> | null | undefined
+
+function lanesOf(): Record<LaneName, Lane> | null {
+  if (lanes !== undefined) return lanes
+  const file = isMainThread ? workerFile() : null
+  lanes = file ? { asked: new Lane('asked', file), long: new Lane('long', file), behind: new Lane('behind', file) } : null
+  return lanes
+}
+
+/** Does work off the server's own thread, so that everybody else's requests are answered meanwhile. */
+export async function heavily<T extends TaskName>(lane: LaneName, task: T, ...args: Parameters<Task<T>>): Promise<Awaited<ReturnType<Task<T>>>> {
+  const there = lanesOf()
+  if (there) return (await there[lane].run(task, args)) as Awaited<ReturnType<Task<T>>>
+  const { TASKS } = await import('./tasks')
+  return (await (TASKS[task] as unknown as (...args: Parameters<Task<T>>) => ReturnType<Task<T>>)(...args)) as Awaited<ReturnType<Task<T>>>
+}

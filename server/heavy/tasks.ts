@@ -1,0 +1,13 @@
+import { printReport } from '../pdf/printReport'
+import { importSpooled } from '../store/imports'
+import { addWeighty, holdsOf, openedText } from '../store/jobs'
+import { learntNow } from '../store/learning'
+import { judgeRun, lobbyOf } from '../store/practice'
+import { makeReport } from '../store/reports'
+import { refreshSummary } from '../store/summaries'
+
+/** Work that can take long, by name: arguments and results are plain data, as they go from thread to thread. */
+export const TASKS = { openedText, addWeighty, holdsOf, importSpooled, refreshSummary, makeReport, printReport, learntNow, judgeRun, lobbyOf } as const
+
+export type TaskName = keyof typeof TASKS
+export type Task<T extends TaskName> = (typeof TASKS)[T]

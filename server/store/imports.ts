@@ -1,0 +1,101 @@
+import { randomUUID } from 'node:crypto'
+import { createReadStream, statSync } from 'node:fs'
+import { readFile } from 'node:fs/promises'
+import type { Transaction } from 'sequelize'
+import { importJob } from '../../core/job/exchange'
+import { MOST } from '../../core/job/schema'
+import type { Act } from '../../core/job/acts'
+import type { KeptJob } from '../../core/job/types'
+import { inTransaction } from '../db/connection'
+import { createJob } from '../db/rows'
+import { Problem } from '../utils/problem'
+import { parsedJson } from '../utils/route'
+import { keepPhoto } from './photos'
+
+/** Bytes of a job file in one piece, and of one line of a file of lines. */
+export const MOST_JSON = 64 * 1024 * 1024
+
+const NOT_TAKEN = 'This file was not taken in. Nothing was changed.'
+
+/** A photo as a file brings it. */
+interface Brought {
+  id: string
+  jpeg: string
+}
+
+/**
+ * Keeps a job from a file on disk with its photos, all or nothing: either one JSON object, or lines, of which the first is the
+ * job and each other `{ "photo": { "id", "jpeg" } }`, so that no more than one picture is in memory. Photos get ids of their
+ * own here, as the same file may come in twice.
+ * @throws Problem bad-input with each fault, or for a picture that is none
+ */
+export async function importSpooled(file: string, by: string, at: string): Promise<{ id: string }> {
+  const lines = linesOf(file)
+  const first = await lines.next()
+  const alone = isWhole(first.value)
+  if (!alone && statSync(file).size > MOST_JSON) throw new Problem('too-large', `A job file in one piece is at most ${MOST_JSON / 1024 / 1024} MB: export it as lines.`)
+  const value = parsedJson(alone ? first.value! : await readFile(file, 'utf8'))
+  const { job, acts, faults } = importJob(value, { by, at, newId: randomUUID })
+  if (!job) throw new Problem('bad-input', NOT_TAKEN, faults)
+  const { photos = [] } = value as { photos?: Brought[] }
+  return keep(job, acts, alone ? follow(photos, lines) : follow(photos))
+}
+
+/** Is a line a JSON object by itself? A file written for people begins with a lone brace. */
+function isWhole(line: string | undefined | void): boolean {
+  return typeof line === 'string' && line.trimStart().startsWith('{') && line.trimEnd().endsWith('}') && line.trim() !== '{}'
+}
+
+async function keep(job: KeptJob, acts: readonly Act[], photos: AsyncIterable<Brought>): Promise<{ id: string }> {
+  const id = randomUUID()
+  const ids = new Map(acts.flatMap((act) => (act.type === 'photo' ? [[act.photo, randomUUID()] as const] : [])))
+  const renamed = acts.map((act) => (act.type === 'photo' ? { ...act, photo: ids.get(act.photo)! } : act))
+  await inTransaction(async (transaction) => {
+    await createJob(id, job, renamed, { demo: false, transaction })
+    await keepPhotos(id, photos, ids, transaction)
+  })
+  return { id }
+}
+
+async function keepPhotos(jobId: string, photos: AsyncIterable<Brought>, ids: Map<string, string>, transaction: Transaction): Promise<void> {
+  const seen = new Set<string>()
+  for await (const { id, jpeg } of photos) {
+    if (seen.has(id)) throw new Problem('bad-input', NOT_TAKEN, [{ place: 'photos', message: `"${id.slice(0, 64)}" stands twice` }])
+    if (seen.add(id).size > MOST.photos) throw new Problem('bad-input', NOT_TAKEN, [{ place: 'photos', message: `expected at most ${MOST.photos} entries` }])
+    await keepPhoto(jobId, ids.get(id) ?? randomUUID(), Buffer.from(jpeg, 'base64'), transaction)
+  }
+}
+
+/** The photos in a file's object, then those on its other lines. */
+async function* follow(photos: readonly Brought[], lines?: AsyncIterable<string>): AsyncGenerator<Brought> {
+  yield* photos
+  if (!lines) return
+  let number = 1
+  for await (const line of lines) {
+    number++
+    if (line.trim() === '') continue
+    const { photo } = (parsedJson(line) ?? {}) as { photo?: Partial<Brought> | null }
+    if (typeof photo?.id !== 'string' || typeof photo.jpeg !== 'string') throw new Problem('bad-input', NOT_TAKEN, [{ place: `line ${number}`, message: 'expected { "photo": { "id", "jpeg" } }' }])
+    yield { id: photo.id, jpeg: photo.jpeg }
+  }
+}
+
+/** The lines of a file, one at a time. @throws Problem too-large for a line that is no job's and no picture's */
+async function* linesOf(file: string): AsyncGenerator<string, undefined> {
+  let pieces: Buffer[] = []
+  let bytes = 0
+  for await (const chunk of createReadStream(file, { highWaterMark: 1024 * 1024 }) as AsyncIterable<Buffer>) {
+    let from = 0
+    for (let at = chunk.indexOf(10); at >= 0; at = chunk.indexOf(10, from)) {
+      yield Buffer.concat([...pieces, chunk.subarray(from, at)]).toString('utf8')
+      pieces = []
+      bytes = 0
+      from = at + 1
+    }
+    pieces.push(chunk.subarray(from))
+    bytes += chunk.length - from
+    if (bytes > MOST_JSON) throw new Problem('too-large', `A line of a job file is at most ${MOST_JSON / 1024 / 1024} MB.`)
+  }
+  if (bytes > 0) yield Buffer.concat(pieces).toString('utf8')
+  return undefined
+}
