@@ -1,40 +1,103 @@
 // A whole workshop into one file and back: PostgreSQL's own dump, jobs and photos and all.
+import { randomBytes } from 'node:crypto'
 import { existsSync, renameSync, rmSync, statSync } from 'node:fs'
-import { join } from 'node:path'
-import { postgresPrograms } from './packages.mjs'
+import { resolve } from 'node:path'
+import { knownMigrations } from './migrations.mjs'
 import { run, Stop } from './run.mjs'
+import { as, makeDatabase, program, query, reach, shortened } from './sql.mjs'
 
-function program(name) {
-  const folder = postgresPrograms()
-  if (!folder) throw new Stop('PostgreSQL\'s programs are not installed: run ./umbrette start once.')
-  return join(folder, name)
-}
+/** Workshops as they were before a restore that are kept in the cluster. */
+const KEPT = 2
 
 /**
- * Writes the database to a file: whole, or not at all.
+ * Writes the database to a file that its owner alone can read: whole, or not at all.
  * @returns {Promise<number>} its size in bytes
  */
 export async function backup(url, file) {
-  if (existsSync(file)) throw new Stop(`${file} is there already: choose another name, or remove it first.`)
+  if (existsSync(file)) throw new Stop(`${file} is there already: choose another name.`)
   const unfinished = `${file}.unfinished`
-  const { code, output } = await run(program('pg_dump'), ['--format=custom', '--no-owner', '--no-privileges', `--file=${unfinished}`, `--dbname=${url}`], { quiet: true })
+  const { args, options } = reach(url)
+  const before = process.umask(0o077)
+  const dumping = run(program('pg_dump'), [...args, '--format=custom', '--no-owner', '--no-privileges', `--file=${unfinished}`], options)
+  process.umask(before)
+  const { code, output } = await dumping
   if (code !== 0) {
     rmSync(unfinished, { force: true })
-    throw new Stop(`The backup was not made.\n${withoutPassword(output)}`)
+    throw new Stop(`The backup was not made.\n${shortened(output)}`)
   }
   renameSync(unfinished, file)
   return statSync(file).size
 }
 
-/** Puts the database back as a file has it, in one transaction: when the file is broken, everything stays as it is. */
-export async function restore(url, file) {
+/** One database's contents into another, which is empty. */
+export async function copyDatabase(from, to) {
+  const file = resolve('.data', `move-${randomBytes(4).toString('hex')}.backup`)
+  try {
+    await backup(from, file)
+    await fill(to, file)
+  } finally {
+    rmSync(file, { force: true })
+  }
+}
+
+/** Puts a file into an empty database, as its owner: whatever the file would run runs with no more rights than that. */
+async function fill(url, file) {
+  const { args, options } = reach(url)
+  const { code, output } = await run(program('pg_restore'), [...args, '--no-owner', '--no-privileges', '--single-transaction', '--exit-on-error', file], options)
+  if (code !== 0) throw new Stop(`The backup was not restored; everything is as it was.\n${shortened(output)}`)
+}
+
+/**
+ * Puts the workshop back as a file has it: into a fresh database, which is brought up to date and looked through, and only then
+ * takes the place of the other. A server that runs goes on with it. When anything fails, everything stays as it is.
+ * @param {{ owner: string, admin: string }} urls
+ */
+export async function restore({ owner, admin }, file) {
   if (!existsSync(file)) throw new Stop(`There is no ${file}.`)
   const listed = await run(program('pg_restore'), ['--list', file], { quiet: true })
   if (listed.code !== 0 || !/TABLE DATA public acts/.test(listed.output)) throw new Stop(`${file} is no backup of a workshop. Nothing was changed.`)
-  const { code, output } = await run(program('pg_restore'), ['--clean', '--if-exists', '--no-owner', '--no-privileges', '--single-transaction', '--exit-on-error', `--dbname=${url}`, file], { quiet: true })
-  if (code !== 0) throw new Stop(`The backup was not restored; everything is as it was.\n${withoutPassword(output)}`)
+  const target = new URL(owner)
+  const name = decodeURIComponent(target.pathname.slice(1))
+  const stamp = `${new Date().toISOString().replaceAll(/\D/g, '').slice(0, 14)}_${randomBytes(2).toString('hex')}`
+  const fresh = `${name}_fresh_${stamp}`
+  await makeDatabase(admin, fresh)
+  try {
+    const url = as(owner, target.username, target.password, fresh)
+    await fill(url, file)
+    await bringUpToDate(url, admin)
+    await swap(admin, name, fresh, `${name}_before_${stamp}`)
+  } catch (error) {
+    await query(admin, `drop database if exists ${fresh} with (force)`)
+    throw error
+  }
+  await dropOld(admin, name)
 }
 
-function withoutPassword(text) {
-  return text.replaceAll(/:\/\/[^@\s]*@/g, '://…@').trim().split('\n').slice(-8).join('\n')
+/** Refuses what a newer version kept, migrates what an older one did, and looks whether all of it can be read. */
+async function bringUpToDate(url, admin) {
+  const done = (await query(url, 'select name from migrations order by name')).split('\n').filter(Boolean)
+  const newer = done.filter((name) => !knownMigrations().includes(name))
+  if (newer.length > 0) throw new Stop(`This backup was made by a newer version of Umbrette (${newer[0]}). Restore it with that one; nothing was changed.`)
+  const app = new URL(admin).username === 'umbrette' ? 'umbrette_app' : ''
+  const { code, output } = await run('npx', ['--no-install', 'tsx', 'scripts/migrate.ts'], { quiet: true, env: { ...process.env, DATABASE_URL: url, UMBRETTE_ROLE: app, UMBRETTE_LOG: 'silent' } })
+  if (code !== 0) throw new Stop(`The backup could not be brought up to date; everything is as it was.\n${shortened(output)}`)
+}
+
+async function swap(admin, name, fresh, old) {
+  const elsewhere = as(admin, new URL(admin).username, new URL(admin).password, name === 'postgres' ? 'template1' : 'postgres')
+  const end = `select pg_terminate_backend(pid) from pg_stat_activity where datname in ('${name}', '${fresh}') and pid <> pg_backend_pid()`
+  // In one transaction: there is always one of that name. Who is let in again meanwhile is let go again.
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await query(elsewhere, `begin; ${end}; alter database ${name} rename to ${old}; alter database ${fresh} rename to ${name}; commit`)
+    } catch (error) {
+      if (attempt === 20) throw error
+    }
+  }
+}
+
+async function dropOld(admin, name) {
+  const elsewhere = as(admin, new URL(admin).username, new URL(admin).password, name === 'postgres' ? 'template1' : 'postgres')
+  const old = (await query(elsewhere, `select datname from pg_database where datname like '${name}\\_before\\_%' order by datname desc`)).split('\n').filter(Boolean)
+  for (const one of old.slice(KEPT)) await query(elsewhere, `drop database ${one}`)
 }

@@ -1,11 +1,17 @@
 // A private PostgreSQL cluster on loopback: made once, started and stopped with the application.
 import { createHash, randomBytes } from 'node:crypto'
 import { chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
-import { dirname, join, resolve } from 'node:path'
+import { dirname, isAbsolute, join, resolve } from 'node:path'
+import { homeOf, worksIn } from './home.mjs'
 import { installDebian, postgresPrograms } from './packages.mjs'
 import { freePort, isRunning, must, run, say, Stop, until } from './run.mjs'
 
 const FIRST_PORT = 54380
+/** Its log says what went wrong, not with whose figures and pictures; a file a day of the week, begun anew each week, for its owner alone. */
+const LOG = [
+  'logging_collector=on', 'log_directory=log', 'log_filename=postgresql-%a.log', 'log_truncate_on_rotation=on', 'log_rotation_age=1d', 'log_rotation_size=0', 'log_file_mode=0600',
+  'log_min_error_statement=panic', 'log_error_verbosity=terse', 'log_parameter_max_length=0', 'log_parameter_max_length_on_error=0', 'log_statement=none'
+].map((setting) => `-c ${setting}`)
 const isRoot = process.getuid?.() === 0
 
 /**
@@ -20,7 +26,7 @@ export async function startPostgres(dataFolder, { fast = false } = {}) {
   if (await clusterPid(cluster)) return url(cluster, readFileSync(join(cluster.keep, 'postgres.port'), 'utf8'))
   rmSync(join(cluster.data, 'postmaster.pid'), { force: true })
   const port = await freePort(FIRST_PORT, lastPort(cluster))
-  const options = [`-p ${port}`, '-c listen_addresses=127.0.0.1', "-c unix_socket_directories=''", ...(fast ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : [])]
+  const options = [`-p ${port}`, '-c listen_addresses=127.0.0.1', "-c unix_socket_directories=''", ...LOG, ...(fast ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : [])]
   const { code } = await asOwner(join(programs, 'pg_ctl'), ['-D', cluster.data, '-l', join(cluster.data, 'server.log'), '-w', '-t', '60', '-o', options.join(' '), 'start'], cluster, 'ignore')
   if (code !== 0) throw new Stop(`PostgreSQL did not start; its log is ${join(cluster.data, 'server.log')}`)
   writeFileSync(join(cluster.keep, 'postgres.port'), String(port))
@@ -44,8 +50,9 @@ export async function ensurePostgres() {
 /** Stops the cluster; true when it was running. */
 export async function stopPostgres(dataFolder) {
   const programs = postgresPrograms()
+  homeOf(dataFolder)
   const cluster = existsSync(join(dataFolder, 'postgres.where')) ? clusterOf(dataFolder) : null
-  if (!programs || !cluster || !(await clusterPid(cluster))) return false
+  if (!programs || !cluster || isSomebodyElses(cluster, dataFolder) || !(await clusterPid(cluster))) return false
   await asOwner(join(programs, 'pg_ctl'), ['-D', cluster.data, '-m', 'fast', '-w', 'stop'], cluster, 'ignore')
   return true
 }
@@ -81,16 +88,33 @@ async function stillThere(pids) {
   return output.split('\n').some((line) => line.trim() && !line.includes('Z'))
 }
 
+/** Where it lies is kept as seen from the data folder, where that holds it, so that it goes along when the folder is moved. */
 function clusterOf(keep) {
-  return { keep, data: readFileSync(join(keep, 'postgres.where'), 'utf8'), password: readFileSync(join(keep, 'postgres.password'), 'utf8') }
+  const where = readFileSync(join(keep, 'postgres.where'), 'utf8')
+  const inside = isAbsolute(where) && !existsSync(where) ? ['postgres', join('cluster', 'postgres')].map((place) => join(resolve(keep), place)).find((place) => existsSync(place)) : null
+  return { keep, data: inside ?? resolve(keep, where), password: readFileSync(join(keep, 'postgres.password'), 'utf8') }
+}
+
+/** A cluster outside the folder carries the identity of the folder it belongs to. */
+function ownerFile({ data }) {
+  return join(dirname(data), 'umbrette.home')
+}
+
+function isSomebodyElses(cluster, keep) {
+  const file = ownerFile(cluster)
+  return existsSync(file) && readFileSync(file, 'utf8') !== homeOf(keep).id
 }
 
 async function ensureCluster(keep, programs) {
   const owner = await ownerIds()
   if (existsSync(join(keep, 'postgres.where'))) {
     const cluster = { ...clusterOf(keep), owner }
-    if (existsSync(join(cluster.data, 'PG_VERSION'))) return cluster
-    throw new Stop(`The database that .data points to is gone (${cluster.data}). Restore it, or remove .data to start anew.`)
+    if (!isSomebodyElses(cluster, keep)) {
+      if (!existsSync(join(cluster.data, 'PG_VERSION'))) throw new Stop(`The database of this workshop is not where it was (${cluster.data}). Put that folder back, or set this one aside and put a backup into a new one with ./umbrette restore FILE.`)
+      claim(cluster, keep)
+      return cluster
+    }
+    say('A database of its own is begun here.')
   }
   say('Making a private database …')
   const data = dataPlace(keep, owner)
@@ -106,8 +130,15 @@ async function ensureCluster(keep, programs) {
     rmSync(passwordFile, { force: true })
   }
   writeFileSync(join(keep, 'postgres.password'), password, { mode: 0o600 })
-  writeFileSync(join(keep, 'postgres.where'), data)
+  writeFileSync(join(keep, 'postgres.where'), data.startsWith(resolve(keep)) ? data.slice(resolve(keep).length + 1) : data)
+  claim(cluster, keep)
   return cluster
+}
+
+/** Marks a cluster that lies outside its folder as that folder's. */
+function claim(cluster, keep) {
+  const file = ownerFile(cluster)
+  if (!cluster.data.startsWith(resolve(keep)) && !existsSync(file)) writeFileSync(file, homeOf(keep).id, { mode: 0o600 })
 }
 
 /** PostgreSQL refuses to run as root: then it runs as Debian's postgres user. */
@@ -119,9 +150,9 @@ async function ownerIds() {
 
 /** The data folder: below .data, or below /var/tmp where the postgres user cannot pass a parent folder. */
 function dataPlace(keep, owner) {
-  if (!owner) return join(keep, 'postgres')
+  if (!owner) return join(resolve(keep), 'postgres')
   const reachable = parents(resolve(keep)).every((folder) => (statSync(folder).mode & 0o001) !== 0)
-  const home = reachable ? join(keep, 'cluster') : mkdtempSync('/var/tmp/umbrette-')
+  const home = reachable ? join(resolve(keep), 'cluster') : mkdtempSync('/var/tmp/umbrette-')
   mkdirSync(home, { recursive: true })
   chownSync(home, owner.uid, owner.gid)
   return join(home, 'postgres')
@@ -135,7 +166,7 @@ async function clusterPid({ data }) {
   const file = join(data, 'postmaster.pid')
   if (!existsSync(file)) return null
   const pid = Number(readFileSync(file, 'utf8').split('\n')[0])
-  return (await isRunning(pid, data)) ? pid : null
+  return worksIn(pid, data) || (await isRunning(pid, data)) ? pid : null
 }
 
 async function asOwner(command, args, { owner }, stdio) {

@@ -1,7 +1,8 @@
 // The application's own server process.
 import { spawn } from 'node:child_process'
-import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { closeSync, existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { homeOf, worksIn } from './home.mjs'
 import { freePort, isRunning, Stop, until } from './run.mjs'
 
 export const FIRST_PORT = 4380
@@ -9,33 +10,43 @@ const ENTRY = '.output/server/index.mjs'
 
 /** The running server's process and port, or null. */
 export async function runningServer(dataFolder) {
+  homeOf(dataFolder)
   const file = join(dataFolder, 'server.json')
   if (!existsSync(file)) return null
   const server = JSON.parse(readFileSync(file, 'utf8'))
-  return (await isRunning(server.pid, ENTRY)) ? server : null
+  return (await isOurs(server.pid)) ? server : null
+}
+
+/** Is a process this folder's server, and not that of the folder it is a copy of? */
+async function isOurs(pid) {
+  return (await isRunning(pid, ENTRY)) && worksIn(pid, '.')
 }
 
 /**
  * Starts the production server and waits until it answers.
+ * @param {string | { app: string, owner: string }} database its URL, as who uses it and as who owns it
  * @param {{ first?: number, demo?: boolean, built?: string }} options `built`: the build it runs, kept to tell when there is a newer one
  */
-export async function startServer(dataFolder, databaseUrl, { first = FIRST_PORT, demo = true, built = '' } = {}) {
+export async function startServer(dataFolder, database, { first = FIRST_PORT, demo = true, built = '' } = {}) {
+  const { app, owner } = typeof database === 'string' ? { app: database, owner: database } : database
   const port = await freePort(first)
-  const logFile = join(dataFolder, 'server.log')
-  const output = openSync(logFile, 'a')
+  const said = join(dataFolder, 'server.out')
+  rmSync(said, { force: true })
+  const output = openSync(said, 'a', 0o600)
   const child = spawn(process.execPath, [ENTRY], {
     detached: true, stdio: ['ignore', output, output],
-    env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(port), NITRO_PORT: String(port), DATABASE_URL: databaseUrl, UMBRETTE_DEMO: demo ? '1' : '0', NITRO_SHUTDOWN_TIMEOUT: '1500' }
+    env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(port), NITRO_PORT: String(port), DATABASE_URL: app, UMBRETTE_OWNER_URL: owner, UMBRETTE_LOG_FILE: join(dataFolder, 'server.log'), UMBRETTE_DEMO: demo ? '1' : '0', NITRO_SHUTDOWN_TIMEOUT: '1500' }
   })
   let ended = false
   child.once('exit', () => (ended = true))
   child.unref()
+  closeSync(output)
   const server = { pid: child.pid, port, built, address: `http://127.0.0.1:${port}/` }
-  writeFileSync(join(dataFolder, 'server.json'), JSON.stringify(server))
+  writeFileSync(join(dataFolder, 'server.json'), JSON.stringify(server), { mode: 0o600 })
   const healthy = await until(async () => ended || (await answers(server.address)), 60)
   if (healthy && !ended) return server
-  const lines = readFileSync(logFile, 'utf8').trim().split('\n').slice(-5).join('\n')
-  throw new Stop(`The server did not start; the end of ${logFile} says\n${lines}`)
+  const lines = readFileSync(said, 'utf8').trim().split('\n')
+  throw new Stop(lines.findLast((line) => line.startsWith('The workshop')) ?? `The server did not start; the end of ${said} says\n${lines.slice(-5).join('\n')}`)
 }
 
 /** Stops the server; true when it was running. */
@@ -43,7 +54,7 @@ export async function stopServer(dataFolder) {
   const server = await runningServer(dataFolder)
   if (!server) return false
   process.kill(server.pid, 'SIGTERM')
-  if (!(await until(async () => !(await isRunning(server.pid, ENTRY)), 10))) process.kill(server.pid, 'SIGKILL')
+  if (!(await until(async () => !(await isOurs(server.pid)), 10))) process.kill(server.pid, 'SIGKILL')
   rmSync(join(dataFolder, 'server.json'), { force: true })
   return true
 }
@@ -53,7 +64,7 @@ export async function killServer(dataFolder) {
   const server = await runningServer(dataFolder)
   if (!server) return
   process.kill(server.pid, 'SIGKILL')
-  await until(async () => !(await isRunning(server.pid, ENTRY)) && (await freePort(server.port)) === server.port, 20)
+  await until(async () => !(await isOurs(server.pid)) && (await freePort(server.port)) === server.port, 20)
 }
 
 async function answers(address) {

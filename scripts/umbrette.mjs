@@ -4,8 +4,10 @@ import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { backup, restore } from './backup.mjs'
 import { build } from './build.mjs'
+import { backupBeforeMigration, workshopDatabase } from './database.mjs'
+import { homeOf } from './home.mjs'
 import { installNpm } from './packages.mjs'
-import { ensurePostgres, startPostgres, stopPostgres } from './postgres.mjs'
+import { ensurePostgres, stopPostgres } from './postgres.mjs'
 import { must, say, Stop } from './run.mjs'
 import { FIRST_PORT, runningServer, startServer, stopServer } from './server.mjs'
 import { test } from './test.mjs'
@@ -35,7 +37,9 @@ const commands = {
     if (running?.built === built) return announce(running, 'is running already')
     if (running) await stopServer(DATA)
     const wanted = Number(process.env.PORT) || FIRST_PORT
-    const server = await startServer(DATA, await databaseUrl(), { first: wanted, built })
+    const database = await workshopDatabase(DATA)
+    await backupBeforeMigration(DATA, database)
+    const server = await startServer(DATA, database, { first: wanted, built })
     if (server.port !== wanted) say(`Port ${wanted} is in use; taking ${server.port}.`)
     announce(server, 'is running')
   },
@@ -47,28 +51,24 @@ const commands = {
   'reset-demo': async () => {
     if (!(await sure('Put the demo jobs back as they ship? What was entered on them goes; jobs of your own stay. [y/N] '))) return say('Nothing was changed.')
     await installNpm(DATA)
-    await must('Resetting the demo', 'npx', ['--no-install', 'tsx', 'scripts/reset-demo.ts'], { quiet: true, env: { ...process.env, DATABASE_URL: await databaseUrl() } })
+    await must('Resetting the demo', 'npx', ['--no-install', 'tsx', 'scripts/reset-demo.ts'], { quiet: true, env: { ...process.env, DATABASE_URL: (await workshopDatabase(DATA)).owner } })
     say('The demo jobs are as they ship.')
   },
   backup: async (file) => {
-    const bytes = await backup(await databaseUrl(), file)
+    const bytes = await backup((await workshopDatabase(DATA)).owner, file)
     say(`${file}: ${Math.ceil(bytes / 1000)} kB. Keep it off this machine.`)
   },
   restore: async (file) => {
     if (!(await sure(`Put the workshop back as ${file} has it? What was entered since goes. [y/N] `))) return say('Nothing was changed.')
-    const running = await stopServer(DATA)
-    await restore(await databaseUrl(), file)
-    say(`The workshop is as ${file} has it.${running ? ' Start it again with ./umbrette start' : ''}`)
+    await installNpm(DATA)
+    await restore(await workshopDatabase(DATA), file)
+    say(`The workshop is as ${file} has it. As it was before, it is kept in the database under another name.`)
   },
   test: async () => {
     await installNpm(DATA)
     process.exitCode = await test(DATA)
   },
   help: async () => say(HELP)
-}
-
-async function databaseUrl() {
-  return process.env.DATABASE_URL || startPostgres(DATA)
 }
 
 function announce({ address }, state) {
@@ -91,6 +91,7 @@ if (!command || rest.length !== command.length) {
   process.exit(2)
 }
 mkdirSync(DATA, { recursive: true })
+homeOf(DATA)
 try {
   await command(...rest)
 } catch (error) {
