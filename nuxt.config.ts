@@ -26,7 +26,8 @@ export default defineNuxtConfig({
     'nitro:init': (nitro) => nitro.hooks.hook('compiled', () => bundleWorker(join(nitro.options.output.serverDir, 'heavy.mjs')))
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
-  vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
+  // What core and draw only define is left out where nothing asks for it: the checks of files, say, on the bench.
+  vite: { plugins: [tailwindcss()], worker: { format: 'es' }, build: { rollupOptions: { treeshake: { moduleSideEffects: (id) => !/\/(core|draw)\//.test(id) || id.includes('node_modules') } } } },
   nitro: { compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
   security: {
     headers: {

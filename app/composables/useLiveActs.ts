@@ -1,10 +1,15 @@
+import { useEventListener } from '@vueuse/core'
 import { $fetch } from 'ofetch'
+import { onScopeDispose } from 'vue'
 import { useJob } from '../stores/job'
 import type { Delivered } from '../stores/outbox'
 import { useLive } from './useLive'
 
 /** Places asked for at once. */
 const AT_ONCE = 100
+/** ms between tries while the server cannot be reached. */
+const FIRST_PAUSE = 1000
+const LONGEST_PAUSE = 15_000
 
 /** Shows what others do on the same job within a second or two. */
 export function useLiveActs(): void {
@@ -12,6 +17,9 @@ export function useLiveActs(): void {
   /** Places that are not here yet; null: everything that is new. */
   let wanted: Set<number> | null = new Set()
   let asking = false
+  let pause = FIRST_PAUSE
+  let timer: ReturnType<typeof setTimeout> | undefined
+  onScopeDispose(() => clearTimeout(timer))
 
   useLive((happened) => {
     if (happened !== null && (happened.job !== job.id || happened.place === null || job.holds(happened.place))) return
@@ -19,6 +27,8 @@ export function useLiveActs(): void {
     else wanted?.add(happened.place!)
     void ask()
   })
+
+  useEventListener('online', () => void ask())
 
   async function ask(): Promise<void> {
     if (asking || !job.id) return
@@ -32,8 +42,13 @@ export function useLiveActs(): void {
         const acts = await $fetch<Delivered[]>(`/api/jobs/${id}/acts`, { query, retry: 0 })
         for (const delivered of acts) job.confirm(id, delivered)
       }
+      pause = FIRST_PAUSE
     } catch {
-      // The stream says when the server is back: then everything new is asked for.
+      // Asked for again until it comes: whatever is new by then.
+      wanted = null
+      clearTimeout(timer)
+      timer = setTimeout(() => void ask(), pause)
+      pause = Math.min(2 * pause, LONGEST_PAUSE)
     } finally {
       asking = false
     }

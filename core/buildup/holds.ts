@@ -38,11 +38,14 @@ function foundHolds(sheet: DriveSheet, record: JobRecord, { calls }: Assessment)
   })
 }
 
+/** Rules whose hold asks for compression or leak-down itself. */
+const ASK_COMPRESSION = ['jump', 'compression-low']
+
 /** After a jump on an interference engine valves may have touched. */
 function jumpHold(sheet: DriveSheet, { readings }: JobRecord, { cams, calls }: Assessment): Omit<Hold, 'released'>[] {
   const jumped = Object.values(cams).some(({ jump }) => jump.told && jump.teeth !== 0 && jump.odds > 0.5)
   const looked = readings.some(({ finding }) => finding === 'compression-sound' || finding === 'compression-low')
-  const said = calls.some(({ reasons }) => reasons.some(({ call, text }) => call === 'stop' && /compression/i.test(text)))
+  const said = calls.some(({ reasons }) => reasons.some(({ call, rule }) => call === 'stop' && ASK_COMPRESSION.includes(rule)))
   if (!jumped || !sheet.engine.interference || looked || said) return []
   return [{ id: 'compression:engine', text: 'The chain jumped and valves can meet pistons: they may have touched.', release: 'Compression or leak-down entered at station 3, and sound.' }]
 }

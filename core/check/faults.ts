@@ -57,19 +57,24 @@ interface Structure {
 
 function walk(schema: AnySchema, value: unknown, place: string, faults: Fault[]): void {
   if (typeof value !== 'object' || value === null || faults.length >= MOST_FAULTS) return
-  const { type, fields, innerType, spec, tests } = (schema as unknown as Structure).resolve({ value }) as unknown as Structure
-  if (Array.isArray(value)) {
-    const most = tests.find(({ OPTIONS }) => OPTIONS?.name === 'max')?.OPTIONS?.params?.max
-    if (type === 'array' && most !== undefined && value.length > most) faults.push({ place, message: `expected at most ${most} entries` })
-    else if (type === 'array' && innerType) value.forEach((one, i) => walk(innerType, one, `${place}[${i}]`, faults))
-    else if (type === 'tuple') value.forEach((one, i) => spec.types?.[i] && walk(spec.types[i], one, `${place}[${i}]`, faults))
-    return
-  }
-  if (type !== 'object' || !fields || Object.keys(fields).length === 0) return
+  const structure = (schema as unknown as Structure).resolve({ value }) as unknown as Structure
+  if (Array.isArray(value)) walkList(structure, value, place, faults)
+  else walkFields(structure, value, place, faults)
+}
+
+function walkList({ type, innerType, spec, tests }: Structure, list: readonly unknown[], place: string, faults: Fault[]): void {
+  const most = tests.find(({ OPTIONS }) => OPTIONS?.name === 'max')?.OPTIONS?.params?.max
+  const of = (i: number) => (type === 'array' ? innerType : type === 'tuple' ? spec.types?.[i] : undefined)
+  if (type === 'array' && most !== undefined && list.length > most) faults.push({ place, message: `expected at most ${most} entries` })
+  else list.forEach((one, i) => of(i) && walk(of(i)!, one, `${place}[${i}]`, faults))
+}
+
+function walkFields({ type, fields = {} }: Structure, value: object, place: string, faults: Fault[]): void {
+  if (type !== 'object' || Object.keys(fields).length === 0) return
   for (const [name, inner] of Object.entries(value)) {
     if (faults.length >= MOST_FAULTS) return
-    if (!Object.hasOwn(fields, name)) faults.push({ place: within(place, shortened(name)), message: 'is no field that is known here: remove it' })
-    else walk(fields[name]!, inner, within(place, name), faults)
+    if (Object.hasOwn(fields, name)) walk(fields[name]!, inner, within(place, name), faults)
+    else faults.push({ place: within(place, shortened(name)), message: 'is no field that is known here: remove it' })
   }
 }
 

@@ -7,5 +7,4 @@ export function isWellFormed(value: string): boolean {
 }
 
 /** With the u flag a surrogate matches only where it stands alone. */
-// eslint-disable-next-line no-control-regex -- NUL is what is looked for
 const UNFIT = /[\0\ud800-\udfff]/u

@@ -1,4 +1,4 @@
-import { ACTS, type Act } from '../job/acts'
+import { ACT_VIEWS, type Act } from '../job/acts'
 import { READING_KINDS } from '../readings/kinds'
 import { findingWords, partKindOf } from '../readings/conditions'
 import type { DriveSheet } from '../sheet/types'
@@ -37,7 +37,7 @@ function jumpChanges(sheet: DriveSheet, before: Estimates, after: Estimates): st
 
 function subject(sheet: DriveSheet, act: Act): string {
   if (act.type === 'sheet') return `Revision ${act.revision} of the drive sheet`
-  if (act.type !== 'read') return ACTS[act.type].subject
+  if (act.type !== 'read') return ACT_VIEWS[act.type].subject
   const { reading } = act
   if (reading.kind === 'condition') return `The finding "${findingWords(partKindOf(sheet, reading.target)!, reading.finding)}"`
   return `${act.supersedes ? 'The corrected' : 'The'} ${READING_KINDS[reading.kind].name.toLowerCase()}`

@@ -1,6 +1,7 @@
 import { jobSchema } from '../job/schema'
 import { caseSchema } from '../practice/readCase'
-import { ACTS } from '../job/acts'
+import { schemaOf } from '../job/actFaults'
+import { ACTS, type ActType } from '../job/acts'
 import { READING_SCHEMAS } from '../readings/schema'
 import { driveSchema } from '../sheet/schema'
 import { assessmentSchema } from '../assessment/schema'
@@ -36,5 +37,5 @@ function reading(): JsonSchema {
 
 /** An act: for each type its own fields. */
 function act(): JsonSchema {
-  return { oneOf: Object.values(ACTS).map(({ schema }) => jsonSchemaOf(schema)) }
+  return { oneOf: (Object.keys(ACTS) as ActType[]).map((type) => jsonSchemaOf(schemaOf(type))) }
 }

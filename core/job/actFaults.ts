@@ -25,15 +25,23 @@ export function kindOf(type: ActType): ActKind<ActType, AnySchema> {
 export function actFaults(job: JobBefore, value: unknown, place = ''): Fault[] {
   const type = typeof value === 'object' && value !== null ? (value as { type?: unknown }).type : undefined
   if (!isActType(type)) return typeFaults(value, type, place)
-  const { schema, faults } = kindOf(type)
-  const structure = schemaFaults(schema, value, place)
+  const structure = schemaFaults(schemaOf(type), value, place)
   if (structure.length > 0) return structure
-  return faults?.(value, { ...job, at: (field) => (place ? `${place}.${field}` : field), comesTo: (acts) => foldActs(acts, 'on-evidence') }) ?? []
+  return kindOf(type).faults?.(value, { ...job, at: (field) => (place ? `${place}.${field}` : field), comesTo: (acts) => foldActs(acts, 'on-evidence') }) ?? []
 }
 
 function typeFaults(value: unknown, type: unknown, place: string): Fault[] {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return [{ place, message: 'expected an act' }]
   return schemaFaults(anyType, { type }, place)
+}
+
+const schemas = new Map<ActType, AnySchema>()
+
+/** The structure of an act of a type, made once. */
+export function schemaOf(type: ActType): AnySchema {
+  const schema = schemas.get(type) ?? kindOf(type).schema()
+  schemas.set(type, schema)
+  return schema
 }
 
 /** What is wrong with an act as it is entered: besides its structure, a reading that cannot be true of this drive is refused. */

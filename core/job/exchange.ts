@@ -7,7 +7,7 @@ import type { Reading } from '../readings/types'
 import { sheetFaults } from '../sheet/readSheet'
 import { driveSchema } from '../sheet/schema'
 import type { DriveSheet, Fault } from '../sheet/types'
-import { actFaults, kindOf } from './actFaults'
+import { actFaults, schemaOf } from './actFaults'
 import { Folding, foldActs, isActType, sheetOf, type Act, type ActOf } from './acts'
 import { touchesSheet } from './acts/undo'
 import { assessRecord, jobFile } from './assessRecord'
@@ -55,7 +55,7 @@ export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
 }
 
 function knownAct(act: Act): Act {
-  const known = knownPart(kindOf(act.type).schema, act) as Act
+  const known = knownPart(schemaOf(act.type), act) as Act
   if (known.type === 'sheet') return { ...known, sheet: knownPart(driveSchema, known.sheet) as DriveSheet }
   if (known.type !== 'read' && known.type !== 'rebuilt') return known
   return { ...known, reading: knownPart(READING_SCHEMAS[known.reading.kind], known.reading) as Reading }

@@ -3,8 +3,7 @@ import { Lane, workerFile } from './lane'
 import type { Task, TaskName } from './tasks'
 
 /** Threads by what they are for: what somebody waits for, what takes long, what nobody waits for. */
-const LANES = ['asked', 'long', 'behind'] as const
-type LaneName = (typeof LANES)[number]
+type LaneName = 'asked' | 'long' | 'behind'
 
 let lanes: Record<LaneName, Lane> | null | undefined
 

@@ -243,7 +243,7 @@ function madeAct(job: KeptJob, folding: Folding, value: unknown): Act {
   const before: JobBefore = { sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: byId }
   const { type } = value as { type: Act['type'] }
   const { entry } = kindOf(type)
-  const faults = entry ? schemaFaults(entry, value) : entryFaults(before, value)
+  const faults = entry ? schemaFaults(entry(), value) : entryFaults(before, value)
   if (faults.length > 0) throw new Problem('bad-input', faults[0]!.message, faults)
   const act = value as Act
   if (act.type === 'signoff') return signed(job, acts, value as SignedEntry, before)

@@ -188,7 +188,9 @@ test('held down, the engine turns on until the hand lets go; back only after a w
 
 test('a closed job is told as a case, shared as a file, taken off the list and put back', async ({ page, request }, info) => {
   const id = await newJob(request, [read.extension(14), read.length(161.2)])
-  await request.post(`/api/jobs/${id}/acts`, { data: { id: 'closes', type: 'state', state: 'closed', by: 'Maren', at: '2026-11-24T09:00:00.000Z' } })
+  const by = { by: 'Maren', at: '2026-11-24T09:00:00.000Z' }
+  for (const { id: hold } of (await (await request.get(`/api/jobs/${id}/holds`)).json()) as { id: string }[]) await request.post(`/api/jobs/${id}/acts`, { data: { ...by, id: `r-${hold}`, type: 'release', hold, reason: 'Sold' } })
+  expect((await request.post(`/api/jobs/${id}/acts`, { data: { ...by, id: 'closes', type: 'state', state: 'closed' } })).ok()).toBe(true)
   await page.goto(`/jobs/${id}/proof`)
   await expect(page.getByTestId('save-state')).toBeVisible()
   const title = `Told ${Date.now() % 100000}`

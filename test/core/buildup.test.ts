@@ -119,6 +119,15 @@ describe('holds', () => {
     expect(blocked(finished(jumped))).toBeGreaterThan(0)
     expect(blocked(finished([...jumped, took(read.found('engine', 'compression-sound'))]))).toBe(0)
   })
+  it('asks for compression itself where no call does, whatever the calls say in words', () => {
+    const jumped = [...WORN, took(read.lag('cam-ex', 26)), took(read.count('crank', 'cam-ex', 52)), took(read.count('cam-ex', 'cam-in', 21)), took(read.count('cam-in', 'crank', 53))]
+    const before = assessRecord(job, jumped)
+    const held = (change: (reason: (typeof before)['calls'][number]['reasons'][number]) => object) =>
+      rebuildOf(job, jumped, { ...before, calls: before.calls.map((call) => ({ ...call, reasons: call.reasons.map((reason) => ({ ...reason, ...change(reason) })) })) }).holds.map(({ id }) => id)
+    expect(held(() => ({}))).not.toContain('compression:engine')
+    expect(held(() => ({ text: 'Nothing said.' }))).not.toContain('compression:engine')
+    expect(held(({ rule, call }) => (rule === 'jump' && call === 'stop' ? { rule: 'another', text: 'Compression is a word.' } : {}))).toContain('compression:engine')
+  })
   it('what went in and did not come out holds', () => {
     const acts = [...finished(WORN), act({ type: 'task', task: 'out:rags', state: 'done', value: 2 })]
     expect(holds(acts).find(({ id }) => id === 'inside:rags')!.text).toBe('Rags and plugs: 3 went in, 2 came out.')

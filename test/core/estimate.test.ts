@@ -10,6 +10,13 @@ const ardmere = sheet('ardmere-a18')
 const of = (...readings: Reading[]) => estimate(jobOf(readings))
 const elongation = (e: ReturnType<typeof estimate>) => e.chains.main!.elongation
 
+it('a counted sheet whose rail gains are only guessed leaves more doubt than one that gives them', () => {
+  const counted = sheet('quillon-q40-counted')
+  const given = changed(counted, (d: any) => (d.tensioners[0].railGain = { guide: 0.35, arm: 1.2 }))
+  const doubt = (drive: typeof counted) => estimate(jobOf([{ kind: 'extension', tensioner: 'lifter', value: 11, turnedForward: true }], { drive })).chains['cam-chain']!.elongation.sd
+  expect(doubt(counted)).toBeGreaterThan(1.02 * doubt(given))
+})
+
 describe('accuracy on drives drawn from the priors', () => {
   const drives = Array.from({ length: 300 }, (_, seed) => {
     const { truth, readings } = simulated(ardmere, 7_000 + 13 * seed, { withLength: seed % 2 === 1 })

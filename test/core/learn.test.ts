@@ -54,6 +54,11 @@ describe('what jobs teach', () => {
     // From March to June: 50 000 km in 92 days.
     expect(engine!.limit!.days!.mean).toBeCloseTo((engine!.limit!.usage.mean - 100_000) / (50_000 / 92), 0)
   })
+  it('two jobs less than a month apart say nothing of how an engine is used: no date follows from them', () => {
+    const days = (second: string) => learnt([from(50_000, length(0.1), { openedAt: '2026-03-01T00:00:00.000Z' }), from(52_000, length(0.11), { openedAt: second })]).types[0]!.engines[0]!.limit!.days
+    expect(days('2026-03-30T00:00:00.000Z')).toBeNull()
+    expect(days('2026-03-31T00:00:00.000Z')).not.toBeNull()
+  })
   it('a chain renewed in between starts anew, and the old one is not mixed in', () => {
     const renews: Act[] = [{ id: 'f', type: 'task', by: 'Maren', at, task: 'part:main:fitted', state: 'done' }]
     const [type] = learnt([from(100_000, length(0.5), { extra: renews }), from(140_000, length(0.08))]).types

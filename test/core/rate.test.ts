@@ -110,3 +110,10 @@ describe('where a tensioner\'s travel ends', () => {
     expect(travelEndsAt({ drive: bare }, { ...estimate(file), tensioners: {} }, 'main')).toBeNull()
   })
 })
+
+it('points that scatter widen the sd by the root of chi² over one fewer than there are (Birge)', () => {
+  // By hand: u 1 and 2, sd 1 each; r = (1·0 + 2·4)/5 = 1.6, chi² = 1.6² + (4 − 3.2)² = 3.2, over 1; 1/√5 on its own.
+  const { rate } = wearRate([{ usage: 1, mean: 0, sd: 1 }, { usage: 2, mean: 4, sd: 1 }])!
+  expect(rate.mean).toBeCloseTo(1.6, 12)
+  expect(rate.sd).toBeCloseTo(Math.sqrt(3.2 / 5), 12)
+})

@@ -102,6 +102,40 @@ describe('a link for the customer', () => {
     const { token } = await workshop.shares.createShare(VAN, 'Maren', 3)
     await expect(workshop.shares.sharedPhoto(token, randomUUID(), 'body')).rejects.toMatchObject({ code: 'not-found' })
   })
+  it('a photo taken after the report was shared is not shown through it, nor one of another job', async () => {
+    const picture = await sharp({ create: { width: 20, height: 20, channels: 3, background: 'red' } }).jpeg().toBuffer()
+    const put = async (id: string) => {
+      const photo = await workshop.photos.addPhoto(VAN, picture)
+      await workshop.jobs.addAct(VAN, act(id, { type: 'photo', photo: photo.id, part: 'guide' }))
+      return photo.id
+    }
+    const shown = await put('photo-shown')
+    const { token } = await workshop.shares.createShare(VAN, 'Maren', 3)
+    const later = await put('photo-later')
+    expect((await workshop.shares.sharedPhoto(token, shown, 'body')).length).toBeGreaterThan(100)
+    await expect(workshop.shares.sharedPhoto(token, later, 'body')).rejects.toMatchObject({ code: 'not-found' })
+  })
+  it('the same choice again counts once, no link takes more than twenty, and none is entered past a link', async () => {
+    const { token } = await workshop.shares.createShare(VAN, 'Maren', 3)
+    const choices = async () => (await workshop.jobs.findJob(VAN)).acts.filter((one) => one.act.type === 'choice').length
+    const before = await choices()
+    await Promise.all([0, 1, 2].map(() => workshop.shares.choose(token, 0, 'Ada Quay')))
+    expect(await choices()).toBe(before + 1)
+    for (let i = 0; i < 19; i++) await workshop.shares.choose(token, i % 2 ? 0 : 1, 'Ada Quay')
+    await expect(workshop.shares.choose(token, 0, 'Ada Quay')).rejects.toMatchObject({ code: 'conflict' })
+    expect(await choices()).toBe(before + 20)
+    await expect(workshop.jobs.addAct(VAN, act('forged', { type: 'choice', share: 'x', renew: [], price: 0 }))).rejects.toMatchObject({ code: 'bad-input' })
+  })
+  it('a link of a job that was deleted is gone, and back when the job is', async () => {
+    const id = randomUUID()
+    await workshop.jobs.insertJob(id, DEMO_JOBS[0]!.job, DEMO_JOBS[0]!.acts)
+    const { token } = await workshop.shares.createShare(id, 'Maren', 3)
+    await workshop.jobs.addAct(id, act('gone', { type: 'state', state: 'deleted' }))
+    await expect(workshop.shares.openShare(token)).rejects.toMatchObject({ code: 'gone' })
+    await expect(workshop.shares.choose(token, 0, 'Ada')).rejects.toMatchObject({ code: 'gone' })
+    await workshop.jobs.addAct(id, act('back', { type: 'undo', act: 'gone' }))
+    await expect(workshop.shares.openShare(token)).resolves.toBeTruthy()
+  })
 })
 
 describe('signing a verdict', () => {

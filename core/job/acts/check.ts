@@ -1,12 +1,17 @@
 import { day, flag, needed, num, text } from '../../check/rules'
 import { actShape, type ActKind } from './define'
+import type { ActView } from './views'
 
-const schema = actShape('check', { date: day(), usage: num(0, 1e7), stopGap: flag().required(needed), note: text(1000) })
+const schema = () => actShape('check', { date: day(), usage: num(0, 1e7), stopGap: flag().required(needed), note: text(1000) })
 
 /** When the drive is looked at again, by date or usage (in the job's unit); a stop-gap is no repair and nags. */
-export const check: ActKind<'check', typeof schema> = {
+export const check: ActKind<'check', ReturnType<typeof schema>> = {
   type: 'check', schema,
-  locks: false, who: 'mechanic', subject: 'The next check',
+  locks: false, who: 'mechanic'
+}
+
+export const checkView: ActView<'check'> = {
+  subject: 'The next check',
   fold(record, act) {
     record.check = act
   }

@@ -1,13 +1,18 @@
 import { id, listOf, needed, num, text } from '../../check/rules'
 import { actShape, type ActKind } from './define'
+import type { ActView } from './views'
 import { renewFaults } from './onPart'
 
-const schema = actShape('choice', { share: text(64).required(needed), renew: listOf(id().required(needed), 64).required(needed), price: num(0, 1e9).required(needed) })
+const schema = () => actShape('choice', { share: text(64).required(needed), renew: listOf(id().required(needed), 64).required(needed), price: num(0, 1e9).required(needed) })
 
 /** What the customer chose on the page that was shared (`share` is its id). `by` is the name they typed. */
-export const choice: ActKind<'choice', typeof schema> = {
+export const choice: ActKind<'choice', ReturnType<typeof schema>> = {
   type: 'choice', schema,
-  locks: true, who: 'customer', subject: 'The customer\'s choice', faults: renewFaults,
+  locks: true, who: 'customer', faults: renewFaults
+}
+
+export const choiceView: ActView<'choice'> = {
+  subject: 'The customer\'s choice',
   fold(record, act) {
     record.choice = act
   }

@@ -24,26 +24,22 @@ export interface ActPlace extends JobBefore {
   comesTo: (acts: readonly Act[]) => JobRecord
 }
 
-/** All there is to know of one type of act; a type stands in one file and in the list of index.ts. */
+/** How one type of act is checked; what it comes to stands beside it in the same file (views.ts). */
 export interface ActKind<T extends string, S extends AnySchema> {
   type: T
-  /** Structure of the act as it is kept. Its type comes from here. */
-  schema: S
+  /** Structure of the act as it is kept, made when it is first asked for. Its type comes from here. */
+  schema: () => S
   /** Structure of what a page sends, where the server makes the act out of it. */
-  entry?: AnySchema
+  entry?: () => AnySchema
   /** Does it change a job's state or sheet, or rest on every act before it? Then nothing else changes the job meanwhile. */
   locks: boolean
   who: Who
-  /** Begins a sentence on what the act did: `The photo …`. */
-  subject: string
   /** What makes it none on this job, beyond its structure. */
   faults?: (act: Shape<S>, place: ActPlace) => Fault[]
-  /** Adds what it says to what the acts before it came to. */
-  fold?: (record: JobRecord, act: Shape<S>) => void
 }
 
 /** What every act has: its own id, so that sending it twice does nothing, whose it is, and the moment at the bench. */
-export const base = { id: text(64).required(needed).min(1, needed), by: words(80, 'choose who is at the bench'), at: moment().required(needed) }
+const base = () => ({ id: text(64).required(needed).min(1, needed), by: words(80, 'choose who is at the bench'), at: moment().required(needed) })
 
 /** The structure of an act of a type. */
-export const actShape = <T extends string, F extends Record<string, AnySchema>>(type: T, fields: F) => shape({ ...base, type: oneOf(type).required(needed), ...fields }).required('expected an act')
+export const actShape = <T extends string, F extends Record<string, AnySchema>>(type: T, fields: F) => shape({ ...base(), type: oneOf(type).required(needed), ...fields }).required('expected an act')

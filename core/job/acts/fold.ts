@@ -1,6 +1,7 @@
 import type { School } from '../types'
-import { ACTS, type Act } from './registry'
+import type { Act } from './registry'
 import { emptyRecord, type JobRecord } from './record'
+import { ACT_VIEWS } from './views'
 
 /**
  * What a job's acts come to, growing with each act that is added: only one that takes another back has all of them folded
@@ -41,7 +42,7 @@ export class Folding {
 }
 
 function fold(record: JobRecord, act: Act): void {
-  const folds = ACTS[act.type].fold as ((record: JobRecord, act: Act) => void) | undefined
+  const folds = ACT_VIEWS[act.type].fold as ((record: JobRecord, act: Act) => void) | undefined
   folds?.(record, act)
 }
 

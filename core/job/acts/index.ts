@@ -2,4 +2,5 @@
 export { ACTS, isActType, type Act, type ActOf, type ActType, type JobState, type PartKnown, type WaitsFor } from './registry'
 export { foldActs, Folding } from './fold'
 export { sameThing } from './read'
+export { ACT_VIEWS } from './views'
 export { sheetOf, type JobRecord, type StandingReading } from './record'

@@ -1,13 +1,18 @@
 import { id, needed, text } from '../../check/rules'
 import { actShape, type ActKind } from './define'
+import type { ActView } from './views'
 import { partFaults } from './onPart'
 
-const schema = actShape('photo', { photo: text(64).required(needed), part: id().required(needed), note: text(4000) })
+const schema = () => actShape('photo', { photo: text(64).required(needed), part: id().required(needed), note: text(4000) })
 
 /** A photo that the server keeps, put to a part (or `oil`, `fasteners`, `engine`). */
-export const photo: ActKind<'photo', typeof schema> = {
+export const photo: ActKind<'photo', ReturnType<typeof schema>> = {
   type: 'photo', schema,
-  locks: false, who: 'mechanic', subject: 'The photo', faults: partFaults,
+  locks: false, who: 'mechanic', faults: partFaults
+}
+
+export const photoView: ActView<'photo'> = {
+  subject: 'The photo',
   fold(record, act) {
     record.photos.push(act)
   }

@@ -1,13 +1,18 @@
 import { needed } from '../../check/rules'
 import { pricingSchema } from '../../paths/pricingSchema'
 import { actShape, type ActKind } from './define'
+import type { ActView } from './views'
 
-const schema = actShape('pricing', { pricing: pricingSchema.required(needed) })
+const schema = () => actShape('pricing', { pricing: pricingSchema.required(needed) })
 
 /** What this job is priced with, as a whole: it takes the place of what was said before. */
-export const pricing: ActKind<'pricing', typeof schema> = {
+export const pricing: ActKind<'pricing', ReturnType<typeof schema>> = {
   type: 'pricing', schema,
-  locks: false, who: 'mechanic', subject: 'The pricing',
+  locks: false, who: 'mechanic'
+}
+
+export const pricingView: ActView<'pricing'> = {
+  subject: 'The pricing',
   fold(record, act) {
     record.pricing = act.pricing
   }

@@ -4,19 +4,24 @@ import { namedBy } from '../../readings/partOf'
 import type { Reading, Unread } from '../../readings/types'
 import type { Fault } from '../../sheet/types'
 import { actShape, type ActKind, type ActPlace } from './define'
+import type { ActView } from './views'
 import type { JobRecord, StandingReading } from './record'
 
-const schema = actShape('read', { reading: elsewhere<Reading>().required(needed), supersedes: text(64) })
+const schema = () => actShape('read', { reading: elsewhere<Reading>().required(needed), supersedes: text(64) })
 
 /** A reading; `supersedes` is the id of the act whose reading it corrects. */
-export const read: ActKind<'read', typeof schema> = {
+export const read: ActKind<'read', ReturnType<typeof schema>> = {
   type: 'read', schema,
-  locks: false, who: 'mechanic', subject: 'The reading',
+  locks: false, who: 'mechanic',
   faults({ reading, supersedes }, place) {
     const structure = readingFaults(reading, place.at('reading'))
     const faults = structure.length > 0 ? structure : readingTargetFaults(place.sheet, reading, place.at('reading'))
     return faults.length > 0 || supersedes === undefined ? faults : supersedingFaults(reading, supersedes, place)
-  },
+  }
+}
+
+export const readView: ActView<'read'> = {
+  subject: 'The reading',
   fold(record, { id, by, at, reading, supersedes }) {
     if (supersedes !== undefined) supersede(record, supersedes, id)
     if (!record.superseded.has(id)) record.readings.push({ ...reading, id, by, at } as StandingReading)

@@ -29,7 +29,7 @@ export const ACTS = { read, undo, corrections, part, photo, state, waits, sheet,
 export type ActType = keyof typeof ACTS
 
 /** An act of one type, as it is kept. */
-export type ActOf<T extends ActType> = { [K in ActType]: Shape<(typeof ACTS)[K]['schema']> }[T]
+export type ActOf<T extends ActType> = { [K in ActType]: Shape<ReturnType<(typeof ACTS)[K]['schema']>> }[T]
 
 export type Act = { [K in ActType]: ActOf<K> }[ActType]
 

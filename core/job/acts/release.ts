@@ -1,12 +1,17 @@
 import { needed, word, words } from '../../check/rules'
 import { actShape, type ActKind } from './define'
+import type { ActView } from './views'
 
-const schema = actShape('release', { hold: word(160).required(needed), reason: words(1000, 'say why') })
+const schema = () => actShape('release', { hold: word(160).required(needed), reason: words(1000, 'say why') })
 
 /** A hold released by word, with the reason. */
-export const release: ActKind<'release', typeof schema> = {
+export const release: ActKind<'release', ReturnType<typeof schema>> = {
   type: 'release', schema,
-  locks: false, who: 'foreman', subject: 'The hold released',
+  locks: false, who: 'foreman'
+}
+
+export const releaseView: ActView<'release'> = {
+  subject: 'The hold released',
   fold(record, act) {
     record.releases.set(act.hold, act)
   }

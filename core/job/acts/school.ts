@@ -1,12 +1,17 @@
 import { schoolSchema } from '../schema'
 import { actShape, type ActKind } from './define'
+import type { ActView } from './views'
 
-const schema = actShape('school', { school: schoolSchema })
+const schema = () => actShape('school', { school: schoolSchema })
 
 /** The school that the job is judged under. */
-export const school: ActKind<'school', typeof schema> = {
+export const school: ActKind<'school', ReturnType<typeof schema>> = {
   type: 'school', schema,
-  locks: false, who: 'mechanic', subject: 'The other school',
+  locks: false, who: 'mechanic'
+}
+
+export const schoolView: ActView<'school'> = {
+  subject: 'The other school',
   fold(record, act) {
     record.school = act.school
   }

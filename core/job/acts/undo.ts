@@ -1,15 +1,16 @@
 import { needed, text } from '../../check/rules'
 import { actShape, type ActKind, type JobBefore } from './define'
+import type { ActView } from './views'
 import { sheetOf } from './record'
 import { stranded } from './stranded'
 import type { Act } from './registry'
 
-const schema = actShape('undo', { act: text(64).required(needed) })
+const schema = () => actShape('undo', { act: text(64).required(needed) })
 
 /** Takes back an act, by its id. Taking back is an act too, and can itself be taken back. */
-export const undo: ActKind<'undo', typeof schema> = {
+export const undo: ActKind<'undo', ReturnType<typeof schema>> = {
   type: 'undo', schema,
-  locks: true, who: 'mechanic', subject: 'Taking that back',
+  locks: true, who: 'mechanic',
   faults(act, { acts, opened, at, comesTo }) {
     if (!acts.has(act.act)) return [{ place: at('act'), message: 'there is no such act on this job' }]
     if (!touchesSheet(acts, act.act)) return []
@@ -17,6 +18,10 @@ export const undo: ActKind<'undo', typeof schema> = {
     const record = comesTo([...acts.values(), act as Act])
     return stranded(sheetOf(opened, record), record, at('act'))
   }
+}
+
+export const undoView: ActView<'undo'> = {
+  subject: 'Taking that back'
 }
 
 /** Does a chain of takings back end at a move to another sheet? */
