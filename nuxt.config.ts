@@ -2,6 +2,9 @@ import tailwindcss from '@tailwindcss/vite'
 import { join } from 'node:path'
 import { bundleWorker } from './scripts/worker.mjs'
 
+/** Core and draw do nothing when they are loaded. */
+const treeshake = { moduleSideEffects: (id: string) => !/\/(core|draw)\//.test(id) || id.includes('node_modules') }
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   future: { compatibilityVersion: 4 },
@@ -27,7 +30,7 @@ export default defineNuxtConfig({
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
   // What core and draw only define is left out where nothing asks for it: the checks of files, say, on the bench.
-  vite: { plugins: [tailwindcss()], worker: { format: 'es' }, build: { rollupOptions: { treeshake: { moduleSideEffects: (id) => !/\/(core|draw)\//.test(id) || id.includes('node_modules') } } } },
+  vite: { plugins: [tailwindcss()], worker: { format: 'es', rollupOptions: { treeshake } }, build: { rollupOptions: { treeshake } } },
   nitro: { compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
   security: {
     headers: {

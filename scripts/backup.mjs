@@ -4,7 +4,7 @@ import { existsSync, renameSync, rmSync, statSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { knownMigrations } from './migrations.mjs'
 import { run, Stop } from './run.mjs'
-import { as, makeDatabase, program, query, reach, shortened } from './sql.mjs'
+import { APP, as, makeDatabase, OWNER, program, query, quoted, reach, shortened } from './sql.mjs'
 
 /** Workshops as they were before a restore that are kept in the cluster. */
 const KEPT = 2
@@ -60,44 +60,55 @@ export async function restore({ owner, admin }, file) {
   const name = decodeURIComponent(target.pathname.slice(1))
   const stamp = `${new Date().toISOString().replaceAll(/\D/g, '').slice(0, 14)}_${randomBytes(2).toString('hex')}`
   const fresh = `${name}_fresh_${stamp}`
+  await dropLeft(admin, name)
   await makeDatabase(admin, fresh)
   try {
     const url = as(owner, target.username, target.password, fresh)
     await fill(url, file)
-    await bringUpToDate(url, admin)
+    await bringUpToDate(url)
     await swap(admin, name, fresh, `${name}_before_${stamp}`)
   } catch (error) {
-    await query(admin, `drop database if exists ${fresh} with (force)`)
+    await query(admin, `drop database if exists ${quoted(fresh)} with (force)`)
     throw error
   }
   await dropOld(admin, name)
 }
 
 /** Refuses what a newer version kept, migrates what an older one did, and looks whether all of it can be read. */
-async function bringUpToDate(url, admin) {
+async function bringUpToDate(url) {
   const done = (await query(url, 'select name from migrations order by name')).split('\n').filter(Boolean)
   const newer = done.filter((name) => !knownMigrations().includes(name))
   if (newer.length > 0) throw new Stop(`This backup was made by a newer version of Umbrette (${newer[0]}). Restore it with that one; nothing was changed.`)
-  const app = new URL(admin).username === 'umbrette' ? 'umbrette_app' : ''
+  const app = new URL(url).username === OWNER ? APP : ''
   const { code, output } = await run('npx', ['--no-install', 'tsx', 'scripts/migrate.ts'], { quiet: true, env: { ...process.env, DATABASE_URL: url, UMBRETTE_ROLE: app, UMBRETTE_LOG: 'silent' } })
   if (code !== 0) throw new Stop(`The backup could not be brought up to date; everything is as it was.\n${shortened(output)}`)
 }
 
+/** Who renames or drops a database must not be in it. */
+function elsewhere(admin, name) {
+  const { username, password } = new URL(admin)
+  return as(admin, username, password, name === 'postgres' ? 'template1' : 'postgres')
+}
+
 async function swap(admin, name, fresh, old) {
-  const elsewhere = as(admin, new URL(admin).username, new URL(admin).password, name === 'postgres' ? 'template1' : 'postgres')
   const end = `select pg_terminate_backend(pid) from pg_stat_activity where datname in ('${name}', '${fresh}') and pid <> pg_backend_pid()`
   // In one transaction: there is always one of that name. Who is let in again meanwhile is let go again.
   for (let attempt = 1; ; attempt++) {
     try {
-      return await query(elsewhere, `begin; ${end}; alter database ${name} rename to ${old}; alter database ${fresh} rename to ${name}; commit`)
+      return await query(elsewhere(admin, name), `begin; ${end}; alter database ${quoted(name)} rename to ${quoted(old)}; alter database ${quoted(fresh)} rename to ${quoted(name)}; commit`)
     } catch (error) {
       if (attempt === 20) throw error
     }
   }
 }
 
+/** What restores that were ended in the middle left behind. */
+async function dropLeft(admin, name) {
+  const left = (await query(elsewhere(admin, name), `select datname from pg_database where datname like '${name}\\_fresh\\_%'`)).split('\n').filter(Boolean)
+  for (const one of left) await query(elsewhere(admin, name), `drop database if exists ${quoted(one)} with (force)`)
+}
+
 async function dropOld(admin, name) {
-  const elsewhere = as(admin, new URL(admin).username, new URL(admin).password, name === 'postgres' ? 'template1' : 'postgres')
-  const old = (await query(elsewhere, `select datname from pg_database where datname like '${name}\\_before\\_%' order by datname desc`)).split('\n').filter(Boolean)
-  for (const one of old.slice(KEPT)) await query(elsewhere, `drop database ${one}`)
+  const old = (await query(elsewhere(admin, name), `select datname from pg_database where datname like '${name}\\_before\\_%' order by datname desc`)).split('\n').filter(Boolean)
+  for (const one of old.slice(KEPT)) await query(elsewhere(admin, name), `drop database ${quoted(one)}`)
 }

@@ -30,11 +30,16 @@ export async function query(url, statements) {
   return output.trim()
 }
 
+/** A name as it may stand in a statement. */
+export function quoted(name) {
+  return `"${name.replaceAll('"', '""')}"`
+}
+
 /** A new, empty database of the owner's. */
 export async function makeDatabase(admin, name) {
   const owner = new URL(admin).username === 'umbrette' && (await query(admin, `select 1 from pg_roles where rolname = '${OWNER}'`)) === '1' ? ` owner ${OWNER}` : ''
-  await query(admin, `create database ${name}${owner}`)
-  if (owner) await query(admin, `revoke connect on database ${name} from public; grant connect on database ${name} to ${APP}`)
+  await query(admin, `create database ${quoted(name)}${owner}`)
+  if (owner) await query(admin, `revoke connect on database ${quoted(name)} from public; grant connect on database ${quoted(name)} to ${APP}`)
 }
 
 export function as(url, user, password, database) {

@@ -1,14 +1,12 @@
 import type { AnySchema, InferType, MixedSchema } from 'yup'
 import { byIds, flag, formatVersion, listOf, needed, num, oneOf, shape, text, whole, word, type Shape } from '../check/rules'
+import { CALLS } from './calls'
 import { NUMERIC_KINDS } from '../readings/kinds'
 
 /**
  * An assessment: what a job's readings mean, and a call for every part. Types, the check of signed assessments that come in
  * with files, and the JSON Schema come from here. Elongations are fractions, other lengths mm, angles crank degrees, odds 0 to 1.
  */
-
-/** What happens to a part, from the least to the most severe: the severest reason makes a part's call. */
-export const CALLS = ['back-in', 'look-closer', 'renew', 'stop'] as const
 
 const MOST_READINGS = 5000
 const figure = () => num(-1e9, 1e9).required(needed)

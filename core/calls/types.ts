@@ -1,4 +1,5 @@
-import { CALLS, type Assessment } from '../assessment/schema'
+import { CALLS } from '../assessment/calls'
+import type { Assessment } from '../assessment/schema'
 
 /** A call for one part with its reasons, as an assessment holds it. */
 export type PartCall = Assessment['calls'][number]

@@ -1,5 +1,5 @@
 import type { AnySchema } from 'yup'
-import { CALLS } from '../assessment/schema'
+import { CALLS } from '../assessment/calls'
 import { elsewhere, flag, id, needed, num, oneOf, shape, whole, word, type Shape } from '../check/rules'
 import type { Reading } from '../readings/types'
 

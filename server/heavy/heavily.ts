@@ -1,6 +1,6 @@
 import { isMainThread } from 'node:worker_threads'
 import { Lane, workerFile } from './lane'
-import type { Task, TaskName } from './tasks'
+import type { Task, TaskName, Tasks } from './tasks'
 
 /** Threads by what they are for: what somebody waits for, what takes long, what nobody waits for. */
 type LaneName = 'asked' | 'long' | 'behind'
@@ -14,10 +14,17 @@ function lanesOf(): Record<LaneName, Lane> | null {
   return lanes
 }
 
+let offered: Tasks | null = null
+
+/** Says what is to be done where there are no threads: in a thread itself, and in tests. */
+export function offerTasks(tasks: Tasks): void {
+  offered = tasks
+}
+
 /** Does work off the server's own thread, so that everybody else's requests are answered meanwhile. */
 export async function heavily<T extends TaskName>(lane: LaneName, task: T, ...args: Parameters<Task<T>>): Promise<Awaited<ReturnType<Task<T>>>> {
   const there = lanesOf()
   if (there) return (await there[lane].run(task, args)) as Awaited<ReturnType<Task<T>>>
-  const { TASKS } = await import('./tasks')
-  return (await (TASKS[task] as unknown as (...args: Parameters<Task<T>>) => ReturnType<Task<T>>)(...args)) as Awaited<ReturnType<Task<T>>>
+  if (!offered) throw new Error('no tasks were offered: call offerTasks first')
+  return (await (offered[task] as unknown as (...args: Parameters<Task<T>>) => ReturnType<Task<T>>)(...args)) as Awaited<ReturnType<Task<T>>>
 }

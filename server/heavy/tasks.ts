@@ -9,5 +9,6 @@ import { refreshSummary } from '../store/summaries'
 /** Work that can take long, by name: arguments and results are plain data, as they go from thread to thread. */
 export const TASKS = { openedText, addWeighty, holdsOf, importSpooled, refreshSummary, makeReport, printReport, learntNow, judgeRun, lobbyOf } as const
 
-export type TaskName = keyof typeof TASKS
+export type Tasks = typeof TASKS
+export type TaskName = keyof Tasks
 export type Task<T extends TaskName> = (typeof TASKS)[T]

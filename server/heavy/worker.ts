@@ -1,8 +1,11 @@
 import { parentPort } from 'node:worker_threads'
 import { codeOf } from '../db/errors'
 import { Problem } from '../utils/problem'
+import { offerTasks } from './heavily'
 import type { Answer } from './lane'
 import { TASKS, type TaskName } from './tasks'
+
+offerTasks(TASKS)
 
 /** Runs what it is sent, one task at a time. */
 let before = Promise.resolve()

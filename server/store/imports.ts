@@ -6,7 +6,8 @@ import { importJob } from '../../core/job/exchange'
 import { MOST } from '../../core/job/schema'
 import type { Act } from '../../core/job/acts'
 import type { KeptJob } from '../../core/job/types'
-import { inTransaction } from '../db/connection'
+import { inTransaction, useDb } from '../db/connection'
+import { JobRow } from '../db/models'
 import { createJob } from '../db/rows'
 import { Problem } from '../utils/problem'
 import { parsedJson } from '../utils/route'
@@ -27,9 +28,12 @@ interface Brought {
  * Keeps a job from a file on disk with its photos, all or nothing: either one JSON object, or lines, of which the first is the
  * job and each other `{ "photo": { "id", "jpeg" } }`, so that no more than one picture is in memory. Photos get ids of their
  * own here, as the same file may come in twice.
+ * @param id of the new job; where there is one of that id already, the file was taken in before
  * @throws Problem bad-input with each fault, or for a picture that is none
  */
-export async function importSpooled(file: string, by: string, at: string): Promise<{ id: string }> {
+export async function importSpooled(id: string, file: string, by: string, at: string): Promise<{ id: string }> {
+  await useDb()
+  if ((await JobRow.count({ where: { id } })) > 0) return { id }
   const lines = linesOf(file)
   const first = await lines.next()
   const alone = isWhole(first.value)
@@ -38,7 +42,7 @@ export async function importSpooled(file: string, by: string, at: string): Promi
   const { job, acts, faults } = importJob(value, { by, at, newId: randomUUID })
   if (!job) throw new Problem('bad-input', NOT_TAKEN, faults)
   const { photos = [] } = value as { photos?: Brought[] }
-  return keep(job, acts, alone ? follow(photos, lines) : follow(photos))
+  return keep(id, job, acts, alone ? follow(photos, lines) : follow(photos))
 }
 
 /** Is a line a JSON object by itself? A file written for people begins with a lone brace. */
@@ -46,8 +50,7 @@ function isWhole(line: string | undefined | void): boolean {
   return typeof line === 'string' && line.trimStart().startsWith('{') && line.trimEnd().endsWith('}') && line.trim() !== '{}'
 }
 
-async function keep(job: KeptJob, acts: readonly Act[], photos: AsyncIterable<Brought>): Promise<{ id: string }> {
-  const id = randomUUID()
+async function keep(id: string, job: KeptJob, acts: readonly Act[], photos: AsyncIterable<Brought>): Promise<{ id: string }> {
   const ids = new Map(acts.flatMap((act) => (act.type === 'photo' ? [[act.photo, randomUUID()] as const] : [])))
   const renamed = acts.map((act) => (act.type === 'photo' ? { ...act, photo: ids.get(act.photo)! } : act))
   await inTransaction(async (transaction) => {

@@ -28,6 +28,8 @@ export function useWorkshop(): Workshop {
     Object.assign(process.env, { DATABASE_URL: database.url, UMBRETTE_DEMO: '1', UMBRETTE_LOG: 'silent' })
     // Loaded only now: they take the database's address from the environment.
     const { useDb } = await import('../../server/db/connection')
+    const { offerTasks } = await import('../../server/heavy/heavily')
+    offerTasks((await import('../../server/heavy/tasks')).TASKS)
     Object.assign(workshop, {
       sequelize: await useDb(), board: await import('../../server/store/board'), checks: await import('../../server/store/checks'),
       jobs: await import('../../server/store/jobs'), learning: await import('../../server/store/learning'), live: await import('../../server/live/listen'),

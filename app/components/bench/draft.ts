@@ -1,5 +1,4 @@
 import type { DriveSheet } from '../../../core/sheet/types'
-import { readingStructureFaults } from '../../../core/readings/checkReading'
 import { impossibleReading } from '../../../core/readings/impossible'
 import { methodOf } from '../../../core/readings/kinds'
 import type { Reading } from '../../../core/readings/types'
@@ -65,14 +64,17 @@ export function ratchetOf(sheet: DriveSheet, slot: Slot): { first: number; pitch
 
 export type DraftField = 'figure' | 'links' | 'note'
 
+/** Characters of a note. */
+const MOST_NOTE = 4000
+
 /** The reading a form stands for, or what is wrong with it and at which field. */
 export function readingOf(sheet: DriveSheet, slot: Slot, draft: Draft): { reading: Reading; fault: null } | { reading: null; fault: { field: DraftField; message: string } } {
   const at = (field: DraftField, message: string) => ({ reading: null, fault: { field, message } })
   const typed = typedFault(slot, draft)
   if (typed) return at(typed.field, typed.message)
   const reading = assembled(sheet, slot, draft)
-  const [fault] = readingStructureFaults(sheet, reading)
-  if (fault) return at(fault.place === 'links' || fault.place === 'note' ? fault.place : 'figure', sentence(fault.message))
+  if (reading.notches !== undefined && !Number.isInteger(reading.notches)) return at('figure', 'Count whole notches.')
+  if ((reading.note?.length ?? 0) > MOST_NOTE) return at('note', `Write at most ${MOST_NOTE} characters.`)
   const impossible = impossibleReading(sheet, reading)
   return impossible ? at('figure', sentence(impossible)) : { reading, fault: null }
 }

@@ -23,7 +23,7 @@ async function take(file: File | undefined) {
   }
   busy.value = true
   try {
-    const { id } = await $fetch<{ id: string }>('/api/jobs/import', { method: 'POST', query: { by: bench.by }, body: file, headers: { 'content-type': 'application/octet-stream' } })
+    const { id } = await $fetch<{ id: string }>('/api/jobs/import', { method: 'POST', query: { by: bench.by, id: crypto.randomUUID() }, retry: 2, body: file, headers: { 'content-type': 'application/octet-stream' } })
     emit('made', id)
   } catch (error) {
     problem.value = { file: file.name, ...shownProblem(error) }

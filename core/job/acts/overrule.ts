@@ -1,4 +1,4 @@
-import { CALLS } from '../../assessment/schema'
+import { CALLS } from '../../assessment/calls'
 import { id, needed, oneOf, words } from '../../check/rules'
 import { actShape, type ActKind } from './define'
 import type { ActView } from './views'

@@ -1,4 +1,5 @@
 import { getQuery, type H3Event } from 'h3'
+import { randomUUID } from 'node:crypto'
 import { createWriteStream } from 'node:fs'
 import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
@@ -6,20 +7,22 @@ import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import { shape, text } from '../../../core/check/rules'
 import { heavily } from '../../heavy/heavily'
+import { isUuid } from '../../store/jobs'
 import { checked, checkLength, route } from '../../utils/route'
 
 /** Greatest job file taken in as lines, its 500 photos with it. */
 const LIMIT = 4 * 1024 * 1024 * 1024
 
-const schema = shape({ by: text(80) }).required('expected a question')
+/** `id`: that of the new job, chosen by the sender, so that a file sent twice because an answer was lost is taken in once. */
+const schema = shape({ by: text(80), id: text(36).test('uuid', 'expected a UUID', (value) => value === undefined || isUuid(value)) }).required('expected a question')
 
 export default route(async (event) => {
-  const { by } = checked(schema, getQuery(event), 'Say who brings it in, in at most 80 characters.')
+  const { by, id = randomUUID() } = checked(schema, getQuery(event), 'Say who brings it in, in at most 80 characters.')
   checkLength(event, LIMIT)
   const folder = await mkdtemp(join(tmpdir(), 'umbrette-import-'))
   try {
     const file = await spooled(event, folder)
-    return await heavily('long', 'importSpooled', file, by?.trim() || 'import', new Date().toISOString())
+    return await heavily('long', 'importSpooled', id, file, by?.trim() || 'import', new Date().toISOString())
   } finally {
     await rm(folder, { recursive: true, force: true })
   }
