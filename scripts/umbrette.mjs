@@ -39,7 +39,7 @@ const commands = {
     const wanted = Number(process.env.PORT) || FIRST_PORT
     const database = await workshopDatabase(DATA)
     await backupBeforeMigration(DATA, database)
-    const server = await startServer(DATA, database, { first: wanted, built })
+    const server = await startServer(DATA, database, { first: wanted, built, revives: !process.env.DATABASE_URL })
     if (server.port !== wanted) say(`Port ${wanted} is in use; taking ${server.port}.`)
     announce(server, 'is running')
   },

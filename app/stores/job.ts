@@ -105,11 +105,11 @@ export const useJob = defineStore('job', () => {
     side.value = shown
   }
 
-  /** Goes to a station: to the first figure there that is not read yet, else to the first part's findings. */
+  /** Goes to a station: to the first figure there that is not read yet, else to the first part's findings; never back to what is read. */
   function openStation(number: Station): void {
     station.value = number
     const mine = slots.value.filter((s) => s.station === number)
-    const next = mine.find((s) => readingsOf(s).length === 0) ?? mine[0]
+    const next = mine.find((s) => readingsOf(s).length === 0)
     if (next) openSlot(next)
     else openSide(partsAt(job.value!.sheet, number)[0]!, 'findings')
   }

@@ -3,7 +3,8 @@ import type { AnySchema } from 'yup'
 import { schemaFaults } from '../../core/check/faults'
 import type { Shape } from '../../core/check/rules'
 import { isWellFormed } from '../../core/check/text'
-import { storageProblem } from '../db/errors'
+import { codeOf, storageProblem } from '../db/errors'
+import { reviveDatabase } from '../db/revive'
 import { log, loggedPath } from './log'
 import { Problem } from './problem'
 
@@ -37,6 +38,7 @@ const brokenOff = (cause: unknown) => new Problem('bad-request', 'The request br
 
 function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error
+  if (codeOf(error) === 'ECONNREFUSED') reviveDatabase()
   return storageProblem(error) ?? new Problem('internal', 'Something went wrong on the server. What you entered is kept on this device; try again.', [], { cause: error })
 }
 

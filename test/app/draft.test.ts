@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { asksLocking, asksTurning, draftOf, emptyDraft, numberOf, readingOf } from '../../app/components/bench/draft'
+import { asksLocking, asksTurning, draftOf, emptyDraft, largeNumberOf, numberOf, readingOf } from '../../app/components/bench/draft'
 import { spread } from '../../draw/drawing'
 import { lagWords, oddsWords, readingWords, teethWords, usageWords } from '../../app/words'
 import { slotsOf } from '../../core/job/slots'
@@ -70,4 +70,9 @@ it('labels of one side never cover each other and stay on the map', () => {
   sorted.slice(1).forEach((top, i) => expect(top - sorted[i]!).toBeGreaterThanOrEqual(50))
   expect(sorted[0]).toBeGreaterThanOrEqual(0)
   expect(sorted.at(-1)).toBeLessThanOrEqual(500)
+})
+
+describe('usage and amounts', () => {
+  it.each([['148.200', 148_200], ['148,200', 148_200], ['92 400', 92_400], ['92\u202f400', 92_400], ['1.250.000', 1_250_000], ["1'250'000", 1_250_000], ['148.2', 148.2], ['148,25', 148.25], ['1482', 1482], ['0.5', 0.5], ['0.500', 0.5]])('%s is %d', (typed, value) => expect(largeNumberOf(typed)).toBe(value))
+  it.each(['', 'many', '1.2.3', '14 82', '148.200,5', '1,25.000'])('%s is no number', (typed) => expect(largeNumberOf(typed)).toBeNull())
 })

@@ -57,6 +57,30 @@ describe('a job on the bench', () => {
     expect(useOutbox().waiting).toHaveLength(1)
   })
 
+  it('what comes close together is told of both who did it, not of one', async () => {
+    const job = opened([read.extension(13)])
+    const from = (id: string, by: string, reading: Reading) => job.confirm(DEMO_JOBS[0]!.id, { seq: 10 + Number(id), act: { id, type: 'read', by, at, reading } })
+    from('1', 'Bela', read.length(160.9))
+    from('2', 'Tove', read.groove('guide', 0.5))
+    await vi.waitFor(() => expect(job.change).toMatch(/^Bela and Tove: 2 entries together took elongation/))
+    from('3', 'Tove', read.groove('arm', 0.5))
+    await vi.waitFor(() => expect(job.change).toMatch(/^Tove: The groove depth/))
+  })
+
+  it('an assessment\'s readings are those it was made of, also while others stand already', async () => {
+    const job = opened([read.extension(13), read.groove('guide', 0.4)])
+    const { settled } = job.put({ type: 'undo', act: 'a0' })
+    expect([job.record.readings.length, job.judged.length]).toEqual([1, 2])
+    await settled
+    expect(job.judged).toEqual(job.record.readings)
+  })
+
+  it('a station whose figures are all read opens on its findings, not on what is read', () => {
+    const job = opened([read.length(160.9), { kind: 'chainCompare', chain: 'main', links: 20, value: 0.4 }])
+    job.openStation(7)
+    expect([job.slot, job.part, job.side]).toEqual([null, 'main', 'findings'])
+  })
+
   it('a finding is noted and taken back by touching it twice', async () => {
     const job = opened()
     job.toggleFinding({ kind: 'condition', target: 'guide', finding: 'cracked' })

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { mkdirSync, rmSync } from 'node:fs'
+import { mkdirSync, readFileSync, rmSync, statSync } from 'node:fs'
 import { request as plainRequest } from 'node:http'
 import { connect, type Socket } from 'node:net'
 import { join, resolve } from 'node:path'
@@ -23,7 +23,7 @@ bare.beforeAll(async () => {
   mkdirSync(folder, { recursive: true })
   rmSync(join(folder, 'server.log'), { force: true })
   database = await freshDatabase(process.env.UMBRETTE_DATABASE!)
-  ;({ address } = await startServer(folder, database.url, { first: 4680 }))
+  ;({ address } = await startServer(folder, database.url, { first: 4700 }))
 })
 bare.afterAll(async () => {
   await stopServer(folder)
@@ -137,7 +137,7 @@ bare('a name that is not ours is not answered, from any page; nor does another s
     }).on('error', failed).end(method === 'GET' ? undefined : '{"name":"Eve"}')
   })
   const { host } = new URL(address)
-  for (const name of ['evil.example', 'evil.example:4680', '127.0.0.1.evil.example', 'localhost.evil.example', '10.0.0.1']) expect([name, await asked({ host: name })]).toEqual([name, 421])
+  for (const name of ['evil.example', 'evil.example:4700', '127.0.0.1.evil.example', 'localhost.evil.example', '10.0.0.1']) expect([name, await asked({ host: name })]).toEqual([name, 421])
   for (const name of [host, `LOCALHOST:${new URL(address).port}`, 'localhost']) expect([name, await asked({ host: name })]).toEqual([name, 200])
   for (const origin of ['http://evil.example', 'null', 'http://127.0.0.1:1', 'https://localhost.evil']) expect([origin, await asked({ host, origin }, 'POST')]).toEqual([origin, 403])
   expect(await asked({ host, 'sec-fetch-site': 'same-site' }, 'POST')).toBe(403)
@@ -225,4 +225,17 @@ bare('pictures travel with their job byte for byte, as one piece and as lines', 
     expect(answer.status).toBeGreaterThanOrEqual(400)
     expect(answer.status).toBeLessThan(500)
   }
+})
+
+bare('the log is its owner\'s alone, and holds no key, no body and no name', async () => {
+  const { token } = (await (await post(`jobs/${VAN}/shares`, JSON.stringify({ by: 'Maren', days: 3 }))).json()) as { token: string }
+  for (const path of [`share/${token}`, `share/${token}/report.pdf`, `share/${token}/photos/${randomUUID()}`]) await get(path)
+  await post(`share/${token}/choice`, JSON.stringify({ path: 0, name: 'Ada Unforgotten' }))
+  await post(`jobs/${VAN}/acts`, JSON.stringify({ ...by, id: randomUUID(), type: 'waits', for: 'nobody', note: 'a secret note' }))
+  const file = join(folder, 'server.log')
+  await expect(() => expect(readFileSync(file, 'utf8')).toContain('/api/share/…/choice')).toPass()
+  const log = readFileSync(file, 'utf8')
+  for (const word of [token, 'Ada Unforgotten', 'a secret note', 'parameters', '"sql"']) expect(log).not.toContain(word)
+  expect(statSync(file).mode & 0o077).toBe(0)
+  expect(Math.max(...log.split('\n').map((line) => line.length))).toBeLessThan(8000)
 })

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { existsSync, mkdirSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync, statSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { randomness } from '../../core/random'
 import { backup } from '../../scripts/backup.mjs'
@@ -135,7 +135,7 @@ export interface FullDisk {
 export async function fillDisk(place: string, picture: Buffer, { firstPort = 4740 } = {}): Promise<FullDisk> {
   const folder = resolve(place)
   const urls = await workshopDatabase(folder)
-  const { address } = await startServer(folder, urls, { first: firstPort, demo: false })
+  const { address } = await startServer(folder, urls, { first: firstPort, demo: false, revives: true })
   const outcome: FullDisk = { full: {}, words: '', after: false, acknowledged: 0, kept: 0, logBytes: 0 }
   try {
     const { id } = (await (await post(address, 'jobs/import?by=Maren', jobOf([]))).json()) as { id: string }
@@ -150,9 +150,9 @@ export async function fillDisk(place: string, picture: Buffer, { firstPort = 474
         outcome.words = (JSON.parse(text) as { error: { message: string } }).error.message
       }
     }
-    outcome.logBytes = (await import('node:fs')).statSync(join(folder, 'server.log')).size
+    outcome.logBytes = statSync(join(folder, 'server.log')).size
     if (existsSync(join(folder, 'room'))) rmSync(join(folder, 'room'))
-    for (let k = 0; k < 60 && !outcome.after; k++) {
+    for (let k = 0; k < 90 && !outcome.after; k++) {
       outcome.after = (await saved(address, id).catch(() => null))?.ok ?? false
       if (!outcome.after) await new Promise((done) => setTimeout(done, 500))
     }

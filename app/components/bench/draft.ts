@@ -111,7 +111,7 @@ function assembled(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
  */
 export function largeNumberOf(text: string): number | null {
   const typed = text.trim().replaceAll(/[\u00a0\u202f\u2009]/g, ' ')
-  const grouped = /^\d{1,3}([ .,'’])\d{3}(\1\d{3})*$/.test(typed)
+  const grouped = /^[1-9]\d{0,2}([ .,'’])\d{3}(\1\d{3})*$/.test(typed)
   return grouped ? Number(typed.replaceAll(/\D/g, '')) : numberOf(typed)
 }
 
