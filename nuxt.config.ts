@@ -26,7 +26,9 @@ export default defineNuxtConfig({
   hooks: {
     'build:manifest': (manifest) => Object.values(manifest).forEach((entry) => (entry.dynamicImports = [])),
     // The program of the threads that work behind the server lies beside it.
-    'nitro:init': (nitro) => nitro.hooks.hook('compiled', () => bundleWorker(join(nitro.options.output.serverDir, 'heavy.mjs')))
+    'nitro:init': (nitro) => {
+      nitro.hooks.hook('compiled', () => bundleWorker(join(nitro.options.output.serverDir, 'heavy.mjs')))
+    }
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
   // What core and draw only define is left out where nothing asks for it: the checks of files, say, on the bench.

@@ -1,6 +1,6 @@
 // Whose folder this is: a folder that was moved is still itself, a copy is another and leaves the first one's server and database alone.
 import { randomUUID } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, readlinkSync, realpathSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, readlinkSync, realpathSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { say } from './run.mjs'
 
@@ -22,8 +22,18 @@ export function homeOf(dataFolder) {
     for (const name of OF_THE_FIRST) rmSync(join(path, name), { force: true })
     say(`This folder is a copy of ${join(first, '..')}. What runs there, and its workshop, stay as they are.`)
   }
-  writeFileSync(join(path, 'home.json'), JSON.stringify(home), { mode: 0o600 })
+  keep(join(path, 'home.json'), home)
   return { id: home.id, copyOf: first }
+}
+
+/** Whole or not at all; on a full disk it is told again next time. */
+function keep(file, home) {
+  try {
+    writeFileSync(`${file}.new`, JSON.stringify(home), { mode: 0o600 })
+    renameSync(`${file}.new`, file)
+  } catch (error) {
+    if (error.code !== 'ENOSPC') throw error
+  }
 }
 
 function read(file) {

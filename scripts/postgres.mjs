@@ -21,6 +21,7 @@ const isRoot = process.getuid?.() === 0
  * @returns {Promise<string>} its URL
  */
 export async function startPostgres(dataFolder, { fast = false } = {}) {
+  homeOf(dataFolder)
   const programs = await ensurePostgres()
   const cluster = await ensureCluster(dataFolder, programs)
   if (await clusterPid(cluster)) return url(cluster, readFileSync(join(cluster.keep, 'postgres.port'), 'utf8'))
@@ -29,7 +30,7 @@ export async function startPostgres(dataFolder, { fast = false } = {}) {
   const options = [`-p ${port}`, '-c listen_addresses=127.0.0.1', "-c unix_socket_directories=''", ...LOG, ...(fast ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : [])]
   const { code } = await asOwner(join(programs, 'pg_ctl'), ['-D', cluster.data, '-l', join(cluster.data, 'server.log'), '-w', '-t', '60', '-o', options.join(' '), 'start'], cluster, 'ignore')
   if (code !== 0) throw new Stop(`PostgreSQL did not start; its log is ${join(cluster.data, 'server.log')}`)
-  writeFileSync(join(cluster.keep, 'postgres.port'), String(port))
+  if (String(port) !== String(lastPort(cluster))) writeFileSync(join(cluster.keep, 'postgres.port'), String(port))
   return url(cluster, String(port))
 }
 

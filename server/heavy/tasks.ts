@@ -1,6 +1,7 @@
 import { printReport } from '../pdf/printReport'
 import { importSpooled } from '../store/imports'
-import { addWeighty, holdsOf, openedText } from '../store/jobs'
+import { addWeighty, holdsOf } from '../store/acts'
+import { openedText } from '../store/jobs'
 import { learntNow } from '../store/learning'
 import { judgeRun, lobbyOf } from '../store/practice'
 import { makeReport } from '../store/reports'

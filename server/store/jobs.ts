@@ -1,24 +1,12 @@
 import { LRUCache } from 'lru-cache'
-import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize'
-import { actFaults, entryFaults, kindOf, type JobBefore } from '../../core/job/actFaults'
-import { Folding, foldActs, isActType, sheetOf, type Act, type ActOf } from '../../core/job/acts'
-import { touchesSheet } from '../../core/job/acts/undo'
+import { QueryTypes, type Transaction } from 'sequelize'
+import type { Act } from '../../core/job/acts'
 import { assessRecord } from '../../core/job/assessRecord'
-import { MOST } from '../../core/job/schema'
 import type { KeptJob } from '../../core/job/types'
-import { isSameJson } from '../../core/check/same'
-import { isWellFormed } from '../../core/check/text'
-import { schemaFaults } from '../../core/check/faults'
-import type { Hold } from '../../core/buildup/holds'
-import { rebuildOf } from '../../core/buildup/rebuild'
-import type { DriveSheet, Fault } from '../../core/sheet/types'
-import { CORE_VERSION } from '../../core/version'
-import { inTransaction, readGeneration, useDb } from '../db/connection'
-import { codeOf } from '../db/errors'
-import { ActRow, JobRow, PhotoRow } from '../db/models'
+import { inTransaction, useDb } from '../db/connection'
+import { ActRow, JobRow } from '../db/models'
 import { createJob } from '../db/rows'
 import { heavily } from '../heavy/heavily'
-import { ACTS_CHANNEL } from '../live/listen'
 import { Problem } from '../utils/problem'
 
 /** An act as it was kept, with its place in the workshop's order. */
@@ -45,13 +33,14 @@ export async function findJob(id: string): Promise<{ id: string; job: KeptJob; a
   return { id, job: keptJob(row), acts }
 }
 
-async function actsOf(jobId: string, transaction?: Transaction): Promise<KeptAct[]> {
+/** The acts on a job, in order. */
+export async function actsOf(jobId: string, transaction?: Transaction): Promise<KeptAct[]> {
   const rows = await ActRow.findAll({ where: { jobId }, attributes: ['seq', 'body'], order: [['seq', 'ASC']], raw: true, ...(transaction ? { transaction } : {}) })
   return rows.map(keptAct)
 }
 
 /** Acts up to which a job is worked on where it is asked for; more take long enough to be noticed by others. */
-const QUICK = 150
+export const QUICK = 150
 
 /** Bytes of opened jobs that are remembered. */
 const REMEMBERED = 48 * 1024 * 1024
@@ -91,231 +80,8 @@ export async function insertJob(id: string, job: KeptJob, acts: readonly Act[]):
   await inTransaction((transaction) => createJob(id, job, acts, { demo: false, transaction }))
 }
 
-/** What an act can be checked with, without reading all of its job again. */
-interface KnownSheet {
-  opened: DriveSheet
-  inForce: DriveSheet
-  moves: number
-  generation: string
-}
-
-/** Sheets that jobs stand under. */
-const sheets = new LRUCache<string, KnownSheet>({ max: 100 })
-
-/**
- * Adds one act to a job. The same act again changes nothing and answers as the first time did.
- * @throws Problem not-found, bad-input with each fault, conflict when the id stands for another act or the job is held
- */
-export async function addAct(jobId: string, value: unknown): Promise<KeptAct> {
-  const db = await useDb()
-  if (!isUuid(jobId)) throw noJob()
-  const { type, supersedes } = (value ?? {}) as { type?: unknown; supersedes?: unknown }
-  if (type === 'choice') throw new Problem('bad-input', 'A customer\'s choice comes through the link that was shared with them.', [{ place: 'type', message: 'is not entered here' }])
-  // What can change a job's state or sheet must see every act before it; anything else needs only what it names.
-  if (isActType(type) && kindOf(type).locks) {
-    const [{ acts } = { acts: '0' }] = await db.query<{ acts: string }>('select count(*) as acts from acts where job_id = $1', { bind: [jobId], type: QueryTypes.SELECT })
-    return Number(acts) <= QUICK ? addWeighty(jobId, value) : heavily('asked', 'addWeighty', jobId, value)
-  }
-  return addLight(jobId, value, supersedes, 0)
-}
-
-/** Times that an act is looked at again because its job's sheet changed under it. */
-const LOOKS = 5
-
-async function addLight(jobId: string, value: unknown, supersedes: unknown, looked: number): Promise<KeptAct> {
-  const sheet = sheets.get(jobId) ?? (await rememberSheet(jobId))
-  const before: JobBefore = { sheet: sheet.inForce, opened: sheet.opened, acts: await named(jobId, supersedes) }
-  const faults = entryFaults(before, value)
-  if (faults.length > 0) return refusedOrKnown(jobId, value, faults)
-  const act = value as Act
-  if (act.type === 'photo') await checkPhoto(jobId, act.photo)
-  const seq = await putAct(jobId, act, sheet)
-  if (seq !== null) return { seq, act }
-  const known = await knownAct(jobId, act.id)
-  if (known) return sameAct(known, value)
-  // The sheet changed under it, or the whole database did: look again.
-  sheets.delete(jobId)
-  if (looked === LOOKS) throw new Problem('not-ready', 'The job changes too quickly to take this in. Try again in a moment.')
-  return addLight(jobId, value, supersedes, looked + 1)
-}
-
-async function rememberSheet(jobId: string): Promise<KnownSheet> {
-  const generation = await readGeneration()
-  const row = await JobRow.findByPk(jobId)
-  if (!row) throw noJob()
-  const acts = row.sheetMoves === 0 ? [] : await actsOf(jobId)
-  const sheet = { opened: row.sheet, inForce: sheetOf(row.sheet, foldActs(acts.map(({ act }) => act), row.school)), moves: row.sheetMoves, generation }
-  sheets.set(jobId, sheet)
-  return sheet
-}
-
-/** The act that a correction names. */
-async function named(jobId: string, id: unknown): Promise<ReadonlyMap<string, Act>> {
-  const known = typeof id === 'string' ? await knownAct(jobId, id) : null
-  return new Map(known ? [[known.act.id, known.act]] : [])
-}
-
-async function knownAct(jobId: string, id: string): Promise<KeptAct | null> {
-  if (!isKeepable(id)) return null
-  const row = await ActRow.findOne({ where: { jobId, id }, attributes: ['seq', 'body'] })
-  return row ? keptAct(row) : null
-}
-
-/** Can a text be an act's id at all? Anything else is not even looked for. */
-function isKeepable(id: string): boolean {
-  return id.length <= 64 && isWellFormed(id)
-}
-
-/** A repeat of what was kept is answered as before, even where it could not be entered now. */
-async function refusedOrKnown(jobId: string, value: unknown, faults: readonly Fault[]): Promise<KeptAct> {
-  const { id } = (value ?? {}) as { id?: unknown }
-  const known = typeof id === 'string' ? await knownAct(jobId, id) : null
-  if (known) return sameAct(known, value)
-  throw new Problem('bad-input', faults[0]!.message, [...faults])
-}
-
-async function checkPhoto(jobId: string, photo: string): Promise<void> {
-  if (isUuid(photo) && (await PhotoRow.count({ where: { id: photo, jobId } }))) return
-  throw new Problem('bad-input', 'The picture of this entry was not kept: take it again.', [{ place: 'photo', message: 'is no photo of this job' }])
-}
-
-/**
- * Keeps an act, marks its job's summary stale and tells every server: all or nothing, in one round trip.
- * @returns its place; null where nothing was kept, as the id is taken, or the sheet or the whole database changed
- */
-async function putAct(jobId: string, act: Act, { moves, generation }: Pick<KnownSheet, 'moves' | 'generation'>, transaction?: Transaction): Promise<number | null> {
-  const db = await useDb()
-  try {
-    const [kept] = await db.query<{ place: string | null }>('select keep_act($1, $2, $3, $4, $5, $6, $7) as place', {
-      bind: [jobId, moves, generation, act.id, JSON.stringify(act), ACTS_CHANNEL, MOST.acts], type: QueryTypes.SELECT, ...(transaction ? { transaction } : {})
-    })
-    return kept?.place ? Number(kept.place) : null
-  } catch (error) {
-    if (codeOf(error) === 'UM001') throw new Problem('too-large', `This job holds ${MOST.acts} entries, as many as one job can. Open another for what is done from now on.`)
-    throw error
-  }
-}
-
-/** Adds an act that rests on all acts before it, while nothing else changes the job. */
-export async function addWeighty(jobId: string, value: unknown): Promise<KeptAct> {
-  const generation = await readGeneration()
-  try {
-    return await inTransaction(async (transaction) => {
-      const job = await JobRow.findByPk(jobId, { transaction, lock: true })
-      if (!job) throw noJob()
-      const kept = await actsOf(jobId, transaction)
-      const known = kept.find(({ act }) => act.id === (value as { id?: unknown } | null)?.id)
-      if (known) return sameAct(known, value)
-      const folding = new Folding(job.school, kept.map(({ act }) => act))
-      const act = madeAct(keptJob(job), folding, value)
-      const seq = await putAct(jobId, act, { moves: job.sheetMoves, generation }, transaction)
-      if (seq === null) throw new UniqueConstraintError({ message: 'act' })
-      const moved = act.type === 'sheet' || (act.type === 'undo' && touchesSheet(folding.byId, act.act))
-      await job.update({ state: folding.add(act).record.state, sheetMoves: job.sheetMoves + (moved ? 1 : 0) }, { transaction })
-      return { seq, act }
-    })
-  } finally {
-    sheets.delete(jobId)
-  }
-}
-
-/** Adds a customer's choice that came through its share. One that says what the last through it said is that one. */
-export async function addChoice(jobId: string, act: ActOf<'choice'>, most: number): Promise<void> {
-  const generation = await readGeneration()
-  await inTransaction(async (transaction) => {
-    const job = await JobRow.findByPk(jobId, { transaction, lock: true })
-    if (!job) throw noJob()
-    const acts = (await actsOf(jobId, transaction)).map((kept) => kept.act)
-    const through = acts.filter((one): one is ActOf<'choice'> => one.type === 'choice' && one.share === act.share)
-    const last = through.at(-1)
-    if (last && last.by === act.by && last.price === act.price && isSameJson(last.renew, act.renew)) return
-    if (through.length >= most) throw new Problem('conflict', 'This link has taken as many choices as it can. Call the workshop.')
-    const record = foldActs(acts, job.school)
-    const faults = actFaults({ sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: new Map() }, act)
-    if (faults.length > 0) throw new Problem('conflict', 'The engine\'s sheet has changed since this report was made. Ask the workshop for a new link.', faults)
-    await putAct(jobId, act, { moves: job.sheetMoves, generation }, transaction)
-  })
-}
-
-/** The act that is kept of what was sent: the same, or for a sign-off what the server makes of it. @throws Problem bad-input, conflict */
-function madeAct(job: KeptJob, folding: Folding, value: unknown): Act {
-  const { record, byId, acts } = folding
-  const before: JobBefore = { sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: byId }
-  const { type } = value as { type: Act['type'] }
-  const { entry } = kindOf(type)
-  const faults = entry ? schemaFaults(entry(), value) : entryFaults(before, value)
-  if (faults.length > 0) throw new Problem('bad-input', faults[0]!.message, faults)
-  const act = value as Act
-  if (act.type === 'signoff') return signed(job, acts, value as SignedEntry, before)
-  if (act.type === 'state' && act.state === 'closed') checkHolds(job, acts)
-  return act
-}
-
-type SignedEntry = Pick<ActOf<'signoff'>, 'id' | 'type' | 'by' | 'at' | 'seen'>
-
-/** A verdict is signed as it stands: what someone else did since it was looked at must be looked at first. */
-function signed(job: KeptJob, acts: readonly Act[], entry: SignedEntry, before: JobBefore): Act {
-  if (entry.seen !== acts.at(-1)?.id) throw new Problem('conflict', 'The job changed before the sign-off reached it. Look at the verdict as it stands now, and sign that.')
-  const { moved, signoffs } = foldActs(acts, job.school)
-  const act: ActOf<'signoff'> = {
-    ...entry, revision: signoffs.length + 1, core: CORE_VERSION, sheetRevision: moved?.revision ?? job.sheetRevision ?? null,
-    assessment: assessRecord(job, acts), acts: acts.map(({ id }) => id)
-  }
-  const faults = actFaults(before, act)
-  if (faults.length > 0) throw new Problem('conflict', 'This verdict cannot be signed: it cannot be computed whole. Check the readings.', faults)
-  return act
-}
-
-/** What holds a job and was not released. */
-function openHolds(job: KeptJob, acts: readonly Act[]): Hold[] {
-  return rebuildOf(job, acts, assessRecord(job, acts)).holds.filter(({ released }) => !released)
-}
-
-/** What holds a job's engine. @throws Problem not-found */
-export async function holdsOf(jobId: string): Promise<Hold[]> {
-  const { job, acts } = await findJob(jobId)
-  return openHolds(job, acts.map(({ act }) => act))
-}
-
-/** A job closes when nothing holds its engine, or each hold was released by name with a reason. */
-function checkHolds(job: KeptJob, acts: readonly Act[]): void {
-  const open = openHolds(job, acts)
-  if (open.length === 0) return
-  throw new Problem('conflict', `${open.length} ${open.length === 1 ? 'hold keeps' : 'holds keep'} this job open: do what releases ${open.length === 1 ? 'it' : 'them'}, or release ${open.length === 1 ? 'it' : 'each'} by name with a reason.`, open.map(({ id, text }) => ({ place: id, message: text })))
-}
-
-/** Places are given out before acts are committed: an act with a lower place may turn up this many places late. */
-const LATE = 200
-
-/** Acts on a job kept after a place in the workshop's order, with some before it that may have been committed since. */
-export async function actsAfter(jobId: string, seq: number): Promise<KeptAct[]> {
-  await useDb()
-  if (!isUuid(jobId)) return []
-  const rows = await ActRow.findAll({ where: { jobId, seq: { [Op.gt]: Math.max(0, Math.min(seq, Number.MAX_SAFE_INTEGER) - LATE) } }, attributes: ['seq', 'body'], order: [['seq', 'ASC']], raw: true })
-  return rows.map(keptAct)
-}
-
-/** Acts on a job at these places. */
-export async function actsAt(jobId: string, places: readonly number[]): Promise<KeptAct[]> {
-  await useDb()
-  if (!isUuid(jobId)) return []
-  const rows = await ActRow.findAll({ where: { jobId, seq: places.filter(Number.isSafeInteger) }, attributes: ['seq', 'body'], order: [['seq', 'ASC']], raw: true })
-  return rows.map(keptAct)
-}
-
-/** Fields that a page sends of an act; what the server adds to a sign-off is not among them. */
-function sentPart(act: Act): unknown {
-  if (act.type !== 'signoff') return act
-  const { id, type, by, at, seen } = act
-  return { id, type, by, at, seen }
-}
-
-function sameAct(known: KeptAct, value: unknown): KeptAct {
-  if (isSameJson(sentPart(known.act), value)) return known
-  throw new Problem('conflict', 'Another act has this id already. Reload the job and enter it again.')
-}
-
-function keptAct(row: Pick<ActRow, 'seq' | 'body'>): KeptAct {
+/** An act out of its row. */
+export function keptAct(row: Pick<ActRow, 'seq' | 'body'>): KeptAct {
   return { seq: Number(row.seq), act: row.body }
 }
 

@@ -11,14 +11,14 @@ const total = async (state: JobState, search = '') => (await workshop.board.boar
 
 it('a job\'s list follows its acts, there and back', async () => {
   const { id, job } = DEMO_JOBS[1]!
-  await expect(workshop.jobs.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })).rejects.toMatchObject({ code: 'conflict', faults: expect.arrayContaining([{ place: 'tasks', message: expect.any(String) }]) })
-  for (const { id: hold } of await workshop.jobs.holdsOf(id)) await workshop.jobs.addAct(id, { ...by, id: `r-${hold}`, type: 'release', hold, reason: 'Sold as it is' })
+  await expect(workshop.acts.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })).rejects.toMatchObject({ code: 'conflict', faults: expect.arrayContaining([{ place: 'tasks', message: expect.any(String) }]) })
+  for (const { id: hold } of await workshop.acts.holdsOf(id)) await workshop.acts.addAct(id, { ...by, id: `r-${hold}`, type: 'release', hold, reason: 'Sold as it is' })
   const [open, closed] = [await total('open'), await total('closed')]
-  await workshop.jobs.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })
+  await workshop.acts.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })
   expect([await total('open'), await total('closed', job.vehicle)]).toEqual([open - 1, 1])
-  await workshop.jobs.addAct(id, { ...by, id: 'takes-back', type: 'undo', act: 'closes' })
+  await workshop.acts.addAct(id, { ...by, id: 'takes-back', type: 'undo', act: 'closes' })
   expect([await total('open'), await total('closed')]).toEqual([open, closed])
-  await expect(workshop.jobs.addAct(id, { ...by, id: 'odd', type: 'state', state: 'lost' })).rejects.toMatchObject({ code: 'bad-input' })
+  await expect(workshop.acts.addAct(id, { ...by, id: 'odd', type: 'state', state: 'lost' })).rejects.toMatchObject({ code: 'bad-input' })
 })
 
 it('an imported job lands in the list its acts say', async () => {
@@ -46,7 +46,7 @@ it('lists only read: a job whose summary is being made stands on the board as it
   const { id, job } = DEMO_JOBS[3]!
   const row = async () => (await workshop.board.boardPage({ state: 'open', search: job.vehicle, page: 0 })).rows.find((one) => one.id === id)!
   const before = await row()
-  await workshop.jobs.addAct(id, { ...by, id: 'noted', type: 'waits', for: 'part', note: 'Guide set' })
+  await workshop.acts.addAct(id, { ...by, id: 'noted', type: 'waits', for: 'part', note: 'Guide set' })
   const lock = await workshop.sequelize.transaction()
   await workshop.sequelize.query('select id from jobs where id = $1 for update', { bind: [id], transaction: lock })
   const refreshing = workshop.summaries.refreshStale()

@@ -20,7 +20,7 @@ const VAN = DEMO_JOBS[0]!.id
 const by = { by: 'Maren', at: '2026-11-26T08:00:00.000Z' }
 const folder = mkdtempSync(join(tmpdir(), 'umbrette-older-'))
 let database: Awaited<ReturnType<typeof freshDatabase>>
-let stores: { board: typeof import('../../server/store/board'); jobs: typeof import('../../server/store/jobs'); summaries: typeof import('../../server/store/summaries'); people: typeof import('../../server/store/people'); photos: typeof import('../../server/store/photos'); learning: typeof import('../../server/store/learning') }
+let stores: { acts: typeof import('../../server/store/acts'); board: typeof import('../../server/store/board'); jobs: typeof import('../../server/store/jobs'); summaries: typeof import('../../server/store/summaries'); people: typeof import('../../server/store/people'); photos: typeof import('../../server/store/photos'); learning: typeof import('../../server/store/learning') }
 
 beforeAll(async () => {
   database = await freshDatabase(inject('databaseUrl'))
@@ -29,7 +29,7 @@ beforeAll(async () => {
   const { offerTasks } = await import('../../server/heavy/heavily')
   offerTasks((await import('../../server/heavy/tasks')).TASKS)
   stores = {
-    board: await import('../../server/store/board'), jobs: await import('../../server/store/jobs'), summaries: await import('../../server/store/summaries'),
+    acts: await import('../../server/store/acts'), board: await import('../../server/store/board'), jobs: await import('../../server/store/jobs'), summaries: await import('../../server/store/summaries'),
     people: await import('../../server/store/people'), photos: await import('../../server/store/photos'), learning: await import('../../server/store/learning')
   }
 })
@@ -56,7 +56,7 @@ describe('a workshop that the version before kept', () => {
     expect(await stores.people.listPeople()).toEqual([...DEMO_PEOPLE, 'Otto'].sort((a, b) => (a < b ? -1 : 1)))
   })
   it('goes on: entries are taken in, and every job is exported and taken in again', async () => {
-    await expect(stores.jobs.addAct(VAN, { ...by, id: randomUUID(), type: 'read', reading: read.groove('arm', 0.3) })).resolves.toBeTruthy()
+    await expect(stores.acts.addAct(VAN, { ...by, id: randomUUID(), type: 'read', reading: read.groove('arm', 0.3) })).resolves.toBeTruthy()
     for (const { id } of DEMO_JOBS) {
       const { job, acts } = await stores.jobs.findJob(id)
       const back = importJob(JSON.parse(JSON.stringify(exportJob(job, acts.map(({ act }) => act)))), { ...by, newId: randomUUID })

@@ -43,8 +43,8 @@ describe('a photo', () => {
     expect((await sharp(body).metadata()).format).toBe('jpeg')
     expect((await workshop.photos.photoBytes(id, 'thumb')).length).toBeLessThan(body.length)
     const act = { id: 'photo-1', type: 'photo', by: 'Maren', at: '2026-11-24T08:00:00.000Z', photo: id, part: 'guide' }
-    await workshop.jobs.addAct(DEMO_JOBS[0]!.id, act)
-    await expect(workshop.jobs.addAct(DEMO_JOBS[1]!.id, { ...act, id: 'photo-2' })).rejects.toThrow(/was not kept/)
+    await workshop.acts.addAct(DEMO_JOBS[0]!.id, act)
+    await expect(workshop.acts.addAct(DEMO_JOBS[1]!.id, { ...act, id: 'photo-2' })).rejects.toThrow(/was not kept/)
   })
 
   it('sent twice, because the answer was lost, is kept once', async () => {

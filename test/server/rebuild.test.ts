@@ -32,20 +32,20 @@ describe('a check as a calendar entry', () => {
 
 it('checks that are due stand on the list by date, and go with the job', async () => {
   const [soon, late] = [await open('Check soon', 10), await open('Check late', 10)]
-  await workshop.jobs.addAct(soon, act('c', { type: 'check', date: '2026-12-01', stopGap: true }))
-  await workshop.jobs.addAct(late, act('c', { type: 'check', date: '2027-12-01', stopGap: false }))
+  await workshop.acts.addAct(soon, act('c', { type: 'check', date: '2026-12-01', stopGap: true }))
+  await workshop.acts.addAct(late, act('c', { type: 'check', date: '2027-12-01', stopGap: false }))
   await workshop.summaries.refreshStale()
   const due = async () => (await workshop.checks.checksDue('2026-12-31')).map(({ vehicle }) => vehicle)
   expect(await due()).toContain('Check soon')
   expect(await due()).not.toContain('Check late')
-  await workshop.jobs.addAct(soon, act('gone', { type: 'state', state: 'deleted' }))
+  await workshop.acts.addAct(soon, act('gone', { type: 'state', state: 'deleted' }))
   expect(await due()).not.toContain('Check soon')
 })
 
 it('after a chain was renewed, the next job knows when, and forgets how long the old one was', async () => {
   const first = await open('Renewed van', 100_000)
-  await workshop.jobs.addAct(first, act('l', { type: 'read', reading: read.length(160.9) }))
-  await workshop.jobs.addAct(first, act('f', { type: 'task', task: 'part:main:fitted', state: 'done' }))
+  await workshop.acts.addAct(first, act('l', { type: 'read', reading: read.length(160.9) }))
+  await workshop.acts.addAct(first, act('f', { type: 'task', task: 'part:main:fitted', state: 'done' }))
   const { job } = await workshop.jobs.findJob(await open('Renewed van', 130_000))
   expect(job.known!.fitted).toEqual({ main: 100_000 })
   expect(job.known!.history).toBeUndefined()

@@ -73,7 +73,7 @@ describe('a link for the customer', () => {
   it('shows the report as it was shared, whatever is read later', async () => {
     const { token } = await workshop.shares.createShare(VAN, 'Maren', 14)
     const before = (await workshop.shares.openShare(token)).report
-    await workshop.jobs.addAct(VAN, act('later', { type: 'read', reading: read.groove('guide', 1.1) }))
+    await workshop.acts.addAct(VAN, act('later', { type: 'read', reading: read.groove('guide', 1.1) }))
     expect((await workshop.shares.openShare(token)).report).toEqual(before)
     expect((await workshop.reports.jobReport(VAN)).report).not.toEqual(before)
   })
@@ -106,7 +106,7 @@ describe('a link for the customer', () => {
     const picture = await sharp({ create: { width: 20, height: 20, channels: 3, background: 'red' } }).jpeg().toBuffer()
     const put = async (id: string) => {
       const photo = await workshop.photos.addPhoto(VAN, picture)
-      await workshop.jobs.addAct(VAN, act(id, { type: 'photo', photo: photo.id, part: 'guide' }))
+      await workshop.acts.addAct(VAN, act(id, { type: 'photo', photo: photo.id, part: 'guide' }))
       return photo.id
     }
     const shown = await put('photo-shown')
@@ -124,16 +124,16 @@ describe('a link for the customer', () => {
     for (let i = 0; i < 19; i++) await workshop.shares.choose(token, i % 2 ? 0 : 1, 'Ada Quay')
     await expect(workshop.shares.choose(token, 0, 'Ada Quay')).rejects.toMatchObject({ code: 'conflict' })
     expect(await choices()).toBe(before + 20)
-    await expect(workshop.jobs.addAct(VAN, act('forged', { type: 'choice', share: 'x', renew: [], price: 0 }))).rejects.toMatchObject({ code: 'bad-input' })
+    await expect(workshop.acts.addAct(VAN, act('forged', { type: 'choice', share: 'x', renew: [], price: 0 }))).rejects.toMatchObject({ code: 'bad-input' })
   })
   it('a link of a job that was deleted is gone, and back when the job is', async () => {
     const id = randomUUID()
     await workshop.jobs.insertJob(id, DEMO_JOBS[0]!.job, DEMO_JOBS[0]!.acts)
     const { token } = await workshop.shares.createShare(id, 'Maren', 3)
-    await workshop.jobs.addAct(id, act('gone', { type: 'state', state: 'deleted' }))
+    await workshop.acts.addAct(id, act('gone', { type: 'state', state: 'deleted' }))
     await expect(workshop.shares.openShare(token)).rejects.toMatchObject({ code: 'gone' })
     await expect(workshop.shares.choose(token, 0, 'Ada')).rejects.toMatchObject({ code: 'gone' })
-    await workshop.jobs.addAct(id, act('back', { type: 'undo', act: 'gone' }))
+    await workshop.acts.addAct(id, act('back', { type: 'undo', act: 'gone' }))
     await expect(workshop.shares.openShare(token)).resolves.toBeTruthy()
   })
 })
@@ -146,19 +146,19 @@ describe('signing a verdict', () => {
   }
   it('is refused when the job has changed since it was looked at; else the server makes it from what it holds', async () => {
     const early = await signs('early')
-    await workshop.jobs.addAct(ID, act('between', { type: 'read', reading: { kind: 'padWear', tensioner: 'lifter', value: 0.1 } }))
-    await expect(workshop.jobs.addAct(ID, early)).rejects.toMatchObject({ code: 'conflict' })
+    await workshop.acts.addAct(ID, act('between', { type: 'read', reading: { kind: 'padWear', tensioner: 'lifter', value: 0.1 } }))
+    await expect(workshop.acts.addAct(ID, early)).rejects.toMatchObject({ code: 'conflict' })
     const now = await signs('now')
     const { job, acts } = await workshop.jobs.findJob(ID)
-    const kept = await workshop.jobs.addAct(ID, now)
+    const kept = await workshop.acts.addAct(ID, now)
     const list = acts.map((a) => a.act)
     expect(kept.act).toEqual({ ...now, revision: 1, core: CORE_VERSION, sheetRevision: 1, assessment: assessRecord(job, list), acts: list.map(({ id }) => id) })
-    expect(await workshop.jobs.addAct(ID, now)).toEqual(kept)
-    await expect(workshop.jobs.addAct(ID, { ...now, id: 'again' })).rejects.toMatchObject({ code: 'conflict' })
-    expect((await workshop.jobs.addAct(ID, await signs('second'))).act).toMatchObject({ revision: 2 })
+    expect(await workshop.acts.addAct(ID, now)).toEqual(kept)
+    await expect(workshop.acts.addAct(ID, { ...now, id: 'again' })).rejects.toMatchObject({ code: 'conflict' })
+    expect((await workshop.acts.addAct(ID, await signs('second'))).act).toMatchObject({ revision: 2 })
   })
   it('what a page says the verdict is, is not taken', async () => {
-    await expect(workshop.jobs.addAct(ID, await signs('forged', { assessment: {}, revision: 9 }))).rejects.toMatchObject({ code: 'bad-input', faults: expect.arrayContaining([{ place: 'assessment', message: expect.stringMatching(/no field/) }]) })
+    await expect(workshop.acts.addAct(ID, await signs('forged', { assessment: {}, revision: 9 }))).rejects.toMatchObject({ code: 'bad-input', faults: expect.arrayContaining([{ place: 'assessment', message: expect.stringMatching(/no field/) }]) })
   })
   it('one that comes with a file is marked, unless it comes out the same here', async () => {
     const { job, acts } = await workshop.jobs.findJob(ID)

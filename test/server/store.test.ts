@@ -10,6 +10,7 @@ import { freshDatabase } from './database'
 let database: Awaited<ReturnType<typeof freshDatabase>>
 let sequelize: Sequelize
 let jobs: typeof import('../../server/store/jobs')
+let keeping: typeof import('../../server/store/acts')
 let board: typeof import('../../server/store/board')
 let people: typeof import('../../server/store/people')
 let migration: typeof import('../../server/db/migrate')
@@ -23,6 +24,7 @@ beforeAll(async () => {
   process.env.UMBRETTE_LOG = 'silent'
   connection = await import('../../server/db/connection')
   jobs = await import('../../server/store/jobs')
+  keeping = await import('../../server/store/acts')
   board = await import('../../server/store/board')
   people = await import('../../server/store/people')
   migration = await import('../../server/db/migrate')
@@ -72,7 +74,7 @@ describe('the demo workshop', () => {
     sequelize = connection.connect(database.url)
     expect(await people.listPeople()).toEqual(DEMO_PEOPLE)
     expect(new Set((await board.boardPage({ state: 'open', search: '', page: 0 })).rows.map(({ id }) => id))).toEqual(new Set(DEMO_JOBS.filter(({ acts }) => !acts.some(({ type }) => type === 'state')).map(({ id }) => id)))
-    await jobs.addAct(VAN, took('kept', 0.4))
+    await keeping.addAct(VAN, took('kept', 0.4))
     await migration.alone(sequelize, (t) => demo.fillDemo(t))
     expect((await jobs.findJob(VAN)).acts.at(-1)!.act.id).toBe('kept')
   })
@@ -97,32 +99,32 @@ describe('the demo workshop', () => {
 
 describe('acts on a job', () => {
   it('are kept in order, as they came', async () => {
-    const first = await jobs.addAct(VAN, took('a1', 0.4, { supersedes: undefined }))
-    const second = await jobs.addAct(VAN, { ...took('a2', 0.6), supersedes: 'a1' })
+    const first = await keeping.addAct(VAN, took('a1', 0.4, { supersedes: undefined }))
+    const second = await keeping.addAct(VAN, { ...took('a2', 0.6), supersedes: 'a1' })
     expect(second.seq).toBeGreaterThan(first.seq)
     expect((await jobs.findJob(VAN)).acts.slice(-2).map(({ act }) => act.id)).toEqual(['a1', 'a2'])
   })
 
   it('sent twice, also at the same moment, are kept once', async () => {
-    const answers = await Promise.all(Array.from({ length: 5 }, () => jobs.addAct(VAN, took('again', 0.3))))
+    const answers = await Promise.all(Array.from({ length: 5 }, () => keeping.addAct(VAN, took('again', 0.3))))
     expect(new Set(answers.map(({ seq }) => seq)).size).toBe(1)
     expect((await jobs.findJob(VAN)).acts.filter(({ act }) => act.id === 'again')).toHaveLength(1)
   })
 
   it('with an id that stands for another act are refused, and nothing is overwritten', async () => {
-    await jobs.addAct(VAN, took('one', 0.3))
-    await expect(jobs.addAct(VAN, took('one', 0.9))).rejects.toMatchObject({ code: 'conflict' })
+    await keeping.addAct(VAN, took('one', 0.3))
+    await expect(keeping.addAct(VAN, took('one', 0.9))).rejects.toMatchObject({ code: 'conflict' })
     expect((await jobs.findJob(VAN)).acts.find(({ act }) => act.id === 'one')!.act).toEqual(took('one', 0.3))
   })
 
   it('that cannot be true are refused with the place, and nothing is kept', async () => {
     const before = (await jobs.findJob(VAN)).acts.length
-    await expect(jobs.addAct(VAN, took('bad', -1))).rejects.toMatchObject({ code: 'bad-input', faults: [{ place: 'reading.value', message: expect.stringMatching(/below 0/) }] })
+    await expect(keeping.addAct(VAN, took('bad', -1))).rejects.toMatchObject({ code: 'bad-input', faults: [{ place: 'reading.value', message: expect.stringMatching(/below 0/) }] })
     expect((await jobs.findJob(VAN)).acts).toHaveLength(before)
   })
 
   it.each(['nonsense', '00000000-0000-4000-8000-000000000000', "'; drop table jobs; --"])('on the unknown job %s say so', async (id) => {
-    await expect(jobs.addAct(id, took('x', 0.3))).rejects.toMatchObject({ code: 'not-found' })
+    await expect(keeping.addAct(id, took('x', 0.3))).rejects.toMatchObject({ code: 'not-found' })
   })
 
   it('a job with a broken act is not kept at all', async () => {

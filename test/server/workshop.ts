@@ -5,6 +5,7 @@ import { freshDatabase } from './database'
 /** A demo workshop on a database of its own, for the tests of one file; filled in before the first of them. */
 export interface Workshop {
   sequelize: Sequelize
+  acts: typeof import('../../server/store/acts')
   board: typeof import('../../server/store/board')
   checks: typeof import('../../server/store/checks')
   jobs: typeof import('../../server/store/jobs')
@@ -31,7 +32,7 @@ export function useWorkshop(): Workshop {
     const { offerTasks } = await import('../../server/heavy/heavily')
     offerTasks((await import('../../server/heavy/tasks')).TASKS)
     Object.assign(workshop, {
-      sequelize: await useDb(), board: await import('../../server/store/board'), checks: await import('../../server/store/checks'),
+      sequelize: await useDb(), acts: await import('../../server/store/acts'), board: await import('../../server/store/board'), checks: await import('../../server/store/checks'),
       jobs: await import('../../server/store/jobs'), learning: await import('../../server/store/learning'), live: await import('../../server/live/listen'),
       opening: await import('../../server/store/opening'), photos: await import('../../server/store/photos'), practice: await import('../../server/store/practice'),
       reports: await import('../../server/store/reports'), shares: await import('../../server/store/shares'), sheets: await import('../../server/store/sheets'), summaries: await import('../../server/store/summaries'),

@@ -1,3 +1,4 @@
+import { KEEP_ACT } from './0009-keep-act'
 import type { Migration } from './types'
 
 /** Columns of JSON that people's text stands in. */
@@ -53,21 +54,7 @@ export const unharmed: Migration = {
   async down({ schema, transaction }) {
     const run = (statement: string) => schema.sequelize.query(statement, { transaction })
     await run('drop function keep_act')
-    await run(
-      `create function keep_act(job uuid, moves integer, act text, entry json, channel text) returns bigint language plpgsql as $$
-      declare
-        was_stale boolean;
-        place bigint;
-      begin
-        select stale into was_stale from jobs where id = job and sheet_moves = moves for key share;
-        if not found then return null; end if;
-        insert into acts (job_id, id, body) values (job, act, entry) on conflict (job_id, id) do nothing returning seq into place;
-        if place is null then return null; end if;
-        if not was_stale then update jobs set stale = true where id = job; end if;
-        perform pg_notify(channel, job::text);
-        return place;
-      end $$`
-    )
+    await run(KEEP_ACT)
     await run("delete from settings where key = 'generation'")
     await run('drop index people_name')
     await run('drop index jobs_queue')

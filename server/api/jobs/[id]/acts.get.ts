@@ -1,6 +1,6 @@
 import { getQuery } from 'h3'
 import { shape, text } from '../../../../core/check/rules'
-import { actsAfter, actsAt } from '../../../store/jobs'
+import { actsAfter, actsAt } from '../../../store/acts'
 import { checked, named, route } from '../../../utils/route'
 
 const schema = shape({

@@ -1,4 +1,4 @@
-import { addAct } from '../../../store/jobs'
+import { addAct } from '../../../store/acts'
 import { named, readJson, route } from '../../../utils/route'
 
 /** An act may bring a whole drive sheet. */
