@@ -25,18 +25,18 @@ console.log(`${migrations.ended} migrations ended in the middle, ${migrations.th
 const full = await smallDisk()
 process.exit(missing.length + doubled.length + altered.length + restores.torn.length + migrations.torn.length === 0 && full ? 0 : 1)
 
-/** A workshop on a file system of 160 MB, where this machine lets one be made. */
+/** A workshop on a file system of 200 MB, where this machine lets one be made. */
 async function smallDisk(): Promise<boolean> {
   const place = '.data/bench-small'
   mkdirSync(place, { recursive: true })
   try {
-    execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=160m,mode=755', 'tmpfs', place], { stdio: 'ignore' })
+    execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=200m,mode=755', 'tmpfs', place], { stdio: 'ignore' })
   } catch {
     console.log('a full disk: not tried, as no small file system can be mounted here (root is needed)')
     return true
   }
   try {
-    writeFileSync(`${place}/room`, Buffer.alloc(12_000_000))
+    writeFileSync(`${place}/room`, Buffer.alloc(40_000_000))
     const picture = await sharp({ create: { width: 1400, height: 1000, channels: 3, background: '#345', noise: { type: 'gaussian', mean: 120, sigma: 60 } } }).jpeg({ quality: 90 }).toBuffer()
     const { full, words, after, acknowledged: taken, kept, logBytes } = await fillDisk(place, picture)
     console.log(`a full disk: ${taken} pictures acknowledged, ${kept} kept; answers while full ${JSON.stringify(full)}, "${words}"; goes on when there is room: ${after ? 'yes' : 'NO'}; log ${Math.round(logBytes / 1000)} kB`)

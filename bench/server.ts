@@ -1,6 +1,7 @@
 import autocannon, { type Request } from 'autocannon'
 import { randomUUID } from 'node:crypto'
 import { existsSync, mkdirSync, rmSync } from 'node:fs'
+import { connect } from 'node:net'
 import { resolve } from 'node:path'
 import pg from 'pg'
 import sharp from 'sharp'
@@ -64,7 +65,58 @@ async function measure(address: string, database: string): Promise<void> {
   await manyJobs(database, 9900)
   await beside('a list of 10,000 jobs, first page of 40', { method: 'GET', path: '/api/board?state=closed' })
   await beside('a word searched in 10,000 jobs', { method: 'GET', path: '/api/board?state=closed&search=barge%204242' })
+  await crowded(address, beside, saves)
 }
+
+/** What others wait while long work is done, and saving while hundreds of connections are half open or broken off. */
+async function crowded(address: string, beside: Beside, saves: Request): Promise<void> {
+  console.log('\nWhile long work is done: 95 % of the answers to others come within')
+  const acts = Array.from({ length: 20_000 }, (_, i) => ({ id: `many-${i}`, type: 'waits', by: 'Maren', at: '2026-11-24T08:00:00.000Z', for: i % 2 ? 'part' : 'nothing' }))
+  const many = JSON.stringify({ ...jobOf([]), openedUnder: 'on-evidence', acts })
+  const readings = JSON.stringify(jobOf(Array.from({ length: 5000 }, (_, i) => [read.groove('guide', 0.4), read.length(160.4), read.lag('cam-in', 2)][i % 3]!)))
+  const album = await fullJob(address, 500)
+  const bring = async (file: string) => ((await (await fetch(`${address}api/jobs/import?by=Maren`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: file })).json()) as { id: string }).id
+  const large = await bring(readings)
+  for (const [name, work] of [
+    ['20,000 entries taken in', () => bring(many)], ['a job of 5,000 readings opened', () => fetch(`${address}api/jobs/${large}/report`).then((answer) => answer.text())],
+    ['a report with 500 pictures printed', () => fetch(`${address}api/jobs/${album}/report.pdf`).then((answer) => answer.arrayBuffer())]
+  ] as const) console.log(`${name.padEnd(46)} ${(await othersDuring(address, work)).padStart(8)}`)
+  const half = Array.from({ length: 300 }, () => connect(Number(new URL(address).port), '127.0.0.1').on('error', () => undefined))
+  for (const socket of half) socket.write('POST /api/people HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 90\r\n\r\n{')
+  const broken = (async () => {
+    for (let i = 0; i < 500; i++) {
+      const stop = new AbortController()
+      const stream = fetch(`${address}api/live`, { signal: stop.signal }).catch(() => null)
+      setTimeout(() => stop.abort(), 5)
+      await stream
+    }
+  })()
+  await beside('saving, 300 connections half open, 500 broken off', saves, '  (aim: within 2 × of saving alone)')
+  await broken
+  for (const socket of half) socket.destroy()
+}
+
+/** 95 % of the answers of a small route that is asked again and again until some work is done, in ms. */
+async function othersDuring(address: string, work: () => Promise<unknown>): Promise<string> {
+  let running = true
+  const times: number[] = []
+  const others = Promise.all(Array.from({ length: 4 }, async () => {
+    while (running) {
+      const started = performance.now()
+      await (await fetch(`${address}api/people`)).text()
+      times.push(performance.now() - started)
+      await new Promise((done) => setTimeout(done, 5))
+    }
+  }))
+  const started = performance.now()
+  await work()
+  running = false
+  await others
+  times.sort((a, b) => a - b)
+  return `${times[Math.floor(0.95 * times.length)]!.toFixed(0)} ms  (${times.length} answers in ${((performance.now() - started) / 1000).toFixed(1)} s)`
+}
+
+type Beside = (name: string, request: Request, aim?: string) => Promise<void>
 
 interface Load {
   /** 95 % of answers come within this many ms. */
@@ -85,12 +137,12 @@ async function load(address: string, request: Request): Promise<Load> {
   return { p95: times[Math.floor(times.length * 0.95)] ?? Number.NaN, rate: requests.average, refused: errors + non2xx }
 }
 
-/** A job with 60 readings and 20 photos. */
-async function fullJob(address: string): Promise<string> {
+/** A job with 60 readings and 20 photos, or more. */
+async function fullJob(address: string, pictures = 20): Promise<string> {
   const readings: Reading[] = Array.from({ length: 20 }, (_, i) => [read.groove('guide', 0.3 + i / 100), read.lag('cam-in', 2 + i / 50), read.length(160.4 + i / 100)]).flat()
   const { id } = (await (await fetch(`${address}api/jobs/import?by=Maren`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(jobOf(readings)) })).json()) as { id: string }
   const picture = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#345' } }).jpeg().toBuffer()
-  for (let i = 0; i < 20; i++) {
+  for (let i = 0; i < pictures; i++) {
     const photo = (await (await fetch(`${address}api/jobs/${id}/photos`, { method: 'POST', headers: { 'content-type': 'image/jpeg' }, body: new Uint8Array(picture) })).json()) as { id: string }
     await fetch(`${address}api/jobs/${id}/acts`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: randomUUID(), type: 'photo', by: 'Maren', at: '2026-11-24T08:00:00.000Z', photo: photo.id, part: 'guide' }) })
   }

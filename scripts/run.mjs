@@ -15,12 +15,13 @@ export function say(message) {
 }
 
 /**
- * Runs a program to its end. Output goes to the terminal, or is collected with `quiet`.
+ * Runs a program to its end. Output goes to the terminal, or is collected with `quiet`; `input` is what it reads, which no list of processes shows.
  * @returns {Promise<{ code: number, output: string }>}
  */
-export function run(command, args, { quiet = false, ...options } = {}) {
+export function run(command, args, { quiet = false, input, ...options } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'], ...options })
+    const child = spawn(command, args, { stdio: [input === undefined ? 'ignore' : 'pipe', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'], ...options })
+    child.stdin?.on('error', () => undefined).end(input)
     let output = ''
     child.stdout?.on('data', (data) => (output += data))
     child.stderr?.on('data', (data) => (output += data))

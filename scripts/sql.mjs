@@ -25,7 +25,7 @@ export function reach(url) {
 /** Runs statements and returns what they answer, a row a line. */
 export async function query(url, statements) {
   const { args, options } = reach(url)
-  const { code, output } = await run(program('psql'), [...args, '--no-psqlrc', '--quiet', '--tuples-only', '--no-align', '--set=ON_ERROR_STOP=1', `--command=${statements}`], options)
+  const { code, output } = await run(program('psql'), [...args, '--no-psqlrc', '--quiet', '--tuples-only', '--no-align', '--set=ON_ERROR_STOP=1', '--file=-'], { ...options, input: statements })
   if (code !== 0) throw new Stop(`The database refused: ${shortened(output)}`)
   return output.trim()
 }

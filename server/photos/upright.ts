@@ -18,8 +18,8 @@ const MOST_PIXELS = 50_000_000
 /** Seconds that no real picture takes. */
 const PATIENCE = 20
 
-/** Pictures worked on at once: each takes some hundred megabytes. */
-const few = pLimit(2)
+/** Pictures worked on at once, in each of the two threads that take any in: each takes some hundred megabytes. */
+const few = pLimit(1)
 
 /**
  * Reads a picture by what it is, not by its name, and turns it upright. One that is so already stays as it is to the byte.

@@ -139,3 +139,22 @@ it('a name known already is not added twice, however it is spelt in capitals', a
   expect(await people.addPerson('RUNA')).toEqual(once)
   expect(once).toMatchObject({ name: 'Runa', people: expect.arrayContaining(['Runa']) })
 })
+
+it('transactions that got in each other\'s way are tried again, and both have theirs', async () => {
+  const [a, b] = ['Deadlock a', 'Deadlock b']
+  await sequelize.query('insert into vehicles (id, name) values (gen_random_uuid(), $1), (gen_random_uuid(), $2)', { bind: [a, b] })
+  let met = 0
+  let both: () => void
+  const together = new Promise<void>((done) => (both = done))
+  const touch = (first: string, then: string, note: string) => connection.inTransaction(async (transaction) => {
+    const set = (name: string) => sequelize.query('update vehicles set note = note || $2 where name = $1', { bind: [name, note], transaction })
+    await set(first)
+    if (++met === 2) both()
+    if (met <= 2) await together
+    await set(then)
+  })
+  await Promise.all([touch(a, b, 'x'), touch(b, a, 'y')])
+  const [rows] = await sequelize.query('select note from vehicles where name in ($1, $2)', { bind: [a, b] })
+  expect((rows as { note: string }[]).map(({ note }) => [...note].sort().join(''))).toEqual(['xy', 'xy'])
+  expect(met).toBeGreaterThan(2)
+})

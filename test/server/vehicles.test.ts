@@ -106,4 +106,13 @@ describe('acts that change what others are checked by', () => {
     await workshop.acts.addAct(id, act('x', { type: 'read', reading: read.groove('guide', 0.3) }))
     expect((JSON.parse(await workshop.jobs.openedJob(id)) as { acts: unknown[] }).acts).toHaveLength(1)
   })
+  it('two people who choose one name in the same moment: one has it, the other is told', async () => {
+    const ids = await Promise.all(['Racer 1', 'Racer 2'].map(async (vehicle) => {
+      const id = await workshop.opening.openJob(randomUUID(), { ...van, vehicle, usage: { value: 1, unit: 'km' } })
+      return (await workshop.jobs.findJob(id)).job.vehicleId!
+    }))
+    const both = await Promise.allSettled(ids.map((id, i) => workshop.vehicles.changeVehicle(id, { name: i ? 'SAME NAME' : 'Same name', note: '' })))
+    expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
+    expect(both.find(({ status }) => status === 'rejected')).toMatchObject({ reason: { code: 'conflict' } })
+  })
 })
