@@ -5,8 +5,9 @@ import { useJob } from '../stores/job'
 import type { Delivered } from '../stores/outbox'
 import { useLive } from './useLive'
 
-/** Places asked for at once. */
+/** Places asked for at once, and acts that the server tells at once. */
 const AT_ONCE = 100
+const A_PAGE = 1000
 /** ms between tries while the server cannot be reached. */
 const FIRST_PAUSE = 1000
 const LONGEST_PAUSE = 15_000
@@ -40,7 +41,8 @@ export function useLiveActs(): void {
         wanted = new Set(asked === null ? [] : [...asked].slice(AT_ONCE))
         const { id } = job
         const acts = await $fetch<Delivered[]>(`/api/jobs/${id}/acts`, { query, retry: 0 })
-        for (const delivered of acts) job.confirm(id, delivered)
+        job.confirm(id, ...acts)
+        if (asked === null && acts.length >= A_PAGE) wanted = null
       }
       pause = FIRST_PAUSE
     } catch {

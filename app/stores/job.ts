@@ -145,10 +145,10 @@ export const useJob = defineStore('job', () => {
   }
 
   /** Assesses the job as it stands now; an answer overtaken by a newer question is dropped. */
-  async function recompute(because?: Act): Promise<void> {
+  async function recompute(...because: Act[]): Promise<void> {
     if (!job.value || !file.value) return
     const ask = ++asked
-    if (because) unsaid.push(because)
+    unsaid.push(...because)
     const [before, readings] = [assessment.value, record.value.readings]
     try {
       const after = await assessInWorker(file.value)
@@ -163,12 +163,15 @@ export const useJob = defineStore('job', () => {
     }
   }
 
-  /** An act that the server has kept: this device's own, or another's, which is then assessed and told with its name. */
-  function confirm(jobId: string, delivered: Delivered): void {
-    if (jobId !== id.value || kept.value.some(({ act }) => act.id === delivered.act.id)) return
-    const mine = delivered.act.by === bench.by || acts.value.some(({ id: known }) => known === delivered.act.id)
-    kept.value = [...kept.value, delivered].sort((a, b) => a.seq - b.seq)
-    if (!mine || delivered.act.type === 'signoff') void recompute(delivered.act)
+  /** Acts that the server has kept: this device's own, or others', which are then assessed together and told with their names. */
+  function confirm(jobId: string, ...delivered: Delivered[]): void {
+    const known = new Set(kept.value.map(({ act }) => act.id))
+    const fresh = jobId === id.value ? delivered.filter(({ act }) => !known.has(act.id)) : []
+    if (fresh.length === 0) return
+    const shown = new Set(acts.value.map((act) => act.id))
+    kept.value = [...kept.value, ...fresh].sort((a, b) => a.seq - b.seq)
+    const unseen = fresh.filter(({ act }) => act.type === 'signoff' || !shown.has(act.id))
+    if (unseen.length > 0) void recompute(...unseen.map(({ act }) => act))
   }
 
   /** What changed, with the names of those who did it where it was somebody else. */

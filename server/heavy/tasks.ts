@@ -6,9 +6,10 @@ import { learntNow } from '../store/learning'
 import { judgeRun, lobbyOf } from '../store/practice'
 import { makeReport } from '../store/reports'
 import { refreshSummary } from '../store/summaries'
+import { textOf } from '../store/texts'
 
 /** Work that can take long, by name: arguments and results are plain data, as they go from thread to thread. */
-export const TASKS = { openedText, addWeighty, holdsOf, importSpooled, refreshSummary, makeReport, printReport, learntNow, judgeRun, lobbyOf } as const
+export const TASKS = { openedText, addWeighty, holdsOf, importSpooled, refreshSummary, makeReport, printReport, textOf, learntNow, judgeRun, lobbyOf } as const
 
 export type Tasks = typeof TASKS
 export type TaskName = keyof Tasks

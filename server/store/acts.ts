@@ -217,11 +217,14 @@ function checkHolds(job: KeptJob, acts: readonly Act[]): void {
 /** Places are given out before acts are committed: an act with a lower place may turn up this many places late. */
 const LATE = 200
 
-/** Acts on a job kept after a place in the workshop's order, with some before it that may have been committed since. */
+/** Acts told at once; who asks for what is new asks again from the last of them. */
+const AT_ONCE = 1000
+
+/** Acts on a job kept after a place in the workshop's order, with some before it that may have been committed since; at most a thousand. */
 export async function actsAfter(jobId: string, seq: number): Promise<KeptAct[]> {
   await useDb()
   if (!isUuid(jobId)) return []
-  const rows = await ActRow.findAll({ where: { jobId, seq: { [Op.gt]: Math.max(0, Math.min(seq, Number.MAX_SAFE_INTEGER) - LATE) } }, attributes: ['seq', 'body'], order: [['seq', 'ASC']], raw: true })
+  const rows = await ActRow.findAll({ where: { jobId, seq: { [Op.gt]: Math.max(0, Math.min(seq, Number.MAX_SAFE_INTEGER) - LATE) } }, attributes: ['seq', 'body'], order: [['seq', 'ASC']], limit: AT_ONCE, raw: true })
   return rows.map(keptAct)
 }
 

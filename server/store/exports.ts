@@ -1,33 +1,40 @@
-import { exportJob } from '../../core/job/exchange'
+import { heavily } from '../heavy/heavily'
 import { fileName } from '../pdf/fileName'
 import { Problem } from '../utils/problem'
 import { MOST_JSON } from './imports'
-import { findJob } from './jobs'
 import { photoList, photoOfJob } from './photos'
 
-/** Bytes that a job without its photos is taken to come to at the most, of what a file in one piece may have. */
-const WITHOUT_PHOTOS = MOST_JSON / 2
+/** Bytes that the pictures in a file in one piece may come to; the rest is the job's own. */
+const MOST_PICTURES = MOST_JSON / 2
 
-/** How a job is exported: in one piece where that can be taken in again, else as lines. @throws Problem not-found, too-large */
-export async function exportForm(jobId: string, wanted?: 'json' | 'lines'): Promise<{ id: string; name: string; lines: boolean }> {
-  const { id, job } = await findJob(jobId)
-  const bytes = (await photoList(id)).reduce((sum, photo) => sum + (4 * photo.bytes) / 3, 0)
-  const fits = bytes < MOST_JSON - WITHOUT_PHOTOS
+/** A job on its way out: what it is called, and the pieces of its file, each made when the one before it was sent. */
+export interface Exported {
+  name: string
+  lines: boolean
+  pieces: AsyncIterable<string>
+}
+
+/** A job as a file: one JSON object where that can be taken in again, else (or where it is asked for) lines, a picture on each. @throws Problem not-found, too-large */
+export async function exported(id: string, wanted?: 'json' | 'lines'): Promise<Exported> {
+  const { text, vehicle } = await heavily('long', 'textOf', id, 'line')
+  const photos = await photoList(id)
+  const fits = photos.reduce((sum, { bytes }) => sum + (4 * bytes) / 3, 0) < MOST_PICTURES
   if (wanted === 'json' && !fits) throw new Problem('too-large', 'With its pictures this job does not fit into one JSON file: export it as lines.')
-  return { id, name: fileName(job.vehicle), lines: wanted === 'lines' || (wanted === undefined && !fits) }
+  const lines = wanted === 'lines' || (wanted === undefined && !fits)
+  return { name: fileName(vehicle), lines, pieces: lines ? lineByLine(id, text, photos) : inOnePiece(id, text, photos) }
 }
 
-/** A job with its photos as one JSON object. */
-export async function exportText(id: string): Promise<string> {
-  const { job, acts } = await findJob(id)
-  const photos = []
-  for (const photo of await photoList(id)) photos.push({ id: photo.id, jpeg: (await photoOfJob(id, photo.id, 'body')).toString('base64') })
-  return JSON.stringify({ ...exportJob(job, acts.map(({ act }) => act)), ...(photos.length > 0 ? { photos } : {}) }, null, 1)
+const base64 = async (jobId: string, id: string) => (await photoOfJob(jobId, id, 'body')).toString('base64')
+
+async function* lineByLine(jobId: string, text: string, photos: readonly { id: string }[]): AsyncGenerator<string> {
+  yield text
+  for (const { id } of photos) yield `${JSON.stringify({ photo: { id, jpeg: await base64(jobId, id) } })}\n`
 }
 
-/** The same as lines: the job, then a picture a line, each read when the one before it was sent. */
-export async function* exportLines(id: string): AsyncGenerator<string> {
-  const { job, acts } = await findJob(id)
-  yield `${JSON.stringify(exportJob(job, acts.map(({ act }) => act)))}\n`
-  for (const photo of await photoList(id)) yield `${JSON.stringify({ photo: { id: photo.id, jpeg: (await photoOfJob(id, photo.id, 'body')).toString('base64') } })}\n`
+/** The object is closed again behind its pictures. */
+async function* inOnePiece(jobId: string, text: string, photos: readonly { id: string }[]): AsyncGenerator<string> {
+  const open = text.trimEnd().slice(0, -1)
+  yield photos.length > 0 ? `${open},"photos":[` : open
+  for (const [i, { id }] of photos.entries()) yield `${i > 0 ? ',' : ''}${JSON.stringify({ id, jpeg: await base64(jobId, id) })}`
+  yield photos.length > 0 ? ']}\n' : '}\n'
 }

@@ -67,6 +67,14 @@ describe('a job on the bench', () => {
     await vi.waitFor(() => expect(job.change).toMatch(/^Tove: The groove depth/))
   })
 
+  it('what the same person enters on another device is assessed too', async () => {
+    const job = opened([read.extension(13)])
+    const before = job.assessment!.chains.main!.elongation.mean
+    job.confirm(DEMO_JOBS[0]!.id, { seq: 20, act: { id: 'other', type: 'read', by: 'Maren', at, reading: read.length(160.9) } })
+    await vi.waitFor(() => expect(job.assessment!.chains.main!.elongation.mean).not.toBe(before))
+    expect(job.change).toMatch(/^The chain length/)
+  })
+
   it('an assessment\'s readings are those it was made of, also while others stand already', async () => {
     const job = opened([read.extension(13), read.groove('guide', 0.4)])
     const { settled } = job.put({ type: 'undo', act: 'a0' })

@@ -46,8 +46,14 @@ test('nine tabs of one browser all load, with one live stream between them, and 
   expect((await request.post(`/api/jobs/${id}/acts`, { data: act({ type: 'read', reading: read.groove('arm', 0.9) }) })).ok()).toBe(true)
   for (const tab of tabs) await expect(part(tab, 'Tensioner arm')).toContainText('0.9 of 1.2 mm worn')
   expect(streams).toBe(1)
-  // The tab that held it goes: another takes it over.
-  await tabs[0]!.close()
+  // The tab that held it is hidden, and closes it; another takes it over, and again when that one goes.
+  await tabs[0]!.evaluate(() => {
+    Object.defineProperty(document, 'visibilityState', { value: 'hidden' })
+    document.dispatchEvent(new Event('visibilitychange'))
+  })
+  await expect.poll(() => streams).toBe(2)
+  await tabs[1]!.close()
+  await expect.poll(() => streams).toBe(3)
   expect((await request.post(`/api/jobs/${id}/acts`, { data: act({ type: 'read', reading: read.groove('guide', 0.7) }) })).ok()).toBe(true)
   await expect(part(tabs[5]!, 'Fixed guide')).toContainText('0.7 of 1.2 mm worn')
 })

@@ -1,16 +1,16 @@
 import { getQuery, setResponseHeader } from 'h3'
 import { Readable } from 'node:stream'
 import { oneOf, shape } from '../../../../core/check/rules'
-import { exportForm, exportLines, exportText } from '../../../store/exports'
+import { exported } from '../../../store/exports'
 import { checked, named, route } from '../../../utils/route'
 
 const schema = shape({ form: oneOf('json', 'lines') }).required('expected a question')
 
-/** A job as a file: one JSON object where it fits into one, else (or where it is asked for) lines, a picture on each. */
+/** A job as a file. */
 export default route(async (event) => {
   const { form } = checked(schema, getQuery(event), 'Ask for json or lines.')
-  const { id, name, lines } = await exportForm(named(event, 'id'), form)
+  const { name, lines, pieces } = await exported(named(event, 'id'), form)
   setResponseHeader(event, 'Content-Type', lines ? 'application/x-ndjson' : 'application/json')
   setResponseHeader(event, 'Content-Disposition', `attachment; filename="${name}.umbrette-job.${lines ? 'ndjson' : 'json'}"`)
-  return lines ? Readable.from(exportLines(id)) : exportText(id)
+  return Readable.from(pieces)
 })

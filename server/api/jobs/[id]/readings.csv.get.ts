@@ -1,12 +1,11 @@
 import { setResponseHeader } from 'h3'
-import { readingsCsv } from '../../../csv/readingsCsv'
-import { findJob } from '../../../store/jobs'
-import { named, route } from '../../../utils/route'
+import { heavily } from '../../../heavy/heavily'
 import { fileName } from '../../../pdf/fileName'
+import { named, route } from '../../../utils/route'
 
 export default route(async (event) => {
-  const { job, acts } = await findJob(named(event, 'id'))
+  const { text, vehicle } = await heavily('asked', 'textOf', named(event, 'id'), 'readings')
   setResponseHeader(event, 'Content-Type', 'text/csv; charset=utf-8')
-  setResponseHeader(event, 'Content-Disposition', `attachment; filename="${fileName(job.vehicle)}-readings.csv"`)
-  return readingsCsv(job, acts.map(({ act }) => act))
+  setResponseHeader(event, 'Content-Disposition', `attachment; filename="${fileName(vehicle)}-readings.csv"`)
+  return text
 })
