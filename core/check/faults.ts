@@ -8,20 +8,24 @@ export const MOST_FAULTS = 50
 
 /** Objects and lists in each other: no file of ours goes deeper than 12. */
 const DEEPEST = 40
+/** Values in all: a job with all that it can hold has a tenth of it. */
+const MOST_VALUES = 5_000_000
 
 /** What is wrong with a value under a schema, each with its place; empty when it fits. Never throws, and never looks at more than it must. */
 export function schemaFaults(schema: AnySchema, value: unknown, at = ''): Fault[] {
-  const unfit = [...jsonFaults(value, at), ...boundFaults(schema, value, at)]
+  const unbounded = boundFaults(schema, value, at)
+  const unfit = unbounded.length > 0 ? unbounded : jsonFaults(value, at)
   return unfit.length > 0 ? distinct(unfit) : ruleFaults(schema, value, at)
 }
 
 /**
- * What makes a value nothing that can be kept as JSON: too deep, text that no database holds, `__proto__` as a name.
+ * What makes a value nothing that can be kept as JSON: too large, too deep, text that no database holds, `__proto__` as a name.
  * @param value anything that JSON.parse gives
  */
 export function jsonFaults(value: unknown, at = ''): Fault[] {
   const faults: Fault[] = []
   const open: { value: unknown; place: string; depth: number }[] = [{ value, place: at, depth: 0 }]
+  let seen = 0
   while (open.length > 0 && faults.length < MOST_FAULTS) {
     const { value: one, place, depth } = open.pop()!
     if (typeof one === 'string' && !isWellFormed(one)) faults.push({ place, message: BROKEN_TEXT })
@@ -30,7 +34,10 @@ export function jsonFaults(value: unknown, at = ''): Fault[] {
       faults.push({ place, message: 'lies too deep in other objects or lists' })
       continue
     }
-    for (const [name, inner] of Object.entries(one)) {
+    const entries = Object.entries(one)
+    seen += entries.length
+    if (seen > MOST_VALUES) return [{ place, message: 'holds more than any file of this kind can' }]
+    for (const [name, inner] of entries) {
       if (name === '__proto__' || !isWellFormed(name)) faults.push({ place, message: 'has a field whose name cannot be kept' })
       else open.push({ value: inner, place: Array.isArray(one) ? `${place}[${name}]` : within(place, name), depth: depth + 1 })
     }

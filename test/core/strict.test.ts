@@ -201,3 +201,8 @@ function expectComputed(changed: typeof drive, seed: number): void {
   const { chains } = assess(jobOf(readings, { drive: changed, school: seed % 2 ? 'weighed' : 'whole-set' }))
   for (const { elongation } of Object.values(chains)) expect([elongation.mean, elongation.sd].every(Number.isFinite), `seed ${seed}`).toBe(true)
 }
+
+it('a list of millions where a sheet should be is refused in a moment, as are values without end', () => {
+  expect(readJob({ ...jobOf([]), readings: Array.from({ length: 2_000_000 }, () => 0) } as never).faults).toEqual([{ place: 'readings', message: 'expected at most 5000 entries' }])
+  expect(readJob({ ...jobOf([]), drive: Array.from({ length: 5_000_001 }, () => 0) } as never).faults).toEqual([{ place: 'drive', message: expect.stringMatching(/more than any file/) }])
+})
