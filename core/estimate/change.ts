@@ -4,19 +4,16 @@ import { findingWords, partKindOf } from '../readings/conditions'
 import type { DriveSheet } from '../sheet/types'
 import type { Estimates } from './estimate'
 
-/** Per cent points of elongation: a change below this is not worth a word. */
-const WORTH = 0.005
-
 /** What acts did to the estimate, in one sentence: how much the elongation moved, and how its uncertainty changed. Several that came at once share it. */
 export function explainChange(sheet: DriveSheet, acts: readonly Act[], before: Estimates, after: Estimates): string {
   const what = acts.length === 1 ? subject(sheet, acts[0]!) : `${acts.length} entries together`
   const changes = sheet.chains.flatMap(({ id, name }) => {
     const [was, is] = [before.chains[id]?.elongation, after.chains[id]?.elongation]
     if (!was || !is) return []
-    const moved = 100 * (is.mean - was.mean)
+    const means = [was, is].map(({ mean }) => (100 * mean).toFixed(2))
     const spreads = [was, is].map(({ low, high }) => (50 * (high - low)).toFixed(2))
     const parts = [
-      ...(Math.abs(moved) >= WORTH ? [`took elongation from ${(100 * was.mean).toFixed(2)} to ${(100 * is.mean).toFixed(2)} %`] : []),
+      ...(means[0] !== means[1] ? [`took elongation from ${means[0]} to ${means[1]} %`] : []),
       ...(spreads[0] !== spreads[1] ? [`${Number(spreads[1]) < Number(spreads[0]) ? 'narrowed' : 'widened'} it from ±${spreads[0]} to ±${spreads[1]}`] : [])
     ]
     return parts.length > 0 ? [`${sheet.chains.length > 1 ? `${name}: ` : ''}${parts.join(' and ')}`] : []

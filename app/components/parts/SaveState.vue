@@ -19,6 +19,9 @@ const words = computed(() => {
   return `${n} ${n === 1 ? 'entry waits' : 'entries wait'} on this device`
 })
 
+/** What the server said of it, as short as it stands beside everything else. */
+const why = computed(() => outbox.why.split('. ')[0]!.replace(/\.?$/, outbox.why ? '.' : ''))
+
 function sendNow() {
   void Promise.all([outbox.flush(), photos.flush()])
 }
@@ -31,8 +34,8 @@ function sendNow() {
         <circle v-if="state === 'saved'" r="5" fill="currentColor" />
         <circle v-else r="4.300" fill="none" stroke="currentColor" stroke-width="1.500" :stroke-dasharray="state === 'waiting' ? '3 2' : ''" />
       </svg>
-      <span :class="deviceFull ? 'font-bold text-renew' : ''">{{ words }}<span v-if="state === 'waiting' && outbox.why" class="block" data-testid="why-waiting">{{ outbox.why }}</span></span>
-      <button v-if="state === 'waiting'" type="button" class="act-bare" @click="sendNow">Send now</button>
+      <span class="max-w-72 leading-tight" :class="deviceFull ? 'font-bold text-renew' : ''">{{ words }}<span v-if="state === 'waiting' && why" class="block" data-testid="why-waiting">{{ why }}</span></span>
+      <button v-if="state === 'waiting'" type="button" class="act-bare shrink-0 whitespace-nowrap" @click="sendNow">Send now</button>
     </span>
   </ClientOnly>
 </template>
