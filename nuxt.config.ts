@@ -33,7 +33,7 @@ export default defineNuxtConfig({
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
   // What core and draw only define is left out where nothing asks for it: the checks of files, say, on the bench.
   vite: { plugins: [tailwindcss()], worker: { format: 'es', rollupOptions: { treeshake } }, build: { rollupOptions: { treeshake } } },
-  nitro: { compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
+  nitro: { esbuild: { options: { target: 'node20' } }, compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
   security: {
     headers: {
       crossOriginEmbedderPolicy: false,

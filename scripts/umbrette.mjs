@@ -1,9 +1,10 @@
-// ./umbrette start | stop | test | reset-demo | help
+// ./umbrette start | stop | test | dev | backup | restore | reset-demo | help
 import { mkdirSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { backup, restore } from './backup.mjs'
 import { build } from './build.mjs'
+import { dev } from './dev.mjs'
 import { backupBeforeMigration, workshopDatabase } from './database.mjs'
 import { homeOf } from './home.mjs'
 import { installNpm } from './packages.mjs'
@@ -19,6 +20,7 @@ const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and
   ./umbrette start        install what is missing, start, print the address
   ./umbrette stop         stop the server and its database; nothing is lost
   ./umbrette test         run every check
+  ./umbrette dev          run it for who works on it: own database, reload as sources change
   ./umbrette backup FILE  write the whole workshop, photos and all, to a file
   ./umbrette restore FILE put the workshop back as a file has it (asks first)
   ./umbrette reset-demo   put the demo jobs back as they ship (asks first)
@@ -63,6 +65,10 @@ const commands = {
     await installNpm(DATA)
     await restore(await workshopDatabase(DATA), file)
     say(`The workshop is as ${file} has it. As it was before, it is kept in the database under another name.`)
+  },
+  dev: async () => {
+    await installNpm(DATA)
+    process.exitCode = await dev(DATA)
   },
   test: async () => {
     await installNpm(DATA)

@@ -1,6 +1,6 @@
-import { isMainThread } from 'node:worker_threads'
 import pg from 'pg'
 import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
+import { isLane } from '../heavy/thread'
 import { log } from '../utils/log'
 import { fillDemo } from './demo'
 import { isPassing } from './errors'
@@ -21,7 +21,7 @@ export function connect(url: string, patience = 15_000): Sequelize {
     dialect: 'postgres',
     dialectModule: pg,
     logging: false,
-    pool: { max: isMainThread ? POOL.main : POOL.worker, acquire: 10_000 },
+    pool: { max: isLane ? POOL.worker : POOL.main, acquire: 10_000 },
     dialectOptions: { statement_timeout: patience, connectionTimeoutMillis: 5_000, application_name: 'umbrette' }
   })
   defineModels(sequelize)
@@ -39,7 +39,7 @@ export function useDb(): Promise<Sequelize> {
     log.fatal({ err: error }, 'the database cannot be used')
     // Who started the server reads what stands on standard error.
     console.error(`The workshop's database cannot be used: ${oneSentence(error)}`)
-    if (process.env.NODE_ENV === 'production' && isMainThread) process.exit(1)
+    if (process.env.NODE_ENV === 'production' && !isLane) process.exit(1)
     throw error
   })
   return ready
@@ -54,7 +54,7 @@ async function open(): Promise<Sequelize> {
   const url = process.env.DATABASE_URL
   if (!url) throw new Error('DATABASE_URL is not set: start with ./umbrette start')
   // A thread that works behind the server comes after it.
-  if (isMainThread) await prepare(process.env.UMBRETTE_OWNER_URL ?? url, url)
+  if (!isLane) await prepare(process.env.UMBRETTE_OWNER_URL ?? url, url)
   return connect(url)
 }
 

@@ -1,5 +1,5 @@
-import { isMainThread } from 'node:worker_threads'
 import { Lane, workerFile } from './lane'
+import { isLane } from './thread'
 import type { Task, TaskName, Tasks } from './tasks'
 
 /** Threads by what they are for: what somebody waits for, what takes long, what nobody waits for. */
@@ -9,7 +9,7 @@ let lanes: Record<LaneName, Lane> | null | undefined
 
 function lanesOf(): Record<LaneName, Lane> | null {
   if (lanes !== undefined) return lanes
-  const file = isMainThread ? workerFile() : null
+  const file = isLane ? null : workerFile()
   lanes = file ? { asked: new Lane('asked', file), long: new Lane('long', file), behind: new Lane('behind', file) } : null
   return lanes
 }

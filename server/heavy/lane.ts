@@ -4,6 +4,7 @@ import { Worker } from 'node:worker_threads'
 import { log } from '../utils/log'
 import { Problem, type ProblemCode } from '../utils/problem'
 import type { Task, TaskName } from './tasks'
+import { LANE } from './thread'
 
 /** What a thread answers: a result, or what went wrong as it can be told across threads. */
 export type Answer = { id: number; result: unknown } | { id: number; failed: { problem: { code: ProblemCode; message: string; faults: Problem['faults'] } | null; message: string; code: string | null } }
@@ -42,7 +43,7 @@ export class Lane {
 
   private started(): Worker {
     if (this.worker) return this.worker
-    const worker = new Worker(this.file, { name: this.name, env: process.env })
+    const worker = new Worker(this.file, { name: this.name, env: process.env, workerData: LANE })
     worker.on('message', (answer: Answer) => this.settle(answer))
     worker.on('error', (error) => this.giveUp(error))
     worker.on('exit', () => this.worker === worker && this.giveUp(new Error(`the thread ${this.name} ended`)))
