@@ -10,7 +10,7 @@ const MOST_WAITING = 1_000_000
 const LOOK_MS = 10_000
 
 /** What an error says of itself: never what it was about, as that can be a whole picture or somebody's name. */
-function toldError(error: unknown): object {
+export function toldError(error: unknown): object {
   const { name, message = '', stack = '', cause, original } = (error ?? {}) as Error & { original?: unknown }
   const inner = cause ?? original
   return { type: name, code: codeOf(error) ?? undefined, message: String(message).slice(0, 300), stack: String(stack).split('\n').slice(1, 12).map((line) => line.trim().slice(0, 200)), ...(inner ? { cause: toldError(inner) } : {}) }
@@ -26,9 +26,10 @@ function destination(file: string | undefined): pino.DestinationStream {
   return stream
 }
 
-function rotate(file: string, stream: SonicBoom): void {
+/** Begins a file anew that has grown, and keeps the last few; on a full disk it is left for later. */
+export function rotate(file: string, stream: Pick<SonicBoom, 'reopen'>, most = MOST_BYTES): void {
   try {
-    if (!existsSync(file) || statSync(file).size < MOST_BYTES) return
+    if (!existsSync(file) || statSync(file).size < most) return
     rmSync(`${file}.${KEPT}`, { force: true })
     for (let i = KEPT - 1; i >= 1; i--) if (existsSync(`${file}.${i}`)) renameSync(`${file}.${i}`, `${file}.${i + 1}`)
     renameSync(file, `${file}.1`)
