@@ -29,7 +29,7 @@ export interface Importer {
 
 export type Imported = { job: KeptJob; acts: Act[]; faults: [] } | { job: null; acts: []; faults: Fault[] }
 
-/** The same out of a file. */
+/** What a file knows of the engine beside its readings. */
 function earlierKnown({ fitted, horizon, history, pricing }: EarlierKnown): { known?: EarlierKnown } {
   const known = { ...(fitted ? { fitted } : {}), ...(horizon === undefined ? {} : { horizon }), ...(history ? { history } : {}), ...(pricing ? { pricing } : {}) }
   return Object.keys(known).length > 0 ? { known } : {}

@@ -1,0 +1,31 @@
+import { assess } from '../core/assess'
+import type { Reading } from '../core/readings/types'
+import { sheetFaults } from '../core/sheet/readSheet'
+import { changeAtRandom } from '../test/support/changes'
+import { jobOf } from '../test/support/jobs'
+import { SHEETS, sheet } from '../test/support/sheets'
+
+/** Every shipped sheet with one thing in it changed at random, 10,000 times (or another number, named behind): each is refused with its place or computed. */
+const wanted = Number(process.argv[2] ?? 10_000)
+let failed = 0
+for (const name of SHEETS) {
+  const text = JSON.stringify(sheet(name))
+  let sound = 0
+  for (let seed = 1; seed <= wanted; seed++) {
+    const changed = changeAtRandom(JSON.parse(text) as ReturnType<typeof sheet>, seed)
+    try {
+      const faults = sheetFaults(changed)
+      if (faults.some(({ message }) => !message)) throw new Error('a fault without words')
+      if (faults.length > 0) continue
+      sound++
+      const readings = [...changed.tensioners.map(({ id, stroke }): Reading => ({ kind: 'extension', tensioner: id, value: stroke / 2 })), ...changed.rails.map(({ id }): Reading => ({ kind: 'groove', rail: id, value: 0.5 }))]
+      const { chains, faults: left } = assess(jobOf(readings, { drive: changed }))
+      if (Object.values(chains).some(({ elongation }) => !Number.isFinite(elongation.mean + elongation.sd)) || left.some(({ message }) => /could not be computed/.test(message))) throw new Error('not computed')
+    } catch (error) {
+      failed++
+      console.log(`${name}, change ${seed}: ${(error as Error).message}`)
+    }
+  }
+  console.log(`${name}: ${wanted} changes, ${wanted - sound} refused with their place, ${sound} computed`)
+}
+process.exit(failed === 0 ? 0 : 1)
