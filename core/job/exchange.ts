@@ -9,7 +9,6 @@ import { driveSchema } from '../sheet/schema'
 import type { DriveSheet, Fault } from '../sheet/types'
 import { actFaults, schemaOf } from './actFaults'
 import { Folding, foldActs, isActType, sheetOf, type Act, type ActOf } from './acts'
-import { touchesSheet } from './acts/undo'
 import { assessRecord, jobFile } from './assessRecord'
 import { readJob } from './readJob'
 import { jobSchema, type WholeJobFile } from './schema'
@@ -115,9 +114,9 @@ function actListFaults(opened: DriveSheet, acts: readonly Act[]): Fault[] {
   let [sheet, moves] = [opened, 0]
   return faultsOfEach(acts, (act, i) => {
     const place = `acts[${i}]`
-    const moving = act?.type === 'sheet' || (act?.type === 'undo' && touchesSheet(folding.byId, act.act))
+    const moving = act?.type === 'sheet' || (act?.type === 'undo' && folding.movesSheet(act.act))
     if (moving && ++moves > MOST_MOVES) return [{ place, message: `moves the job to another sheet, there or back, for the ${MOST_MOVES + 1}th time: no job has that many` }]
-    const faults = actFaults({ sheet, opened, acts: folding.byId }, act, place)
+    const faults = actFaults({ sheet, opened, acts: folding.byId, movesSheet: folding.movesSheet }, act, place)
     if (faults.length > 0) return faults
     if (folding.byId.has(act.id)) return [{ place: `${place}.id`, message: 'stands twice in this file' }]
     folding.add(act)

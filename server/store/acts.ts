@@ -7,7 +7,6 @@ import { isSameJson } from '../../core/check/same'
 import { isWellFormed } from '../../core/check/text'
 import { actFaults, entryFaults, kindOf, type JobBefore } from '../../core/job/actFaults'
 import { Folding, foldActs, isActType, sheetOf, type Act, type ActOf } from '../../core/job/acts'
-import { touchesSheet } from '../../core/job/acts/undo'
 import { assessRecord } from '../../core/job/assessRecord'
 import { MOST } from '../../core/job/schema'
 import type { KeptJob } from '../../core/job/types'
@@ -54,7 +53,7 @@ const LOOKS = 5
 
 async function addLight(jobId: string, value: unknown, supersedes: unknown, looked: number): Promise<KeptAct> {
   const sheet = sheets.get(jobId) ?? (await rememberSheet(jobId))
-  const before: JobBefore = { sheet: sheet.inForce, opened: sheet.opened, acts: await named(jobId, supersedes) }
+  const before: JobBefore = { sheet: sheet.inForce, opened: sheet.opened, acts: await named(jobId, supersedes), movesSheet: () => false }
   const faults = entryFaults(before, value)
   if (faults.length > 0) return refusedOrKnown(jobId, value, faults)
   const act = value as Act
@@ -140,8 +139,8 @@ export async function addWeighty(jobId: string, value: unknown): Promise<KeptAct
       const act = madeAct(keptJob(job), folding, value)
       const seq = await putAct(jobId, act, { moves: job.sheetMoves, generation }, transaction)
       if (seq === null) throw new UniqueConstraintError({ message: 'act' })
-      const moved = act.type === 'sheet' || (act.type === 'undo' && touchesSheet(folding.byId, act.act))
-      await job.update({ state: folding.add(act).record.state, sheetMoves: job.sheetMoves + (moved ? 1 : 0) }, { transaction })
+      const { state } = folding.add(act).record
+      await job.update({ state, sheetMoves: job.sheetMoves + (folding.movesSheet(act.id) ? 1 : 0) }, { transaction })
       return { seq, act }
     })
   } finally {
@@ -161,7 +160,7 @@ export async function addChoice(jobId: string, act: ActOf<'choice'>, most: numbe
     if (last && last.by === act.by && last.price === act.price && isSameJson(last.renew, act.renew)) return
     if (through.length >= most) throw new Problem('conflict', 'This link has taken as many choices as it can. Call the workshop.')
     const record = foldActs(acts, job.school)
-    const faults = actFaults({ sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: new Map() }, act)
+    const faults = actFaults({ sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: new Map(), movesSheet: () => false }, act)
     if (faults.length > 0) throw new Problem('conflict', 'The engine\'s sheet has changed since this report was made. Ask the workshop for a new link.', faults)
     await putAct(jobId, act, { moves: job.sheetMoves, generation }, transaction)
   })
@@ -169,8 +168,8 @@ export async function addChoice(jobId: string, act: ActOf<'choice'>, most: numbe
 
 /** The act that is kept of what was sent: the same, or for a sign-off what the server makes of it. @throws Problem bad-input, conflict */
 function madeAct(job: KeptJob, folding: Folding, value: unknown): Act {
-  const { record, byId, acts } = folding
-  const before: JobBefore = { sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: byId }
+  const { record, byId, acts, movesSheet } = folding
+  const before: JobBefore = { sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: byId, movesSheet }
   const { type } = value as { type: Act['type'] }
   const { entry } = kindOf(type)
   const faults = entry ? schemaFaults(entry(), value) : entryFaults(before, value)

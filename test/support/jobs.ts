@@ -1,4 +1,4 @@
-import type { Act } from '../../core/job/acts'
+import { Folding, type Act } from '../../core/job/acts'
 import type { JobBefore } from '../../core/job/actFaults'
 import type { JobFile } from '../../core/job/types'
 import type { Of, Reading } from '../../core/readings/types'
@@ -24,5 +24,6 @@ export const read = {
 
 /** A job on a sheet as an act is held against it, with the acts before it. */
 export function before(sheet: DriveSheet, acts: readonly Act[] = [], opened = sheet): JobBefore {
-  return { sheet, opened, acts: new Map(acts.map((act) => [act.id, act])) }
+  const { byId, movesSheet } = new Folding('on-evidence', acts)
+  return { sheet, opened, acts: byId, movesSheet }
 }

@@ -15,6 +15,8 @@ export interface JobBefore {
   opened: DriveSheet
   /** The acts before it, by id; where the act does not lock its job, at least the one that it names. */
   acts: ReadonlyMap<string, Act>
+  /** Does an act move the job to another sheet, or take such a move back or forth? */
+  movesSheet: (id: string) => boolean
 }
 
 /** The same with the way to name a place in the act's file. */

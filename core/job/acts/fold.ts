@@ -10,6 +10,8 @@ import { ACT_VIEWS } from './views'
 export class Folding {
   readonly acts: Act[] = []
   readonly byId = new Map<string, Act>()
+  /** Moves to another sheet, and takings back that end at one: kept as they come, as such a chain can be long. */
+  private readonly moves = new Set<string>()
   private stale = false
   private folded: JobRecord
 
@@ -21,10 +23,14 @@ export class Folding {
   add(act: Act): this {
     this.acts.push(act)
     this.byId.set(act.id, act)
+    if (act.type === 'sheet' || (act.type === 'undo' && this.moves.has(act.act))) this.moves.add(act.id)
     if (act.type === 'undo') this.stale = true
     else if (!this.stale) fold(this.folded, act)
     return this
   }
+
+  /** Does an act move the job to another sheet, or take such a move back or forth? */
+  readonly movesSheet = (id: string): boolean => this.moves.has(id)
 
   get record(): JobRecord {
     if (this.stale) this.refold()

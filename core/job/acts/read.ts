@@ -23,7 +23,10 @@ export const read: ActKind<'read', ReturnType<typeof schema>> = {
 export const readView: ActView<'read'> = {
   subject: 'The reading',
   fold(record, { id, by, at, reading, supersedes }) {
-    if (supersedes !== undefined) supersede(record, supersedes, id)
+    if (supersedes !== undefined) {
+      record.corrects.set(id, supersedes)
+      supersede(record, supersedes, id)
+    }
     if (!record.superseded.has(id)) record.readings.push({ ...reading, id, by, at } as StandingReading)
   }
 }
@@ -41,7 +44,10 @@ function supersede(record: JobRecord, old: string, by: string): void {
   record.superseded.set(old, by)
   const standing = record.readings.findIndex(({ id }) => id === old)
   if (standing >= 0) record.readings.splice(standing, 1)
-  for (const [corrected, rivals] of record.clashes) settle(record, corrected, rivals.filter((id) => id !== old))
+  // Where it was itself one of two rival corrections, the other may be left alone now.
+  const corrected = record.corrects.get(old)
+  const rivals = corrected === undefined ? undefined : record.clashes.get(corrected)
+  if (rivals) settle(record, corrected!, rivals.filter((id) => id !== old))
 }
 
 function settle(record: JobRecord, corrected: string, rivals: string[]): void {

@@ -38,6 +38,8 @@ export interface JobRecord {
   undone: Set<string>
   /** Act that superseded each superseded act. */
   superseded: Map<string, string>
+  /** Act that each correction corrects. */
+  corrects: Map<string, string>
   /** Readings corrected by two people at once, who did not see each other's: by the reading corrected, the corrections that stand. */
   clashes: Map<string, string[]>
 }
@@ -46,7 +48,7 @@ export interface JobRecord {
 export function emptyRecord(school: School): JobRecord {
   return {
     readings: [], school, state: 'open', corrections: null, parts: new Map(), photos: [], waits: null, moved: null, overrules: new Map(), pricing: null, path: null,
-    signoffs: [], choice: null, tasks: new Map(), rebuilt: [], holes: [], releases: new Map(), check: null, undone: new Set(), superseded: new Map(), clashes: new Map()
+    signoffs: [], choice: null, tasks: new Map(), rebuilt: [], holes: [], releases: new Map(), check: null, undone: new Set(), superseded: new Map(), corrects: new Map(), clashes: new Map()
   }
 }
 

@@ -1,5 +1,5 @@
 import { needed, text } from '../../check/rules'
-import { actShape, type ActKind, type JobBefore } from './define'
+import { actShape, type ActKind } from './define'
 import type { ActView } from './views'
 import { sheetOf } from './record'
 import { stranded } from './stranded'
@@ -11,9 +11,9 @@ const schema = () => actShape('undo', { act: text(64).required(needed) })
 export const undo: ActKind<'undo', ReturnType<typeof schema>> = {
   type: 'undo', schema,
   locks: true, who: 'mechanic',
-  faults(act, { acts, opened, at, comesTo }) {
+  faults(act, { acts, opened, at, comesTo, movesSheet }) {
     if (!acts.has(act.act)) return [{ place: at('act'), message: 'there is no such act on this job' }]
-    if (!touchesSheet(acts, act.act)) return []
+    if (!movesSheet(act.act)) return []
     // Taking back a move brings back the sheet before it: what was read since must fit that one too.
     const record = comesTo([...acts.values(), act as Act])
     return stranded(sheetOf(opened, record), record, at('act'))
@@ -22,11 +22,4 @@ export const undo: ActKind<'undo', ReturnType<typeof schema>> = {
 
 export const undoView: ActView<'undo'> = {
   subject: 'Taking that back'
-}
-
-/** Does a chain of takings back end at a move to another sheet? */
-export function touchesSheet(acts: JobBefore['acts'], id: string): boolean {
-  let act = acts.get(id)
-  while (act?.type === 'undo') act = acts.get(act.act)
-  return act?.type === 'sheet'
 }
