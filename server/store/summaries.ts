@@ -94,6 +94,13 @@ export async function refreshStale(): Promise<void> {
 const MOST_TRIES = 3
 const ROUND_MS = 5_000
 
+/** ms between rounds at the least and at the most, and how many times as long as the round took: saving goes before summing up. */
+const REST = { least: 200, most: 5_000, share: 4 }
+
+function rest(took: number): Promise<void> {
+  return new Promise((done) => setTimeout(done, Math.min(REST.most, Math.max(REST.least, REST.share * took))).unref())
+}
+
 /** Keeps summaries up to date from now on: as acts come, and in case one was missed every few seconds. */
 export function keepSummaries(): void {
   let running = false
@@ -105,7 +112,9 @@ export function keepSummaries(): void {
     try {
       while (again) {
         again = false
+        const started = performance.now()
         await refreshStale()
+        await rest(performance.now() - started)
       }
     } catch (error) {
       log.warn({ err: error }, 'summaries wait')
