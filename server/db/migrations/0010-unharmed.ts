@@ -42,8 +42,11 @@ export const unharmed: Migration = {
         if fill is distinct from (select value #>> '{}' from settings where key = 'generation') then return null; end if;
         insert into acts (job_id, id, body) values (job, act, entry) on conflict (job_id, id) do nothing returning seq into place;
         if place is null then return null; end if;
-        if (select count(*) from (select 1 from acts where job_id = job limit most + 1) held) > most then
-          raise exception 'a job holds at most % acts', most using errcode = 'UM001';
+        -- Places are given out once each: a job whose first act lies nearer cannot hold more, and need not be counted.
+        if place - (select min(seq) from acts where job_id = job) >= most then
+          if (select count(*) from (select 1 from acts where job_id = job limit most + 1) held) > most then
+            raise exception 'a job holds at most % acts', most using errcode = 'UM001';
+          end if;
         end if;
         if not was_stale then update jobs set stale = true where id = job; end if;
         perform pg_notify(channel, job::text || ' ' || place::text);
