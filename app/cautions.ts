@@ -1,4 +1,4 @@
-import type { NumericKind } from '../core/readings/types'
+import type { NumericKind } from '../core/readings'
 
 /** What can hurt someone or cost an engine, beside the act it belongs to. */
 export const CAUTIONS: Readonly<Partial<Record<NumericKind, string>>> = {

@@ -1,4 +1,4 @@
-import type { Fault } from '../core/sheet/types'
+import type { Fault } from '../core/check'
 
 /** An error of the server as the page shows it. */
 export interface ShownProblem {

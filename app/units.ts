@@ -1,9 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { convert } from '../core/convert/units'
-import type { Usage } from '../core/job/types'
-import type { NumericKind } from '../core/readings/types'
-import { READING_KINDS } from '../core/readings/kinds'
+import { convert } from '../core/math'
+import { type NumericKind, READING_KINDS, type Usage } from '../core/readings'
 import { figure } from '../core/wording'
 
 /** The units this device shows and takes; everything is stored metric. */

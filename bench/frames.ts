@@ -1,5 +1,5 @@
 import { chromium, request as requests } from '@playwright/test'
-import { caseCode } from '../core/practice/code'
+import { caseCode } from '../core/views/practice'
 import setup from '../test/browser/setup'
 import { jobOf, read } from '../test/support/jobs'
 

@@ -7,7 +7,7 @@ import pg from 'pg'
 import sharp from 'sharp'
 import { startPostgres, stopPostgres } from '../scripts/postgres.mjs'
 import { startServer, stopServer } from '../scripts/server.mjs'
-import type { Reading } from '../core/readings/types'
+import type { Reading } from '../core/readings'
 import { jobOf, read } from '../test/support/jobs'
 
 /**

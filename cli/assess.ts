@@ -1,9 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import { resolve } from 'node:path'
-import { assess } from '../core/assess'
-import { readJob } from '../core/job/readJob'
-import { upgraded } from '../core/job/upgrade'
-import { rememberingSheets } from '../core/sheet/readSheet'
+import { assess } from '../core/paths'
+import { readJob, upgraded } from '../core/record'
+import { rememberingSheets } from '../core/drive'
 
 /** Assesses job files one after another: an assessment a line to standard output, faults to standard error. Exit code 2 when a file was faulty. */
 async function main(paths: string[]): Promise<number> {

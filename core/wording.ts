@@ -1,4 +1,4 @@
-import type { DriveSheet } from './sheet/types'
+import type { DriveSheet } from './sheet'
 
 /** Wording of figures that reasons and the interface share. */
 

@@ -1,9 +1,4 @@
-import { debrief, type Debriefing } from '../core/practice/debrief'
-import { makeCase } from '../core/practice/makeCase'
-import { caseOfJob } from '../core/practice/ownCase'
-import { softwareRun } from '../core/practice/software'
-import type { Move } from '../core/practice/stand'
-import type { Level, PracticeCase } from '../core/practice/types'
+import { caseOfJob, debrief, type Debriefing, type Level, makeCase, type Move, type PracticeCase, softwareRun } from '../core/views/practice'
 import { DEMO_JOBS, PRACTICE_SHEETS } from './workshop'
 
 /** What Bela has practised so far: early cases judged in haste, later ones with care. */

@@ -1,7 +1,7 @@
-import { scanColumns } from '../core/scan/readScan'
-import type { DriveSheet } from '../core/sheet/types'
-import { randomness } from '../core/random'
-import { shown, type Truth } from '../core/practice/truth'
+import { scanColumns } from '../core/views/scan'
+import type { DriveSheet } from '../core/sheet'
+import { randomness } from '../core/math'
+import { shown, type Truth } from '../core/views/practice'
 
 /**
  * A stand-in for an engine computer on the diagnostic plug: a minute and a half from a cool start to a warm idle, with

@@ -1,16 +1,14 @@
-import { rebuildOf } from '../core/buildup/rebuild'
-import type { Act, WaitsFor } from '../core/job/acts'
-import { assessRecord } from '../core/job/assessRecord'
-import type { KeptJob } from '../core/job/types'
-import type { Reading, Unread } from '../core/readings/types'
-import type { DriveSheet } from '../core/sheet/types'
+import { rebuildOf } from '../core/views/buildup'
+import { type Act, assessRecord, type KeptJob, type WaitsFor } from '../core/record'
+import type { Reading, Unread } from '../core/readings'
+import type { DriveSheet } from '../core/sheet'
 import ardmere from './drives/ardmere-a18.json' with { type: 'json' }
 import hexley from './drives/hexley-h46.json' with { type: 'json' }
 import quillonCounted from './drives/quillon-q40-counted.json' with { type: 'json' }
 import quillon from './drives/quillon-q40.json' with { type: 'json' }
 import torvane from './drives/torvane-d26.json' with { type: 'json' }
 import vellora from './drives/vellora-v28.json' with { type: 'json' }
-import { readOff, type Truth } from '../core/practice/truth'
+import { readOff, type Truth } from '../core/views/practice'
 
 /** Saltmarsh Works, a made-up harbour workshop: its people, its drive sheets, and jobs that each teach something. */
 

@@ -1,7 +1,6 @@
 import { arc, line, curveLinearClosed } from 'd3-shape'
-import type { ChainPicture, RailPicture, SprocketPicture } from '../core/drive/picture'
-import { along, unit } from '../core/geometry/vector'
-import type { Point } from '../core/sheet/types'
+import type { ChainPicture, RailPicture, SprocketPicture } from '../core/drive'
+import { along, type Point, unit } from '../core/math'
 
 /** From the sheet's plane (mm, y up) to the screen (px, y down). */
 export interface Projection {

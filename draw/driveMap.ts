@@ -1,8 +1,6 @@
-import type { Assessment } from '../core/assess'
-import { drivenSprockets, touchingRails } from '../core/drive/elements'
-import { chainPicture, type ChainPicture, type SprocketPicture, type TensionerPicture } from '../core/drive/picture'
-import type { Corrections } from '../core/job/types'
-import type { DriveSheet } from '../core/sheet/types'
+import type { Assessment } from '../core/paths'
+import { chainPicture, type ChainPicture, type Corrections, drivenSprockets, type SprocketPicture, type TensionerPicture, touchingRails } from '../core/drive'
+import type { DriveSheet } from '../core/sheet'
 import { fitted, polar, railPaths, toothPath, type Projection } from './drawing'
 import type { Drawing, Shape } from './shapes'
 

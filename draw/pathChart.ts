@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale'
-import type { ReportPath } from '../core/report/report'
+import type { ReportPath } from '../core/views/report'
 import type { Drawing, Shape } from './shapes'
 
 const [LEFT, RIGHT, TOP, FOOT] = [52, 20, 16, 38]

@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs'
-import { assess } from '../core/assess'
-import { formats } from '../core/formats/formats'
-import { exportJob } from '../core/job/exchange'
+import { assess } from '../core/paths'
+import { formats } from '../core/views/formats'
+import { exportJob } from '../core/record'
 import { DEMO_JOBS } from '../demo/workshop'
 
 /** Writes the JSON Schemas of the open formats, and samples; a test fails when they are not the code's own. */

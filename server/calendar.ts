@@ -1,6 +1,5 @@
 import ical from 'ical-generator'
-import type { ActOf } from '../core/job/acts'
-import type { KeptJob } from '../core/job/types'
+import type { ActOf, KeptJob } from '../core/record'
 
 /** A check as a calendar entry of a whole day, told a week ahead; a stop-gap's every day of the last week. */
 export function checkCalendar(jobId: string, { vehicle, sheet }: Pick<KeptJob, 'vehicle' | 'sheet'>, { date, usage, stopGap, note }: ActOf<'check'>, unit: string): string {

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink'
-import type { Assessment } from '../../core/assess'
-import type { JobFile } from '../../core/job/types'
+import type { Assessment } from '../../core/paths'
+import type { JobFile } from '../../core/readings'
 import type { Estimator } from '../workers/estimate.worker'
 
 interface Running {

@@ -1,9 +1,8 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { onUnmounted } from 'vue'
-import type { Assessment } from '../../core/assess'
-import type { SchoolDifference } from '../../core/calls/otherSchools'
-import type { JobFile } from '../../core/job/types'
-import type { OwnPath, Paths } from '../../core/paths/paths'
+import type { Assessment, OwnPath, Paths } from '../../core/paths'
+import type { SchoolDifference } from '../../core/views/verdict'
+import type { JobFile } from '../../core/readings'
 import type { Planner } from '../workers/paths.worker'
 
 /** Weighing repair paths in a worker of its own; it ends with the page, or when it is called off. */

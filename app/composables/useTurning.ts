@@ -1,6 +1,6 @@
 import { useEventListener, usePreferredReducedMotion, useRafFn } from '@vueuse/core'
 import { ref } from 'vue'
-import { turn360 } from '../../core/geometry/vector'
+import { turn360 } from '../../core/math'
 import { usePractice } from '../stores/practice'
 
 /** crank degrees a second at first and at the most, while a hand turns on. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Learnt, TypeRate } from '../../core/learn/learnt'
-import type { Reached } from '../../core/rate/wearRate'
+import type { Learnt, TypeRate } from '../../core/views/learn'
+import type { Reached } from '../../core/estimate'
 import CalibrationChart from '../components/learn/CalibrationChart.vue'
 import CallMark from '../components/parts/CallMark.vue'
 import ProblemNote from '../components/parts/ProblemNote.vue'

@@ -1,7 +1,7 @@
 import { $fetch } from 'ofetch'
 import { defineStore, skipHydrate } from 'pinia'
 import { computed, ref } from 'vue'
-import type { Act } from '../../core/job/acts'
+import type { Act } from '../../core/record'
 import { useDeviceList } from '../composables/useDeviceList'
 import { useSendQueue } from '../composables/useSendQueue'
 import { shownProblem, type ShownProblem } from '../problem'

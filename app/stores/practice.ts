@@ -1,12 +1,9 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore, skipHydrate } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import type { Call } from '../../core/calls/types'
-import { accessMinutes, inspectionsOf, type Inspection } from '../../core/practice/inspections'
-import { sightOf } from '../../core/practice/sight'
-import { standOf, type Move } from '../../core/practice/stand'
-import type { PracticeCase } from '../../core/practice/types'
-import type { Reading } from '../../core/readings/types'
+import type { Call } from '../../core/calls'
+import { accessMinutes, type Inspection, inspectionsOf, type Move, type PracticeCase, sightOf, standOf } from '../../core/views/practice'
+import type { Reading } from '../../core/readings'
 
 /** Cases begun on this device, by key, so that a reload or a flat battery loses nothing. */
 interface Begun {

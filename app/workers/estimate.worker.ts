@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
-import { assess, type Assessment } from '../../core/assess'
-import type { JobFile } from '../../core/job/types'
+import { assess, type Assessment } from '../../core/paths'
+import type { JobFile } from '../../core/readings'
 
 /** The core off the main thread: a job in, its assessment out. */
 const estimator = { assess: (job: JobFile): Assessment => assess(job) }

@@ -1,8 +1,7 @@
 import { expose } from 'comlink'
-import type { Assessment } from '../../core/assess'
-import { otherSchools, type SchoolDifference } from '../../core/calls/otherSchools'
-import type { JobFile } from '../../core/job/types'
-import { ownPath, pathsOf, type OwnPath, type Paths } from '../../core/paths/paths'
+import { type Assessment, ownPath, type OwnPath, type Paths, pathsOf } from '../../core/paths'
+import { otherSchools, type SchoolDifference } from '../../core/views/verdict'
+import type { JobFile } from '../../core/readings'
 
 /** What weighs thousands of sets of renewals, off the main thread and apart from the estimate, so that it can be ended. */
 const planner = {

@@ -1,5 +1,5 @@
-import { partKindOf, type PartKind } from '../readings/conditions'
-import { findingsIn } from '../readings/findingsIn'
+import { type PartKind, partKindOf } from '../sheet'
+import { findingsIn } from '../readings'
 import type { RuleContext } from './context'
 import type { Call, Finding } from './types'
 

@@ -1,9 +1,7 @@
-import type { Estimates } from '../estimate/estimate'
-import type { JobFile } from '../job/types'
-import { partOf } from '../readings/partOf'
-import type { ReadingKind } from '../readings/types'
+import type { Estimates } from '../estimate'
+import { type JobFile, partOf, type ReadingKind } from '../readings'
 import { schoolRules, type SchoolRules } from './schools'
-import type { LimitValue } from '../sheet/types'
+import type { LimitValue } from '../sheet'
 import type { Call, ReasonLimit } from './types'
 
 /** What the rules look at. */

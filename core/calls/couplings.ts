@@ -1,4 +1,4 @@
-import type { Chain, DriveSheet } from '../sheet/types'
+import type { Chain, DriveSheet } from '../sheet'
 import { odds, partName } from '../wording'
 import { findingsOf } from './conditionRules'
 import { callFor, type RuleContext } from './context'

@@ -1,4 +1,4 @@
-import type { Chain } from '../sheet/types'
+import type { Chain } from '../sheet'
 import { partName } from '../wording'
 import { findingsOf } from './conditionRules'
 import type { RuleContext } from './context'

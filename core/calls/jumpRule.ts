@@ -1,4 +1,4 @@
-import type { Chain } from '../sheet/types'
+import type { Chain } from '../sheet'
 import { figure, lateOrEarly, odds, partName } from '../wording'
 import { findingsOf } from './conditionRules'
 import { readingsBehind, type RuleContext } from './context'

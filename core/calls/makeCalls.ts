@@ -1,7 +1,6 @@
-import type { Estimates } from '../estimate/estimate'
-import type { JobFile } from '../job/types'
-import { STANDING_TARGETS } from '../readings/conditions'
-import type { Chain } from '../sheet/types'
+import type { Estimates } from '../estimate'
+import type { JobFile } from '../readings'
+import { type Chain, STANDING_TARGETS } from '../sheet'
 import { conditions } from './conditionRules'
 import { contextOf, type RuleContext } from './context'
 import { newChain, sprocketsFollow, wholeSet } from './couplings'
@@ -9,10 +8,11 @@ import { chainOnBadTeeth, chainOnMetal, compression, fragments, loosePhaser, pin
 import { jump } from './jumpRule'
 import { extensionLimit, grooveLimit, padLimit, playLimit, standingRails } from './partRules'
 import { elongationLimit, lagLimit, lagUnexplained, measuresAsNew, notSettled, readingsAtOdds, unevenWear } from './stretchRules'
-import { SEVERITY, type Finding, type PartCall, type Reason } from './types'
-import { weighed } from './weighed'
+import { type Finding, type PartCall, type Reason, SEVERITY } from './types'
 
 type Rule = (context: RuleContext) => Finding[]
+/** A rule that weighs what the others found. */
+export type Weigh = (context: RuleContext, found: readonly Finding[]) => Finding[]
 type ChainRule = (context: RuleContext, chain: Chain) => Finding[]
 
 /** Rules on what was read and found, for every chain; every school holds them. */
@@ -25,12 +25,13 @@ const EVIDENCE: readonly Rule[] = [standingRails, playLimit, conditions, superse
 /**
  * A call for every part that a rule speaks of, in the sheet's order: chains, rails, tensioners, sprockets, phasers, then
  * oil side, fasteners and engine. The severest reason makes the call; all are kept, that one first.
+ * @param weigh what the weighed school adds to what the evidence says
  */
-export function makeCalls(job: JobFile, estimates: Estimates): PartCall[] {
+export function makeCalls(job: JobFile, estimates: Estimates, weigh: Weigh = () => []): PartCall[] {
   const context = contextOf(job, estimates)
   const { chains, rails, tensioners, sprockets, phasers } = job.drive
   const evidence = [...chains.flatMap((chain) => CHAIN_EVIDENCE.flatMap((rule) => rule(context, chain))), ...EVIDENCE.flatMap((rule) => rule(context))]
-  const found = [...evidence, ...chains.flatMap((chain) => wholeSet(context, chain)), ...weighed(context, evidence)]
+  const found = [...evidence, ...chains.flatMap((chain) => wholeSet(context, chain)), ...weigh(context, evidence)]
   const renewed = (part: string) => found.some((finding) => finding.part === part && finding.call === 'renew')
   const coupled = [
     ...chains.flatMap((chain) => [...newChain(context, chain, renewed), ...sprocketsFollow(context, chain)]),

@@ -1,4 +1,4 @@
-import type { School } from '../job/types'
+import type { School } from '../readings'
 
 /** How a school turns odds into calls. */
 export interface SchoolRules {

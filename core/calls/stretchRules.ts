@@ -1,11 +1,8 @@
-import { cdf, NINETY } from '../estimate/normal'
-import { combined } from '../readings/combined'
-import { STRETCH_KINDS } from '../readings/kinds'
-import { elongationRead } from '../readings/places'
-import { limitFor } from '../sheet/limits'
-import type { Chain } from '../sheet/types'
+import { cdf, combined, NINETY } from '../math'
+import { elongationRead, STRETCH_KINDS } from '../readings'
+import { type Chain, limitFor } from '../sheet'
 import { figure, lateOrEarly, odds, partName } from '../wording'
-import { callFor, readingsBehind, shownLimit, type RuleContext } from './context'
+import { callFor, readingsBehind, type RuleContext, shownLimit } from './context'
 import type { Finding, Reason } from './types'
 
 /** The reading of a chain that would narrow its elongation most, as what settles an undecided call. */

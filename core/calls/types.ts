@@ -1,8 +1,7 @@
-import { CALLS } from '../assessment/calls'
-import type { Assessment } from '../assessment/schema'
+import { CALLS } from './severity'
+import type { PartCall } from './schema'
 
-/** A call for one part with its reasons, as an assessment holds it. */
-export type PartCall = Assessment['calls'][number]
+export type { PartCall } from './schema'
 export type Call = PartCall['call']
 export type Reason = PartCall['reasons'][number]
 export type ReasonLimit = NonNullable<Reason['limit']>

@@ -1,5 +1,5 @@
 import { ValidationError, type AnySchema } from 'yup'
-import type { Fault } from '../sheet/types'
+import type { Fault } from './fault'
 import { BROKEN_TEXT } from './rules'
 import { isWellFormed } from './text'
 

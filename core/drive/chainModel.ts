@@ -1,5 +1,5 @@
-import type { Corrections } from '../job/types'
-import type { Chain, DriveSheet } from '../sheet/types'
+import type { Corrections } from './corrections'
+import type { Chain, DriveSheet } from '../sheet'
 import { chartedModel, type ChartedModel } from './charted'
 import { countedModel } from './counted'
 import type { ChainModel } from './model'

@@ -1,12 +1,10 @@
-import { ARM_ANGLE_TOLERANCE } from '../constants'
-import { brent } from '../geometry/brent'
-import { turn180 } from '../geometry/vector'
-import type { Corrections } from '../job/types'
-import type { Chain, DriveSheet } from '../sheet/types'
-import { contourAt, linksOn, linksRound, type Contour } from './contour'
-import { drivenSprockets, elementsOf, steelGrowth, touchingRails, type Element } from './elements'
+import { ARM_ANGLE_TOLERANCE, brent, turn180 } from '../math'
+import type { Corrections } from './corrections'
+import type { Chain, DriveSheet } from '../sheet'
+import { type Contour, contourAt, linksOn, linksRound } from './contour'
+import { drivenSprockets, type Element, elementsOf, steelGrowth, touchingRails } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
-import { extensionAt, plungerOf, type Plunger } from './plunger'
+import { extensionAt, type Plunger, plungerOf } from './plunger'
 import { degreesPerTooth } from './train'
 
 /** Where the arm comes to rest and what is left over. */

@@ -1,4 +1,5 @@
-import type { Chain, DriveSheet, Point } from '../sheet/types'
+import type { Chain, DriveSheet } from '../sheet'
+import type { Point } from '../math'
 import { isCharted } from './chainModel'
 import { contourAt, linksRound } from './contour'
 import { elementsOf, touchingRails } from './elements'

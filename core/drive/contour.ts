@@ -1,6 +1,4 @@
-import { RADIANS, RAIL_SWEEP_MAX } from '../constants'
-import { turn360, turnedAbout } from '../geometry/vector'
-import type { Point } from '../sheet/types'
+import { type Point, RADIANS, RAIL_SWEEP_MAX, turn360, turnedAbout } from '../math'
 import type { Element } from './elements'
 
 /** The closed line that a tight chain follows round its directed circles. Arrays run along the elements still touched. */

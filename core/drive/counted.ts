@@ -1,4 +1,4 @@
-import type { Chain, DriveSheet, Tensioner } from '../sheet/types'
+import type { Chain, DriveSheet, Tensioner } from '../sheet'
 import { drivenSprockets, touchingRails } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
 import { degreesPerTooth } from './train'

@@ -1,7 +1,6 @@
-import { EXPANSION, REFERENCE_TEMPERATURE } from '../constants'
-import { pitchRadius } from '../geometry/vector'
-import type { Chain, DriveSheet, Point, Rail, Sprocket } from '../sheet/types'
-import type { Corrections } from '../job/types'
+import { EXPANSION, pitchRadius, type Point, REFERENCE_TEMPERATURE } from '../math'
+import type { Chain, DriveSheet, Rail, Sprocket } from '../sheet'
+import type { Corrections } from './corrections'
 import { travelOf } from './train'
 
 /** A directed circle that the chain meets: a sprocket's pitch circle or the pitch line on a rail's shoe. */

@@ -1,7 +1,6 @@
-import { clockAngle } from '../sheet/clock'
-import type { Chain, DriveSheet } from '../sheet/types'
-import { turn180 } from '../geometry/vector'
-import { linksOn, type Contour } from './contour'
+import { type Chain, clockAngle, type DriveSheet } from '../sheet'
+import { turn180 } from '../math'
+import { type Contour, linksOn } from './contour'
 import type { Element } from './elements'
 
 /** Direction (degrees from +x) from an element's centre to where a straight of this heading touches it. */

@@ -1,7 +1,7 @@
 import { blockGrowth, grown } from './elements'
-import { between, dot, turned, turnedAbout, unit } from '../geometry/vector'
-import type { Corrections } from '../job/types'
-import type { Point, Rail, Tensioner } from '../sheet/types'
+import { between, dotOf, type Point, turned, turnedAbout, unit } from '../math'
+import type { Corrections } from './corrections'
+import type { Rail, Tensioner } from '../sheet'
 
 /** The plunger of a tensioner with coordinates, and the arm it pushes. */
 export interface Plunger {
@@ -40,7 +40,7 @@ export function plungerOf(tensioner: Tensioner, arm: Rail, corrections: Correcti
  */
 export function extensionAt(plunger: Plunger, armAngle: number, padWear: number): number {
   const normal = turned(plunger.normal, armAngle)
-  const facing = dot(plunger.axis, normal)
+  const facing = dotOf(plunger.axis, normal)
   const point = turnedAbout(plunger.padPoint, plunger.pivot, armAngle)
-  return dot(between(plunger.seat, point), normal) / facing + padWear / Math.abs(facing)
+  return dotOf(between(plunger.seat, point), normal) / facing + padWear / Math.abs(facing)
 }

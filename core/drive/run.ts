@@ -1,6 +1,5 @@
-import { along, turn360, unit } from '../geometry/vector'
-import type { Point } from '../sheet/types'
-import { linksOn, type Contour } from './contour'
+import { along, type Point, turn360, unit } from '../math'
+import { type Contour, linksOn } from './contour'
 import type { Element } from './elements'
 import { touchAngle } from './marks'
 

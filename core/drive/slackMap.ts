@@ -1,5 +1,5 @@
-import type { Corrections } from '../job/types'
-import type { Chain, DriveSheet } from '../sheet/types'
+import type { Corrections } from './corrections'
+import type { Chain, DriveSheet } from '../sheet'
 import { isCharted } from './chainModel'
 import { chartedModel } from './charted'
 import { contourAt, linksRound } from './contour'

@@ -1,4 +1,4 @@
-import type { Chain, DriveSheet } from '../sheet/types'
+import type { Chain, DriveSheet } from '../sheet'
 
 /** How a chain's driver is driven. */
 export interface Stage {

@@ -1,5 +1,5 @@
-import { along, turned, unit } from '../geometry/vector'
-import type { Chain, DriveSheet, Point } from '../sheet/types'
+import { along, type Point, turned, unit } from '../math'
+import type { Chain, DriveSheet } from '../sheet'
 import type { ChainPicture } from './picture'
 import { linksOf, type Segment } from './run'
 import { speedOf, stageOf } from './train'

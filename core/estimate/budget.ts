@@ -1,4 +1,4 @@
-import { asNew, type ChainModel, type ChainWear } from '../drive/model'
+import { asNew, type ChainModel, type ChainWear } from '../drive'
 
 /** One cause of a tensioner's extension and what it adds. */
 export interface BudgetEntry {

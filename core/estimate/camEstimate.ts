@@ -1,5 +1,4 @@
-import { limitFor } from '../sheet/limits'
-import type { DriveSheet } from '../sheet/types'
+import { type DriveSheet, limitFor } from '../sheet'
 import { linearEstimate } from './marginals'
 import type { Priors } from './priors'
 import type { Problem } from './problem'

@@ -1,8 +1,7 @@
-import { JUMPS } from '../constants'
-import { cholesky, choleskySolve, dot, type Matrix } from './linear'
+import { cholesky, choleskySolve, dot, JUMPS, type Matrix } from '../math'
 import type { Priors } from './priors'
 import type { Problem } from './problem'
-import { logPrior, weighed, type Combination, type Normal } from './weigh'
+import { type Combination, logPrior, type Normal, weighed } from './weigh'
 
 /** Combinations kept at the most: far more than ever stay credible or explain a reading left out. */
 const MOST = 60

@@ -1,15 +1,11 @@
-import type { Assessment } from '../assessment/schema'
-import type { JobFile } from '../job/types'
-import { trainsOf } from '../drive/train'
+import { impossibleReading, type JobFile } from '../readings'
+import { trainsOf } from '../drive'
 import { estimateTrain } from './estimateTrain'
 import { PRIORS, type Priors } from './priors'
+import type { Estimates } from './schema'
 import { chainOf } from './observations'
 import type { ReadingFault, TrainResult } from './types'
-import type { Chain } from '../sheet/types'
-import { impossibleReading } from '../readings/impossible'
-
-/** What all readings of a job say together, by part. */
-export type Estimates = Omit<Assessment, 'format' | 'version' | 'calls'>
+import type { Chain } from '../sheet'
 
 /** Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are named in `faults`. */
 export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {

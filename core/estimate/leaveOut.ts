@@ -1,7 +1,7 @@
-import { choleskySolve, dot } from './linear'
+import { choleskySolve, dot } from '../math'
 import type { Problem } from './problem'
 import type { Solution } from './solve'
-import { residualsAt, targetsOf, type Combination, type Normal } from './weigh'
+import { type Combination, type Normal, residualsAt, targetsOf } from './weigh'
 
 /** sigmas: a reading further off than this does not fit. */
 const AT_ODDS = 2.5

@@ -1,7 +1,6 @@
-import { dot } from './linear'
+import { cutMixture, dot, massAbove, mixture, mixtureAbove, type WeightedNormal } from '../math'
 import type { Problem } from './problem'
 import type { Component, Solution } from './solve'
-import { cutMixture, massAbove, mixture, mixtureAbove, type WeightedNormal } from './summary'
 import type { WearEstimate } from './types'
 
 /** Marginal of one bounded unknown, in its own unit, as normals to be cut off at 0. */

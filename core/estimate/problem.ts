@@ -1,7 +1,6 @@
-import { ELONGATION_MAX } from '../constants'
-import type { ChainModel, ChainReadout, ChainWear } from '../drive/model'
-import type { Chain } from '../sheet/types'
-import type { Matrix } from './linear'
+import { ELONGATION_MAX, type Matrix } from '../math'
+import type { ChainModel, ChainReadout, ChainWear } from '../drive'
+import type { Chain } from '../sheet'
 import type { Observation } from './observations'
 import type { Priors } from './priors'
 

@@ -1,8 +1,8 @@
 import type { Priors } from './priors'
 import { linearised, type Linearised, type Problem } from './problem'
-import { truncatedNormal, type Truncated } from './truncated'
+import { type Truncated, truncatedNormal } from '../math'
 import { weighedWithin } from './combinations'
-import { gradientOf, normalEquations, targetsOf, weighed, type Combination, type Normal } from './weigh'
+import { type Combination, gradientOf, type Normal, normalEquations, targetsOf, weighed } from './weigh'
 
 /** One credible combination of jumps with its posterior. */
 export interface Component {

@@ -1,12 +1,10 @@
-import type { ChainModel, ChainWear } from '../drive/model'
-import { combined } from '../readings/combined'
-import { limitFor } from '../sheet/limits'
-import type { DriveSheet } from '../sheet/types'
+import type { ChainModel, ChainWear } from '../drive'
+import { combined, cutMean } from '../math'
+import { type DriveSheet, limitFor } from '../sheet'
 import { extensionBudget } from './budget'
 import { boundedEstimate, linearEstimate, marginal } from './marginals'
 import type { Part, Problem } from './problem'
 import type { Solution } from './solve'
-import { cutMean } from './summary'
 import type { TensionerEstimate } from './types'
 
 /**

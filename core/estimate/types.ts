@@ -1,15 +1,15 @@
-import type { Assessment } from '../assessment/schema'
+import type { Estimates } from './schema'
 
-/** Parts of an assessment, each as its schema states it. */
-export type ChainEstimate = Assessment['chains'][string]
+/** Parts of an estimate, each as its schema states it. */
+export type ChainEstimate = Estimates['chains'][string]
 export type ElongationEstimate = ChainEstimate['elongation']
-export type TensionerEstimate = Assessment['tensioners'][string]
+export type TensionerEstimate = Estimates['tensioners'][string]
 export type WearEstimate = TensionerEstimate['padWear']
-export type CamEstimate = Assessment['cams'][string]
-export type ReadingEstimate = Assessment['readings'][number]
-export type NextReading = Assessment['next'][number]
+export type CamEstimate = Estimates['cams'][string]
+export type ReadingEstimate = Estimates['readings'][number]
+export type NextReading = Estimates['next'][number]
 /** A reading left out, and why. */
-export type ReadingFault = Assessment['faults'][number]
+export type ReadingFault = Estimates['faults'][number]
 
 /** What all the readings of a train say together, by part. */
 export interface TrainResult {

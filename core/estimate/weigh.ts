@@ -1,4 +1,4 @@
-import { boundedMinimum, dot, type Bounded, type Matrix } from './linear'
+import { type Bounded, boundedMinimum, dot, type Matrix } from '../math'
 import type { Linearised, Problem } from './problem'
 import type { Priors } from './priors'
 

@@ -1,4 +1,4 @@
-import type { DriveSheet, Operation, SparePart, WayIn } from '../sheet/types'
+import type { DriveSheet, Operation, SparePart, WayIn } from '../sheet'
 
 /** Operations that reach what is needed, with all that they require, in an order in which they can be done. */
 export function accessTo(operations: readonly Operation[], needs: readonly string[]): Operation[] {

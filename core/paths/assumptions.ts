@@ -1,6 +1,5 @@
-import type { PartKind } from '../readings/conditions'
-import type { DriveSheet } from '../sheet/types'
-import type { UsageUnit } from '../job/types'
+import type { DriveSheet, PartKind } from '../sheet'
+import type { UsageUnit } from '../readings'
 
 /** What paths are priced with. Every figure is a default to be edited by shop and job; none comes from a real fleet. */
 export interface Assumptions {

@@ -1,8 +1,8 @@
-import type { Estimates } from '../estimate/estimate'
-import type { JobFile } from '../job/types'
-import { defaultAssumptions, type Assumptions } from './assumptions'
+import type { Estimates } from '../estimate'
+import type { JobFile } from '../readings'
+import { type Assumptions, defaultAssumptions } from './assumptions'
 import { priced } from './pricing'
-import { allowedSets, ledgerOf, maskOf, scorer, type Cost, type Ledger } from './score'
+import { allowedSets, type Cost, type Ledger, ledgerOf, maskOf, scorer } from './score'
 
 /** The cheapest set of renewals by expected cost, with what it was found from. */
 export interface Cheapest {

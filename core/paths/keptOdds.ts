@@ -1,12 +1,7 @@
-import { cdf } from '../estimate/normal'
-import type { Estimates } from '../estimate/estimate'
-import type { JobFile } from '../job/types'
-import { combined } from '../readings/combined'
-import { partKindOf } from '../readings/conditions'
-import { STRETCH_KINDS } from '../readings/kinds'
-import { partOf } from '../readings/partOf'
-import { readingSigma } from '../readings/sigma'
-import { limitFor } from '../sheet/limits'
+import { cdf, combined } from '../math'
+import type { Estimates } from '../estimate'
+import { type JobFile, partOf, readingSigma, STRETCH_KINDS } from '../readings'
+import { limitFor, partKindOf } from '../sheet'
 import type { Assumptions } from './assumptions'
 
 /** How likely a part that is kept forces the cover off again, and what that rests on. */

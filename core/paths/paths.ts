@@ -1,17 +1,15 @@
-import { contextOf } from '../calls/context'
-import { makeCalls } from '../calls/makeCalls'
-import { SCHOOLS } from '../calls/schools'
-import { coupledTo } from '../calls/weighed'
-import type { Estimates } from '../estimate/estimate'
-import type { JobFile, School } from '../job/types'
-import { rounded } from '../round'
+import { contextOf, makeCalls, SCHOOLS } from '../calls'
+import { coupledTo } from './weighed'
+import type { Estimates } from '../estimate'
+import type { JobFile, School } from '../readings'
+import { rounded } from '../math'
 import { odds, partName } from '../wording'
 import { accessTo, needsOf } from './access'
 import { assumptionsOf, cheapest, type Cheapest, type Progress } from './cheapest'
 import type { Assumptions } from './assumptions'
 import type { KeptOdds } from './keptOdds'
 import { priced } from './pricing'
-import { closed, ledgerOf, maskOf, scorer, MOST_PARTS, type Cost } from './score'
+import { closed, type Cost, ledgerOf, maskOf, MOST_PARTS, scorer } from './score'
 
 /** A set of renewals with its cost and its risk. */
 export interface Path {

@@ -1,8 +1,7 @@
-import type { JobFile } from '../job/types'
-import type { DriveSheet } from '../sheet/types'
-import type { Pricing } from './pricingSchema'
+import type { JobFile, Pricing } from '../readings'
+import type { DriveSheet } from '../sheet'
 
-export type { Pricing } from './pricingSchema'
+export type { Pricing } from '../readings'
 
 /** Two layers of pricing as one: what the upper one says holds. */
 export function overlaid(under: Pricing | null | undefined, over: Pricing | null | undefined): Pricing {

@@ -1,4 +1,4 @@
-import type { Chain } from '../sheet/types'
+import type { Chain } from '../sheet'
 import { sheetCount } from './sheetCount'
 import type { Reading } from './types'
 

@@ -1,4 +1,4 @@
-import type { Chain, DriveSheet } from '../sheet/types'
+import type { Chain, DriveSheet } from '../sheet'
 import { readingSigma } from './sigma'
 import type { Reading } from './types'
 

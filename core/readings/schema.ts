@@ -1,4 +1,4 @@
-import { flag, id, moment, needed, num, oneOf, shape, text, whole, word, type Shape } from '../check/rules'
+import { flag, id, moment, needed, num, oneOf, shape, type Shape, text, whole, word } from '../check'
 import type { AnySchema } from 'yup'
 import { ALL_FINDINGS } from './conditions'
 

@@ -1,4 +1,4 @@
-import type { DriveSheet } from '../sheet/types'
+import type { DriveSheet } from '../sheet'
 import { BACKLASH_SIGMA, methodSigma } from './kinds'
 import type { Unread } from './types'
 

@@ -1,4 +1,4 @@
-import { turn360 } from '../geometry/vector'
+import { turn360 } from '../math'
 
 /** `h:mm`, 1 to 12 o'clock. */
 export const CLOCK = /^(1[0-2]|[1-9]):[0-5]\d$/

@@ -1,5 +1,5 @@
 import { tuple } from 'yup'
-import { byIds, flag, formatVersion, id, listOf, needed, num, oneOf, pair, shape, text, whole } from '../check/rules'
+import { byIds, flag, formatVersion, id, listOf, needed, num, oneOf, pair, shape, text, whole } from '../check'
 import { CLOCK, isClock } from './clock'
 
 /**

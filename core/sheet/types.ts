@@ -1,11 +1,8 @@
-import type { Shape } from '../check/rules'
+import type { Shape } from '../check'
 import type { driveSchema } from './schema'
 
 /** The description of one engine's timing drive, as schema.ts states it. */
 export type DriveSheet = Shape<typeof driveSchema>
-
-/** [x, y] in mm, seen from the front. */
-export type Point = readonly [number, number]
 
 /** Direction of turning, seen from the front. */
 export type Rotation = DriveSheet['rotation']
@@ -29,9 +26,3 @@ export type SparePart = NonNullable<DriveSheet['parts']>[number]
 export type AlwaysRenewed = NonNullable<DriveSheet['alwaysRenewed']>[number]
 export type WayIn = NonNullable<DriveSheet['waysIn']>[number]
 export type Torque = NonNullable<DriveSheet['torques']>[number]
-
-/** One thing wrong with a file, and where: `chains[0].path[2]`. */
-export interface Fault {
-  place: string
-  message: string
-}

@@ -1,4 +1,5 @@
-import type { DriveSheet, Fault } from './types'
+import type { DriveSheet } from './types'
+import type { Fault } from '../check'
 
 /** Faults in how a sheet's operations, parts, always-renewed items, ways in, torques and cautions name each other and the drive. */
 export function workshopFaults(sheet: DriveSheet): Fault[] {

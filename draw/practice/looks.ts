@@ -1,5 +1,5 @@
-import type { SeenFinding } from '../../core/practice/types'
-import { trailing } from '../../core/drive/turning'
+import type { SeenFinding } from '../../core/views/practice'
+import { trailing } from '../../core/drive'
 import type { Drawing, Shape } from '../shapes'
 import { dial, disc, line, plate, round, solid, stroke, words } from './strokes'
 

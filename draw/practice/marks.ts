@@ -1,4 +1,4 @@
-import { turn180 } from '../../core/geometry/vector'
+import { turn180 } from '../../core/math'
 import type { Drawing, Shape } from '../shapes'
 import { dial, disc, line, plate, round, solid, stroke, words } from './strokes'
 

@@ -1,5 +1,5 @@
-import { extensionToNotches } from '../../core/readings/sigma'
-import type { Tensioner } from '../../core/sheet/types'
+import { extensionToNotches } from '../../core/readings'
+import type { Tensioner } from '../../core/sheet'
 import type { Drawing, Shape } from '../shapes'
 import { box, disc, line, plate, ruler, solid, stroke, turnedTo, words } from './strokes'
 

@@ -1,4 +1,4 @@
-import type { SeenFinding } from '../../core/practice/types'
+import type { SeenFinding } from '../../core/views/practice'
 import type { Drawing, Shape } from '../shapes'
 import { box, dial, disc, line, plate, round, ruler, solid, stroke, words } from './strokes'
 

@@ -1,5 +1,5 @@
 import { getQuery } from 'h3'
-import { oneOf, pageAsked, shape, text } from '../../core/check/rules'
+import { oneOf, pageAsked, shape, text } from '../../core/check'
 import { boardPage } from '../store/board'
 import { checked, route } from '../utils/route'
 

@@ -1,4 +1,4 @@
-import { daysOn } from '../../core/day'
+import { daysOn } from '../../core/math'
 import { checksDue } from '../store/checks'
 import { route } from '../utils/route'
 

@@ -1,4 +1,4 @@
-import { shape, words } from '../../core/check/rules'
+import { shape, words } from '../../core/check'
 import { addPerson } from '../store/people'
 import { checked, readJson, route } from '../utils/route'
 

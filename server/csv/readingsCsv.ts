@@ -1,9 +1,6 @@
 import Papa from 'papaparse'
-import { assessRecord } from '../../core/job/assessRecord'
-import { foldActs, type Act } from '../../core/job/acts'
-import type { KeptJob } from '../../core/job/types'
-import { READING_KINDS } from '../../core/readings/kinds'
-import { partOf } from '../../core/readings/partOf'
+import { type Act, assessRecord, foldActs, type KeptJob } from '../../core/record'
+import { partOf, READING_KINDS } from '../../core/readings'
 
 /** The readings that stand, one a line, with what each was predicted as. Cells that a spreadsheet would run are made harmless. */
 export function readingsCsv(job: KeptJob, acts: readonly Act[]): string {

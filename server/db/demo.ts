@@ -1,7 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { demoCase, demoRuns } from '../../demo/practice'
 import { DEMO_JOBS, DEMO_PEOPLE, DEMO_SHEETS } from '../../demo/workshop'
-import type { DriveSheet } from '../../core/sheet/types'
+import type { DriveSheet } from '../../core/sheet'
 import { JobRow, PersonRow, PracticeCaseRow, PracticeRunRow, SheetRevisionRow, SheetRow } from './models'
 import { createJob } from './rows'
 

@@ -1,13 +1,12 @@
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize'
-import type { Act, JobState } from '../../core/job/acts'
-import type { Corrections, EarlierKnown, School, Usage } from '../../core/job/types'
-import type { Debriefing } from '../../core/practice/debrief'
-import type { Move } from '../../core/practice/stand'
-import type { PracticeCase } from '../../core/practice/types'
-import type { Report } from '../../core/report/report'
+import type { Act, JobState } from '../../core/record'
+import type { Corrections } from '../../core/drive'
+import type { EarlierKnown, School, Usage } from '../../core/readings'
+import type { Debriefing, Move, PracticeCase } from '../../core/views/practice'
+import type { Report } from '../../core/views/report'
 import type { Drawing } from '../../draw/shapes'
-import type { JobSummary } from '../../core/job/summary'
-import type { DriveSheet } from '../../core/sheet/types'
+import type { JobSummary } from '../../core/views/summary'
+import type { DriveSheet } from '../../core/sheet'
 
 export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
   declare id: CreationOptional<number>

@@ -1,8 +1,7 @@
 import { Op, QueryTypes, type Transaction } from 'sequelize'
-import { foldActs, type Act } from '../../core/job/acts'
-import { summarise, type JobSummary } from '../../core/job/summary'
-import type { KeptJob } from '../../core/job/types'
-import { CORE_VERSION } from '../../core/version'
+import { type Act, foldActs, type KeptJob } from '../../core/record'
+import { type JobSummary, summarise } from '../../core/views/summary'
+import { CORE_VERSION } from '../../core/paths'
 import { ActRow, JobRow, VehicleRow } from './models'
 
 /**

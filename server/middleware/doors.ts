@@ -1,5 +1,5 @@
 import { defineEventHandler, getRequestHeader } from 'h3'
-import { isWellFormed } from '../../core/check/text'
+import { isWellFormed } from '../../core/check'
 import { Problem } from '../utils/problem'
 import { refuse } from '../utils/route'
 

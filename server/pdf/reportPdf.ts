@@ -1,4 +1,4 @@
-import type { Report } from '../../core/report/report'
+import type { Report } from '../../core/views/report'
 import { pathChart } from '../../draw/pathChart'
 import type { Drawing } from '../../draw/shapes'
 import { PaperSheet, type Faces, type Paper } from './sheet'

@@ -1,5 +1,5 @@
 import { getQuery, setResponseHeader, type H3Event } from 'h3'
-import { oneOf, shape } from '../../core/check/rules'
+import { oneOf, shape } from '../../core/check'
 import { heavily } from '../heavy/heavily'
 import type { DrawnReport } from '../store/reports'
 import { checked } from '../utils/route'

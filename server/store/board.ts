@@ -1,5 +1,5 @@
 import { literal, Op, where } from 'sequelize'
-import type { JobState } from '../../core/job/acts'
+import type { JobState } from '../../core/record'
 import { useDb } from '../db/connection'
 import { JobRow } from '../db/models'
 import { containing, pagesOf, wordsOf } from './listing'

@@ -1,8 +1,8 @@
 import { QueryTypes } from 'sequelize'
-import { learnt, type Learnt } from '../../core/learn/learnt'
-import type { JobState } from '../../core/job/acts'
-import type { JobSummary } from '../../core/job/summary'
-import type { Usage } from '../../core/job/types'
+import { learnt, type Learnt } from '../../core/views/learn'
+import type { JobState } from '../../core/record'
+import type { JobSummary } from '../../core/views/summary'
+import type { Usage } from '../../core/readings'
 import { useDb } from '../db/connection'
 import { heavily } from '../heavy/heavily'
 

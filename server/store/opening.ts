@@ -1,5 +1,5 @@
 import { col, fn, where } from 'sequelize'
-import type { School, Usage } from '../../core/job/types'
+import type { School, Usage } from '../../core/readings'
 import { useDb } from '../db/connection'
 import { VehicleRow } from '../db/models'
 import { insertJob } from './jobs'

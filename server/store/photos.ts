@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto'
 import { Op, QueryTypes, type Transaction } from 'sequelize'
-import { MOST } from '../../core/job/schema'
+import { MOST } from '../../core/record'
 import { inTransaction, useDb } from '../db/connection'
 import { JobRow, PhotoRow } from '../db/models'
 import { upright } from '../photos/upright'

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
-import type { UsageUnit } from '../../core/job/types'
-import type { Pricing } from '../../core/paths/pricing'
+import type { UsageUnit } from '../../core/readings'
+import type { Pricing } from '../../core/paths'
 import { useDb } from '../db/connection'
 
 /** What the shop weighs paths with, unless a job says otherwise; the horizon by unit of usage. */

@@ -1,5 +1,5 @@
-import { assessRecord, jobFile } from '../../core/job/assessRecord'
-import { reportOf, type Report } from '../../core/report/report'
+import { assessRecord, jobFile } from '../../core/record'
+import { type Report, reportOf } from '../../core/views/report'
 import { driveMap } from '../../draw/driveMap'
 import type { Drawing } from '../../draw/shapes'
 import { heavily } from '../heavy/heavily'

@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
-import type { ActOf } from '../../core/job/acts'
+import type { ActOf } from '../../core/record'
 import { useDb } from '../db/connection'
 import { JobRow, ShareRow } from '../db/models'
 import { Problem } from '../utils/problem'

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
-import type { DriveSheet } from '../../core/sheet/types'
-import { sheetFaults } from '../../core/sheet/readSheet'
+import type { DriveSheet } from '../../core/sheet'
+import { sheetFaults } from '../../core/drive'
 import { inTransaction, useDb } from '../db/connection'
 import { SheetRevisionRow, SheetRow } from '../db/models'
 import { Problem } from '../utils/problem'

@@ -1,7 +1,4 @@
-import { exportJob } from '../../core/job/exchange'
-import { foldActs, sheetOf, type Act } from '../../core/job/acts'
-import { assessRecord } from '../../core/job/assessRecord'
-import type { KeptJob } from '../../core/job/types'
+import { type Act, assessRecord, exportJob, foldActs, type KeptJob, sheetOf } from '../../core/record'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { simulatedScan } from '../../demo/scanSource'
 import { checkCalendar } from '../calendar'

@@ -1,5 +1,5 @@
 import { fn, col, Op, QueryTypes, where } from 'sequelize'
-import type { EarlierKnown, Usage, WearPoint } from '../../core/job/types'
+import type { EarlierKnown, Usage, WearPoint } from '../../core/readings'
 import { inTransaction, useDb } from '../db/connection'
 import { isUnique } from '../db/errors'
 import { JobRow, VehicleRow } from '../db/models'

@@ -1,5 +1,4 @@
-import { MOST_FAULTS } from '../../core/check/faults'
-import type { Fault } from '../../core/sheet/types'
+import { type Fault, MOST_FAULTS } from '../../core/check'
 
 /** Everything that can go wrong for a caller, by code. */
 const STATUS = { 'bad-input': 422, 'bad-request': 400, 'not-found': 404, gone: 410, 'too-large': 413, forbidden: 403, conflict: 409, misdirected: 421, 'too-many': 429, 'not-ready': 503, 'no-room': 507, internal: 500 } as const

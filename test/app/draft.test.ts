@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { asksLocking, asksTurning, draftOf, emptyDraft, largeNumberOf, numberOf, readingOf } from '../../app/components/bench/draft'
 import { spread } from '../../draw/drawing'
 import { lagWords, oddsWords, readingWords, teethWords, usageWords } from '../../app/words'
-import { slotsOf } from '../../core/job/slots'
+import { slotsOf } from '../../core/views/bench'
 import { read } from '../support/jobs'
 import { sheet } from '../support/sheets'
 

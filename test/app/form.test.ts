@@ -4,7 +4,7 @@ import { defineComponent } from 'vue'
 import { emptyDraft, type Draft } from '../../app/components/bench/draft'
 import ReadingForm from '../../app/components/bench/ReadingForm.vue'
 import CallMark from '../../app/components/parts/CallMark.vue'
-import { slotsOf } from '../../core/job/slots'
+import { slotsOf } from '../../core/views/bench'
 import { sheet } from '../support/sheets'
 
 const drive = sheet('ardmere-a18')

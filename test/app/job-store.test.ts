@@ -1,10 +1,8 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { assess } from '../../core/assess'
-import type { Act } from '../../core/job/acts'
-import { jobFile } from '../../core/job/assessRecord'
-import type { JobFile } from '../../core/job/types'
-import type { Reading } from '../../core/readings/types'
+import { assess } from '../../core/paths'
+import { type Act, jobFile } from '../../core/record'
+import type { JobFile, Reading } from '../../core/readings'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { read } from '../support/jobs'
 

@@ -3,7 +3,7 @@ import { FetchError } from 'ofetch'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
-import type { Act } from '../../core/job/acts'
+import type { Act } from '../../core/record'
 import { read } from '../support/jobs'
 
 const send = vi.hoisted(() => vi.fn())

@@ -4,7 +4,7 @@ import { clear, createStore } from 'idb-keyval'
 import { FetchError } from 'ofetch'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { ActOf } from '../../core/job/acts'
+import type { ActOf } from '../../core/record'
 
 const send = vi.hoisted(() => vi.fn())
 vi.mock('ofetch', async (original) => ({ ...(await original<typeof import('ofetch')>()), $fetch: send }))

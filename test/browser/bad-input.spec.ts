@@ -2,7 +2,7 @@ import { resolve } from 'node:path'
 import { request as requests } from '@playwright/test'
 import { mkdirSync } from 'node:fs'
 import { startServer, stopServer } from '../../scripts/server.mjs'
-import type { JobExport } from '../../core/job/exchange'
+import type { JobExport } from '../../core/record'
 import { read } from '../support/jobs'
 import { enter, expect, newJob, openBench, part, test } from './bench'
 

@@ -1,5 +1,5 @@
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test'
-import type { Reading } from '../../core/readings/types'
+import type { Reading } from '../../core/readings'
 import { jobOf } from '../support/jobs'
 
 /** The page as a person at the bench has it: at the tests' server, with a name chosen. */

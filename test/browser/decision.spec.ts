@@ -1,8 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
-import { pathsOf } from '../../core/paths/paths'
-import { assess } from '../../core/assess'
+import { assess, pathsOf } from '../../core/paths'
 import { jobOf, read } from '../support/jobs'
 import { expect, newJob, test, wakeful } from './bench'
 

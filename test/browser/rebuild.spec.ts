@@ -1,9 +1,7 @@
 import type { APIRequestContext, Page } from '@playwright/test'
-import { rebuildOf } from '../../core/buildup/rebuild'
-import { assessRecord } from '../../core/job/assessRecord'
-import type { Act } from '../../core/job/acts'
-import type { KeptJob } from '../../core/job/types'
-import type { Reading } from '../../core/readings/types'
+import { rebuildOf } from '../../core/views/buildup'
+import { type Act, assessRecord, type KeptJob } from '../../core/record'
+import type { Reading } from '../../core/readings'
 import { read } from '../support/jobs'
 import { enter, expect, newJob, test } from './bench'
 

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import sharp from 'sharp'
-import type { JobExport } from '../../core/job/exchange'
+import type { JobExport } from '../../core/record'
 import { DEMO_JOBS, DEMO_SHEETS } from '../../demo/workshop'
 import { simulatedScan } from '../../demo/scanSource'
 import { read } from '../support/jobs'
@@ -318,7 +318,7 @@ test('one part\'s readings are entered on a telephone', async ({ page, request }
 test('each demo job shows what it teaches', async ({ request }) => {
   const calls = async (vehicle: string) => {
     const { id } = DEMO_JOBS.find((d) => d.job.vehicle === vehicle)!
-    const { assessment } = (await (await request.get(`/api/jobs/${id}`)).json()) as { assessment: import('../../core/assess').Assessment }
+    const { assessment } = (await (await request.get(`/api/jobs/${id}`)).json()) as { assessment: import('../../core/paths').Assessment }
     return { of: (p: string) => assessment.calls.find((c) => c.part === p)?.call, assessment }
   }
   expect((await calls('Pilot van 3')).of('main')).toBe('renew')

@@ -1,4 +1,4 @@
-import type { JobExport } from '../../core/job/exchange'
+import type { JobExport } from '../../core/record'
 import { randomUUID } from 'node:crypto'
 import { read } from '../support/jobs'
 import { enter, expect, newJob, openBench, part, test, wakeful } from './bench'

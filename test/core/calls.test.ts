@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { assess } from '../../core/assess'
-import { plainVerdict } from '../../core/calls/plainVerdict'
-import type { Call } from '../../core/calls/types'
-import type { JobFile, School } from '../../core/job/types'
-import type { Reading } from '../../core/readings/types'
+import { assess } from '../../core/paths'
+import { plainVerdict } from '../../core/views/verdict'
+import type { Call } from '../../core/calls'
+import type { JobFile, Reading, School } from '../../core/readings'
 import { jobOf, read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'
 

@@ -1,10 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { angleClock, camToCrankDegrees, clockToLag, degreesToTeeth, lagToClock, liftToLag, teethToDegrees } from '../../core/convert/marks'
-import { convert, fahrenheitToCelsius } from '../../core/convert/units'
-import { chainPicture } from '../../core/drive/picture'
-import { linksOf, placeOn } from '../../core/drive/run'
-import { slackMap } from '../../core/drive/slackMap'
-import { clockAngle } from '../../core/sheet/clock'
+import { angleClock, camToCrankDegrees, chainPicture, clockToLag, degreesToTeeth, lagToClock, liftToLag, linksOf, placeOn, slackMap, teethToDegrees } from '../../core/drive'
+import { convert, fahrenheitToCelsius } from '../../core/math'
+import { clockAngle } from '../../core/sheet'
 import { sheet, SHEETS } from '../support/sheets'
 
 const ardmere = sheet('ardmere-a18')

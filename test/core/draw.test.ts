@@ -3,9 +3,8 @@ import { fitted, polar, railPaths, runPlaces, spread, toothPath } from '../../dr
 import { pathChart } from '../../draw/pathChart'
 import { box, dial, disc, line, round, ruler } from '../../draw/practice/strokes'
 import { escaped, svgOf, type Drawing, type Shape } from '../../draw/shapes'
-import type { ReportPath } from '../../core/report/report'
-import { chainPicture } from '../../core/drive/picture'
-import { drivenSprockets, touchingRails } from '../../core/drive/elements'
+import type { ReportPath } from '../../core/views/report'
+import { chainPicture, drivenSprockets, touchingRails } from '../../core/drive'
 import { sheet } from '../support/sheets'
 
 const INKS = { ground: '#000', line: '#fff', faint: '#888', lit: '#fc0', limit: '#f0f' }

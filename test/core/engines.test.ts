@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { estimate } from '../../core/estimate/estimate'
-import { sheetFaults } from '../../core/sheet/readSheet'
-import type { DriveSheet } from '../../core/sheet/types'
+import { estimate } from '../../core/estimate'
+import { sheetFaults } from '../../core/drive'
+import type { DriveSheet } from '../../core/sheet'
 import { mirrored, moved, randomEngine, renamed, turnedBy } from '../support/engines'
 import { jobOf } from '../support/jobs'
 import { simulated } from '../support/simulate'
@@ -66,7 +66,7 @@ describe('the same worn engine told otherwise gives the same estimate', () => {
   })
 
   it('twice the size, with lengths and priors of lengths doubled', async () => {
-    const { PRIORS } = await import('../../core/estimate/priors')
+    const { PRIORS } = await import('../../core/estimate')
     const priors = { ...PRIORS, wear: 2 * PRIORS.wear, padWear: 2 * PRIORS.padWear, extensionScatter: 2 * PRIORS.extensionScatter }
     for (const { drive, readings, result } of some) {
       const big = moved(drive, { point: ([x, y]) => [2 * x, 2 * y], angle: (a) => a, scale: 2 })

@@ -1,11 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { chainModel } from '../../core/drive/chainModel'
-import { chartedModel } from '../../core/drive/charted'
-import { contourAt, linksRound } from '../../core/drive/contour'
-import { asNew, type ChainModel } from '../../core/drive/model'
-import { colouredLinksReturn } from '../../core/drive/recurrence'
-import type { DriveSheet } from '../../core/sheet/types'
+import { asNew, chainModel, type ChainModel, chartedModel, colouredLinksReturn, contourAt, linksRound } from '../../core/drive'
+import type { DriveSheet } from '../../core/sheet'
 import { changed, sheet } from '../support/sheets'
 
 const modelOf = (s: DriveSheet, id = s.chains[0]!.id): ChainModel => chainModel(s, s.chains.find((c) => c.id === id)!)

@@ -1,11 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { estimate } from '../../core/estimate/estimate'
-import type { JobFile } from '../../core/job/types'
-import { chainRates, travelEndsAt } from '../../core/rate/chainRates'
-import { reachedAt, wearRate } from '../../core/rate/wearRate'
-import type { Reading } from '../../core/readings/types'
+import { chainRates, estimate, reachedAt, travelEndsAt, wearRate } from '../../core/estimate'
+import type { JobFile, Reading } from '../../core/readings'
 import { jobOf, read } from '../support/jobs'
-import { randomness } from '../../core/random'
+import { randomness } from '../../core/math'
 import { changed, sheet } from '../support/sheets'
 
 const point = (usage: number, mean: number, sd = 0.0003) => ({ usage, mean, sd })

@@ -1,10 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readingStructureFaults } from '../../core/readings/checkReading'
-import { impossibleReading } from '../../core/readings/impossible'
-import { brokenLoops } from '../../core/readings/countLoops'
-import { sheetCount } from '../../core/readings/sheetCount'
-import { extensionToNotches, notchesToExtension, readingSigma } from '../../core/readings/sigma'
-import type { Reading } from '../../core/readings/types'
+import { brokenLoops, extensionToNotches, impossibleReading, notchesToExtension, type Reading, readingSigma, readingStructureFaults, sheetCount } from '../../core/readings'
 import { read } from '../support/jobs'
 import { sheet } from '../support/sheets'
 

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { assess } from '../../core/assess'
-import type { JobFile } from '../../core/job/types'
-import type { Reading } from '../../core/readings/types'
+import { assess } from '../../core/paths'
+import type { JobFile, Reading } from '../../core/readings'
 import { jobOf, read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'
 

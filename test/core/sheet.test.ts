@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { clockAngle, isClock } from '../../core/sheet/clock'
-import { rememberingSheets, sheetFaults } from '../../core/sheet/readSheet'
+import { clockAngle, isClock } from '../../core/sheet'
+import { rememberingSheets, sheetFaults } from '../../core/drive'
 import { changed, sheet, SHEETS } from '../support/sheets'
 
 describe('a sound sheet', () => {

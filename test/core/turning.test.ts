@@ -1,10 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { chainPicture } from '../../core/drive/picture'
-import { colouredLinksReturn } from '../../core/drive/recurrence'
-import { trailing, turningOf } from '../../core/drive/turning'
+import { chainPicture, colouredLinksReturn, drivenSprockets, touchingRails, trailing, turningOf } from '../../core/drive'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
 import { stagedEngine } from '../support/engines'
-import { drivenSprockets, touchingRails } from '../../core/drive/elements'
 
 const drives = PRACTICE_SHEETS.flatMap((sheet) => sheet.chains.map((chain) => {
   const picture = chainPicture(sheet, chain, { elongation: 0.003, wear: touchingRails(sheet, chain).map(() => 0.2), padWear: 0 }, drivenSprockets(sheet, chain).map(() => 0))!

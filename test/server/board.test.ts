@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { expect, it, vi } from 'vitest'
 import { DEMO_JOBS } from '../../demo/workshop'
-import type { Act, JobState } from '../../core/job/acts'
+import type { Act, JobState } from '../../core/record'
 import { useWorkshop } from './workshop'
 
 const workshop = useWorkshop()

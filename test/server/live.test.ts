@@ -1,6 +1,6 @@
 import { expect, it, vi } from 'vitest'
 import { DEMO_JOBS } from '../../demo/workshop'
-import type { Act } from '../../core/job/acts'
+import type { Act } from '../../core/record'
 import { read } from '../support/jobs'
 import { useWorkshop } from './workshop'
 

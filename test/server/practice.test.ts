@@ -1,8 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { caseCode } from '../../core/practice/code'
-import { makeCase } from '../../core/practice/makeCase'
-import { softwareRun } from '../../core/practice/software'
-import type { Act } from '../../core/job/acts'
+import { caseCode, makeCase, softwareRun } from '../../core/views/practice'
+import type { Act } from '../../core/record'
 import { DEMO_JOBS, PRACTICE_SHEETS } from '../../demo/workshop'
 import { useWorkshop } from './workshop'
 

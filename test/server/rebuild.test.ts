@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
-import type { Act, ActOf } from '../../core/job/acts'
+import type { Act, ActOf } from '../../core/record'
 import { checkCalendar } from '../../server/calendar'
 import { read } from '../support/jobs'
 import { useWorkshop } from './workshop'

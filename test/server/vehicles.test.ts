@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
-import type { Act } from '../../core/job/acts'
+import type { Act } from '../../core/record'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'

@@ -1,4 +1,4 @@
-import { randomness } from '../../core/random'
+import { randomness } from '../../core/math'
 
 type Spot = { holder: any; key: string }
 

@@ -1,11 +1,6 @@
-import { contourAt, linksRound } from '../../core/drive/contour'
-import { elementsOf, touchingRails } from '../../core/drive/elements'
-import { brent } from '../../core/geometry/brent'
-import { clockAngle } from '../../core/sheet/clock'
-import { linksBetweenMarks } from '../../core/drive/marks'
-import { angleClock } from '../../core/convert/marks'
-import type { Chain, DriveSheet, Point } from '../../core/sheet/types'
-import { randomness } from '../../core/random'
+import { angleClock, contourAt, elementsOf, linksBetweenMarks, linksRound, touchingRails } from '../../core/drive'
+import { brent, type Point, randomness } from '../../core/math'
+import { type Chain, clockAngle, type DriveSheet } from '../../core/sheet'
 
 export interface EngineShape {
   seed: number

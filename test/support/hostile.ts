@@ -1,4 +1,4 @@
-import { randomness, type Roll } from '../../core/random'
+import { randomness, type Roll } from '../../core/math'
 import { changeAtRandom } from './changes'
 
 /** Values that programs stumble over. */

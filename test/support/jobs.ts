@@ -1,8 +1,6 @@
-import { Folding, type Act } from '../../core/job/acts'
-import type { JobBefore } from '../../core/job/actFaults'
-import type { JobFile } from '../../core/job/types'
-import type { Of, Reading } from '../../core/readings/types'
-import type { DriveSheet } from '../../core/sheet/types'
+import { type Act, Folding, type JobBefore } from '../../core/record'
+import type { JobFile, Of, Reading } from '../../core/readings'
+import type { DriveSheet } from '../../core/sheet'
 import { sheet } from './sheets'
 
 /** A job on a sheet (ardmere unless another is given) with these readings. */

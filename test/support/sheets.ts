@@ -1,5 +1,5 @@
 import { DEMO_SHEETS } from '../../demo/workshop'
-import type { DriveSheet } from '../../core/sheet/types'
+import type { DriveSheet } from '../../core/sheet'
 
 export const SHEETS = ['ardmere-a18', 'hexley-h46', 'quillon-q40', 'quillon-q40-counted', 'torvane-d26', 'vellora-v28'] as const
 

@@ -1,8 +1,7 @@
-import { chainModel } from '../../core/drive/chainModel'
-import type { ChainWear } from '../../core/drive/model'
-import type { Reading } from '../../core/readings/types'
-import type { DriveSheet } from '../../core/sheet/types'
-import { randomness } from '../../core/random'
+import { chainModel, type ChainWear } from '../../core/drive'
+import type { Reading } from '../../core/readings'
+import type { DriveSheet } from '../../core/sheet'
+import { randomness } from '../../core/math'
 
 export interface Truth extends ChainWear {
   teeth: number[]

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Corrections } from '../../../core/job/types'
+import type { Corrections } from '../../../core/drive'
 import { useJob } from '../../stores/job'
 import { partName } from '../../words'
 import { toStored, fromStored, units } from '../../units'

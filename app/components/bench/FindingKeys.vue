@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { FindingGroup } from '../../../core/job/stations'
-import { COUNTED_FINDINGS, findingWords, partKindOf } from '../../../core/readings/conditions'
+import type { FindingGroup } from '../../../core/views/bench'
+import { COUNTED_FINDINGS, findingWords } from '../../../core/readings'
+import { partKindOf } from '../../../core/sheet'
 import { useJob } from '../../stores/job'
 import WhenAt from '../parts/WhenAt.vue'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { StandingReading } from '../../../core/job/acts'
+import type { StandingReading } from '../../../core/record'
 import { useJob } from '../../stores/job'
 import { partName } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'

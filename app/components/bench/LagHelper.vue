@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { camToCrankDegrees, clockToLag, liftToLag } from '../../../core/convert/marks'
-import { isClock } from '../../../core/sheet/clock'
-import type { DriveSheet } from '../../../core/sheet/types'
+import { camToCrankDegrees, clockToLag, liftToLag } from '../../../core/drive'
+import { type DriveSheet, isClock } from '../../../core/sheet'
 import { fixed, lagWords } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import { numberOf } from './draft'

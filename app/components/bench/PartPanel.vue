@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { findingGroups, partsAt, ENGINE_GROUPS, SLACK_GROUP } from '../../../core/job/stations'
-import { fills, type Slot } from '../../../core/job/slots'
-import { partKindOf } from '../../../core/readings/conditions'
-import { READING_KINDS } from '../../../core/readings/kinds'
+import { ENGINE_GROUPS, fills, findingGroups, partsAt, SLACK_GROUP, type Slot } from '../../../core/views/bench'
+import { partKindOf } from '../../../core/sheet'
+import { READING_KINDS } from '../../../core/readings'
 import { useJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
 import { kindWords, partName, readingWords } from '../../words'

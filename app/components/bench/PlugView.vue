@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { extensionToNotches, notchesToExtension } from '../../../core/readings/sigma'
+import { extensionToNotches, notchesToExtension } from '../../../core/readings'
 import { lengthWords } from '../../units'
 
 /** A tensioner as it is seen through its inspection plug: the plunger's rack with the notches that show. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed } from 'vue'
-import type { Assessment } from '../../../core/assess'
-import type { StandingReading, ActOf } from '../../../core/job/acts'
-import type { NumericKind } from '../../../core/readings/types'
+import type { Assessment } from '../../../core/paths'
+import type { ActOf, StandingReading } from '../../../core/record'
+import type { NumericKind } from '../../../core/readings'
 import { isLength, lengthFigure } from '../../units'
 import { DIGITS, fixed, howWords, readingWords } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'

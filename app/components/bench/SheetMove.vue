@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { $fetch } from 'ofetch'
 import { computed, ref, shallowRef } from 'vue'
-import type { Assessment } from '../../../core/assess'
-import { stranded } from '../../../core/job/acts/stranded'
-import { sheetChanges } from '../../../core/sheet/changes'
+import type { Assessment } from '../../../core/paths'
+import { stranded } from '../../../core/record'
+import { sheetChanges } from '../../../core/sheet'
 import type { FoundSheet } from '../../../server/store/sheets'
 import ModalSheet from '../parts/ModalSheet.vue'
 import { assessInWorker } from '../../composables/useEstimator'

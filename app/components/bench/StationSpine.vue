@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Station, StationState } from '../../../core/job/stations'
+import type { Station, StationState } from '../../../core/views/bench'
 
 /** The stations of the job, with what is done and what is missing at each. */
 const props = defineProps<{ stations: readonly StationState[]; current: Station; next: Station | null; verdict: string }>()

@@ -1,8 +1,6 @@
-import type { DriveSheet } from '../../../core/sheet/types'
-import { impossibleReading } from '../../../core/readings/impossible'
-import { methodOf } from '../../../core/readings/kinds'
-import type { Reading } from '../../../core/readings/types'
-import type { Slot } from '../../../core/job/slots'
+import type { DriveSheet } from '../../../core/sheet'
+import { impossibleReading, methodOf, type Reading } from '../../../core/readings'
+import type { Slot } from '../../../core/views/bench'
 import { fromStored, toStored } from '../../units'
 
 /** What stands in the form for one slot before it is saved. */

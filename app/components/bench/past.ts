@@ -1,5 +1,5 @@
-import type { Act, JobRecord, ActOf } from '../../../core/job/acts'
-import { fills, type Slot } from '../../../core/job/slots'
+import type { Act, ActOf, JobRecord } from '../../../core/record'
+import { fills, type Slot } from '../../../core/views/bench'
 import type { PastReading } from './ReadingList.vue'
 
 /** Readings of a slot that no longer stand, the latest first, each with what took its place. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import type { Hold } from '../../../core/buildup/holds'
+import type { Hold } from '../../../core/views/buildup'
 import CallMark from '../parts/CallMark.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ListedJob } from '../../../server/store/summaries'
-import { localDay } from '../../../core/day'
+import { localDay } from '../../../core/math'
 import { usageWords } from '../../words'
 
 /** Drives to be looked at again within a month, the overdue first; a stop-gap says that it is one. */

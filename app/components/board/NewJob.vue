@@ -3,7 +3,7 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { useDebounceFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, reactive, ref, useId, watch } from 'vue'
-import type { School, Usage } from '../../../core/job/types'
+import type { School, Usage } from '../../../core/readings'
 import type { ListedSheet } from '../../../server/store/sheets'
 import type { ListedVehicle } from '../../../server/store/vehicles'
 import { shownProblem, type ShownProblem } from '../../problem'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import type { WaitsFor } from '../../../core/job/acts'
+import type { WaitsFor } from '../../../core/record'
 import ModalSheet from '../parts/ModalSheet.vue'
 import { WAITS_WORDS } from '../../words'
 

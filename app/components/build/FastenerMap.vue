@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { ActOf } from '../../../core/job/acts'
-import type { Operation } from '../../../core/sheet/types'
+import type { ActOf } from '../../../core/record'
+import type { Operation } from '../../../core/sheet'
 import { lengthFigure, toStored, units } from '../../units'
 import { numberOf } from '../bench/draft'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Task } from '../../../core/buildup/plan'
-import type { ActOf } from '../../../core/job/acts'
+import type { Task } from '../../../core/views/buildup'
+import type { ActOf } from '../../../core/record'
 import { lengthFigure, torqueWords, units } from '../../units'
-import { convert } from '../../../core/convert/units'
+import { convert } from '../../../core/math'
 import { numberOf } from '../bench/draft'
 import WhenAt from '../parts/WhenAt.vue'
 

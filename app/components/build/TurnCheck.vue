@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { ExpectedReading } from '../../../core/buildup/expected'
-import type { Check, Round } from '../../../core/buildup/twoTurns'
-import { impossibleReading } from '../../../core/readings/impossible'
-import type { Reading } from '../../../core/readings/types'
-import type { DriveSheet } from '../../../core/sheet/types'
+import type { Check, ExpectedReading, Round } from '../../../core/views/buildup'
+import { impossibleReading, type Reading } from '../../../core/readings'
+import type { DriveSheet } from '../../../core/sheet'
 import { fromStored, lengthFigure, toStored, units } from '../../units'
 import { fixed, partName } from '../../words'
 import { numberOf } from '../bench/draft'

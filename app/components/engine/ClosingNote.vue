@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { closing, smallestCorrection } from '../../../core/drive/closing'
-import { schemaFaults } from '../../../core/check/faults'
-import { driveSchema } from '../../../core/sheet/schema'
-import { referenceFaults } from '../../../core/sheet/references'
-import type { DriveSheet } from '../../../core/sheet/types'
+import { closing, referenceFaults, smallestCorrection } from '../../../core/drive'
+import { schemaFaults } from '../../../core/check'
+import { driveSchema, type DriveSheet } from '../../../core/sheet'
 import { fixed, partName } from '../../words'
 import type { SheetDraft } from './useSheetDraft'
 

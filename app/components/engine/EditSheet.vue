@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
-import type { DriveSheet } from '../../../core/sheet/types'
+import type { DriveSheet } from '../../../core/sheet'
 import type { FoundSheet } from '../../../server/store/sheets'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'

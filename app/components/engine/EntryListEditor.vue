@@ -2,7 +2,7 @@
 import { Bars2Icon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
-import type { Fault } from '../../../core/sheet/types'
+import type { Fault } from '../../../core/check'
 import type { EntryList } from './sections'
 import SheetField from './SheetField.vue'
 import type { SheetDraft } from './useSheetDraft'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { sheetGaps } from '../../../core/sheet/gaps'
-import type { Fault } from '../../../core/sheet/types'
+import { sheetGaps } from '../../../core/drive'
+import type { Fault } from '../../../core/check'
 import ClosingNote from './ClosingNote.vue'
 import EntryListEditor from './EntryListEditor.vue'
 import { SECTIONS, sectionOf } from './sections'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { DriveSheet, Limit } from '../../../core/sheet/types'
+import type { DriveSheet, Limit } from '../../../core/sheet'
 import { lengthWords } from '../../units'
 import { limitWords, partName } from '../../words'
 

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, watchEffect } from 'vue'
-import { drivenSprockets, touchingRails } from '../../../core/drive/elements'
-import { chainPicture, type ChainPicture } from '../../../core/drive/picture'
-import type { DriveSheet } from '../../../core/sheet/types'
+import { chainPicture, type ChainPicture, drivenSprockets, touchingRails } from '../../../core/drive'
+import type { DriveSheet } from '../../../core/sheet'
 import ChainLinks from '../map/ChainLinks.vue'
 import { fitted, runPlaces } from '../../../draw/drawing'
 import RailShape from '../map/RailShape.vue'

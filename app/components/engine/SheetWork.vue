@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DriveSheet, Torque } from '../../../core/sheet/types'
+import type { DriveSheet, Torque } from '../../../core/sheet'
 import { fixed, partName } from '../../words'
 
 /** What the work takes: operations, parts and always-renewed items with prices, torques in steps, cautions. */

@@ -1,8 +1,6 @@
-import { flag, listOf, needed, num, oneOf, shape, text, whole, words } from '../../../core/check/rules'
-import { schemaFaults } from '../../../core/check/faults'
-import { sheetFromCounts, type CountedAnswers } from '../../../core/sheet/fromCounts'
-import { sheetFaults } from '../../../core/sheet/readSheet'
-import type { DriveSheet } from '../../../core/sheet/types'
+import { flag, listOf, needed, num, oneOf, schemaFaults, shape, text, whole, words } from '../../../core/check'
+import { type CountedAnswers, type DriveSheet, sheetFromCounts } from '../../../core/sheet'
+import { sheetFaults } from '../../../core/drive'
 import { numberOf } from '../bench/draft'
 import { slug } from './slug'
 

@@ -1,8 +1,9 @@
 import { useLocalStorage, useRefHistory } from '@vueuse/core'
 import { cloneDeep, get, set, unset } from 'lodash-es'
 import { computed, type ComputedRef, type Ref } from 'vue'
-import { sheetFaults } from '../../../core/sheet/readSheet'
-import type { DriveSheet, Fault } from '../../../core/sheet/types'
+import { sheetFaults } from '../../../core/drive'
+import type { DriveSheet } from '../../../core/sheet'
+import type { Fault } from '../../../core/check'
 
 /** A drive sheet while it is worked on: anything may be missing, and what was typed but is no figure stands as it was typed. */
 export type Draft = { [field: string]: unknown }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
-import { NINETY } from '../../../core/estimate/normal'
-import type { CalibrationPoint } from '../../../core/learn/calibration'
+import { NINETY } from '../../../core/math'
+import type { CalibrationPoint } from '../../../core/views/learn'
 import { fixed } from '../../words'
 
 /** First estimates against the bench: on the line they agree, each with its 90 % interval. The table below has the same figures. */

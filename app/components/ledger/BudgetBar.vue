@@ -2,8 +2,8 @@
 import { scaleLinear } from 'd3-scale'
 import { stack } from 'd3-shape'
 import { computed } from 'vue'
-import type { TensionerEstimate } from '../../../core/estimate/types'
-import type { DriveSheet, Tensioner } from '../../../core/sheet/types'
+import type { TensionerEstimate } from '../../../core/estimate'
+import type { DriveSheet, Tensioner } from '../../../core/sheet'
 import { lengthFigure, lengthWords, units } from '../../units'
 import { causeWords } from '../../words'
 

@@ -2,8 +2,8 @@
 import { scaleLinear } from 'd3-scale'
 import { arc } from 'd3-shape'
 import { computed } from 'vue'
-import { NINETY } from '../../../core/estimate/normal'
-import type { CamEstimate } from '../../../core/estimate/types'
+import { NINETY } from '../../../core/math'
+import type { CamEstimate } from '../../../core/estimate'
 import { fixed, lagWords, oddsWords, teethWords } from '../../words'
 
 /** A cam's lag as a small dial, 12 o'clock at its mark, late to the right; its limit and its odds of a jump. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
-import type { ElongationEstimate } from '../../../core/estimate/types'
-import type { LimitValue } from '../../../core/sheet/types'
+import type { ElongationEstimate } from '../../../core/estimate'
+import type { LimitValue } from '../../../core/sheet'
 import { fixed, oddsWords, percent } from '../../words'
 
 /** Elongation as a line: its 90 % interval against the limit. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ChainPicture } from '../../../core/drive/picture'
+import type { ChainPicture } from '../../../core/drive'
 import type { Projection } from '../../../draw/drawing'
 
 /** The chain link by link: inner plates, outer plates and pins, coloured links in brass. One that runs behind another is drawn fainter. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { RailPicture } from '../../../core/drive/picture'
+import type { RailPicture } from '../../../core/drive'
 import { polar, railPaths, type Projection } from '../../../draw/drawing'
 
 const props = defineProps<{ rail: RailPicture; pitch: number; projection: Projection; chosen: boolean }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ChainPicture } from '../../../core/drive/picture'
+import type { ChainPicture } from '../../../core/drive'
 
 /** The links of one run between marks: the sheet's count, or what was counted where it differs. */
 const props = defineProps<{ run: ChainPicture['runs'][number]; at: { x: number; y: number }; read: number | null; names: [string, string]; chosen: boolean }>()

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ChainPicture } from '../../../core/drive/picture'
-import type { SlackMap } from '../../../core/drive/slackMap'
+import type { ChainPicture, SlackMap } from '../../../core/drive'
 import { lengthWords } from '../../units'
 import type { Projection } from '../../../draw/drawing'
 

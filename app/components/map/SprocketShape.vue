@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { SprocketPicture } from '../../../core/drive/picture'
+import type { SprocketPicture } from '../../../core/drive'
 import { polar, toothPath, type Projection } from '../../../draw/drawing'
 
 const props = defineProps<{ sprocket: SprocketPicture; pitch: number; projection: Projection; chosen: boolean }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { TensionerPicture } from '../../../core/drive/picture'
+import type { TensionerPicture } from '../../../core/drive'
 import type { Projection } from '../../../draw/drawing'
 
 /** The tensioner along its axis: body, plunger out to where it stands, a scale of millimetres with its limit. */

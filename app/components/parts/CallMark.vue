@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Call } from '../../../core/calls/types'
+import type { Call } from '../../../core/calls'
 import { CALL_WORDS } from '../../words'
 
 /** State by form first: open ring, broken ring, notched disc, barred square; colour second. */

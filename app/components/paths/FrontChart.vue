@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed, ref } from 'vue'
-import type { Path } from '../../../core/paths/paths'
+import type { Path } from '../../../core/paths'
 import { money, oddsWords } from '../../words'
 
 /** Price now against the odds of coming back, or against the expected cost; each path can be touched. The table above has the same figures. */

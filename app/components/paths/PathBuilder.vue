@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { KeptOdds } from '../../../core/paths/keptOdds'
-import type { OwnPath } from '../../../core/paths/paths'
-import type { DriveSheet } from '../../../core/sheet/types'
+import type { KeptOdds, OwnPath } from '../../../core/paths'
+import type { DriveSheet } from '../../../core/sheet'
 import { fixed, money, oddsWords, partName } from '../../words'
 
 /** A path part by part: hours, parts, always-renewed items and odds move with each; access is one shared block, paid once. */

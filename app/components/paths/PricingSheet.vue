@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
-import { defaultAssumptions } from '../../../core/paths/assumptions'
-import { overlaid, type Pricing } from '../../../core/paths/pricing'
-import type { Paths } from '../../../core/paths/paths'
+import { defaultAssumptions, overlaid, type Paths, type Pricing } from '../../../core/paths'
 import { useBench } from '../../stores/bench'
 import { useJob } from '../../stores/job'
 import { shownProblem } from '../../problem'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Inspection, InspectionKind } from '../../../core/practice/inspections'
+import type { Inspection, InspectionKind } from '../../../core/views/practice'
 import { usePractice } from '../../stores/practice'
 import { minutesWords } from './words'
 

@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed } from 'vue'
-import type { RunSummary } from '../../../core/practice/history'
+import type { RunSummary } from '../../../core/views/practice'
 
 /** Scores one after another, the oldest at the left; a table of the same stands beside it. */
 const props = defineProps<{ runs: readonly RunSummary[] }>()

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { sameThing } from '../../../core/job/acts'
-import { accessTo } from '../../../core/paths/access'
-import type { Reading, Unread } from '../../../core/readings/types'
-import { COUNTED_FINDINGS, findingWords, partKindOf } from '../../../core/readings/conditions'
+import { COUNTED_FINDINGS, findingWords, type Reading, sameThing, type Unread } from '../../../core/readings'
+import { accessTo } from '../../../core/paths'
+import { partKindOf } from '../../../core/sheet'
 import { usePractice } from '../../stores/practice'
 import { partName } from '../../words'
 import { numberOf } from '../bench/draft'

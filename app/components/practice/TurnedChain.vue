@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Point } from '../../../core/sheet/types'
+import type { Point } from '../../../core/math'
 import type { Projection } from '../../../draw/drawing'
 
 /** The chain link by link where its pins stand now; few strokes, as it is drawn anew for every frame. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { SprocketPicture } from '../../../core/drive/picture'
+import type { SprocketPicture } from '../../../core/drive'
 import { polar, toothPath, type Projection } from '../../../draw/drawing'
 
 /** A sprocket as it stands at the setting point, turned as a whole: only its angle changes from frame to frame. */

@@ -1,8 +1,7 @@
 import type { Drawing } from '../../../draw/shapes'
-import type { Inspection } from '../../../core/practice/inspections'
-import { READING_KINDS, isNumeric } from '../../../core/readings/kinds'
-import type { Unread } from '../../../core/readings/types'
-import type { DriveSheet } from '../../../core/sheet/types'
+import type { Inspection } from '../../../core/views/practice'
+import { isNumeric, READING_KINDS, type Unread } from '../../../core/readings'
+import type { DriveSheet } from '../../../core/sheet'
 import { partName } from '../../words'
 
 /** `2 h 05`, `8 min`. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Report } from '../../../core/report/report'
+import type { Report } from '../../../core/views/report'
 import { pathChart } from '../../../draw/pathChart'
 import type { Drawing } from '../../../draw/shapes'
 import CallMark from '../parts/CallMark.vue'

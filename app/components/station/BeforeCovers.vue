@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ENGINE_GROUPS, LIFTER_GROUP } from '../../../core/job/stations'
-import { openingOf } from '../../../core/suspects/opening'
+import { ENGINE_GROUPS, LIFTER_GROUP } from '../../../core/views/bench'
+import { openingOf } from '../../../core/views/suspects'
 import { useJob } from '../../stores/job'
 import { oddsWords, partName } from '../../words'
 import FindingKeys from '../bench/FindingKeys.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ENGINE_GROUPS } from '../../../core/job/stations'
+import { ENGINE_GROUPS } from '../../../core/views/bench'
 import { useJob } from '../../stores/job'
 import FindingKeys from '../bench/FindingKeys.vue'
 import { usageWords } from '../../words'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
-import { readScan, WARM_IDLE, type ScanLog } from '../../../core/scan/readScan'
+import { readScan, type ScanLog, WARM_IDLE } from '../../../core/views/scan'
 import { shownProblem } from '../../problem'
 import { useJob } from '../../stores/job'
 import { fixed, lagWords, partName } from '../../words'

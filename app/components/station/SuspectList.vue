@@ -2,7 +2,7 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
-import { suspectsOf } from '../../../core/suspects/suspects'
+import { suspectsOf } from '../../../core/views/suspects'
 import { useJob } from '../../stores/job'
 import { oddsWords } from '../../words'
 

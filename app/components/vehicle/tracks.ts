@@ -1,5 +1,5 @@
-import type { Measure } from '../../../core/job/summary'
-import type { Usage } from '../../../core/job/types'
+import type { Measure } from '../../../core/views/summary'
+import type { Usage } from '../../../core/readings'
 import type { ListedJob } from '../../../server/store/summaries'
 
 /** One measure of one part over a vehicle's jobs, in the order of usage. */

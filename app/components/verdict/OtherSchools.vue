@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
-import type { SchoolDifference } from '../../../core/calls/otherSchools'
+import type { SchoolDifference } from '../../../core/views/verdict'
 import { usePlanner } from '../../composables/usePlanner'
 import { useJob } from '../../stores/job'
 import { CALL_WORDS, partName, SCHOOL_WORDS } from '../../words'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { SCHOOLS } from '../../../core/calls/schools'
-import type { School } from '../../../core/job/types'
+import { SCHOOLS } from '../../../core/calls'
+import type { School } from '../../../core/readings'
 import { SCHOOL_WORDS } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 

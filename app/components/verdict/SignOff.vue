@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { sinceSignoff } from '../../../core/job/sinceSignoff'
+import { sinceSignoff } from '../../../core/record'
 import { useBench } from '../../stores/bench'
 import { useJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
 import { CALL_WORDS, kindWords, partName, percent, readingWords, SCHOOL_WORDS } from '../../words'
-import type { Call } from '../../../core/calls/types'
+import type { Call } from '../../../core/calls'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** Freezes the verdict; what changes after that is shown against it, and signing again makes a new revision. */

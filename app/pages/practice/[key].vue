@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
-import type { InspectionKind } from '../../../core/practice/inspections'
-import type { PracticeCase } from '../../../core/practice/types'
+import type { InspectionKind, PracticeCase } from '../../../core/views/practice'
 import { pictureOf } from '../../../draw/practice/picture'
 import type { KeptRun } from '../../../server/store/practice'
 import ProblemNote from '../../components/parts/ProblemNote.vue'

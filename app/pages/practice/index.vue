@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
-import { caseCode, CodeError, readCode, SEEDS } from '../../../core/practice/code'
-import { LEVELS, type Level } from '../../../core/practice/types'
-import { faultOf } from '../../../core/practice/faults'
+import { caseCode, CodeError, faultOf, type Level, LEVELS, readCode, SEEDS } from '../../../core/views/practice'
 import type { KeptCase, PracticeLobby } from '../../../server/store/practice'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
 import TopBar from '../../components/parts/TopBar.vue'

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import { id, needed, shape, words } from '../../../core/check/rules'
-import { factFields, schoolSchema, usageSchema } from '../../../core/job/schema'
+import { id, needed, shape, words } from '../../../core/check'
+import { factFields } from '../../../core/record'
+import { schoolSchema, usageSchema } from '../../../core/readings'
 import { openJob } from '../../store/opening'
 import { checked, readJson, route } from '../../utils/route'
 

@@ -1,6 +1,6 @@
 import { getQuery } from 'h3'
-import { localDay } from '../../../core/day'
-import { shape, text } from '../../../core/check/rules'
+import { localDay } from '../../../core/math'
+import { shape, text } from '../../../core/check'
 import { practiceLobby } from '../../store/practice'
 import { checked, route } from '../../utils/route'
 

@@ -1,4 +1,4 @@
-import { num, shape } from '../../../core/check/rules'
+import { num, shape } from '../../../core/check'
 import { keepShopPricing, type ShopPricing } from '../../store/pricing'
 import { checked, readJson, route } from '../../utils/route'
 

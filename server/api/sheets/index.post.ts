@@ -1,5 +1,5 @@
 import { mixed } from 'yup'
-import { needed, shape, text, whole, words } from '../../../core/check/rules'
+import { needed, shape, text, whole, words } from '../../../core/check'
 import { saveSheet } from '../../store/sheets'
 import { checked, readJson, route } from '../../utils/route'
 

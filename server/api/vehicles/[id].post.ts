@@ -1,4 +1,4 @@
-import { shape, text, words } from '../../../core/check/rules'
+import { shape, text, words } from '../../../core/check'
 import { changeVehicle } from '../../store/vehicles'
 import { checked, named, readJson, route } from '../../utils/route'
 

@@ -1,5 +1,5 @@
 import { getQuery } from 'h3'
-import { pageAsked, shape, text } from '../../../core/check/rules'
+import { pageAsked, shape, text } from '../../../core/check'
 import { listVehicles } from '../../store/vehicles'
 import { checked, route } from '../../utils/route'
 

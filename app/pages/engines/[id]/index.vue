@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { closing } from '../../../../core/drive/closing'
-import { sheetGaps } from '../../../../core/sheet/gaps'
+import { closing, sheetGaps } from '../../../../core/drive'
 import type { FoundSheet } from '../../../../server/store/sheets'
 import SheetFigures from '../../../components/engine/SheetFigures.vue'
 import SheetMap from '../../../components/engine/SheetMap.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { rebuildOf, WAY_TASK } from '../../../../core/buildup/rebuild'
-import type { Reading } from '../../../../core/readings/types'
+import { rebuildOf, WAY_TASK } from '../../../../core/views/buildup'
+import type { Reading } from '../../../../core/readings'
 import FastenerMap from '../../../components/build/FastenerMap.vue'
 import HoldPanel from '../../../components/build/HoldPanel.vue'
 import TaskRow from '../../../components/build/TaskRow.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { OwnPath, Path, Paths } from '../../../../core/paths/paths'
+import type { OwnPath, Path, Paths } from '../../../../core/paths'
 import FrontChart from '../../../components/paths/FrontChart.vue'
 import PathBuilder from '../../../components/paths/PathBuilder.vue'
 import PricingSheet from '../../../components/paths/PricingSheet.vue'

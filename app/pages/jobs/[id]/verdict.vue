@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { heldCalls, type HeldCall } from '../../../../core/calls/overrules'
-import { plainVerdict } from '../../../../core/calls/plainVerdict'
-import { SEVERITY, type Call } from '../../../../core/calls/types'
+import { type HeldCall, heldCalls } from '../../../../core/record'
+import { plainVerdict } from '../../../../core/views/verdict'
+import { type Call, SEVERITY } from '../../../../core/calls'
 import DriveMap from '../../../components/map/DriveMap.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
 import OtherSchools from '../../../components/verdict/OtherSchools.vue'

@@ -1,6 +1,6 @@
 import { getQuery, setResponseHeader } from 'h3'
 import { Readable } from 'node:stream'
-import { oneOf, shape } from '../../../../core/check/rules'
+import { oneOf, shape } from '../../../../core/check'
 import { exported } from '../../../store/exports'
 import { checked, named, route } from '../../../utils/route'
 

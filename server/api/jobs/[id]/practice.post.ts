@@ -1,4 +1,4 @@
-import { shape, text, words } from '../../../../core/check/rules'
+import { shape, text, words } from '../../../../core/check'
 import { keepJobAsCase } from '../../../store/practice'
 import { checked, named, readJson, route } from '../../../utils/route'
 

@@ -1,5 +1,5 @@
 import { getQuery } from 'h3'
-import { shape, text } from '../../../../core/check/rules'
+import { shape, text } from '../../../../core/check'
 import { keepCase } from '../../../store/practice'
 import { checked, readJson, route } from '../../../utils/route'
 

@@ -1,5 +1,5 @@
 import { mixed } from 'yup'
-import { needed, shape, text, words } from '../../../../core/check/rules'
+import { needed, shape, text, words } from '../../../../core/check'
 import { finishRun } from '../../../store/practice'
 import { isUuid } from '../../../store/jobs'
 import { checked, readJson, route } from '../../../utils/route'

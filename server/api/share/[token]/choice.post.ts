@@ -1,4 +1,4 @@
-import { needed, shape, whole, words } from '../../../../core/check/rules'
+import { needed, shape, whole, words } from '../../../../core/check'
 import { choose } from '../../../store/shares'
 import { checked, named, readJson, route } from '../../../utils/route'
 

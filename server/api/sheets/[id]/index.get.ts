@@ -1,5 +1,5 @@
 import { getQuery } from 'h3'
-import { shape, text } from '../../../../core/check/rules'
+import { shape, text } from '../../../../core/check'
 import { sheetRevision } from '../../../store/sheets'
 import { checked, named, route } from '../../../utils/route'
 

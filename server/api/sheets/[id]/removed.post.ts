@@ -1,4 +1,4 @@
-import { flag, needed, shape } from '../../../../core/check/rules'
+import { flag, needed, shape } from '../../../../core/check'
 import { removeSheet } from '../../../store/sheets'
 import { checked, named, readJson, route } from '../../../utils/route'
 

@@ -1,4 +1,4 @@
-import { flag, needed, shape } from '../../../../../core/check/rules'
+import { flag, needed, shape } from '../../../../../core/check'
 import { removeCase } from '../../../../store/practice'
 import { checked, named, readJson, route } from '../../../../utils/route'
 

@@ -1,0 +1,8 @@
+export { CONDITION_RULES } from './conditionRules'
+export { contextOf, type RuleContext } from './context'
+export { ridersOf } from './couplings'
+export { makeCalls } from './makeCalls'
+export { partCall } from './schema'
+export { SCHOOLS } from './schools'
+export { CALLS } from './severity'
+export { type Call, type Finding, type PartCall, type Reason, SEVERITY } from './types'

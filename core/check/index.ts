@@ -1,0 +1,6 @@
+export type { Fault } from './fault'
+export { faultsOfEach, jsonFaults, MOST_FAULTS, schemaFaults } from './faults'
+export { knownPart } from './knownPart'
+export { byIds, day, elsewhere, flag, formatVersion, id, listOf, moment, needed, num, oneOf, pageAsked, pair, shape, type Shape, text, whole, word, words } from './rules'
+export { isSameJson } from './same'
+export { isWellFormed } from './text'

@@ -1,0 +1,15 @@
+import { byIds, needed, num, oneOf, shape, type Shape } from '../check'
+
+const numbers = (min: number, max: number) => byIds(num(min, max).required(needed), `expected numbers from ${min} to ${max}`)
+
+/** Things known about this engine that shift readings as much as wear does. */
+export const correctionsSchema = shape({
+  /** mm machined off the head or block face, by bank. */
+  skim: numbers(-2, 5),
+  /** Engine temperature when it was read, °C, and what the block is made of. */
+  temperature: shape({ celsius: num(-60, 200).required(needed), block: oneOf('aluminium', 'iron').required(needed) }),
+  /** Crank degrees (+ = late) that an offset key or dowel adds to a cam's reading, by sprocket. */
+  offsetKeys: numbers(-30, 30)
+})
+
+export type Corrections = NonNullable<Shape<typeof correctionsSchema>>

@@ -1,0 +1,16 @@
+import type { Assessment } from './assessment'
+import { makeCalls } from '../calls'
+import { estimate, PRIORS, type Priors } from '../estimate'
+import { weighed } from './weighed'
+import type { JobFile } from '../readings'
+import { rounded } from '../math'
+
+/**
+ * Assesses a job: what its readings mean, and a call for every part. The same job always gives the same assessment.
+ * @param job checked by readJob
+ * @example assess(readJob(JSON.parse(text)).job).chains.main.elongation.mean // 0.0042
+ */
+export function assess(job: JobFile, priors: Priors = PRIORS): Assessment {
+  const estimates = estimate(job, priors)
+  return rounded({ format: 'umbrette-assessment' as const, version: 1 as const, ...estimates, calls: makeCalls(job, estimates, weighed) })
+}

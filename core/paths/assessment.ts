@@ -1,0 +1,15 @@
+import { formatVersion, listOf, needed, oneOf, shape, type Shape } from '../check'
+import { partCall } from '../calls'
+import { estimateFields } from '../estimate'
+
+/**
+ * An assessment: what a job's readings mean, and a call for every part. Types, the check of signed assessments that come in
+ * with files, and the JSON Schema come from here.
+ */
+export const assessmentSchema = shape({
+  format: oneOf('umbrette-assessment').required(needed), version: formatVersion(1),
+  ...estimateFields,
+  calls: listOf(partCall, 500).required(needed)
+}).required('expected an assessment')
+
+export type Assessment = Shape<typeof assessmentSchema>

@@ -1,0 +1,50 @@
+import { byIds, listOf, needed, num, oneOf, shape, type Shape } from '../check'
+import type { Corrections } from '../drive'
+import type { DriveSheet } from '../sheet'
+import { pricingSchema } from './pricingSchema'
+import type { Reading } from './types'
+
+const numbers = (min: number, max: number) => byIds(num(min, max).required(needed), `expected numbers from ${min} to ${max}`)
+
+export const usageSchema = shape({ value: num(0, 1e7).required(needed), unit: oneOf('km', 'mi', 'h').required(needed) }).required(needed)
+
+export const schoolSchema = oneOf('whole-set', 'on-evidence', 'weighed').required(needed)
+
+/** How long a chain was at some usage: usage in the job's unit, elongations as fractions. */
+const wearPoint = shape({ usage: num(0, 1e7).required(needed), mean: num(-0.01, 0.1).required(needed), sd: num(1e-7, 0.1).required(needed) }).required(needed)
+
+/** What is known of an engine beside a job's readings. */
+export const earlierKnownFields = {
+  /** Usage at which a component was fitted, by id; absent for one that came with the engine. */
+  fitted: numbers(0, 1e7),
+  /** Usage from now over which coming back counts. */
+  horizon: num(0, 1e7),
+  /** What paths are priced with, where it is not the sheet's and the defaults. */
+  pricing: pricingSchema,
+  /** Earlier estimates of the same chains, by id, from jobs on this engine. */
+  history: byIds(listOf(wearPoint, 500).required(needed), 'expected lists of { usage, mean, sd }')
+}
+export const earlierKnownSchema = shape(earlierKnownFields)
+
+export type School = Shape<typeof schoolSchema>
+
+export type Usage = Shape<typeof usageSchema>
+
+export type UsageUnit = Usage['unit']
+
+/** What is known of an engine beside this job's readings. */
+export type EarlierKnown = NonNullable<Shape<typeof earlierKnownSchema>>
+
+/** How long a chain was at some usage. */
+export type WearPoint = NonNullable<EarlierKnown['history']>[string][number]
+
+/** What the core needs of a job to assess it: the sheet, the readings that stand, and under which school. */
+export type JobFile = EarlierKnown & {
+  readonly format: 'umbrette-job'
+  readonly version: 1
+  readonly drive: DriveSheet
+  readonly usage: Usage
+  readonly school: School
+  readonly corrections?: Corrections | undefined
+  readonly readings: readonly Reading[]
+}

@@ -1,0 +1,21 @@
+import { byIds, needed, num, shape, type Shape } from '../check'
+
+/** What a shop or a job says otherwise than the sheet and the defaults; what it does not say is theirs. Amounts in the sheet's currency. */
+export const pricingSchema = shape({
+  /** Labour, an hour. */
+  hourRate: num(0, 10_000),
+  /** Usage over which coming back counts, in the job's unit. */
+  horizon: num(0, 1e7),
+  /** Odds that a new part forces the cover off within the horizon all the same. */
+  newPart: num(0, 1),
+  /** What a failure breaks besides the part. */
+  damage: num(0, 1e7),
+  /** Odds that a kept part forces the cover off within the horizon, by component, where someone knows better. */
+  odds: byIds(num(0, 1).required(needed), 'expected odds from 0 to 1'),
+  /** Prices of parts and always-renewed items, by id. */
+  prices: byIds(num(0, 1e6).required(needed), 'expected prices from 0 up'),
+  /** Hours of operations and parts, by id. */
+  hours: byIds(num(0, 200).required(needed), 'expected hours from 0 to 200')
+})
+
+export type Pricing = NonNullable<Shape<typeof pricingSchema>>

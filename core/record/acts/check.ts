@@ -1,0 +1,18 @@
+import { day, flag, needed, num, text } from '../../check'
+import { type ActKind, actShape } from './define'
+import type { ActView } from './views'
+
+const schema = () => actShape('check', { date: day(), usage: num(0, 1e7), stopGap: flag().required(needed), note: text(1000) })
+
+/** When the drive is looked at again, by date or usage (in the job's unit); a stop-gap is no repair and nags. */
+export const check: ActKind<'check', ReturnType<typeof schema>> = {
+  type: 'check', schema,
+  locks: false, who: 'mechanic'
+}
+
+export const checkView: ActView<'check'> = {
+  subject: 'The next check',
+  fold(record, act) {
+    record.check = act
+  }
+}

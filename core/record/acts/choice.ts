@@ -1,0 +1,19 @@
+import { id, listOf, needed, num, text } from '../../check'
+import { type ActKind, actShape } from './define'
+import type { ActView } from './views'
+import { renewFaults } from './onPart'
+
+const schema = () => actShape('choice', { share: text(64).required(needed), renew: listOf(id().required(needed), 64).required(needed), price: num(0, 1e9).required(needed) })
+
+/** What the customer chose on the page that was shared (`share` is its id). `by` is the name they typed. */
+export const choice: ActKind<'choice', ReturnType<typeof schema>> = {
+  type: 'choice', schema,
+  locks: true, who: 'customer', faults: renewFaults
+}
+
+export const choiceView: ActView<'choice'> = {
+  subject: 'The customer\'s choice',
+  fold(record, act) {
+    record.choice = act
+  }
+}

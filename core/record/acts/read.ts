@@ -1,0 +1,53 @@
+import { elsewhere, type Fault, needed, text } from '../../check'
+import { type Reading, readingFaults, readingTargetFaults, sameThing } from '../../readings'
+import { type ActKind, type ActPlace, actShape } from './define'
+import type { ActView } from './views'
+import type { JobRecord, StandingReading } from './record'
+
+const schema = () => actShape('read', { reading: elsewhere<Reading>().required(needed), supersedes: text(64) })
+
+/** A reading; `supersedes` is the id of the act whose reading it corrects. */
+export const read: ActKind<'read', ReturnType<typeof schema>> = {
+  type: 'read', schema,
+  locks: false, who: 'mechanic',
+  faults({ reading, supersedes }, place) {
+    const structure = readingFaults(reading, place.at('reading'))
+    const faults = structure.length > 0 ? structure : readingTargetFaults(place.sheet, reading, place.at('reading'))
+    return faults.length > 0 || supersedes === undefined ? faults : supersedingFaults(reading, supersedes, place)
+  }
+}
+
+export const readView: ActView<'read'> = {
+  subject: 'The reading',
+  fold(record, { id, by, at, reading, supersedes }) {
+    if (supersedes !== undefined) {
+      record.corrects.set(id, supersedes)
+      supersede(record, supersedes, id)
+    }
+    if (!record.superseded.has(id)) record.readings.push({ ...reading, id, by, at } as StandingReading)
+  }
+}
+
+function supersedingFaults(reading: Reading, supersedes: string, { acts, at }: ActPlace): Fault[] {
+  const old = acts.get(supersedes)
+  if (old?.type !== 'read') return [{ place: at('supersedes'), message: 'there is no such reading on this job' }]
+  return sameThing(old.reading, reading) ? [] : [{ place: at('supersedes'), message: 'a correction must be of the same kind and part as the reading it supersedes' }]
+}
+
+/** Two corrections of one reading that both stand are a clash: both are kept until one is taken back. */
+function supersede(record: JobRecord, old: string, by: string): void {
+  const other = record.superseded.get(old)
+  if (other !== undefined && !record.superseded.has(other)) record.clashes.set(old, [...(record.clashes.get(old) ?? [other]), by])
+  record.superseded.set(old, by)
+  const standing = record.readings.findIndex(({ id }) => id === old)
+  if (standing >= 0) record.readings.splice(standing, 1)
+  // Where it was itself one of two rival corrections, the other may be left alone now.
+  const corrected = record.corrects.get(old)
+  const rivals = corrected === undefined ? undefined : record.clashes.get(corrected)
+  if (rivals) settle(record, corrected!, rivals.filter((id) => id !== old))
+}
+
+function settle(record: JobRecord, corrected: string, rivals: string[]): void {
+  if (rivals.length > 1) record.clashes.set(corrected, rivals)
+  else record.clashes.delete(corrected)
+}

@@ -1,0 +1,20 @@
+import { elsewhere, needed, oneOf } from '../../check'
+import { type Reading, readingStructureFaults } from '../../readings'
+import { type ActKind, actShape } from './define'
+import type { ActView } from './views'
+
+const schema = () => actShape('rebuilt', { round: oneOf('set', 'turned', 'proof').required(needed), reading: elsewhere<Reading>().required(needed) })
+
+/** A reading on the rebuilt drive: as set, after two turns, or of the running engine. It says nothing of the drive as it was found. */
+export const rebuilt: ActKind<'rebuilt', ReturnType<typeof schema>> = {
+  type: 'rebuilt', schema,
+  locks: false, who: 'mechanic',
+  faults: (act, { sheet, at }) => readingStructureFaults(sheet, act.reading, at('reading'))
+}
+
+export const rebuiltView: ActView<'rebuilt'> = {
+  subject: 'The reading on the rebuilt drive',
+  fold(record, act) {
+    record.rebuilt.push(act)
+  }
+}

@@ -1,0 +1,25 @@
+import { elsewhere, needed, whole } from '../../check'
+import { driveSchema, type DriveSheet } from '../../sheet'
+import { sheetFaults } from '../../drive'
+import { type ActKind, actShape } from './define'
+import type { ActView } from './views'
+import { stranded } from './stranded'
+
+const schema = () => actShape('sheet', { sheet: elsewhere<DriveSheet>(() => driveSchema).required(needed), revision: whole(1, 1e6).required(needed) })
+
+/** The job moved to another revision of its drive sheet, with that revision, so that the job needs nothing but itself. */
+export const sheet: ActKind<'sheet', ReturnType<typeof schema>> = {
+  type: 'sheet', schema,
+  locks: true, who: 'mechanic',
+  faults(act, { acts, at, comesTo }) {
+    const faults = sheetFaults(act.sheet, at('sheet'))
+    return faults.length > 0 ? faults : stranded(act.sheet, comesTo([...acts.values()]), at('sheet'))
+  }
+}
+
+export const sheetView: ActView<'sheet'> = {
+  subject: 'The drive sheet',
+  fold(record, act) {
+    record.moved = act
+  }
+}

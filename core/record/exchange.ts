@@ -1,0 +1,132 @@
+import { CORE_VERSION } from '../paths'
+import { type Fault, faultsOfEach, isSameJson, knownPart, MOST_FAULTS, schemaFaults } from '../check'
+import { type EarlierKnown, type Reading, READING_SCHEMAS } from '../readings'
+import { sheetFaults } from '../drive'
+import { driveSchema, type DriveSheet } from '../sheet'
+import { actFaults, schemaOf } from './actFaults'
+import { type Act, type ActOf, foldActs, Folding, isActType, sheetOf } from './acts'
+import { assessRecord, jobFile } from './assessRecord'
+import { readJob } from './readJob'
+import { jobSchema, type WholeJobFile } from './schema'
+import type { KeptJob } from './types'
+import { upgraded } from './upgrade'
+
+/** A job as it travels between machines: what the core reads, and all that was ever done on it. */
+export type JobExport = WholeJobFile & Required<Pick<WholeJobFile, 'job' | 'openedUnder' | 'openedWith' | 'acts'>>
+
+/** What an importer adds to a file that does not say it. */
+export interface Importer {
+  by: string
+  /** ISO time. */
+  at: string
+  newId: () => string
+}
+
+export type Imported = { job: KeptJob; acts: Act[]; faults: [] } | { job: null; acts: []; faults: Fault[] }
+
+/** What a file knows of the engine beside its readings. */
+function earlierKnown({ fitted, horizon, history, pricing }: EarlierKnown): { known?: EarlierKnown } {
+  const known = { ...(fitted ? { fitted } : {}), ...(horizon === undefined ? {} : { horizon }), ...(history ? { history } : {}), ...(pricing ? { pricing } : {}) }
+  return Object.keys(known).length > 0 ? { known } : {}
+}
+
+/**
+ * The job as one file; `readings` are those that stand, `acts` everything. What older versions kept beside the fields that
+ * are known today is left behind, so that every file can be taken in again.
+ */
+export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
+  const kept = acts.map(knownAct)
+  const opened = knownPart(driveSchema, job.sheet) as DriveSheet
+  const { corrections, drive, fitted, pricing, readings, school } = jobFile({ ...job, sheet: opened }, kept)
+  const openedWith = { ...(job.corrections ? { corrections: job.corrections } : {}), ...job.known }
+  const { vehicle, stand, complaint, openedBy, openedAt } = job
+  return {
+    format: 'umbrette-job', version: 1,
+    job: { vehicle, stand, complaint, openedBy, openedAt },
+    usage: job.usage, school, openedUnder: job.school, openedWith,
+    ...(corrections ? { corrections } : {}), ...job.known, ...(fitted ? { fitted } : {}), ...(pricing ? { pricing } : {}),
+    readings, acts: kept, drive, ...(drive === opened ? {} : { openedOn: opened })
+  }
+}
+
+function knownAct(act: Act): Act {
+  const known = knownPart(schemaOf(act.type), act) as Act
+  if (known.type === 'sheet') return { ...known, sheet: knownPart(driveSchema, known.sheet) as DriveSheet }
+  if (known.type !== 'read' && known.type !== 'rebuilt') return known
+  return { ...known, reading: knownPart(READING_SCHEMAS[known.reading.kind], known.reading) as Reading }
+}
+
+/**
+ * A job file from another machine, or one written by hand with readings alone: those become acts of `importer`.
+ * @returns the job and its acts, or what is wrong with it, each fault with its place; never throws
+ */
+export function importJob(older: unknown, importer: Importer): Imported {
+  const value = upgraded(older)
+  const read = readJob(value)
+  if (!read.job) return refused(read.faults)
+  const structure = schemaFaults(jobSchema, value)
+  if (structure.length > 0) return refused(structure)
+  const file = value as WholeJobFile
+  const opened = file.openedOn ?? file.drive
+  const sheet = file.openedOn ? sheetFaults(file.openedOn, 'openedOn') : []
+  if (sheet.length > 0) return refused(sheet)
+  const acts = file.acts ? [...file.acts] : file.readings.map((reading): Act => ({ id: importer.newId(), type: 'read', by: reading.by ?? importer.by, at: reading.at ?? importer.at, reading: bare(reading) }))
+  const faults = file.acts ? [...actListFaults(opened, acts), ...editedFaults(file, acts, opened)] : []
+  if (faults.length > 0) return refused(faults)
+  const job = openedJob(file, opened, importer)
+  return { job, acts: checkedSignoffs(job, acts), faults: [] }
+}
+
+/** The job as it was opened. */
+function openedJob(file: WholeJobFile, sheet: DriveSheet, importer: Importer): KeptJob {
+  const openedWith = file.openedWith ?? file
+  const { vehicle = file.drive.name, stand = '', complaint = '', openedBy = importer.by, openedAt = importer.at } = file.job ?? {}
+  return { vehicle, stand, complaint, openedBy, openedAt, sheet, usage: file.usage, school: file.openedUnder ?? file.school, corrections: openedWith.corrections ?? null, ...earlierKnown(openedWith) }
+}
+
+/** What a file says stands must be what its acts come to. */
+function editedFaults(file: WholeJobFile, acts: readonly Act[], opened: DriveSheet): Fault[] {
+  if (!acts.every(({ type }) => isActType(type))) return []
+  const record = foldActs(acts, file.openedUnder ?? file.school)
+  const ids = (readings: readonly { id?: string }[]) => readings.map(({ id }) => id).join('\n')
+  if (ids(record.readings) !== ids(file.readings)) return [{ place: 'readings', message: 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are' }]
+  if (file.openedOn && !isSameJson(sheetOf(opened, record), file.drive)) return [{ place: 'drive', message: 'is not the sheet that the acts of this file moved the job to: it was edited' }]
+  return []
+}
+
+function refused(faults: readonly Fault[]): Imported {
+  return { job: null, acts: [], faults: faults.slice(0, MOST_FAULTS) }
+}
+
+function bare({ id: _id, by: _by, at: _at, ...reading }: Reading): Reading {
+  return reading as Reading
+}
+
+/** Moves to another sheet, there and back, that a job can have: each looks at everything read before it. */
+const MOST_MOVES = 200
+
+function actListFaults(opened: DriveSheet, acts: readonly Act[]): Fault[] {
+  const folding = new Folding('on-evidence')
+  let [sheet, moves] = [opened, 0]
+  return faultsOfEach(acts, (act, i) => {
+    const place = `acts[${i}]`
+    const moving = act?.type === 'sheet' || (act?.type === 'undo' && folding.movesSheet(act.act))
+    if (moving && ++moves > MOST_MOVES) return [{ place, message: `moves the job to another sheet, there or back, for the ${MOST_MOVES + 1}th time: no job has that many` }]
+    const faults = actFaults({ sheet, opened, acts: folding.byId, movesSheet: folding.movesSheet }, act, place)
+    if (faults.length > 0) return faults
+    if (folding.byId.has(act.id)) return [{ place: `${place}.id`, message: 'stands twice in this file' }]
+    folding.add(act)
+    if (moving) sheet = sheetOf(opened, folding.record)
+    return []
+  })
+}
+
+/** Sign-offs of a file, each marked where it does not come out the same here: nobody vouches for it. */
+function checkedSignoffs(job: KeptJob, acts: readonly Act[]): Act[] {
+  return acts.map((act, i) => {
+    if (act.type !== 'signoff') return act
+    const { unchecked: _unchecked, ...signoff } = act as ActOf<'signoff'>
+    const alike = signoff.core === CORE_VERSION && isSameJson(assessRecord(job, acts.slice(0, i)), signoff.assessment)
+    return alike ? signoff : { ...signoff, unchecked: true }
+  })
+}

@@ -1,0 +1,8 @@
+export { sheetChanges } from './changes'
+export { clockAngle, isClock } from './clock'
+export { type CountedAnswers, sheetFromCounts } from './fromCounts'
+export { limitFor } from './limits'
+export { type PartKind, partKindOf, STANDING_TARGETS } from './partKinds'
+export { driveSchema } from './schema'
+export type { AlwaysRenewed, Chain, DriveSheet, Limit, LimitKind, LimitValue, Operation, Rail, SparePart, Sprocket, Tensioner, Torque, WayIn } from './types'
+export { workshopFaults } from './workshopFaults'

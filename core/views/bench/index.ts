@@ -1,0 +1,2 @@
+export { fills, readsSlot, type Slot, slotsOf } from './slots'
+export { ENGINE_GROUPS, type FindingGroup, findingGroups, LIFTER_GROUP, partsAt, SLACK_GROUP, type Station, stationOfFinding, STATIONS, type StationState, stationStates } from './stations'

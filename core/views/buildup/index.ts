@@ -1,0 +1,6 @@
+export { type ExpectedReading, expectedRebuilt } from './expected'
+export type { Hold } from './holds'
+export { buildPlan, type Task } from './plan'
+export { PROOF_TASKS } from './proof'
+export { closingJob, rebuildOf, WAY_TASK } from './rebuild'
+export { type Check, type Round, twoTurns } from './twoTurns'

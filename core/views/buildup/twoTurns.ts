@@ -1,0 +1,82 @@
+import { degreesPerTooth } from '../../drive'
+import { NINETY } from '../../math'
+import { methodSigma, partOf, type Reading } from '../../readings'
+import type { DriveSheet } from '../../sheet'
+import { figure, lateOrEarly, partName } from '../../wording'
+import type { ExpectedReading } from './expected'
+
+/** A reading on the rebuilt drive: as it was set, or after two full turns by hand. */
+export type Round = 'set' | 'turned'
+
+/** One line of the check: what should be read, what was, and whether they agree. */
+export interface Check {
+  expected: ExpectedReading
+  set: Reading | null
+  turned: Reading | null
+  state: 'open' | 'right' | 'differs'
+  /** What a difference can mean, in words. */
+  means: string[]
+}
+
+/** Sd beyond which a lag or an extension is not what was expected: one in some hundred sound rebuilds. */
+const FAR = 2.6
+
+/**
+ * Marks, counts and extension as they stood when set and after two full crank turns, against what the rebuilt drive should
+ * show. A count that is off by a half is a miscount as likely as not, but it is not passed.
+ */
+export function twoTurns(sheet: DriveSheet, expected: readonly ExpectedReading[], readings: readonly { round: string; reading: Reading }[]): Check[] {
+  const last = (round: Round, of: ExpectedReading) => readings.findLast((one) => one.round === round && reads(one.reading, of))?.reading ?? null
+  const checks = expected.map((one): Check => {
+    const [set, turned] = [last('set', one), last('turned', one)]
+    const off = turned ?? set
+    const state = off && isOff(one, off) ? 'differs' : turned && !(set && moved(one, set, turned)) ? 'right' : turned ? 'differs' : 'open'
+    return { expected: one, set, turned, state, means: [] }
+  })
+  return checks.map((check) => (check.state === 'differs' ? { ...check, means: meanings(sheet, check, checks) } : check))
+}
+
+/** Does a reading read what is expected of that target? */
+export function reads(reading: Reading, { kind, target, from, to }: ExpectedReading): boolean {
+  if (reading.kind !== kind) return false
+  return kind === 'linkCount' ? reading.chain === target && reading.from === from && reading.to === to : partOf(reading) === target
+}
+
+function sigmaOf({ kind, method, sigma }: Reading): number {
+  return sigma ?? (kind === 'condition' ? 0 : methodSigma(kind, method) ?? 0)
+}
+
+function isOff({ kind, value, within, notches }: ExpectedReading, reading: Reading): boolean {
+  if (reading.value === undefined) return notches !== undefined && reading.notches !== undefined && Math.abs(reading.notches - notches) > 1
+  if (kind === 'linkCount') return reading.value !== value
+  return Math.abs(reading.value - value) > FAR * Math.hypot(within / NINETY, sigmaOf(reading))
+}
+
+/** Has it moved between setting and turning by more than two readings of the same thing differ? */
+function moved({ kind }: ExpectedReading, set: Reading, turned: Reading): boolean {
+  if (set.value === undefined || turned.value === undefined) return false
+  if (kind === 'linkCount') return set.value !== turned.value
+  return Math.abs(turned.value - set.value) > FAR * Math.hypot(sigmaOf(set), sigmaOf(turned))
+}
+
+function meanings(sheet: DriveSheet, { expected, set, turned }: Check, all: readonly Check[]): string[] {
+  const read = turned ?? set!
+  const slipped = set !== null && turned !== null && moved(expected, set, turned) ? ['It moved while being turned: the chain has jumped, or a cam or the crank sprocket is not held.'] : []
+  if (expected.kind === 'linkCount') return [...slipped, `The counts are off between ${partName(sheet, expected.from!).toLowerCase()} and ${partName(sheet, expected.to!).toLowerCase()}: a tooth off at one of them, a miscount, or a wrong chain.`]
+  if (expected.kind === 'extension') return [...slipped, ...extensionMeans(expected, read)]
+  const chain = sheet.chains.find(({ path }) => path.includes(expected.target))!
+  const perTooth = degreesPerTooth(sheet, chain)
+  const teeth = Math.round((read.value! - expected.value) / perTooth)
+  const alike = all.filter((other) => other.expected.kind === 'camLag' && chain.path.includes(other.expected.target))
+  const together = alike.length > 1 && alike.every((other) => other.state === 'differs')
+  if (teeth === 0) return [...slipped, `${figure(Math.abs(read.value! - expected.value), 1)}° ${lateOrEarly(read.value! - expected.value)}, less than a tooth: the cam is not held in its slot, a phaser is not locked at rest, or the mark is another one.`]
+  const where = together ? 'at the crank sprocket, as every cam of this chain is off' : `at ${partName(sheet, expected.target).toLowerCase()}`
+  return [...slipped, `${Math.abs(teeth)} ${Math.abs(teeth) === 1 ? 'tooth' : 'teeth'} ${lateOrEarly(teeth)} ${where}. Do not start it: set it again.`]
+}
+
+function extensionMeans({ value }: ExpectedReading, read: Reading): string[] {
+  const stands = read.value ?? Infinity
+  return stands < value
+    ? ['It stands further in than it should: the pin is still in or the plunger is stuck, a rail is not seated, or the chain is too short.']
+    : ['It stands further out than it should: rails swapped or a worn one back in, the wrong chain, or a tooth off between the marks.']
+}

@@ -1,0 +1,39 @@
+import { ACTS, type ActType, jobSchema, schemaOf } from '../../record'
+import { caseSchema } from '../practice'
+import { READING_SCHEMAS } from '../../readings'
+import { driveSchema } from '../../sheet'
+import { assessmentSchema } from '../../paths'
+import { type JsonSchema, jsonSchemaOf } from './jsonSchema'
+
+/** The open formats, as JSON Schemas: made from the very rules that check files here. */
+export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment' | 'umbrette-practice', JsonSchema> {
+  const drive = { ...jsonSchemaOf(driveSchema) }
+  const job = jsonSchemaOf(jobSchema) as JsonSchema & { properties: Record<string, JsonSchema> }
+  const practice = jsonSchemaOf(caseSchema) as typeof job
+  return {
+    'umbrette-drive': titled('Drive sheet: the description of one engine\'s timing drive', drive),
+    'umbrette-job': titled('Job: a drive sheet, what was read on it, and under which school it is judged', {
+      ...job,
+      properties: { ...job.properties, drive: { $ref: '#/$defs/drive' }, openedOn: { $ref: '#/$defs/drive' }, readings: { ...job.properties.readings, items: { $ref: '#/$defs/reading' } }, acts: { ...job.properties.acts, items: { $ref: '#/$defs/act' } } },
+      $defs: { drive, reading: reading(), act: act() }
+    }),
+    'umbrette-practice': titled('Practice case: an engine, what is told of it, and the truth', {
+      ...practice, properties: { ...practice.properties, drive: { $ref: '#/$defs/drive' } }, $defs: { drive }
+    }),
+    'umbrette-assessment': titled('Assessment: what a job\'s readings mean, and a call for every part', jsonSchemaOf(assessmentSchema))
+  }
+}
+
+function titled(title: string, schema: JsonSchema): JsonSchema {
+  return { $schema: 'https://json-schema.org/draft/2020-12/schema', title, ...schema }
+}
+
+/** A reading: for each kind its own fields. */
+function reading(): JsonSchema {
+  return { oneOf: Object.values(READING_SCHEMAS).map((schema) => jsonSchemaOf(schema)) }
+}
+
+/** An act: for each type its own fields. */
+function act(): JsonSchema {
+  return { oneOf: (Object.keys(ACTS) as ActType[]).map((type) => jsonSchemaOf(schemaOf(type))) }
+}

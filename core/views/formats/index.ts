@@ -1,0 +1,1 @@
+export { formats } from './formats'

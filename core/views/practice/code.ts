@@ -1,0 +1,56 @@
+import type { DriveSheet } from '../../sheet'
+import { type Level, LEVELS } from './types'
+
+/** A case in a few characters: engine letter, level, seed, and one to catch a slip of the pen: `A3-7KQ2MD`. */
+export interface CaseKey {
+  sheet: string
+  level: Level
+  seed: number
+}
+
+/** Without I, L, O and U, which are read for other characters (D. Crockford's base 32). */
+const DIGITS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ'
+const SEED_DIGITS = 5
+/** Seeds run from 0 to below this. */
+export const SEEDS = DIGITS.length ** SEED_DIGITS
+
+/** Thrown for a code that is none; the message says what to do. */
+export class CodeError extends RangeError {}
+
+/** The short code of a case drawn on an engine. @throws RangeError for a seed out of range */
+export function caseCode({ sheet, level, seed }: CaseKey): string {
+  if (!(Number.isInteger(seed) && seed >= 0 && seed < SEEDS)) throw new RangeError(`seed: expected a whole number from 0 to below ${SEEDS}, got ${seed}`)
+  const head = `${letterOf(sheet)}${level}`
+  const tail = Array.from({ length: SEED_DIGITS }, (_, i) => DIGITS[Math.floor(seed / DIGITS.length ** (SEED_DIGITS - 1 - i)) % DIGITS.length]).join('')
+  return `${head}-${tail}${checkOf(head + tail)}`
+}
+
+/**
+ * What a code says; small letters, spaces and the letters that look like digits are taken as meant.
+ * @param sheets engines that cases are drawn on, each with a first letter of its own
+ * @throws CodeError
+ */
+export function readCode(text: string, sheets: readonly Pick<DriveSheet, 'id'>[]): CaseKey {
+  const plain = text.toUpperCase().replaceAll(/[^0-9A-Z]/g, '')
+  const [letter, digit, rest] = [plain[0] ?? '', plain[1] ?? '', plain.slice(2).replaceAll('O', '0').replaceAll(/[IL]/g, '1')]
+  const level = LEVELS.find((one) => String(one) === digit)
+  const sheet = sheets.find(({ id }) => letterOf(id) === letter)
+  const digits = [...rest].map((char) => DIGITS.indexOf(char))
+  if (!sheet || !level || rest.length !== SEED_DIGITS + 1 || digits.includes(-1)) throw new CodeError(`"${text.slice(0, 24)}" is no case code: it is written like A3-7KQ2MD.`)
+  const body = rest.slice(0, SEED_DIGITS)
+  if (checkOf(`${letter}${digit}${body}`) !== rest.at(-1)) throw new CodeError(`"${text.slice(0, 24)}" has a slip in it: compare it with the original, character by character.`)
+  return { sheet: sheet.id, level, seed: digits.slice(0, SEED_DIGITS).reduce((sum, d) => sum * DIGITS.length + d, 0) }
+}
+
+function letterOf(sheet: string): string {
+  return sheet[0]!.toUpperCase()
+}
+
+/**
+ * The remainder of the digits as a polynomial over GF(32) with x⁵ + x² + 1, by Horner: it sees every single wrong
+ * character and every two neighbours swapped.
+ */
+function checkOf(text: string): string {
+  const timesX = (value: number) => ((value << 1) & 31) ^ (value & 16 ? 5 : 0)
+  return DIGITS[timesX([...text].reduce((sum, char) => timesX(sum) ^ DIGITS.indexOf(char), 0))]!
+}

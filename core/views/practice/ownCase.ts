@@ -1,0 +1,47 @@
+import { assess } from '../../paths'
+import { type Act, foldActs, jobFile, type KeptJob } from '../../record'
+import { drivenSprockets, isCharted } from '../../drive'
+import { combined, seedOf } from '../../math'
+import { readingSigma } from '../../readings'
+import type { HiddenTruth, Level, PracticeCase, SeenFinding } from './types'
+
+/**
+ * A job told as a case: what its readings came to is taken for the truth. Names of vehicle, people and photos stay out.
+ * @throws RangeError for a sheet without coordinates, which no engine can be drawn from, or a job with nothing read
+ */
+export function caseOfJob(job: KeptJob, acts: readonly Act[], title: string): PracticeCase {
+  const file = jobFile(job, acts)
+  const { drive } = file
+  if (!drive.chains.every((chain) => isCharted(drive, chain))) throw new RangeError('This engine\'s sheet has no coordinates yet, so it cannot be drawn for practice: add them in the editor.')
+  const { readings } = foldActs(acts, job.school)
+  if (readings.length === 0) throw new RangeError('Nothing was read in this job, so there is no truth to practise on.')
+  return {
+    format: 'umbrette-practice', version: 1, code: '', seed: seedOf(title, JSON.stringify(readings.map(({ id }) => id))), level: levelOf(readings.length), title,
+    drive, usage: file.usage, complaint: job.complaint, start: START, truth: truthOf(file)
+  }
+}
+
+/** crank degrees: as a case on paper has no crank, it comes in a little short of its mark. */
+const START = 660
+
+function levelOf(readings: number): Level {
+  return readings > 12 ? 4 : 3
+}
+
+function truthOf(file: Parameters<typeof assess>[0]): HiddenTruth {
+  const { drive, readings } = file
+  const { chains, rails, tensioners, cams } = assess(file)
+  const by = <T>(ids: Record<string, T>, value: (one: T) => number) => Object.fromEntries(Object.entries(ids).map(([id, one]) => [id, value(one)]))
+  const play = drive.phasers.map(({ id }) => [id, combined(readings.filter((r) => r.kind === 'phaserPlay' && r.phaser === id).map((r) => ({ value: r.value!, sigma: readingSigma(drive, r)! })))?.mean ?? 0.3] as const)
+  const findings = readings.filter(({ kind }) => kind === 'condition').map(({ target, finding, count }): SeenFinding => ({ target: target!, finding: finding!, ...(count === undefined ? {} : { count }) }))
+  return {
+    elongation: by(chains, ({ elongation }) => digits(elongation.mean, 5)), wear: by(rails, ({ wear }) => digits(wear.mean, 2)), pad: by(tensioners, ({ padWear }) => digits(padWear.mean, 2)),
+    teeth: by(cams, ({ jump }) => jump.teeth), shift: {}, play: Object.fromEntries(play.map(([id, value]) => [id, digits(value, 1)])),
+    faults: [], findings, kickBack: 0, betweenLinks: [],
+    scatter: { extension: Object.fromEntries(drive.tensioners.map(({ id }) => [id, 0])), lag: Object.fromEntries(drive.chains.flatMap((chain) => drivenSprockets(drive, chain)).map((id) => [id, 0])) }
+  }
+}
+
+function digits(value: number, places: number): number {
+  return Number(value.toFixed(places))
+}

@@ -1,0 +1,104 @@
+import { extensionToNotches, isNumeric, methodSigma, type NumericKind, type Unread } from '../../readings'
+import { randomness, seedOf } from '../../math'
+import type { DriveSheet } from '../../sheet'
+import type { Inspection } from './inspections'
+import { asNewLength, shown } from './truth'
+import type { PracticeCase, SeenFinding } from './types'
+
+/** What an inspection shows: the figures that a good eye would read, and what is there to be found. */
+export interface Sight {
+  /** In the order of the inspection's `reads`; notches for a plug. */
+  figures: number[]
+  findings: SeenFinding[]
+}
+
+/** What a sight depends on besides the engine. */
+export interface LookedAt {
+  /** How many times it was looked at before: each look has its own noise. */
+  attempt: number
+  /** Was the engine last turned in its running direction, far enough to take up what had kicked back? */
+  turnedForward: boolean
+}
+
+/** Of a plunger, the share of the stroke that stands in an inspection plug. */
+export const PLUG_SHARE = 0.6
+
+/** Share of a method's uncertainty that lies in the drive and the tool; the rest is the reader's eye. */
+const IN_THE_TOOL = 0.5
+
+/** What is seen at an inspection. The same engine, inspection and attempt always show the same. */
+export function sightOf(engine: PracticeCase, inspection: Inspection, looked: LookedAt): Sight {
+  const { normal } = randomness(seedOf('sight', engine.seed, engine.code, inspection.id, looked.attempt))
+  const noise = (reading: Unread) => (isNumeric(reading.kind) ? normal(IN_THE_TOOL * (methodSigma(reading.kind, reading.method) ?? 0)) : 0)
+  return { figures: inspection.reads.map((reading) => figureOf(engine, reading, noise(reading), looked)), findings: found(engine, inspection) }
+}
+
+/** The true figure of a reading on this engine, its own scatter in it, with so much noise; as fine as it can be read. */
+export function figureOf(engine: PracticeCase, reading: Unread, noise: number, { turnedForward }: Pick<LookedAt, 'turnedForward'>): number {
+  if (!isNumeric(reading.kind)) return 0
+  const [value, places] = FIGURES[reading.kind](engine, reading, noise, turnedForward)
+  return Number(value.toFixed(places))
+}
+
+type Figure = (engine: PracticeCase, reading: Unread, noise: number, turnedForward: boolean) => [value: number, digits: number]
+
+const FIGURES: Readonly<Record<NumericKind, Figure>> = {
+  extension: (engine, { notches, tensioner }, noise) => (notches === undefined ? [Math.min(extensionOf(engine, tensioner!) + noise, strokeOf(engine.drive, tensioner!)), 1] : [notchesSeen(engine, tensioner!), 0]),
+  camLag: (engine, { sprocket, method }, noise, turnedForward) => [lagOf(engine, sprocket!) + noise - (turnedForward || method === 'scan' ? 0 : engine.truth.kickBack), 1],
+  groove: ({ truth }, { rail }, noise) => [Math.max(0, (truth.wear?.[rail!] ?? 0) + noise), 2],
+  padWear: ({ truth }, { tensioner }, noise) => [Math.max(0, (truth.pad?.[tensioner!] ?? 0) + noise), 2],
+  phaserPlay: ({ truth }, { phaser }, noise) => [Math.max(0, (truth.play?.[phaser!] ?? 0) + noise), 1],
+  linkCount: (engine, reading) => [countOf(engine, reading), 1],
+  chainLength: ({ drive, truth }, reading, noise) => [asNewLength(drive, reading) * (1 + (truth.elongation?.[reading.chain!] ?? 0)) + noise, 2],
+  chainCompare: ({ drive, truth }, reading, noise) => [asNewLength(drive, reading) * (truth.elongation?.[reading.chain!] ?? 0) + noise, 1]
+}
+
+const stands = new WeakMap<PracticeCase, ReturnType<typeof shown>>()
+
+/** What an engine shows, worked out once: its marks are asked for again with every degree that it is turned. */
+function standsOf(engine: PracticeCase): ReturnType<typeof shown> {
+  const known = stands.get(engine) ?? shown(engine.drive, engine.truth)
+  stands.set(engine, known)
+  return known
+}
+
+/** mm at which a tensioner stands, its own scatter in it. */
+export function extensionOf(engine: PracticeCase, tensioner: string): number {
+  return Math.min(standsOf(engine).extension[tensioner]! + (engine.truth.scatter.extension[tensioner] ?? 0), strokeOf(engine.drive, tensioner))
+}
+
+/** crank degrees at which a cam stands, jumps and its own scatter in it. */
+export function lagOf(engine: PracticeCase, sprocket: string): number {
+  return standsOf(engine).lag[sprocket]! + (engine.truth.scatter.lag[sprocket] ?? 0)
+}
+
+/** Notches as a plug shows them: never more than stand in it. */
+function notchesSeen(engine: PracticeCase, tensioner: string): number {
+  const { ratchet, stroke } = engine.drive.tensioners.find((t) => t.id === tensioner)!
+  return Math.min(extensionToNotches(ratchet!, extensionOf(engine, tensioner)), extensionToNotches(ratchet!, PLUG_SHARE * stroke))
+}
+
+function countOf({ drive, truth }: PracticeCase, { chain, from, to }: Unread): number {
+  const { links } = drive.chains.find((c) => c.id === chain)!.counts.find((c) => c.from === from && c.to === to)!
+  const standsAt = (id: string) => (truth.teeth?.[id] ?? 0) + (truth.betweenLinks.includes(id) ? 0.5 : 0)
+  return links + standsAt(from!) - standsAt(to!)
+}
+
+/** What is there to be found: what is true of it, else that it is sound where the inspection has a word for that. */
+function found({ truth }: PracticeCase, { kind, part, findings }: Inspection): SeenFinding[] {
+  const offered = (one: SeenFinding) => (kind === 'ask' ? one.target === 'engine' && HEARD.test(one.finding) : findings.some((f) => f.target === one.target && f.finding === one.finding))
+  const seen = truth.findings.filter(offered)
+  if (seen.length > 0) return seen
+  const sound = SOUND_WORDS.find((word) => findings.some(({ finding }) => finding === word))
+  return sound ? [{ target: part, finding: sound }] : []
+}
+
+/** What a customer, an ear and a fault-code reader tell. */
+const HEARD = /^(noise|code|renewed|loudest|oil-overdue)/
+
+/** Words of the closed list for a thing in order. */
+const SOUND_WORDS: readonly string[] = ['sound', 'pin-sound', 'oil-clean', 'screen-clear', 'compression-sound', 'paint-clear', 'slack-taken-up']
+
+function strokeOf(drive: DriveSheet, tensioner: string): number {
+  return drive.tensioners.find((t) => t.id === tensioner)!.stroke
+}

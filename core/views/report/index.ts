@@ -1,0 +1,1 @@
+export { type Report, reportOf, type ReportPath } from './report'

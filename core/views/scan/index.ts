@@ -1,0 +1,1 @@
+export { readScan, scanColumns, type ScanLog, WARM_IDLE } from './readScan'

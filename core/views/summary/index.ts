@@ -1,0 +1,1 @@
+export { type JobSummary, type Measure, measuresOf, summarise } from './summary'

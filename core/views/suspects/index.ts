@@ -1,0 +1,3 @@
+export { openingOf } from './opening'
+export { suspectsOf } from './suspects'
+export { BEARINGS, type SuspectId } from './table'

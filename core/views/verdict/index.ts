@@ -1,0 +1,3 @@
+export { explainChange } from './change'
+export { otherSchools, type SchoolDifference } from './otherSchools'
+export { plainVerdict } from './plainVerdict'
