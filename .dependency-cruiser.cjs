@@ -18,7 +18,8 @@ module.exports = {
   forbidden: [
     ...layers, ...doors,
     { name: 'core-stands-alone', severity: 'error', comment: 'The core is plain TypeScript: it runs in a worker and on the server alike.', from: { path: '^core/' }, to: { pathNot: ['^core/', '^node_modules/yup/'] } },
-    { name: 'draw-on-the-core-alone', severity: 'error', comment: 'Drawings are made of the core\'s figures, for screen, paper and files alike.', from: { path: '^draw/' }, to: { pathNot: ['^draw/', '^core/', '^node_modules/(@types/)?d3-'] } },
+    { name: 'words-on-the-core-alone', severity: 'error', comment: 'Words are put to the codes and figures of the core; nothing in the core knows them.', from: { path: '^words/' }, to: { pathNot: ['^words/', '^core/'] } },
+    { name: 'draw-on-the-core-alone', severity: 'error', comment: 'Drawings are made of the core\'s figures, for screen, paper and files alike.', from: { path: '^draw/' }, to: { pathNot: ['^draw/', '^core/', '^words/', '^node_modules/(@types/)?d3-'] } },
     { name: 'app-not-into-server', severity: 'error', comment: 'The interface knows the server by its addresses (types aside).', from: { path: '^app/' }, to: { path: '^(server|cli|scripts)/', dependencyTypesNot: ['type-only'] } },
     { name: 'server-not-into-app', severity: 'error', from: { path: '^(server|cli)/' }, to: { path: '^app/' } },
     { name: 'no-circles', severity: 'error', comment: 'Outside the core types may know each other; code runs in one direction.', from: { pathNot: '^core/' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },

@@ -2,8 +2,8 @@ import tailwindcss from '@tailwindcss/vite'
 import { join } from 'node:path'
 import { bundleWorker } from './scripts/worker.mjs'
 
-/** Core and draw do nothing when they are loaded. */
-const treeshake = { moduleSideEffects: (id: string) => !/\/(core|draw)\//.test(id) || id.includes('node_modules') }
+/** Core, words and draw do nothing when they are loaded. */
+const treeshake = { moduleSideEffects: (id: string) => !/\/(core|words|draw)\//.test(id) || id.includes('node_modules') }
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -31,7 +31,7 @@ export default defineNuxtConfig({
     }
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
-  // What core and draw only define is left out where nothing asks for it: the checks of files, say, on the bench.
+  // What core, words and draw only define is left out where nothing asks for it: the checks of files, say, on the bench.
   vite: { plugins: [tailwindcss()], worker: { format: 'es', rollupOptions: { treeshake } }, build: { rollupOptions: { treeshake } } },
   nitro: { esbuild: { options: { target: 'node20' } }, compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
   security: {

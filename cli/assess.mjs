@@ -7,7 +7,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url'
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const bundle = join(root, 'node_modules', '.cache', 'umbrette', 'assess.mjs')
 
-if (!existsSync(bundle) || statSync(bundle).mtimeMs < newest([join(root, 'core'), join(root, 'cli'), join(root, 'package-lock.json')])) await makeBundle()
+if (!existsSync(bundle) || statSync(bundle).mtimeMs < newest([join(root, 'core'), join(root, 'words'), join(root, 'cli'), join(root, 'package-lock.json')])) await makeBundle()
 await import(pathToFileURL(bundle).href)
 
 /** Time of the newest file among these files and folders. */

@@ -4,7 +4,7 @@ import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { must, say } from './run.mjs'
 
-export const SOURCES = ['app', 'core', 'draw', 'server', 'demo', 'public', 'scripts/worker.mjs', 'nuxt.config.ts', 'package-lock.json']
+export const SOURCES = ['app', 'core', 'words', 'draw', 'server', 'demo', 'public', 'scripts/worker.mjs', 'nuxt.config.ts', 'package-lock.json']
 
 /** @returns {Promise<string>} a digest of what the build was made from */
 export async function build(dataFolder) {

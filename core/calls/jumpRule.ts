@@ -1,7 +1,9 @@
+import type { Message } from '../check'
+import type { CamEstimate } from '../estimate'
 import type { Chain } from '../sheet'
-import { figure, lateOrEarly, odds, partName } from '../wording'
 import { findingsOf } from './conditionRules'
-import { readingsBehind, type RuleContext } from './context'
+import { idsOf, inOrder, readingsBehind, type RuleContext } from './context'
+import { release, say } from './says'
 import type { Finding } from './types'
 
 /** From these odds of a jump on, or up to one less these, the evidence decides; every school holds this alike. */
@@ -14,42 +16,34 @@ const SURE = 0.9
 export function jump(context: RuleContext, chain: Chain): Finding[] {
   return Object.entries(context.estimates.cams).flatMap(([id, cam]): Finding[] => {
     if (cam.chain !== chain.id) return []
-    const readings = [...readingsBehind(context, chain.id, ['camLag'], id), ...countsOn(context, chain, id)].sort((a, b) => a - b)
+    const readings = inOrder(context, [...idsOf(readingsBehind(context, chain.id, ['camLag'], id)), ...countsOn(context, chain, id)])
     const base = { part: id, rule: 'jump', readings, limit: null }
-    const lag = { kind: 'camLag' as const, target: id }
-    if (!cam.jump.told || readings.length === 0) return [{ ...base, call: 'look-closer', text: 'Neither its mark nor a link count has been read.', settle: lag }]
+    if (!cam.jump.told || readings.length === 0) return [{ ...base, call: 'look-closer', ...say('jump-unread'), settle: { kind: 'camLag', target: id } }]
     const stays = cam.jump.all['0'] ?? 0
-    const standing = `It stands ${figure(Math.abs(cam.lag.mean), 1)}° ${lateOrEarly(cam.lag.mean)}`
-    if (stays >= SURE) return [{ ...base, call: 'back-in', text: `${standing}; no tooth jumped (${odds(stays)}).` }]
-    const { teeth, odds: likely } = cam.jump
-    const how = teeth === 0 ? 'may have jumped' : `has jumped ${Math.abs(teeth)} ${Math.abs(teeth) === 1 ? 'tooth' : 'teeth'} ${lateOrEarly(teeth)}`
-    if (stays > 1 - SURE) return [{ ...base, call: 'look-closer', text: `${standing}; it ${how} (${odds(teeth === 0 ? 1 - stays : likely)}): count the links from mark to mark.`, settle: { kind: 'linkCount', target: chain.id } }]
-    const direction = cam.argument ? ` ${cam.argument}` : ''
-    return [
-      { ...base, ...held(context, base.readings, `${standing}: it ${how} (${odds(likely)}).${direction}`) },
-      ...tensionerQuestion(context, chain, id, readings)
-    ]
+    const lag = cam.lag.mean
+    if (stays >= SURE) return [{ ...base, call: 'back-in', ...say('no-jump', { lag, odds: stays }) }]
+    const { teeth, odds } = cam.jump
+    if (stays > 1 - SURE) return [{ ...base, call: 'look-closer', ...say('jump-undecided', { lag, teeth, odds: teeth === 0 ? 1 - stays : odds }), settle: { kind: 'linkCount', target: chain.id } }]
+    return [{ ...base, ...held(context, readings, cam) }, ...tensionerQuestion(context, chain, id, readings)]
   })
 }
 
 /** On an interference engine a hold, until compression or leak-down was found sound. */
-function held(context: RuleContext, readings: number[], text: string): Pick<Finding, 'call' | 'text' | 'readings' | 'release'> {
+function held(context: RuleContext, readings: string[], { lag, jump: { teeth, odds }, argument }: CamEstimate): Message & Pick<Finding, 'call' | 'readings' | 'release'> {
+  const { hidden = null } = (argument?.figures ?? {}) as { hidden?: number | null }
+  const said = { lag: lag.mean, teeth, odds, argued: argument !== null, hidden }
   const sound = findingsOf(context, ['compression-sound'])
-  if (sound.length > 0) return { call: 'look-closer', text: `${text} Compression or leak-down is sound: set it to its marks and count.`, readings: [...readings, ...sound] }
-  if (!context.job.drive.engine.interference) return { call: 'look-closer', text: `${text} Set it to its marks again and count.`, readings }
-  return { call: 'stop', readings, release: 'Set to its marks, then compression or leak-down found sound.', text: `${text} On an interference engine valves may have touched: set it to its marks, then compression or leak-down before the engine is turned by the starter.` }
+  if (sound.length > 0) return { call: 'look-closer', ...say('jumped', { ...said, then: 'compression-sound' }), readings: [...readings, ...sound] }
+  if (!context.job.drive.engine.interference) return { call: 'look-closer', ...say('jumped', { ...said, then: 'set-again' }), readings }
+  return { call: 'stop', ...say('jumped', { ...said, then: 'hold' }), readings, release: release('set-and-compression') }
 }
 
 /** A chain jumps because something let it: its tensioner is looked at. */
-function tensionerQuestion(context: RuleContext, chain: Chain, cam: string, readings: number[]): Finding[] {
-  const tensioner = context.job.drive.tensioners.find((t) => t.chain === chain.id)
-  if (!tensioner) return []
-  return [{ part: tensioner.id, rule: 'why-it-jumped', call: 'look-closer', text: `${partName(context.job.drive, cam)} has jumped: find what let the chain go slack (ratchet, oil feed, a broken rail).`, readings, limit: null }]
+function tensionerQuestion({ sheet }: RuleContext, chain: Chain, cam: string, readings: string[]): Finding[] {
+  const tensioner = sheet.tensionerOf(chain.id)
+  return tensioner ? [{ part: tensioner.id, rule: 'why-it-jumped', call: 'look-closer', ...say('why-it-jumped', { cam }), readings, limit: null }] : []
 }
 
-function countsOn(context: RuleContext, chain: Chain, cam: string): number[] {
-  return readingsBehind(context, chain.id, ['linkCount']).filter((index) => {
-    const { from, to } = context.job.readings[index]!
-    return from === cam || to === cam
-  })
+function countsOn(context: RuleContext, chain: Chain, cam: string): string[] {
+  return idsOf(readingsBehind(context, chain.id, ['linkCount']).filter(({ from, to }) => from === cam || to === cam))
 }

@@ -1,9 +1,9 @@
-import { type Chain, limitFor } from '../sheet'
 import { cdf, combined } from '../math'
 import { readingSigma } from '../readings'
-import { figure, odds, partName } from '../wording'
+import type { Chain, Tensioner } from '../sheet'
 import { findingsOf } from './conditionRules'
-import { callFor, readingsBehind, type RuleContext, shownLimit } from './context'
+import { callFor, idsOf, isAtOdds, readingsBehind, type RuleContext, shownLimit } from './context'
+import { say } from './says'
 import { settling } from './stretchRules'
 import type { Finding } from './types'
 
@@ -12,15 +12,15 @@ export function grooveLimit(context: RuleContext, chain: Chain): Finding[] {
   return chain.path.flatMap((id): Finding[] => {
     const wear = context.estimates.rails[id]?.wear
     if (!wear) return []
-    const readings = readingsBehind(context, chain.id, ['groove'], id)
-    const limit = limitFor(context.job.drive, 'groove', id)
+    const readings = idsOf(readingsBehind(context, chain.id, ['groove'], id))
+    const limit = context.sheet.limit('groove', id)
     const base = { part: id, rule: 'groove-limit', readings, limit: shownLimit('groove', limit) }
     const settle = { kind: 'groove' as const, target: id }
-    if (readings.length === 0) return [{ ...base, call: 'look-closer', text: 'Its groove has not been measured.', settle }]
-    const measured = `Groove ${figure(wear.mean, 2)} mm (90 % between ${figure(wear.low, 2)} and ${figure(wear.high, 2)} mm)`
-    if (!limit) return [{ ...base, call: 'look-closer', text: `${measured}, but the sheet has no groove limit for it: look it up in the maker's manual and enter it.` }]
-    const call = callFor(context, wear.overLimit!)
-    return [{ ...base, call, text: `${measured}, limit ${limit.value} mm: ${odds(wear.overLimit!)} likely past it.`, ...(call === 'look-closer' ? { settle } : {}) }]
+    if (readings.length === 0) return [{ ...base, call: 'look-closer', ...say('groove-unread'), settle }]
+    const { mean, low, high, overLimit } = wear
+    if (!limit || overLimit === null) return [{ ...base, call: 'look-closer', ...say('groove-no-limit', { mean, low, high }) }]
+    const call = callFor(context, overLimit)
+    return [{ ...base, call, ...say('groove', { mean, low, high, limit: limit.value, odds: overLimit }), ...(call === 'look-closer' ? { settle } : {}) }]
   })
 }
 
@@ -28,70 +28,76 @@ export function grooveLimit(context: RuleContext, chain: Chain): Finding[] {
 export function standingRails({ job }: RuleContext): Finding[] {
   return job.drive.rails
     .filter((rail) => rail.touches === false && !job.readings.some((r) => r.kind === 'condition' && r.target === rail.id))
-    .map((rail) => ({ part: rail.id, rule: 'standing-rail', call: 'look-closer', text: 'Stands clear of a tight chain and has no figure: look for chain marks, cracks and missing pieces.', readings: [], limit: null }))
+    .map((rail) => ({ part: rail.id, rule: 'standing-rail', call: 'look-closer', ...say('stands-clear'), readings: [], limit: null }))
 }
 
 /** The tensioner's extension against its limit; whose doing it is, the budget tells. */
 export function extensionLimit(context: RuleContext, chain: Chain): Finding[] {
-  const tensioner = context.job.drive.tensioners.find((t) => t.chain === chain.id)
-  if (!tensioner) return []
-  const { extension, budget, slack } = context.estimates.tensioners[tensioner.id]!
-  const readings = readingsBehind(context, chain.id, ['extension'])
-  const base = { part: tensioner.id, rule: 'extension-limit', readings, limit: shownLimit('extension', tensioner.limit) }
-  if (extension.read === null) return [{ ...base, call: 'look-closer', text: 'Its extension has not been read.', settle: { kind: 'extension', target: tensioner.id } }]
-  const measured = `Extension ${figure(extension.read, 1)} mm of ${tensioner.stroke} mm stroke`
-  if (!tensioner.limit) return [{ ...base, call: 'look-closer', text: `${measured}, but the sheet has no limit for it: look it up in the maker's manual and enter it.` }]
-  const against = `${measured}, limit ${tensioner.limit.value} mm: ${odds(extension.overLimit!)} likely past it.`
-  const call = callFor(context, extension.overLimit!)
-  const findings: Finding[] = []
-  if (slack > 0.01) findings.push({ ...base, rule: 'out-of-travel', part: chain.id, call: 'renew', text: `The arm is at the end of its reach and ${figure(slack, 1)} mm of chain is left over.` })
-  if (call !== 'renew') return [...findings, { ...base, call, text: against, ...(call === 'look-closer' ? settling(context, chain.id) : {}) }]
+  const tensioner = context.sheet.tensionerOf(chain.id)
+  const estimate = tensioner && context.estimates.tensioners[tensioner.id]
+  if (!tensioner || !estimate) return []
+  const { extension: { read, overLimit }, slack } = estimate
+  const { stroke, limit } = tensioner
+  const base = { part: tensioner.id, rule: 'extension-limit', readings: idsOf(readingsBehind(context, chain.id, ['extension'])), limit: shownLimit('extension', limit) }
+  if (read === null) return [{ ...base, call: 'look-closer', ...say('extension-unread'), settle: { kind: 'extension', target: tensioner.id } }]
+  if (!limit || overLimit === null) return [{ ...base, call: 'look-closer', ...say('extension-no-limit', { read, stroke }) }]
+  const against = { read, stroke, limit: limit.value, odds: overLimit }
+  const call = callFor(context, overLimit)
+  const findings: Finding[] = slack > 0.01 ? [{ ...base, rule: 'out-of-travel', part: chain.id, call: 'renew', ...say('out-of-travel', { slack }) }] : []
+  if (call !== 'renew') return [...findings, { ...base, call, ...say('extension', against), ...(call === 'look-closer' ? settling(context, chain.id) : {}) }]
+  return [...findings, ...causes(context, chain, tensioner, base, against)]
+}
 
-  const causes = budget.filter((entry) => entry.cause !== 'as new')
-  const growth = causes.reduce((sum, entry) => sum + entry.mm, 0)
-  const most = causes.reduce((a, b) => (b.mm > a.mm ? b : a))
-  const share = `${figure(most.mm, 1)} of the ${figure(growth, 1)} mm it has grown`
-  const doubted = readings.some((index) => context.estimates.readings[index]!.atOdds)
+type Against = { read: number; stroke: number; limit: number; odds: number }
+
+/** Whose doing an extension past its limit is: the largest entry of its budget, unless it is doubted. */
+function causes({ estimates, ...context }: RuleContext, chain: Chain, tensioner: Tensioner, base: Pick<Finding, 'part' | 'rule' | 'readings' | 'limit'>, against: Against): Finding[] {
+  const entries = estimates.tensioners[tensioner.id]!.budget.filter((entry) => entry.cause !== 'as new')
+  const grown = entries.reduce((sum, entry) => sum + entry.mm, 0)
+  const most = entries.reduce((a, b) => (b.mm > a.mm ? b : a))
+  const doubted = base.readings.some((id) => isAtOdds({ estimates, ...context }, id))
   if (doubted || most.cause === 'unexplained' || most.cause === 'corrections') {
-    const unexplained = budget.find((entry) => entry.cause === 'unexplained')!.mm
-    return [...findings, { ...base, call: 'look-closer', text: `${against} ${figure(unexplained, 1)} of the ${figure(growth, 1)} mm it has grown no other reading explains: read it again, then measure chain and rails.`, settle: { kind: 'chainLength', target: chain.id } }]
+    const unexplained = entries.find((entry) => entry.cause === 'unexplained')?.mm ?? 0
+    return [{ ...base, call: 'look-closer', ...say('extension-unexplained', { ...against, unexplained, grown }), settle: { kind: 'chainLength', target: chain.id } }]
   }
-  const cause = most.cause === 'stretch' ? chain.id : most.cause === 'pad' ? tensioner.id : most.cause
+  const part = most.cause === 'stretch' ? chain.id : most.cause === 'pad' ? tensioner.id : most.cause
+  const cause = most.cause === 'stretch' ? 'stretch' : part
   return [
-    ...findings,
-    { ...base, part: cause, call: 'renew', text: `${against} ${share} ${most.cause === 'stretch' ? 'is stretch' : `comes from ${partName(context.job.drive, cause)}`}.` },
-    ...(cause === tensioner.id ? [] : [{ ...base, call: 'look-closer' as const, text: `${against} That is ${partName(context.job.drive, cause).toLowerCase()}'s doing more than its own.` }])
+    { ...base, part, call: 'renew', ...say('extension-cause', { ...against, cause, mm: most.mm, grown }) },
+    ...(part === tensioner.id ? [] : [{ ...base, call: 'look-closer' as const, ...say('extension-of-other', { ...against, cause: part }) }])
   ]
 }
 
 /** The tensioner's pad against its wear limit, once it was read. */
 export function padLimit(context: RuleContext, chain: Chain): Finding[] {
-  const tensioner = context.job.drive.tensioners.find((t) => t.chain === chain.id)
-  const readings = readingsBehind(context, chain.id, ['padWear'])
-  if (!tensioner || readings.length === 0) return []
-  const { padWear } = context.estimates.tensioners[tensioner.id]!
-  const limit = limitFor(context.job.drive, 'padWear', tensioner.id)
+  const tensioner = context.sheet.tensionerOf(chain.id)
+  const readings = idsOf(readingsBehind(context, chain.id, ['padWear']))
+  const estimate = tensioner && context.estimates.tensioners[tensioner.id]
+  if (!estimate || readings.length === 0) return []
+  const { mean, overLimit } = estimate.padWear
+  const limit = context.sheet.limit('padWear', tensioner.id)
   const base = { part: tensioner.id, rule: 'pad-limit', readings, limit: shownLimit('padWear', limit) }
-  if (!limit) return [{ ...base, call: 'look-closer', text: `Pad worn ${figure(padWear.mean, 2)} mm, but the sheet has no limit for it: look it up in the maker's manual and enter it.` }]
-  return [{ ...base, call: callFor(context, padWear.overLimit!), text: `Pad worn ${figure(padWear.mean, 2)} mm, limit ${limit.value} mm: ${odds(padWear.overLimit!)} likely past it.` }]
+  if (!limit || overLimit === null) return [{ ...base, call: 'look-closer', ...say('pad-no-limit', { mean }) }]
+  return [{ ...base, call: callFor(context, overLimit), ...say('pad', { mean, limit: limit.value, odds: overLimit }) }]
 }
 
 /** A phaser's play at lock against its limit. */
 export function playLimit(context: RuleContext): Finding[] {
-  const { job, estimates } = context
+  const { job, leftOut } = context
   return job.drive.phasers.flatMap((phaser): Finding[] => {
-    const readings = job.readings.flatMap((r, i) => (r.kind === 'phaserPlay' && r.phaser === phaser.id && !estimates.faults.some((f) => f.index === i) ? [i] : []))
+    const readings = job.readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === phaser.id && !leftOut.has(r.id) ? [r] : []))
     const settle = { kind: 'phaserPlay' as const, target: phaser.id }
-    if (readings.length === 0) {
+    const read = combined(readings.map((r) => ({ value: r.value, sigma: readingSigma(job.drive, r) ?? NaN })))
+    if (!read) {
       const looked = findingsOf(context, ['sound', 'locked-at-rest'], phaser.id).length > 0
-      return looked ? [] : [{ part: phaser.id, rule: 'play-limit', call: 'look-closer', text: 'Its play has not been read.', readings: [], limit: null, settle }]
+      return looked ? [] : [{ part: phaser.id, rule: 'play-limit', call: 'look-closer', ...say('play-unread'), readings: [], limit: null, settle }]
     }
+    const { mean: play, sd } = read
     const limit = phaser.playLimit
-    const base = { part: phaser.id, rule: 'play-limit', readings, limit: shownLimit('play', limit) }
-    const { mean: play, sd } = combined(readings.map((i) => ({ value: job.readings[i]!.value!, sigma: readingSigma(job.drive, job.readings[i]!)! })))!
-    if (!limit) return [{ ...base, call: 'look-closer', text: `Play ${figure(play, 1)}°, but the sheet has no limit for it: look it up in the maker's manual and enter it.` }]
-    const over = cdf((play - limit.value) / sd)
-    const call = callFor(context, over)
-    return [{ ...base, call, text: `Play ${figure(play, 1)}° at lock, limit ${limit.value}°: ${odds(over)} likely past it.`, ...(call === 'look-closer' ? { settle } : {}) }]
+    const base = { part: phaser.id, rule: 'play-limit', readings: idsOf(readings), limit: shownLimit('play', limit) }
+    if (!limit) return [{ ...base, call: 'look-closer', ...say('play-no-limit', { play }) }]
+    const odds = cdf((play - limit.value) / sd)
+    const call = callFor(context, odds)
+    return [{ ...base, call, ...say('play', { play, limit: limit.value, odds }), ...(call === 'look-closer' ? { settle } : {}) }]
   })
 }

@@ -1,6 +1,7 @@
 import { ValidationError, type AnySchema } from 'yup'
 import type { Fault } from './fault'
-import { BROKEN_TEXT } from './rules'
+import type { Message } from './message'
+import { faultAt, say } from './says'
 import { isWellFormed } from './text'
 
 /** Faults told at the most: who mends these looks again. */
@@ -28,17 +29,17 @@ export function jsonFaults(value: unknown, at = ''): Fault[] {
   let seen = 0
   while (open.length > 0 && faults.length < MOST_FAULTS) {
     const { value: one, place, depth } = open.pop()!
-    if (typeof one === 'string' && !isWellFormed(one)) faults.push({ place, message: BROKEN_TEXT })
+    if (typeof one === 'string' && !isWellFormed(one)) faults.push(faultAt(place, 'broken-text'))
     if (typeof one !== 'object' || one === null) continue
     if (depth === DEEPEST) {
-      faults.push({ place, message: 'lies too deep in other objects or lists' })
+      faults.push(faultAt(place, 'too-deep'))
       continue
     }
     const entries = Object.entries(one)
     seen += entries.length
-    if (seen > MOST_VALUES) return [{ place, message: 'holds more than any file of this kind can' }]
+    if (seen > MOST_VALUES) return [faultAt(place, 'too-much')]
     for (const [name, inner] of entries) {
-      if (name === '__proto__' || !isWellFormed(name)) faults.push({ place, message: 'has a field whose name cannot be kept' })
+      if (name === '__proto__' || !isWellFormed(name)) faults.push(faultAt(place, 'field-name'))
       else open.push({ value: inner, place: Array.isArray(one) ? `${place}[${name}]` : within(place, name), depth: depth + 1 })
     }
   }
@@ -72,7 +73,7 @@ function walk(schema: AnySchema, value: unknown, place: string, faults: Fault[])
 function walkList({ type, innerType, spec, tests }: Structure, list: readonly unknown[], place: string, faults: Fault[]): void {
   const most = tests.find(({ OPTIONS }) => OPTIONS?.name === 'max')?.OPTIONS?.params?.max
   const of = (i: number) => (type === 'array' ? innerType : type === 'tuple' ? spec.types?.[i] : undefined)
-  if (type === 'array' && most !== undefined && list.length > most) faults.push({ place, message: `expected at most ${most} entries` })
+  if (type === 'array' && most !== undefined && list.length > most) faults.push(faultAt(place, 'list-at-most', { max: most }))
   else list.forEach((one, i) => of(i) && walk(of(i)!, one, `${place}[${i}]`, faults))
 }
 
@@ -81,7 +82,7 @@ function walkFields({ type, fields = {} }: Structure, value: object, place: stri
   for (const [name, inner] of Object.entries(value)) {
     if (faults.length >= MOST_FAULTS) return
     if (Object.hasOwn(fields, name)) walk(fields[name]!, inner, within(place, name), faults)
-    else faults.push({ place: within(place, shortened(name)), message: 'is no field that is known here: remove it' })
+    else faults.push(faultAt(within(place, shortened(name)), 'unknown-field'))
   }
 }
 
@@ -92,8 +93,13 @@ function ruleFaults(schema: AnySchema, value: unknown, at: string): Fault[] {
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
     const all = error.inner.length ? error.inner : [error]
-    return distinct(all.map(({ path, message }) => ({ place: [at, path].filter(Boolean).join('.').replaceAll('.[', '['), message })))
+    return distinct(all.map(({ path, message }) => ({ place: [at, path].filter(Boolean).join('.').replaceAll('.[', '['), ...messageOf(message) })))
   }
+}
+
+/** Every rule has a message of ours; what Yup says by itself is only that a value may not be null. */
+function messageOf(message: unknown): Message {
+  return typeof message === 'object' && message !== null ? (message as Message) : say('null')
 }
 
 /** One fault a place, and no more than anyone mends at once. */

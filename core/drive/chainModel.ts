@@ -1,12 +1,13 @@
 import type { Corrections } from './corrections'
-import type { Chain, DriveSheet } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import { chartedModel, type ChartedModel } from './charted'
 import { countedModel } from './counted'
 import type { ChainModel } from './model'
 
 /** Does the sheet have coordinates for this chain (else it is counted)? */
 export function isCharted(sheet: DriveSheet, chain: Chain): boolean {
-  return chain.path.every((id) => sheet.sprockets.find((s) => s.id === id)?.centre !== undefined || !sheet.sprockets.some((s) => s.id === id))
+  const { sprockets } = compileSheet(sheet)
+  return chain.path.every((id) => !sprockets.has(id) || sprockets.get(id)?.centre !== undefined)
 }
 
 /** Does a model carry geometry that can be drawn? */

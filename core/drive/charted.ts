@@ -1,10 +1,10 @@
 import { ARM_ANGLE_TOLERANCE, brent, turn180 } from '../math'
 import type { Corrections } from './corrections'
-import type { Chain, DriveSheet } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import { type Contour, contourAt, linksOn, linksRound } from './contour'
 import { drivenSprockets, type Element, elementsOf, steelGrowth, touchingRails } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
-import { extensionAt, type Plunger, plungerOf } from './plunger'
+import { extensionAt, type Plunger, plungerOn } from './plunger'
 import { degreesPerTooth } from './train'
 
 /** Where the arm comes to rest and what is left over. */
@@ -30,9 +30,8 @@ export interface ChartedModel extends ChainModel {
  */
 export function chartedModel(sheet: DriveSheet, chain: Chain, corrections: Corrections = {}): ChartedModel {
   const elements = elementsOf(sheet, chain, corrections)
-  const tensioner = sheet.tensioners.find((t) => t.chain === chain.id) ?? null
-  const arm = tensioner && sheet.rails.find((rail) => rail.id === tensioner.arm)
-  const plunger = tensioner && arm ? plungerOf(tensioner, arm, corrections) : null
+  const tensioner = compileSheet(sheet).tensionerOf(chain.id)
+  const plunger = plungerOn(sheet, chain, corrections)
   const linkLength = (elongation: number) => chain.pitch * steelGrowth(corrections) * (1 + elongation)
   const rails = touchingRails(sheet, chain)
   const cams = drivenSprockets(sheet, chain)
@@ -62,9 +61,7 @@ interface Reference {
 /** The new drive at reference temperature, without corrections: what the maker's marks were set against. */
 function newReference(sheet: DriveSheet, chain: Chain): Reference {
   const elements = elementsOf(sheet, chain)
-  const tensioner = sheet.tensioners.find((t) => t.chain === chain.id)
-  const arm = tensioner && sheet.rails.find((rail) => rail.id === tensioner.arm)
-  const plunger = tensioner && arm ? plungerOf(tensioner, arm, {}) : null
+  const plunger = plungerOn(sheet, chain, {})
   const state = { elongation: 0, wear: touchingRails(sheet, chain).map(() => 0), padWear: 0 }
   const { contour } = settled(elements, plunger, chain.links, chain.pitch, state)
   const leaving = new Map(contour.touched.map((element, i) => [element, contour.leaving[i]!]))
@@ -86,7 +83,7 @@ function tightLinks(elements: readonly Element[], contour: Contour, cam: number,
   const start = contour.touched.indexOf(cam)
   const camElement = elements[cam]!
   const driver = elements[0]!
-  const onCam = camElement.orientation * turn180(contour.leaving[start]! - reference.leaving.get(cam)!)
+  const onCam = camElement.orientation * turn180(contour.leaving[start]! - (reference.leaving.get(cam) ?? NaN))
   const onDriver = driver.orientation * turn180(reference.arriving - contour.arriving[0]!)
   let links = (camElement.teeth * onCam + driver.teeth * onDriver) / 360 + contour.straight[start]! / linkLength
   for (let i = start + 1; i < contour.touched.length; i++) {
@@ -121,7 +118,7 @@ function settled(elements: readonly Element[], plunger: Plunger | null, links: n
   const [inward, outward] = atHi > atLo ? [lo, hi] : [hi, lo]
   if (atLo > 0 && atHi > 0) return rest(inward.angle, inward.contour, false)
   const loose = atLo < 0 && atHi < 0
-  const angle = loose ? outward.angle : brent((a) => excess(at(a)!), lo.angle, hi.angle, ARM_ANGLE_TOLERANCE)
+  const angle = loose ? outward.angle : brent((a) => excessAt(a, at, excess), lo.angle, hi.angle, ARM_ANGLE_TOLERANCE)
   if (beyond(angle) <= 0 || beyond(inward.angle) > 0) return rest(angle, at(angle), !loose)
   const end = brent(beyond, inward.angle, angle, ARM_ANGLE_TOLERANCE)
   return rest(end, at(end), false)

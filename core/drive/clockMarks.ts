@@ -1,5 +1,5 @@
 import { turn180 } from '../math'
-import { type Chain, clockAngle, type DriveSheet } from '../sheet'
+import { compileSheet, type Chain, clockAngle, type DriveSheet } from '../sheet'
 import { degreesPerTooth, speedOf, travelOf } from './train'
 
 /** Cam degrees as crank degrees: a cam turns at half crank speed. */
@@ -25,18 +25,18 @@ export function degreesToTeeth(sheet: DriveSheet, chain: Chain, degrees: number)
  * @throws RangeError when the sheet has no mark for the sprocket, or the text is no clock position
  */
 export function clockToLag(sheet: DriveSheet, chain: Chain, sprocket: string, at: string): number {
-  const mark = sheet.marks.find((m) => m.sprocket === sprocket)
+  const mark = compileSheet(sheet).markOf(sprocket)
   if (!mark) throw new RangeError(`sprocket ${sprocket}: expected a mark on the sheet`)
-  const back = sheet.sprockets.find((s) => s.id === sprocket)?.side === 'back' ? -1 : 1
+  const back = compileSheet(sheet).sprockets.get(sprocket)?.side === 'back' ? -1 : 1
   const ahead = back * travelOf(sheet, chain) * turn180(clockAngle(at) - clockAngle(mark.at))
   return -ahead / Math.abs(speedOf(sheet, chain, sprocket))
 }
 
 /** Where a sprocket's mark stands at a lag (crank degrees), as a clock position to the nearest minute, `h:mm`. */
 export function lagToClock(sheet: DriveSheet, chain: Chain, sprocket: string, lag: number): string {
-  const mark = sheet.marks.find((m) => m.sprocket === sprocket)
+  const mark = compileSheet(sheet).markOf(sprocket)
   if (!mark) throw new RangeError(`sprocket ${sprocket}: expected a mark on the sheet`)
-  const back = sheet.sprockets.find((s) => s.id === sprocket)?.side === 'back' ? -1 : 1
+  const back = compileSheet(sheet).sprockets.get(sprocket)?.side === 'back' ? -1 : 1
   return angleClock(clockAngle(mark.at) - back * travelOf(sheet, chain) * lag * Math.abs(speedOf(sheet, chain, sprocket)))
 }
 

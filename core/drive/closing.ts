@@ -1,4 +1,4 @@
-import type { Chain, DriveSheet } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import type { Point } from '../math'
 import { isCharted } from './chainModel'
 import { contourAt, linksRound } from './contour'
@@ -16,7 +16,7 @@ export interface Closing {
 
 /** How far a chain is from closing; null while it lacks coordinates or two neighbours overlap. */
 export function closing(sheet: DriveSheet, chain: Chain): Closing | null {
-  const complete = isCharted(sheet, chain) && touchingRails(sheet, chain).every((id) => sheet.rails.find((rail) => rail.id === id)!.shoe)
+  const complete = isCharted(sheet, chain) && touchingRails(sheet, chain).every((id) => compileSheet(sheet).rail(id).shoe)
   if (!complete) return null
   const elements = elementsOf(sheet, chain)
   const contour = contourAt(elements, 0, touchingRails(sheet, chain).map(() => 0))
@@ -56,7 +56,7 @@ export function smallestCorrection(sheet: DriveSheet, chain: Chain): Shift[] | n
   const movable = sheet.sprockets.filter(({ id }) => id !== chain.driver && chain.path.includes(id)).map(({ id }) => id)
   const moved = closed(sheet, chain, movable)
   if (!moved) return null
-  const centreOf = (of: DriveSheet, id: string) => of.sprockets.find((s) => s.id === id)!.centre!
+  const centreOf = (of: DriveSheet, id: string) => compileSheet(of).sprocket(id).centre ?? [NaN, NaN]
   const shifts = movable.map((id): Shift => ({ sprocket: id, from: centreOf(sheet, id), to: rounded(centreOf(moved, id)) }))
   const furthest = Math.max(...shifts.map(({ from, to }) => Math.hypot(to[0] - from[0], to[1] - from[1])))
   return furthest <= GREATEST_SHIFT ? shifts : null
@@ -78,7 +78,7 @@ function closed(sheet: DriveSheet, chain: Chain, movable: readonly string[]): Dr
 }
 
 function shifted(sheet: DriveSheet, id: string, x: number, y: number): DriveSheet {
-  return { ...sheet, sprockets: sheet.sprockets.map((s) => (s.id === id ? { ...s, centre: [s.centre![0] + x, s.centre![1] + y] as const } : s)) }
+  return { ...sheet, sprockets: sheet.sprockets.map((s) => (s.id === id && s.centre ? { ...s, centre: [s.centre[0] + x, s.centre[1] + y] as const } : s)) }
 }
 
 /** To a thousandth of a mm, finer than anybody measures and fine enough to close. */

@@ -1,4 +1,4 @@
-import type { Chain, DriveSheet, Tensioner } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet, type Tensioner } from '../sheet'
 import { drivenSprockets, touchingRails } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
 import { degreesPerTooth } from './train'
@@ -22,12 +22,13 @@ export function slackGain(chain: Chain, tensioner: Tensioner): number {
 export function countedModel(sheet: DriveSheet, chain: Chain): ChainModel {
   const counted = chain.counted
   if (!counted) throw new RangeError(`chain ${chain.id}: expected counted links`)
-  const tensioner = sheet.tensioners.find((t) => t.chain === chain.id)
+  const parts = compileSheet(sheet)
+  const tensioner = parts.tensionerOf(chain.id)
   const rails = touchingRails(sheet, chain)
   const cams = drivenSprockets(sheet, chain)
   const toothDegrees = degreesPerTooth(sheet, chain)
   const gain = tensioner ? slackGain(chain, tensioner) : 0
-  const railGains = rails.map((id) => tensioner?.railGain?.[id] ?? RAIL_GAIN_DEFAULT[sheet.rails.find((r) => r.id === id)!.kind])
+  const railGains = rails.map((id) => tensioner?.railGain?.[id] ?? RAIL_GAIN_DEFAULT[parts.rail(id).kind])
 
   return {
     chain: chain.id, rails, cams, tensioner: tensioner?.id ?? null, degreesPerTooth: toothDegrees,
@@ -35,7 +36,7 @@ export function countedModel(sheet: DriveSheet, chain: Chain): ChainModel {
       const loose = elongation * counted.freeLinks * chain.pitch
       const lag = cams.map((id) => elongation * (counted.tight[id] ?? 0) * toothDegrees)
       if (!tensioner) return { extension: null, armAngle: null, slack: Math.max(0, loose), tooTight: 0, lag }
-      const wanted = tensioner.newExtension! + gain * loose + railGains.reduce((sum, g, i) => sum + g * wear[i]!, padWear)
+      const wanted = (tensioner.newExtension ?? NaN) + gain * loose + railGains.reduce((sum, g, i) => sum + g * wear[i]!, padWear)
       const extension = Math.min(wanted, tensioner.stroke)
       return { extension, armAngle: null, slack: (wanted - extension) / gain, tooTight: 0, lag }
     }

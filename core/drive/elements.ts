@@ -1,5 +1,5 @@
 import { EXPANSION, pitchRadius, type Point, REFERENCE_TEMPERATURE } from '../math'
-import type { Chain, DriveSheet, Rail, Sprocket } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet, type Rail, type Sprocket } from '../sheet'
 import type { Corrections } from './corrections'
 import { travelOf } from './train'
 
@@ -22,14 +22,13 @@ export interface Element {
 
 /** Ids of the rails that the chain lies on, in path order: the order of a state's `wear`. */
 export function touchingRails(sheet: DriveSheet, chain: Chain): string[] {
-  const standing = new Set(sheet.rails.filter((rail) => rail.touches === false).map((rail) => rail.id))
-  const rails = new Set(sheet.rails.map((rail) => rail.id))
-  return chain.path.filter((id) => rails.has(id) && !standing.has(id))
+  const { rails } = compileSheet(sheet)
+  return chain.path.filter((id) => rails.has(id) && rails.get(id)?.touches !== false)
 }
 
 /** Ids of the sprockets the chain drives, in path order: the order of a state's lags. */
 export function drivenSprockets(sheet: DriveSheet, chain: Chain): string[] {
-  const sprockets = new Set(sheet.sprockets.map((sprocket) => sprocket.id))
+  const { sprockets } = compileSheet(sheet)
   return chain.path.filter((id) => sprockets.has(id) && id !== chain.driver)
 }
 
@@ -42,13 +41,13 @@ export function drivenSprockets(sheet: DriveSheet, chain: Chain): string[] {
 export function elementsOf(sheet: DriveSheet, chain: Chain, corrections: Corrections = {}): Element[] {
   const rails = touchingRails(sheet, chain)
   const travel = travelOf(sheet, chain)
+  const { sprockets, rail: railOf } = compileSheet(sheet)
   const elements: Element[] = []
   for (const id of chain.path) {
-    const sprocket = sheet.sprockets.find((s) => s.id === id)
+    const sprocket = sprockets.get(id)
     if (sprocket) elements.push(sprocketElement(sheet, sprocket, chain, travel, corrections))
     else if (rails.includes(id)) {
-      const rail = sheet.rails.find((r) => r.id === id)!
-      elements.push(railElement(rail, rails.indexOf(id), travel, corrections))
+      elements.push(railElement(railOf(id), rails.indexOf(id), travel, corrections))
     }
   }
   return elements
@@ -59,7 +58,7 @@ function sprocketElement(sheet: DriveSheet, sprocket: Sprocket, chain: Chain, tr
   const outside = sprocket.side === 'back'
   return {
     id: sprocket.id,
-    centre: grown(skimmed(sheet, sprocket, chain, corrections), corrections),
+    centre: grown(skimmed(sheet, sprocket, sprocket.centre, chain, corrections), corrections),
     radius: pitchRadius(chain.pitch, sprocket.teeth) * steelGrowth(corrections),
     orientation: outside ? (-travel as 1 | -1) : travel,
     teeth: sprocket.teeth,
@@ -82,14 +81,13 @@ function railElement(rail: Rail, index: number, travel: 1 | -1, corrections: Cor
 }
 
 /** A machined head or block face brings its bank's sprockets that much closer to the crank, along the bank. */
-function skimmed(sheet: DriveSheet, sprocket: Sprocket, chain: Chain, corrections: Corrections): Point {
-  const centre = sprocket.centre!
+function skimmed(sheet: DriveSheet, sprocket: Sprocket, centre: Point, chain: Chain, corrections: Corrections): Point {
   const skim = corrections.skim?.[String(sprocket.bank)] ?? 0
-  const crank = sheet.sprockets.find((s) => s.id === chain.driver)?.centre
+  const crank = compileSheet(sheet).sprockets.get(chain.driver)?.centre
   if (sprocket.bank === undefined || skim === 0 || !crank) return centre
-  const bank = sheet.sprockets.filter((s) => s.bank === sprocket.bank && s.centre)
-  const x = bank.reduce((sum, s) => sum + s.centre![0], 0) / bank.length - crank[0]
-  const y = bank.reduce((sum, s) => sum + s.centre![1], 0) / bank.length - crank[1]
+  const bank = sheet.sprockets.flatMap((s) => (s.bank === sprocket.bank && s.centre ? [s.centre] : []))
+  const x = bank.reduce((sum, at) => sum + at[0], 0) / bank.length - crank[0]
+  const y = bank.reduce((sum, at) => sum + at[1], 0) / bank.length - crank[1]
   const length = Math.hypot(x, y)
   return [centre[0] - (skim * x) / length, centre[1] - (skim * y) / length]
 }

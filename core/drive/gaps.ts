@@ -1,14 +1,21 @@
+import { type Message, messagesOf } from '../check'
+import { compileSheet, type DriveSheet, type LimitKind } from '../sheet'
 import { isCharted } from './chainModel'
-import { type DriveSheet, limitFor } from '../sheet'
+import { drivenSprockets } from './elements'
 
-/** Something that a sound sheet leaves open, and what that costs at the bench. */
-export interface Gap {
-  /** Where it would be filled in. */
-  section: 'sprockets' | 'limits' | 'marks' | 'work' | 'tensioners'
-  missing: string
-  /** What cannot be computed or judged meanwhile. */
-  meanwhile: string
+/** What a sound sheet can leave open; the words say what cannot be computed or judged meanwhile. */
+export interface GapSays {
+  'coordinates': { chain: string }
+  'link-counts': { chain: string }
+  'limit': { kind: LimitKind | 'extension'; parts: readonly string[] }
+  'operations': {}
+  'torques': {}
 }
+
+const say = messagesOf<GapSays>()
+
+/** Something that a sound sheet leaves open, and where it would be filled in. */
+export type Gap = Message & { readonly section: 'sprockets' | 'limits' | 'marks' | 'work' | 'tensioners' }
 
 /** What a sound sheet does not say, and what therefore cannot be computed yet. */
 export function sheetGaps(sheet: DriveSheet): Gap[] {
@@ -16,32 +23,26 @@ export function sheetGaps(sheet: DriveSheet): Gap[] {
 }
 
 function chainGaps(sheet: DriveSheet): Gap[] {
-  return sheet.chains.flatMap((chain): Gap[] => {
-    const counted = !isCharted(sheet, chain)
-    const unmarked = chain.counts.length === 0
-    return [
-      ...(counted ? [{ section: 'sprockets' as const, missing: `Coordinates for ${chain.name.toLowerCase()}`, meanwhile: 'The drive is not drawn, a skimmed face or a hot engine is not corrected for, and figures are first order.' }] : []),
-      ...(unmarked ? [{ section: 'marks' as const, missing: `Link counts between the marks of ${chain.name.toLowerCase()}`, meanwhile: 'A jump is told from stretch by degrees alone.' }] : [])
-    ]
-  })
+  return sheet.chains.flatMap((chain): Gap[] => [
+    ...(isCharted(sheet, chain) ? [] : [{ section: 'sprockets' as const, ...say('coordinates', { chain: chain.id }) }]),
+    ...(chain.counts.length > 0 ? [] : [{ section: 'marks' as const, ...say('link-counts', { chain: chain.id }) }])
+  ])
 }
 
 function limitGaps(sheet: DriveSheet): Gap[] {
-  const cams = sheet.chains.flatMap((chain) => chain.path.filter((id) => id !== chain.driver && sheet.sprockets.some((s) => s.id === id)))
-  const lacking = (names: readonly string[]) => (names.length > 2 ? `${names.length} parts` : names.map((name) => name.toLowerCase()).join(' and '))
-  const without = (kind: 'elongation' | 'groove' | 'camLag', parts: readonly { id: string; name: string }[]) => parts.filter(({ id }) => !limitFor(sheet, kind, id)).map(({ name }) => name)
-  const gap = (what: string, names: readonly string[]): Gap[] => (names.length > 0 ? [{ section: 'limits', missing: `${what} of ${lacking(names)}`, meanwhile: 'It is measured but never passed: the call stays at look closer.' }] : [])
+  const { limit } = compileSheet(sheet)
+  const cams = sheet.chains.flatMap((chain) => drivenSprockets(sheet, chain))
+  const gap = (kind: LimitKind | 'extension', parts: readonly string[]): Gap[] => (parts.length > 0 ? [{ section: 'limits', ...say('limit', { kind, parts }) }] : [])
+  const without = (kind: LimitKind, parts: readonly { id: string }[]) => gap(kind, parts.filter(({ id }) => !limit(kind, id)).map(({ id }) => id))
   return [
-    ...gap('Elongation limit', without('elongation', sheet.chains)),
-    ...gap('Groove limit', without('groove', sheet.rails.filter(({ touches }) => touches !== false))),
-    ...gap('Lag limit', without('camLag', sheet.sprockets.filter(({ id }) => cams.includes(id)))),
-    ...gap('Extension limit', sheet.tensioners.filter(({ limit }) => !limit).map(({ name }) => name))
+    ...without('elongation', sheet.chains), ...without('groove', sheet.rails.filter(({ touches }) => touches !== false)), ...without('camLag', sheet.sprockets.filter(({ id }) => cams.includes(id))),
+    ...gap('extension', sheet.tensioners.filter((tensioner) => !tensioner.limit).map(({ id }) => id))
   ]
 }
 
 function workGaps({ operations = [], parts = [], torques = [] }: DriveSheet): Gap[] {
   return [
-    ...(operations.length === 0 || parts.length === 0 ? [{ section: 'work' as const, missing: 'Operations and parts with their prices', meanwhile: 'Repair paths have no hours and no prices.' }] : []),
-    ...(torques.length === 0 ? [{ section: 'work' as const, missing: 'Torques', meanwhile: 'The build-up cannot show them: take them from the maker\'s manual.' }] : [])
+    ...(operations.length === 0 || parts.length === 0 ? [{ section: 'work' as const, ...say('operations') }] : []),
+    ...(torques.length === 0 ? [{ section: 'work' as const, ...say('torques') }] : [])
   ]
 }

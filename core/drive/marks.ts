@@ -1,4 +1,4 @@
-import { type Chain, clockAngle, type DriveSheet } from '../sheet'
+import { compileSheet, type Chain, clockAngle, type DriveSheet } from '../sheet'
 import { turn180 } from '../math'
 import { type Contour, linksOn } from './contour'
 import type { Element } from './elements'
@@ -13,7 +13,7 @@ export function touchAngle(element: Element, heading: number): number {
  * On each end's sprocket from or to its mark's clock position, then everything in between. Null without both marks.
  */
 export function linksBetweenMarks(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, from: string, to: string): number | null {
-  const markOf = (id: string) => sheet.marks.find((mark) => mark.sprocket === id)?.at
+  const markOf = (id: string) => compileSheet(sheet).markOf(id)?.at
   const [markFrom, markTo] = [markOf(from), markOf(to)]
   if (markFrom === undefined || markTo === undefined) return null
   const n = contour.touched.length

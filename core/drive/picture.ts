@@ -1,13 +1,13 @@
 import { along, type Point, turned, turnedAbout, unit } from '../math'
 import type { Corrections } from './corrections'
-import { type Chain, clockAngle, type DriveSheet } from '../sheet'
+import { compileSheet, type Chain, clockAngle, type DriveSheet } from '../sheet'
 import { isCharted } from './chainModel'
 import { chartedModel, type Settled } from './charted'
 import type { Contour } from './contour'
 import type { Element } from './elements'
 import { touchAngle } from './marks'
 import type { ChainWear } from './model'
-import { extensionAt, plungerOf } from './plunger'
+import { extensionAt, plungerOn } from './plunger'
 import { chainRun, linksOf, placeOn, type Segment } from './run'
 import { speedOf, travelOf } from './train'
 
@@ -92,11 +92,11 @@ function passesRail(sheet: DriveSheet, { path }: Chain, from: string, to: string
   const start = path.indexOf(from)
   const end = path.indexOf(to)
   const run = end > start ? path.slice(start, end) : [...path.slice(start), ...path.slice(0, end)]
-  return run.some((id) => sheet.rails.some((rail) => rail.id === id))
+  return run.some((id) => compileSheet(sheet).rails.has(id))
 }
 
 function markAngle(sheet: DriveSheet, id: string): number {
-  return clockAngle(sheet.marks.find((mark) => mark.sprocket === id)?.at ?? '6:00')
+  return clockAngle(compileSheet(sheet).markOf(id)?.at ?? '6:00')
 }
 
 function spokes(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, pins: readonly Point[], cams: readonly string[], lags: readonly number[]): SprocketPicture[] {
@@ -105,7 +105,7 @@ function spokes(sheet: DriveSheet, chain: Chain, elements: readonly Element[], c
     if (element.rail >= 0) return []
     const centre = contour.centres[i]!
     const seated = pins.reduce((best, pin) => (offCircle(pin, centre, element.radius) < offCircle(best, centre, element.radius) ? pin : best))
-    const mark = sheet.marks.find((m) => m.sprocket === element.id)
+    const mark = compileSheet(sheet).markOf(element.id)
     const lag = element.id === chain.driver ? 0 : (lags[cams.indexOf(element.id)] ?? 0) * Math.abs(speedOf(sheet, chain, element.id))
     return [{
       id: element.id, centre, radius: element.radius, teeth: element.teeth,
@@ -134,10 +134,9 @@ function shoes(elements: readonly Element[], { contour, armAngle }: Settled): Ra
 }
 
 function plungerPicture(sheet: DriveSheet, chain: Chain, settled: Settled, state: ChainWear, corrections: Corrections): TensionerPicture | null {
-  const tensioner = sheet.tensioners.find((t) => t.chain === chain.id)
-  const arm = tensioner && sheet.rails.find((rail) => rail.id === tensioner.arm)
-  if (!tensioner || !arm) return null
-  const plunger = plungerOf(tensioner, arm, corrections)
+  const tensioner = compileSheet(sheet).tensionerOf(chain.id)
+  const plunger = plungerOn(sheet, chain, corrections)
+  if (!tensioner || !plunger) return null
   const extension = extensionAt(plunger, settled.armAngle, state.padWear)
   return { id: tensioner.id, seat: plunger.seat, axis: plunger.axis, extension, tip: along(plunger.seat, plunger.axis, extension), stroke: tensioner.stroke }
 }

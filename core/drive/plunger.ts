@@ -1,7 +1,7 @@
 import { blockGrowth, grown } from './elements'
 import { between, dotOf, type Point, turned, turnedAbout, unit } from '../math'
 import type { Corrections } from './corrections'
-import type { Rail, Tensioner } from '../sheet'
+import { type Chain, compileSheet, type DriveSheet, type Rail, type Tensioner } from '../sheet'
 
 /** The plunger of a tensioner with coordinates, and the arm it pushes. */
 export interface Plunger {
@@ -15,8 +15,16 @@ export interface Plunger {
   range: readonly [number, number]
 }
 
+/** The plunger that works on a chain; null without a tensioner. @throws RangeError when the sheet lacks a coordinate that it needs */
+export function plungerOn(sheet: DriveSheet, chain: Chain, corrections: Corrections): Plunger | null {
+  const { tensionerOf, rails } = compileSheet(sheet)
+  const tensioner = tensionerOf(chain.id)
+  const arm = tensioner && rails.get(tensioner.arm)
+  return tensioner && arm ? plungerOf(tensioner, arm, corrections) : null
+}
+
 /** @throws RangeError when the sheet lacks a coordinate that the plunger needs */
-export function plungerOf(tensioner: Tensioner, arm: Rail, corrections: Corrections): Plunger {
+function plungerOf(tensioner: Tensioner, arm: Rail, corrections: Corrections): Plunger {
   const { axis, seat, pad, armRange } = tensioner
   if (axis === undefined || !seat || !pad || !armRange || !arm.pivot) throw new RangeError(`tensioner ${tensioner.id}: expected coordinates`)
   return {

@@ -1,4 +1,4 @@
-import type { Chain, DriveSheet } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import { stageOf } from './train'
 
 /**
@@ -7,8 +7,8 @@ import { stageOf } from './train'
  * lcm(links, 2·z_driver)/z_driver.
  */
 export function colouredLinksReturn(sheet: DriveSheet, chain: Chain): number {
-  const driver = sheet.sprockets.find((s) => s.id === chain.driver)!.teeth
-  const marked = sheet.sprockets.filter((s) => chain.path.includes(s.id) && sheet.marks.some((mark) => mark.sprocket === s.id))
+  const driver = compileSheet(sheet).sprocket(chain.driver).teeth
+  const marked = sheet.sprockets.filter((s) => chain.path.includes(s.id) && compileSheet(sheet).markOf(s.id) !== null)
   const advance = [driver, ...marked.map((s) => s.teeth)].reduce(lcm, chain.links)
   const turns = advance / (driver * Math.abs(stageOf(sheet, chain).speed))
   for (let loops = 1; loops <= MOST_LOOPS; loops++) {

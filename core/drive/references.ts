@@ -1,6 +1,7 @@
 import { CRANK, drivesFurther, onShaft, speedOf } from './train'
-import { type Chain, type DriveSheet, type Limit, STANDING_TARGETS, workshopFaults } from '../sheet'
-import type { Fault } from '../check'
+import { compileSheet, type Chain, type DriveSheet, type Limit, STANDING_TARGETS, workshopFaults } from '../sheet'
+import type { Fault, Message } from '../check'
+import { faultAt, say } from './says'
 
 /** Faults in how the parts of a sheet name each other: ids, paths, counts, teeth, targets. */
 export function referenceFaults(sheet: DriveSheet): Fault[] {
@@ -13,8 +14,8 @@ function idFaults(sheet: DriveSheet): Fault[] {
   for (const list of ['sprockets', 'rails', 'tensioners', 'chains', 'phasers'] as const) {
     sheet[list].forEach(({ id }, i) => {
       const place = `${list}[${i}].id`
-      if ((STANDING_TARGETS as readonly string[]).includes(id)) faults.push({ place, message: `"${id}" is a word that findings use: give the part another id` })
-      else if (seen.has(id)) faults.push({ place, message: `"${id}" is used already at ${seen.get(id)}: give every part its own id` })
+      if ((STANDING_TARGETS as readonly string[]).includes(id)) faults.push(faultAt(place, 'word-of-findings', { id }))
+      else if (seen.has(id)) faults.push(faultAt(place, 'id-used', { id, at: seen.get(id) ?? '' }))
       else seen.set(id, place)
     })
   }
@@ -22,18 +23,17 @@ function idFaults(sheet: DriveSheet): Fault[] {
 }
 
 function chainFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
-  const sprocket = (id: string) => sheet.sprockets.find((s) => s.id === id)
+  const { sprockets, rails } = compileSheet(sheet)
   const faults: Fault[] = []
-  const fault = (where: string, message: string) => faults.push({ place: `${place}.${where}`, message })
+  const fault = (where: string, message: Message) => faults.push({ place: `${place}.${where}`, ...message })
   chain.path.forEach((id, i) => {
-    if (!sprocket(id) && !sheet.rails.some((r) => r.id === id)) fault(`path[${i}]`, `"${id}" is neither a sprocket nor a rail of this sheet`)
-    if (chain.path.indexOf(id) !== i) fault(`path[${i}]`, `"${id}" is met twice`)
+    if (!sprockets.has(id) && !rails.has(id)) fault(`path[${i}]`, say('neither-sprocket-nor-rail', { id }))
+    if (chain.path.indexOf(id) !== i) fault(`path[${i}]`, say('met-twice', { id }))
   })
-  if (chain.path[0] !== chain.driver) fault('path', `expected to start at the driver "${chain.driver}"`)
-  const driver = sprocket(chain.driver)
-  if (!driver) fault('driver', `"${chain.driver}" is no sprocket of this sheet`)
-  const driven = chain.path.filter((id) => sprocket(id) && id !== chain.driver)
-  if (driven.length === 0) fault('path', 'expected at least one driven sprocket')
+  if (chain.path[0] !== chain.driver) fault('path', say('starts-at-driver', { driver: chain.driver }))
+  if (!sprockets.has(chain.driver)) fault('driver', say('no-sprocket', { id: chain.driver }))
+  const driven = chain.path.filter((id) => sprockets.has(id) && id !== chain.driver)
+  if (driven.length === 0) fault('path', say('no-driven-sprocket'))
   if (faults.length > 0) return faults
   return [...speedFaults(sheet, chain, driven, place), ...countFaults(chain, [chain.driver, ...driven], place)]
 }
@@ -42,62 +42,56 @@ function chainFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
 function speedFaults(sheet: DriveSheet, chain: Chain, driven: readonly string[], place: string): Fault[] {
   try {
     return driven.flatMap((id) => {
-      const cam = sheet.marks.some((mark) => mark.sprocket === id) && !drivesFurther(sheet, id)
+      const cam = compileSheet(sheet).markOf(id) !== null && !drivesFurther(sheet, id)
       const speed = Math.abs(speedOf(sheet, chain, id))
       if (!cam || Math.abs(speed - CAM_SPEED) < 1e-9) return []
-      const { teeth } = sheet.sprockets.find((s) => s.id === id)!
-      return [{ place: `${place}.path`, message: `"${id}" has ${teeth} teeth; a cam turns at half crank speed, so expected ${trimmed((teeth * speed) / CAM_SPEED)}` }]
+      const { teeth } = compileSheet(sheet).sprocket(id)
+      return [faultAt(`${place}.path`, 'cam-teeth', { id, teeth, expected: (teeth * speed) / CAM_SPEED })]
     })
   } catch {
-    return [{ place: `${place}.driver`, message: `"${chain.driver}" is driven in a circle: stages must start at the crank` }]
+    return [faultAt(`${place}.driver`, 'driven-in-circle', { id: chain.driver })]
   }
 }
 
 /** Cam turns per crank turn in a four-stroke engine. */
 const CAM_SPEED = 0.5
 
-function trimmed(teeth: number): string {
-  return Number.isInteger(teeth) ? String(teeth) : teeth.toFixed(2)
-}
-
-
 /** Counts run from each sprocket to the next in the direction of travel and sum to the chain's links. */
 function countFaults(chain: Chain, sprockets: string[], place: string): Fault[] {
   const faults: Fault[] = []
   chain.counts.forEach(({ from, to }, i) => {
     for (const id of [from, to]) {
-      if (!sprockets.includes(id)) faults.push({ place: `${place}.counts[${i}]`, message: `"${id}" is no sprocket on this chain` })
+      if (!sprockets.includes(id)) faults.push(faultAt(`${place}.counts[${i}]`, 'no-sprocket-on-chain', { id }))
     }
   })
   if (faults.length || chain.counts.length === 0) return faults
   const inOrder = chain.counts.every(({ to }, i) => to === chain.counts[(i + 1) % chain.counts.length]!.from)
-  if (!inOrder) return [{ place: `${place}.counts`, message: 'expected each run to start where the one before it ends, once round the loop' }]
+  if (!inOrder) return [faultAt(`${place}.counts`, 'runs-in-order')]
   const sum = chain.counts.reduce((links, count) => links + count.links, 0)
-  return sum === chain.links ? [] : [{ place: `${place}.counts`, message: `sum to ${sum}, but the chain has ${chain.links} links` }]
+  return sum === chain.links ? [] : [faultAt(`${place}.counts`, 'counts-sum', { sum, links: chain.links })]
 }
 
 function tensionerFaults(sheet: DriveSheet): Fault[] {
   return sheet.tensioners.flatMap((tensioner, i) => {
     const place = `tensioners[${i}]`
-    const chain = sheet.chains.find((c) => c.id === tensioner.chain)
-    const arm = sheet.rails.find((r) => r.id === tensioner.arm)
-    const first = sheet.tensioners.findIndex((t) => t.chain === tensioner.chain)
+    const { chains, rails, tensionerOf } = compileSheet(sheet)
+    const [chain, arm] = [chains.get(tensioner.chain), rails.get(tensioner.arm)]
     const faults: Fault[] = []
-    if (!chain) faults.push({ place: `${place}.chain`, message: `"${tensioner.chain}" is no chain of this sheet` })
-    if (!arm || arm.kind !== 'arm') faults.push({ place: `${place}.arm`, message: `"${tensioner.arm}" is no arm of this sheet` })
-    else if (chain && !chain.path.includes(arm.id)) faults.push({ place: `${place}.arm`, message: `"${arm.id}" does not lie on chain "${chain.id}"` })
-    if (first !== i) faults.push({ place: `${place}.chain`, message: `chain "${tensioner.chain}" has a tensioner already; at most one works on a chain` })
+    if (!chain) faults.push(faultAt(`${place}.chain`, 'no-chain', { id: tensioner.chain }))
+    if (!arm || arm.kind !== 'arm') faults.push(faultAt(`${place}.arm`, 'no-arm', { id: tensioner.arm }))
+    else if (chain && !chain.path.includes(arm.id)) faults.push(faultAt(`${place}.arm`, 'arm-off-chain', { arm: arm.id, chain: chain.id }))
+    if (tensionerOf(tensioner.chain) !== tensioner) faults.push(faultAt(`${place}.chain`, 'second-tensioner', { chain: tensioner.chain }))
     return faults
   })
 }
 
 function gearFaults(sheet: DriveSheet): Fault[] {
   return (sheet.gears ?? []).flatMap(({ driver, driven }, i) => {
-    const known = (id: string) => sheet.sprockets.some((s) => s.id === id)
+    const known = (id: string) => compileSheet(sheet).sprockets.has(id)
     const faults: Fault[] = []
-    if (driver !== CRANK && !known(driver)) faults.push({ place: `gears[${i}].driver`, message: `"${driver}" is no sprocket of this sheet, nor the word ${CRANK}` })
-    if (!known(driven)) faults.push({ place: `gears[${i}].driven`, message: `"${driven}" is no sprocket of this sheet` })
-    else if (!sheet.chains.some((chain) => onShaft(sheet, driven).includes(chain.driver))) faults.push({ place: `gears[${i}].driven`, message: `"${driven}" drives no chain` })
+    if (driver !== CRANK && !known(driver)) faults.push(faultAt(`gears[${i}].driver`, 'no-sprocket-nor-crank', { id: driver, crank: CRANK }))
+    if (!known(driven)) faults.push(faultAt(`gears[${i}].driven`, 'no-sprocket', { id: driven }))
+    else if (!sheet.chains.some((chain) => onShaft(sheet, driven).includes(chain.driver))) faults.push(faultAt(`gears[${i}].driven`, 'drives-no-chain', { id: driven }))
     return faults
   })
 }
@@ -107,24 +101,21 @@ const limitTargets = { elongation: ['chain'], camLag: ['sprocket'], groove: ['ra
 const limitUnits = { elongation: '%', camLag: 'crank degrees', groove: 'mm', padWear: 'mm' } as const
 
 function targetFaults(sheet: DriveSheet): Fault[] {
-  const known = (list: 'sprockets' | 'rails' | 'tensioners' | 'chains', id: string | undefined) => sheet[list].some((part) => part.id === id)
+  const parts = compileSheet(sheet)
+  const known = (list: 'sprockets' | 'rails' | 'tensioners' | 'chains', id: string | undefined) => id !== undefined && parts[list].has(id)
   const faults: Fault[] = []
   sheet.phasers.forEach((phaser, i) => {
-    if (!known('sprockets', phaser.sprocket)) faults.push({ place: `phasers[${i}].sprocket`, message: `"${phaser.sprocket}" is no sprocket of this sheet` })
+    if (!known('sprockets', phaser.sprocket)) faults.push(faultAt(`phasers[${i}].sprocket`, 'no-sprocket', { id: phaser.sprocket }))
   })
   sheet.marks.forEach((mark, i) => {
-    if (!known('sprockets', mark.sprocket)) faults.push({ place: `marks[${i}].sprocket`, message: `"${mark.sprocket}" is no sprocket of this sheet` })
+    if (!known('sprockets', mark.sprocket)) faults.push(faultAt(`marks[${i}].sprocket`, 'no-sprocket', { id: mark.sprocket }))
   })
   sheet.limits.forEach((limit: Limit, i) => {
     const [field] = limitTargets[limit.kind]
     const target = limit[field]
-    if (limit.unit !== limitUnits[limit.kind]) faults.push({ place: `limits[${i}].unit`, message: `expected "${limitUnits[limit.kind]}" for ${limit.kind}` })
+    if (limit.unit !== limitUnits[limit.kind]) faults.push(faultAt(`limits[${i}].unit`, 'limit-unit', { unit: limitUnits[limit.kind], kind: limit.kind }))
     const everyCam = limit.kind === 'camLag' && target === undefined
-    if (!everyCam && !known(`${field}s`, target)) faults.push({ place: `limits[${i}].${field}`, message: `${target === undefined ? needs(field) : `"${target}" is no ${field} of this sheet`}` })
+    if (!everyCam && !known(`${field}s`, target)) faults.push(target === undefined ? faultAt(`limits[${i}].${field}`, 'limit-target-missing', { field }) : faultAt(`limits[${i}].${field}`, 'limit-target', { id: target, field }))
   })
   return faults
-}
-
-function needs(field: string): string {
-  return `is missing: say which ${field} the limit belongs to`
 }

@@ -1,5 +1,5 @@
 import type { Corrections } from './corrections'
-import type { Chain, DriveSheet } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import { isCharted } from './chainModel'
 import { chartedModel } from './charted'
 import { contourAt, linksRound } from './contour'
@@ -27,12 +27,12 @@ export function slackMap(sheet: DriveSheet, chain: Chain, state: ChainWear, corr
   if (!isCharted(sheet, chain)) return null
   const { elements, linkLength } = chartedModel(sheet, chain, corrections)
   const length = linkLength(state.elongation)
-  const tensioner = sheet.tensioners.find((t) => t.chain === chain.id)
+  const tensioner = compileSheet(sheet).tensionerOf(chain.id)
   const contours = (tensioner?.armRange ?? [0, 0]).map((angle) => contourAt(elements, angle, state.wear)).filter((c) => c !== null)
   if (contours.length === 0) return null
   const loosest = contours.reduce((a, b) => (linksRound(elements, b, length) < linksRound(elements, a, length) ? b : a))
   const slack = Math.max(0, (chain.links - linksRound(elements, loosest, length)) * length)
-  const sprockets = [...chain.path.filter((id) => sheet.sprockets.some((s) => s.id === id)), chain.driver]
+  const sprockets = [...chain.path.filter((id) => compileSheet(sheet).sprockets.has(id)), chain.driver]
   const first = elements.findIndex(({ id }) => id === sprockets[1])
   const spans = loosest.straight.filter((_, i) => loosest.touched[i]! < first)
   return {

@@ -1,4 +1,4 @@
-import type { Chain, DriveSheet } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 
 /** How a chain's driver is driven. */
 export interface Stage {
@@ -32,26 +32,27 @@ function shaftOf(sheet: DriveSheet, sprocket: string, depth: number): Stage {
   }
   const gear = sheet.gears?.find(({ driven }) => together.includes(driven))
   if (!gear) return { speed: 1, upstream: null }
-  const before = sheet.sprockets.some(({ id }) => id === gear.driver) ? shaftOf(sheet, gear.driver, depth + 1) : { speed: 1, upstream: null }
+  const before = compileSheet(sheet).sprockets.has(gear.driver) ? shaftOf(sheet, gear.driver, depth + 1) : { speed: 1, upstream: null }
   return { speed: (-before.speed * gear.teeth[0]) / gear.teeth[1], upstream: before.upstream }
 }
 
 /** Sprockets that turn as one with a sprocket, itself first. */
-export function onShaft({ sprockets }: DriveSheet, id: string): string[] {
-  const shaft = sprockets.find((s) => s.id === id)?.shaft
-  return [id, ...sprockets.filter((s) => s.id !== id && shaft !== undefined && s.shaft === shaft).map((s) => s.id)]
+export function onShaft(sheet: DriveSheet, id: string): string[] {
+  const shaft = compileSheet(sheet).sprockets.get(id)?.shaft
+  return [id, ...sheet.sprockets.filter((s) => s.id !== id && shaft !== undefined && s.shaft === shaft).map((s) => s.id)]
 }
 
 /** Turns of a sprocket driven by a chain per crank turn, with their direction. */
 export function speedOf(sheet: DriveSheet, chain: Chain, sprocket: string, depth = 0): number {
-  const [driver, driven] = [chain.driver, sprocket].map((id) => sheet.sprockets.find((s) => s.id === id)!)
-  const back = driven!.side === 'back' ? -1 : 1
-  return (back * stageOf(sheet, chain, depth).speed * driver!.teeth) / driven!.teeth
+  const parts = compileSheet(sheet)
+  const [driver, driven] = [parts.sprocket(chain.driver), parts.sprocket(sprocket)]
+  const back = driven.side === 'back' ? -1 : 1
+  return (back * stageOf(sheet, chain, depth).speed * driver.teeth) / driven.teeth
 }
 
 /** Crank degrees that one tooth of a chain's driver is worth: 360/z_driver times crank turns per driver turn. */
 export function degreesPerTooth(sheet: DriveSheet, chain: Chain): number {
-  return 360 / sheet.sprockets.find((s) => s.id === chain.driver)!.teeth / Math.abs(stageOf(sheet, chain).speed)
+  return 360 / compileSheet(sheet).sprocket(chain.driver).teeth / Math.abs(stageOf(sheet, chain).speed)
 }
 
 /** Which way a chain travels round its loop: −1 clockwise, +1 anticlockwise, seen from the front. */
@@ -70,7 +71,7 @@ export function drivesFurther(sheet: DriveSheet, sprocket: string): boolean {
 export function trainsOf(sheet: DriveSheet): Chain[][] {
   const root = (chain: Chain): string => {
     const { upstream } = stageOf(sheet, chain)
-    return upstream ? root(sheet.chains.find(({ id }) => id === upstream.chain)!) : chain.id
+    return upstream ? root(compileSheet(sheet).chain(upstream.chain)) : chain.id
   }
   const trains = new Map<string, Chain[]>()
   for (const chain of sheet.chains) trains.set(root(chain), [...(trains.get(root(chain)) ?? []), chain])

@@ -1,5 +1,5 @@
 import { along, type Point, turned, unit } from '../math'
-import type { Chain, DriveSheet } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import type { ChainPicture } from './picture'
 import { linksOf, type Segment } from './run'
 import { speedOf, stageOf } from './train'
@@ -29,7 +29,7 @@ export interface Slackness {
 export function turningOf(sheet: DriveSheet, chain: Chain, picture: ChainPicture): (crank: number, slack?: Slackness) => Turned {
   const { run } = picture
   const stretch = linksOf(run) / chain.links
-  const driver = sheet.sprockets.find(({ id }) => id === chain.driver)!
+  const driver = compileSheet(sheet).sprocket(chain.driver)
   const speed = stageOf(sheet, chain).speed
   const linksPerDegree = (Math.abs(speed) * driver.teeth) / 360
   const sense = sheet.rotation === 'clockwise' ? -1 : 1
@@ -54,7 +54,7 @@ function pinsFrom(run: readonly Segment[], links: number, stretch: number, start
   let passed = 0
   for (const segment of run) {
     while (at < passed + segment.links && pins[index] === undefined) {
-      pins[index] = placed(segment, (at - passed) / segment.links, segment === loose ? slack!.sag : 0)
+      pins[index] = placed(segment, (at - passed) / segment.links, segment === loose ? (slack?.sag ?? 0) : 0)
       index = (index + 1) % links
       at += stretch
     }

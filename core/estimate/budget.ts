@@ -20,8 +20,8 @@ export function extensionBudget(model: ChainModel, reference: ChainModel, state:
     reached = extension
   }
   let upTo = asNew(model)
-  const extension = () => model.readout(upTo).extension!
-  add('as new', reference.readout(upTo).extension!)
+  const extension = () => model.readout(upTo).extension ?? NaN
+  add('as new', reference.readout(upTo).extension ?? NaN)
   if (Math.abs(extension() - reached) > 1e-6) add('corrections', extension())
   upTo = { ...upTo, elongation: state.elongation }
   add('stretch', extension())

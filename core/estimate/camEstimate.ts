@@ -1,14 +1,18 @@
+import type { Message } from '../check'
 import { type DriveSheet, limitFor } from '../sheet'
 import { linearEstimate } from './marginals'
 import type { Priors } from './priors'
 import type { Problem } from './problem'
 import type { Solution } from './solve'
+import { argue } from './says'
 import type { CamEstimate } from './types'
 
 /** A jump less likely than this is not listed. */
 const LISTED = 0.001
 /** crank degrees: a lag is early beyond doubt when it lies this many of its sd, and this far, before its mark. */
 const EARLY = { sds: 2, degrees: 1 }
+/** crank degrees of wear below which it hides nothing worth a word. */
+const HIDDEN = 0.5
 
 /** A driven sprocket's lag, what of it is wear, and its odds of having jumped. */
 export function camEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, cam: number, priors: Priors): CamEstimate {
@@ -27,11 +31,9 @@ export function camEstimate(sheet: DriveSheet, problem: Problem, solution: Solut
 }
 
 /** The argument from the direction: wear only retards, so what stands early was moved, and wear hides a part of that. */
-function argumentOf(lag: { mean: number; sd: number }, wearLag: number, teeth: number): string | null {
+function argumentOf(lag: { mean: number; sd: number }, wearLag: number, teeth: number): Message | null {
   const early = lag.mean < -EARLY.degrees && lag.mean < -EARLY.sds * lag.sd
-  if (!early && teeth >= 0) return null
-  const hidden = wearLag >= 0.5 ? ` Of the jump, ${wearLag.toFixed(1)}° is hidden by wear.` : ''
-  return `Wear cannot make a cam early: it has jumped, or was set wrong.${hidden}`
+  return early || teeth < 0 ? argue('moved', { hidden: wearLag >= HIDDEN ? wearLag : null }) : null
 }
 
 function jumpOf({ components }: Solution, cam: number, told: boolean, priors: Priors): { teeth: number; odds: number; all: Record<string, number> } {

@@ -2,7 +2,7 @@ import { chainModel, type ChainModel, type ChainWear } from '../drive'
 import type { Estimates } from './schema'
 import { brent } from '../math'
 import { findingsIn, type JobFile, STRETCH_KINDS } from '../readings'
-import { limitFor } from '../sheet'
+import { compileSheet, limitFor } from '../sheet'
 import { type Reached, reachedAt, wearRate, type WearRate } from './wearRate'
 
 /** How a chain wears and when that ends. */
@@ -26,7 +26,7 @@ export function chainRates(job: JobFile, estimates: Estimates, perDay?: number):
     const fittedAt = job.fitted?.[chain.id]
     const unknown = fittedAt === undefined && findingsIn(job.readings, ['renewed-chain']).length > 0
     const { elongation, readings } = estimates.chains[chain.id]!
-    const now = readings.some((i) => STRETCH_KINDS.includes(job.readings[i]!.kind))
+    const now = bearsOnStretch(job, readings)
     const points = [...(job.history?.[chain.id] ?? []), ...(now ? [{ usage: job.usage.value, mean: elongation.mean, sd: elongation.sd }] : [])]
     const rate = unknown ? null : wearRate(points, fittedAt)
     if (!rate || rate.rate.mean === 0) return [chain.id, null]
@@ -34,6 +34,11 @@ export function chainRates(job: JobFile, estimates: Estimates, perDay?: number):
     const limit = limitFor(job.drive, 'elongation', chain.id)
     return [chain.id, { ...rate, limit: reached(limit ? limit.value / 100 : null), travel: reached(travelEndsAt(job, estimates, chain.id)) }]
   }))
+}
+
+/** Is any of these readings one that tells of a chain's length? */
+function bearsOnStretch({ readings }: JobFile, used: readonly string[]): boolean {
+  return readings.some(({ id, kind }) => STRETCH_KINDS.includes(kind) && used.includes(id))
 }
 
 function finite(reached: Reached): Reached | null {
@@ -45,8 +50,8 @@ function finite(reached: Reached): Reached | null {
  * @returns null when it never does, or nothing is known of the chain's stretch
  */
 export function travelEndsAt({ drive, corrections }: Pick<JobFile, 'drive' | 'corrections'>, { chains, rails, tensioners }: Pick<Estimates, 'chains' | 'rails' | 'tensioners'>, id: string): number | null {
-  const chain = drive.chains.find((c) => c.id === id)!
-  const tensioner = drive.tensioners.find((t) => t.chain === id)
+  const parts = compileSheet(drive)
+  const [chain, tensioner] = [parts.chain(id), parts.tensionerOf(id)]
   const { mean } = chains[id]!.elongation
   if (!tensioner || !(mean > 0)) return null
   const model = chainModel(drive, chain, corrections)
@@ -70,5 +75,5 @@ function exists(look: () => number): boolean {
 }
 
 function extensionOf(model: ChainModel, now: ChainWear, times: number): number {
-  return model.readout({ elongation: now.elongation * times, wear: now.wear.map((w) => w * times), padWear: now.padWear * times }).extension!
+  return model.readout({ elongation: now.elongation * times, wear: now.wear.map((w) => w * times), padWear: now.padWear * times }).extension ?? NaN
 }

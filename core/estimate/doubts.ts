@@ -1,4 +1,4 @@
-import { type DriveSheet, limitFor } from '../sheet'
+import { compileSheet, limitFor, type DriveSheet } from '../sheet'
 import { type NumericKind, partOf, type Reading, STRETCH_KINDS } from '../readings'
 import { cdf, dot } from '../math'
 import { normalAlong, seen } from './marginals'
@@ -35,6 +35,7 @@ const UNDECIDED: readonly [number, number] = [0.1, 0.9]
 export function doubtsOf(sheet: DriveSheet, problem: Problem, component: Component, readings: readonly Reading[]): Doubt[] {
   const { near, posterior } = component
   const { scale } = problem
+  const parts = compileSheet(sheet)
   const single = (i: number, by = 1) => scale.map((s, k) => (k === i ? s * by : 0))
   const read = (kind: NumericKind, part: string) => readings.some((r) => r.kind === kind && partOf(r) === part)
   const bounded = (part: string, about: NumericKind, i: number, limit: number | undefined, was: boolean, by = 1): (Doubt & { read: boolean })[] => {
@@ -43,14 +44,14 @@ export function doubtsOf(sheet: DriveSheet, problem: Problem, component: Compone
     return [{ part, about, limit, slope, read: was, mean: posterior.mean[i]! * scale[i]! * by, sd: Math.sqrt(Math.max(dot(slope, seen(posterior.covariance, slope)), 1e-18)) }]
   }
   const all = problem.parts.flatMap(({ chain, model, at }, place): (Doubt & { read: boolean })[] => {
-    const told = problem.observations.some((o) => o.part === place && STRETCH_KINDS.includes(readings[o.index]!.kind))
-    const tensioner = sheet.tensioners.find((t) => t.id === model.tensioner)
-    const extension = tensioner?.limit && normalAlong(component, near.readouts[place]!.extension! + near.point[at.extension]! * scale[at.extension]!, near.extensionSlope[place]!)
+    const told = problem.observations.some((o) => o.part === place && STRETCH_KINDS.includes(o.kind))
+    const tensioner = model.tensioner === null ? null : parts.tensioner(model.tensioner)
+    const extension = tensioner?.limit && normalAlong(component, (near.readouts[place]!.extension ?? NaN) + near.point[at.extension]! * scale[at.extension]!, near.extensionSlope[place]!)
     return [
       ...bounded(chain.id, 'chainLength', at.elongation, limitFor(sheet, 'elongation', chain.id)?.value, told, 100),
       ...model.rails.flatMap((id, i) => bounded(id, 'groove', at.wear + i, limitFor(sheet, 'groove', id)?.value, read('groove', id))),
       ...(tensioner ? bounded(tensioner.id, 'padWear', at.padWear, limitFor(sheet, 'padWear', tensioner.id)?.value, true) : []),
-      ...(extension ? [{ part: tensioner.id, about: 'extension' as const, ...extension, limit: tensioner.limit!.value, slope: near.extensionSlope[place]!, read: read('extension', tensioner.id) }] : [])
+      ...(extension && tensioner?.limit ? [{ part: tensioner.id, about: 'extension' as const, ...extension, limit: tensioner.limit.value, slope: near.extensionSlope[place]!, read: read('extension', tensioner.id) }] : [])
     ]
   })
   return all.filter((doubt) => !doubt.read || undecided(pastLimit(doubt))).map(({ read: _read, ...doubt }) => doubt)

@@ -1,3 +1,4 @@
+import { say } from './says'
 import { impossibleReading, type JobFile } from '../readings'
 import { trainsOf } from '../drive'
 import { estimateTrain } from './estimateTrain'
@@ -10,15 +11,15 @@ import type { Chain } from '../sheet'
 /** Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are named in `faults`. */
 export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
   const trains = trainsOf(job.drive).map((chains) => soundTrain(job, chains, priors))
-  const used = new Map(trains.flatMap((t) => t.readings).map((r) => [r.index, r]))
+  const used = new Map(trains.flatMap((t) => t.readings).map((r) => [r.id, r]))
   return {
     chains: merged(trains, 'chains'),
     rails: merged(trains, 'rails'),
     tensioners: merged(trains, 'tensioners'),
     cams: merged(trains, 'cams'),
-    readings: job.readings.map((_, index) => used.get(index) ?? { index, predicted: null, residual: null, sigma: null, atOdds: false }),
+    readings: job.readings.map(({ id }) => used.get(id) ?? { id, predicted: null, residual: null, sigma: null, atOdds: false }),
     next: trains.flatMap((t) => t.next).sort((a, b) => b.gain - a.gain),
-    faults: [...trains.flatMap((t) => t.faults), ...playFaults(job)].sort((a, b) => a.index - b.index)
+    faults: inOrder(job, [...trains.flatMap((t) => t.faults), ...playFaults(job)])
   }
 }
 
@@ -27,12 +28,10 @@ function soundTrain(job: JobFile, chains: readonly Chain[], priors: Priors): Tra
   const { drive, readings, corrections } = job
   const whole = attempted(() => estimateTrain(drive, chains, readings, corrections, priors))
   if (whole) return whole
-  const mine = readings.flatMap((reading, index) => (chains.some(({ id }) => id === chainOf(drive, reading)) ? [index] : []))
+  const mine = readings.filter((reading) => chains.some(({ id }) => id === chainOf(drive, reading)))
   const bare = attempted(() => estimateTrain(drive, chains, [], corrections, priors)) ?? estimateTrain(drive, chains, [], {}, priors)
-  return { ...bare, faults: mine.map((index) => ({ index, message: NOT_TOGETHER })) }
+  return { ...bare, faults: mine.map(({ id }) => ({ id, ...say('not-together') })) }
 }
-
-const NOT_TOGETHER = 'could not be computed together with the others on this chain: none of them is used. Check the sheet\'s figures, then the last one entered'
 
 /** Null for a result that could not be computed, or whose figures are none. */
 function attempted(compute: () => TrainResult): TrainResult | null {
@@ -52,8 +51,14 @@ function merged<K extends 'rails' | 'tensioners' | 'cams' | 'chains'>(trains: re
 
 /** Phaser play belongs to no chain's estimate; an impossible one is named all the same. */
 function playFaults(job: JobFile): ReadingFault[] {
-  return job.readings.flatMap((reading, index) => {
-    const message = reading.kind === 'phaserPlay' ? impossibleReading(job.drive, reading) : null
-    return message ? [{ index, message }] : []
+  return job.readings.flatMap((reading) => {
+    const why = reading.kind === 'phaserPlay' ? impossibleReading(job.drive, reading) : null
+    return why ? [{ id: reading.id, ...why }] : []
   })
+}
+
+/** Faults in the order in which their readings stand in the job. */
+function inOrder({ readings }: JobFile, faults: readonly ReadingFault[]): ReadingFault[] {
+  const places = new Map(readings.map(({ id }, place) => [id, place]))
+  return [...faults].sort((a, b) => (places.get(a.id) ?? 0) - (places.get(b.id) ?? 0))
 }

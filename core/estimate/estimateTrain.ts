@@ -1,6 +1,6 @@
 import { chainModel, type ChainModel, type Corrections, RAIL_GAIN_DEFAULT, stageOf } from '../drive'
-import { placesOf, type Reading } from '../readings'
-import { type Chain, type DriveSheet, limitFor } from '../sheet'
+import { placesOf, type KnownReading } from '../readings'
+import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
 import { camEstimate } from './camEstimate'
 import { readingsAtOdds } from './leaveOut'
 import { boundedEstimate } from './marginals'
@@ -18,7 +18,7 @@ import type { ChainEstimate, ReadingEstimate, TrainResult } from './types'
  * @param readings all of the job's readings, in the job's order; those of other chains are passed over
  * @throws RangeError when the sheet is not sound; a bad reading never throws, it is named in `faults` and left out
  */
-export function estimateTrain(sheet: DriveSheet, chains: readonly Chain[], readings: readonly Reading[], corrections: Corrections = {}, priors: Priors = PRIORS): TrainResult {
+export function estimateTrain(sheet: DriveSheet, chains: readonly Chain[], readings: readonly KnownReading[], corrections: Corrections = {}, priors: Priors = PRIORS): TrainResult {
   const models = chains.map((chain) => ({ chain, model: chainModel(sheet, chain, corrections), upstream: stageOf(sheet, chain).upstream?.sprocket ?? null }))
   const train = trainOf(models, priors, models.map(({ chain, model }) => guessedGainSpread(sheet, chain, model, priors)))
   const { observations, faults } = observationsOf(sheet, train, readings, corrections)
@@ -26,11 +26,11 @@ export function estimateTrain(sheet: DriveSheet, chains: readonly Chain[], readi
   const solution = solve(problem, priors)
   const corrected = Object.keys(corrections).length > 0
   return {
-    chains: Object.fromEntries(chains.map((chain, i) => [chain.id, chainEstimate(sheet, problem, solution, i, readings)])),
+    chains: Object.fromEntries(chains.map((chain, i) => [chain.id, chainEstimate(sheet, problem, solution, i)])),
     rails: Object.fromEntries(problem.parts.flatMap(({ model, at }) =>
       model.rails.map((id, i) => [id, { wear: boundedEstimate(problem, solution, at.wear + i, limitFor(sheet, 'groove', id)?.value) }]))),
     tensioners: Object.fromEntries(problem.parts.flatMap(({ chain, model }, i) =>
-      (model.tensioner === null ? [] : [[model.tensioner, tensionerEstimate(sheet, problem, solution, i, corrected ? chainModel(sheet, chain) : model)]]))),
+      (model.tensioner === null ? [] : [[model.tensioner, tensionerEstimate(sheet, problem, solution, i, model.tensioner, corrected ? chainModel(sheet, chain) : model)]]))),
     cams: Object.fromEntries(problem.cams.map(({ id }, i) => [id, camEstimate(sheet, problem, solution, i, priors)])),
     readings: readingEstimates(problem, solution),
     next: nextReadings(sheet, problem, solution, readings, priors),
@@ -40,29 +40,29 @@ export function estimateTrain(sheet: DriveSheet, chains: readonly Chain[], readi
 
 /** mm by which an unread rail may move the extension of a counted sheet whose rail gains are only guessed (to half their size). */
 function guessedGainSpread(sheet: DriveSheet, chain: Chain, model: ChainModel, priors: Priors): number {
-  const tensioner = sheet.tensioners.find((t) => t.chain === chain.id)
+  const tensioner = compileSheet(sheet).tensionerOf(chain.id)
   if (!chain.counted || !tensioner) return 0
   const guessed = model.rails.filter((id) => tensioner.railGain?.[id] === undefined)
-  return Math.hypot(0, ...guessed.map((id) => 0.5 * RAIL_GAIN_DEFAULT[sheet.rails.find((r) => r.id === id)!.kind] * priors.wear))
+  return Math.hypot(0, ...guessed.map((id) => 0.5 * RAIL_GAIN_DEFAULT[compileSheet(sheet).rail(id).kind] * priors.wear))
 }
 
-function chainEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, place: number, readings: readonly Reading[]): ChainEstimate {
+function chainEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, place: number): ChainEstimate {
   const { chain, at } = problem.parts[place]!
   const limit = limitFor(sheet, 'elongation', chain.id)
-  const used = problem.observations.filter((o) => o.part === place).map((o) => o.index)
+  const used = problem.observations.filter((o) => o.part === place).map((o) => o.reading)
   return {
     elongation: boundedEstimate(problem, solution, at.elongation, limit ? limit.value / 100 : undefined),
     status: solution.status,
-    readings: used,
-    places: placesOf(sheet, chain, used.map((index) => readings[index]!))
+    readings: used.map(({ id }) => id),
+    places: placesOf(sheet, chain, used)
   }
 }
 
 function readingEstimates(problem: Problem, solution: Solution): ReadingEstimate[] {
   const [best] = solution.components
   const atOdds = readingsAtOdds(problem, solution)
-  return problem.observations.map(({ index, value, sigma, teeth }, k) => {
+  return problem.observations.map(({ reading: { id }, value, sigma, teeth }, k) => {
     const predicted = best!.near.predicted[k]! + teeth.reduce((sum, t, cam) => sum + t * best!.teeth[cam]!, 0)
-    return { index, predicted, residual: (value - predicted) / sigma, sigma, atOdds: atOdds[k]! }
+    return { id, predicted, residual: (value - predicted) / sigma, sigma, atOdds: atOdds[k]! }
   })
 }

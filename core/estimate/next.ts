@@ -51,7 +51,7 @@ export function nextReadings(sheet: DriveSheet, problem: Problem, { components }
     const unsettled = settles.reduce((left, { took }) => left * (1 - EVEN * took), 1)
     const sd = Math.sqrt(variance) * problem.scale[at.elongation]!
     return {
-      kind, target, ...(from ? { from, to: to! } : {}), chain: chain.id, gain: 1 - (1 - cut) * unsettled,
+      kind, target, ...(from && to ? { from, to } : {}), chain: chain.id, gain: 1 - (1 - cut) * unsettled,
       narrows: { from: sd, to: sd * Math.sqrt(Math.max(0, 1 - cut)) },
       settles: settles.filter((s) => s.cut >= WORTH).map(({ part: of, odds, cut: by }) => ({ part: of, odds, cut: by })),
       minutes: minutesOf(kind, chain, taken)
@@ -112,7 +112,7 @@ function minutesOf(kind: NumericKind, chain: Chain, taken: readonly Reading[]): 
 
 function candidatesOf(problem: Problem, { near }: Solution['components'][number]): Candidate[] {
   const { cams, scale } = problem
-  const sigma = (kind: NumericKind) => methodSigma(kind)!
+  const sigma = (kind: NumericKind) => methodSigma(kind) ?? NaN
   const single = (i: number, by: number) => scale.map((s, k) => (k === i ? s * by : 0))
   const linear = (kind: NumericKind, target: string, part: number, slope: readonly number[]): Candidate =>
     ({ kind, target, part, slope: slope.map((s) => s / sigma(kind)), teeth: new Map() })
@@ -134,7 +134,7 @@ function candidatesOf(problem: Problem, { near }: Solution['components'][number]
 }
 
 function runsOf({ cams, scale }: Problem, { chain }: Part, part: number): Candidate[] {
-  const tooth = 1 / READING_KINDS.linkCount.methods.count!
+  const tooth = 1 / (methodSigma('linkCount') ?? NaN)
   return chain.counts.map(({ from, to }) => {
     const seenBy = [from, to].map((id) => cams.findIndex((cam) => cam.part === part && cam.id === id)).filter((i) => i >= 0)
     return { kind: 'linkCount', target: chain.id, from, to, part, slope: scale.map(() => 0), teeth: new Map(seenBy.map((i) => [i, tooth])) }

@@ -1,7 +1,7 @@
 import { ELONGATION_MAX, type Matrix } from '../math'
 import type { ChainModel, ChainReadout, ChainWear } from '../drive'
 import type { Chain } from '../sheet'
-import type { Observation } from './observations'
+import type { Observation } from './observation'
 import type { Priors } from './priors'
 
 /** One chain of a train and the places of its unknowns in u. */
@@ -133,7 +133,7 @@ function chainLinearised(train: Train, part: Part, point: readonly number[], wid
     const from = down > 0 ? model.readout(stepped(state, i, -down, at), near) : readout
     const to = model.readout(stepped(state, i, up, at), near)
     const unit = scale[i]! / (up + down)
-    if (from.extension !== null) extensionSlope[i] = (to.extension! - from.extension) * unit
+    if (from.extension !== null) extensionSlope[i] = ((to.extension ?? NaN) - from.extension) * unit
     model.cams.forEach((_, cam) => (lagSlope[cam]![i] = (to.lag[cam]! - from.lag[cam]!) * unit))
   }
   extensionSlope[at.extension] = scale[at.extension]!
@@ -148,7 +148,7 @@ export function predictionOf(
   const value = (i: number) => point[i]! * scale[i]!
   const single = (i: number, by = 1) => scale.map((s, k) => (k === i ? s * by : 0))
   switch (quantity.of) {
-    case 'extension': return { predicted: near.readouts[quantity.part]!.extension! + value(parts[quantity.part]!.at.extension), slope: near.extensionSlope[quantity.part]! }
+    case 'extension': return { predicted: (near.readouts[quantity.part]!.extension ?? NaN) + value(parts[quantity.part]!.at.extension), slope: near.extensionSlope[quantity.part]! }
     case 'lag': {
       const { part, place } = cams[quantity.cam]!
       return { predicted: near.lag[quantity.cam]! + value(parts[part]!.at.lag + place), slope: near.lagSlope[quantity.cam]! }

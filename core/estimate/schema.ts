@@ -1,5 +1,5 @@
 import type { AnySchema, InferType, MixedSchema } from 'yup'
-import { byIds, flag, listOf, needed, num, oneOf, shape, type Shape, text, whole } from '../check'
+import { byIds, figuresShape, flag, listOf, needed, num, oneOf, sayOfCheck, shape, type Shape, text, whole, word } from '../check'
 import { NUMERIC_KINDS } from '../readings'
 
 /** What an assessment says of the drive itself. Elongations are fractions, other lengths mm, angles crank degrees, odds 0 to 1. */
@@ -8,18 +8,22 @@ export const MOST_READINGS = 5000
 export const figure = () => num(-1e9, 1e9).required(needed)
 const odds = () => num(0, 1).required(needed)
 export const orNull = <S extends AnySchema>(schema: S) => schema.nullable().defined(needed) as unknown as MixedSchema<NonNullable<InferType<S>> | null>
-const named = <S extends AnySchema>(of: S) => byIds(of, 'expected values by id').required(needed)
-export const indices = () => listOf(whole(0, MOST_READINGS).required(needed), MOST_READINGS).required(needed)
-export const label = (max: number) => text(max).defined(needed)
+const named = <S extends AnySchema>(of: S) => byIds(of, sayOfCheck('values-by-id')).required(needed)
+/** Characters of a reading's id, one that was numbered among them. */
+const MOST_ID = 80
+export const ids = () => listOf(text(MOST_ID).required(needed), MOST_READINGS).required(needed)
+/** What is said, as a code with its figures. */
+export const said = { code: word(64).required(needed), figures: figuresShape() }
 
 /** Mean, sd, and the 5 and 95 % quantiles; `overLimit` null where the sheet has no limit. */
 const spread = shape({ mean: figure(), sd: figure(), low: figure(), high: figure(), overLimit: orNull(num(0, 1)) }).required(needed)
 
 const chain = shape({
   elongation: spread,
-  status: shape({ converged: flag().required(needed), iterations: whole(0, 1e6).required(needed), reason: label(400) }).required(needed),
-  /** Indices of the readings that bear on the chain. */
-  readings: indices(),
+  /** `moved`: how far the last step went, in prior widths. */
+  status: shape({ converged: flag().required(needed), iterations: whole(0, 1e6).required(needed), moved: figure() }).required(needed),
+  /** Ids of the readings that bear on the chain. */
+  readings: ids(),
   /** Bench lengths at several places, compared; null where it was not measured so. */
   places: orNull(shape({ count: whole(0, 99).required(needed), mean: figure(), spread: figure(), uneven: flag().required(needed) }))
 }).required(needed)
@@ -45,12 +49,12 @@ const cam = shape({
   wearLag: figure(),
   /** `told`: does any reading bear on a jump of this cam? Else the odds are the prior's. */
   jump: shape({ teeth: whole(-99, 99).required(needed), odds: odds(), all: named(num(0, 1).required(needed)), told: flag().required(needed) }).required(needed),
-  /** What follows from the lag's direction, in words; null where nothing does. */
-  argument: orNull(text(2000))
+  /** What follows from the lag's direction; null where nothing does. */
+  argument: orNull(shape(said))
 }).required(needed)
 
 const reading = shape({
-  index: whole(0, MOST_READINGS).required(needed),
+  id: text(MOST_ID).required(needed),
   /** In the reading's unit; null for a reading outside the model. */
   predicted: orNull(num(-1e9, 1e9)),
   /** (value − predicted)/sigma. */
@@ -80,10 +84,10 @@ export const estimateFields = {
   readings: listOf(reading, MOST_READINGS).required(needed),
   next: listOf(nextReading, 2000).required(needed),
   /** Readings that were left out, and why. */
-  faults: listOf(shape({ index: whole(0, MOST_READINGS).required(needed), message: label(2000) }).required(needed), 2 * MOST_READINGS).required(needed)
+  faults: listOf(shape({ id: text(MOST_ID).required(needed), ...said }).required(needed), 2 * MOST_READINGS).required(needed)
 }
 
-const estimatesSchema = shape(estimateFields).required(needed)
+export const estimatesSchema = shape(estimateFields).required(needed)
 
 /** What all readings of a job say together, by part. */
 export type Estimates = Shape<typeof estimatesSchema>

@@ -18,7 +18,8 @@ export interface Solution {
   /** Normal equations at the likeliest component, and every combination scored under them. */
   normal: Normal
   scored: Combination[]
-  status: { converged: boolean; iterations: number; reason: string }
+  /** `moved`: how far the last step went, in prior widths. */
+  status: { converged: boolean; iterations: number; moved: number }
 }
 
 const ITERATIONS = 60
@@ -87,8 +88,7 @@ function refined(problem: Problem, teeth: readonly number[], start: readonly num
 }
 
 function statusOf({ iterations, moved }: Refined): Solution['status'] {
-  const converged = moved < SETTLED
-  return { converged, iterations, reason: converged ? 'settled' : `still moving by ${moved.toPrecision(2)} prior widths after ${iterations} steps` }
+  return { converged: moved < SETTLED, iterations, moved }
 }
 
 function same(a: readonly number[], b: readonly number[]): boolean {

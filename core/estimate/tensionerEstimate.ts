@@ -1,6 +1,6 @@
 import type { ChainModel, ChainWear } from '../drive'
 import { combined, cutMean } from '../math'
-import { type DriveSheet, limitFor } from '../sheet'
+import { compileSheet, limitFor, type DriveSheet } from '../sheet'
 import { extensionBudget } from './budget'
 import { boundedEstimate, linearEstimate, marginal } from './marginals'
 import type { Part, Problem } from './problem'
@@ -10,22 +10,24 @@ import type { TensionerEstimate } from './types'
 /**
  * A tensioner's extension as it stands, the budget that it comes from, and the travel left.
  * @param place the chain's place in the train
+ * @param id of the tensioner
  * @param reference the same chain without corrections
  */
-export function tensionerEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, place: number, reference: ChainModel): TensionerEstimate {
+export function tensionerEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, place: number, id: string, reference: ChainModel): TensionerEstimate {
   const part = problem.parts[place]!
   const { model, at } = part
-  const tensioner = sheet.tensioners.find((t) => t.id === model.tensioner)!
+  const tensioner = compileSheet(sheet).tensioner(id)
   const state = meanState(problem, solution, part)
-  const { extension, slack, armAngle } = model.readout(state)
+  const { extension: predicted, slack, armAngle } = model.readout(state)
+  const extension = predicted ?? NaN
   const read = combined(problem.observations.filter(({ quantity }) => quantity.of === 'extension' && quantity.part === place))?.mean ?? null
-  const stands = read ?? extension!
+  const stands = read ?? extension
   const { sd, overLimit } = linearEstimate(
-    solution, ({ near }) => near.readouts[place]!.extension! + near.point[at.extension]! * problem.scale[at.extension]!,
+    solution, ({ near }) => (near.readouts[place]!.extension ?? NaN) + near.point[at.extension]! * problem.scale[at.extension]!,
     ({ near }) => near.extensionSlope[place]!, tensioner.limit?.value
   )
   return {
-    extension: { predicted: extension!, read, sd, overLimit },
+    extension: { predicted: extension, read, sd, overLimit },
     padWear: boundedEstimate(problem, solution, at.padWear, limitFor(sheet, 'padWear', tensioner.id)?.value),
     budget: extensionBudget(model, reference, state, read),
     travelLeft: { toStroke: tensioner.stroke - stands, toLimit: tensioner.limit ? tensioner.limit.value - stands : null },

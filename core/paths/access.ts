@@ -3,9 +3,10 @@ import type { DriveSheet, Operation, SparePart, WayIn } from '../sheet'
 /** Operations that reach what is needed, with all that they require, in an order in which they can be done. */
 export function accessTo(operations: readonly Operation[], needs: readonly string[]): Operation[] {
   const done: Operation[] = []
+  const known = new Map(operations.map((operation) => [operation.id, operation]))
   const visit = (id: string) => {
-    const operation = operations.find((o) => o.id === id)!
-    if (done.includes(operation)) return
+    const operation = known.get(id)
+    if (!operation || done.includes(operation)) return
     operation.requires.forEach(visit)
     if (!done.includes(operation)) done.push(operation)
   }

@@ -12,5 +12,5 @@ import { rounded } from '../math'
  */
 export function assess(job: JobFile, priors: Priors = PRIORS): Assessment {
   const estimates = estimate(job, priors)
-  return rounded({ format: 'umbrette-assessment' as const, version: 1 as const, ...estimates, calls: makeCalls(job, estimates, weighed) })
+  return rounded({ format: 'umbrette-assessment' as const, version: 2 as const, ...estimates, calls: makeCalls(job, estimates, weighed) })
 }

@@ -1,5 +1,6 @@
 import { formatVersion, listOf, needed, oneOf, shape, type Shape } from '../check'
 import { partCall } from '../calls'
+import { say } from './says'
 import { estimateFields } from '../estimate'
 
 /**
@@ -7,9 +8,9 @@ import { estimateFields } from '../estimate'
  * with files, and the JSON Schema come from here.
  */
 export const assessmentSchema = shape({
-  format: oneOf('umbrette-assessment').required(needed), version: formatVersion(1),
+  format: oneOf('umbrette-assessment').required(needed), version: formatVersion(2),
   ...estimateFields,
   calls: listOf(partCall, 500).required(needed)
-}).required('expected an assessment')
+}).required(say('an-assessment'))
 
 export type Assessment = Shape<typeof assessmentSchema>

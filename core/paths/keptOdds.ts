@@ -1,7 +1,7 @@
 import { cdf, combined } from '../math'
 import type { Estimates } from '../estimate'
-import { type JobFile, partOf, readingSigma, STRETCH_KINDS } from '../readings'
-import { limitFor, partKindOf } from '../sheet'
+import { STRETCH_KINDS, partOf, readingSigma, type JobFile, type NumericKind } from '../readings'
+import { compileSheet, partKindOf, type Chain } from '../sheet'
 import type { Assumptions } from './assumptions'
 
 /** How likely a part that is kept forces the cover off again, and what that rests on. */
@@ -24,7 +24,7 @@ export function keptOdds(job: JobFile, estimates: Estimates, component: string, 
     const odds = Math.max(...wears.map((wear) => pastLimit(wear, (used + assumptions.horizon) / used, assumptions.rateScatter)))
     return { odds, basis: 'measured' }
   }
-  const { scale, shape } = assumptions.weibull[partKindOf(job.drive, component)!]
+  const { scale, shape } = assumptions.weibull[partKindOf(job.drive, component) ?? 'engine']
   const hazard = (usage: number) => (usage / scale) ** shape
   return { odds: 1 - Math.exp(hazard(used) - hazard(used + assumptions.horizon)), basis: 'by usage' }
 }
@@ -43,26 +43,34 @@ function pastLimit({ mean, sd, limit, asNew }: Wear, growth: number, scatter: nu
 }
 
 /** The wears of a component that were measured and have a limit. */
-function measured(job: JobFile, { chains, rails, tensioners }: Estimates, component: string): Wear[] {
+function measured(job: JobFile, estimates: Estimates, component: string): Wear[] {
   const { drive, readings } = job
-  const wasRead = (kinds: readonly string[], id: string) => readings.some((r) => kinds.includes(r.kind) && partOf(r) === id)
-  const chain = drive.chains.find(({ id }) => id === component)
-  if (chain) {
-    const limit = limitFor(drive, 'elongation', chain.id)
-    const { elongation, readings: used } = chains[chain.id]!
-    const told = used.some((i) => STRETCH_KINDS.includes(readings[i]!.kind))
-    const tensioner = drive.tensioners.find((t) => t.chain === chain.id)
-    const out = tensioner?.limit && wasRead(['extension'], tensioner.id) ? tensioners[tensioner.id]! : null
-    return [
-      ...(limit && told ? [{ mean: elongation.mean, sd: elongation.sd, limit: limit.value / 100, asNew: 0 }] : []),
-      ...(out ? [{ mean: out.extension.read!, sd: out.extension.sd, limit: tensioner!.limit!.value, asNew: out.budget[0]!.mm }] : [])
-    ]
-  }
-  const wear = rails[component]?.wear
-  const groove = limitFor(drive, 'groove', component)
-  if (wear && groove && wasRead(['groove'], component)) return [{ mean: wear.mean, sd: wear.sd, limit: groove.value, asNew: 0 }]
-  const phaser = drive.phasers.find(({ id }) => id === component)
-  const read = readings.filter((r) => r.kind === 'phaserPlay' && r.phaser === component)
-  const play = combined(read.map((r) => ({ value: r.value!, sigma: readingSigma(drive, r)! })))
-  return phaser?.playLimit && play ? [{ ...play, limit: phaser.playLimit.value, asNew: 0 }] : []
+  const { chains, limit, phasers } = compileSheet(drive)
+  const chain = chains.get(component)
+  if (chain) return chainWears(job, estimates, chain)
+  const wear = estimates.rails[component]?.wear
+  const groove = limit('groove', component)
+  if (wear && groove && wasRead(job, 'groove', component)) return [{ mean: wear.mean, sd: wear.sd, limit: groove.value, asNew: 0 }]
+  const playLimit = phasers.get(component)?.playLimit
+  const plays = readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === component ? [{ value: r.value, sigma: readingSigma(drive, r) ?? NaN }] : []))
+  const play = combined(plays)
+  return playLimit && play ? [{ ...play, limit: playLimit.value, asNew: 0 }] : []
+}
+
+/** A chain's own length and how far its tensioner stands out, each where it was read and has a limit. */
+function chainWears(job: JobFile, { chains, tensioners }: Estimates, chain: Chain): Wear[] {
+  const { limit, tensionerOf } = compileSheet(job.drive)
+  const elongationLimit = limit('elongation', chain.id)
+  const { elongation, readings: used } = chains[chain.id]!
+  const told = job.readings.some(({ id, kind }) => STRETCH_KINDS.includes(kind) && used.includes(id))
+  const tensioner = tensionerOf(chain.id)
+  const out = tensioner && wasRead(job, 'extension', tensioner.id) ? tensioners[tensioner.id] : null
+  return [
+    ...(elongationLimit && told ? [{ mean: elongation.mean, sd: elongation.sd, limit: elongationLimit.value / 100, asNew: 0 }] : []),
+    ...(out && tensioner?.limit && out.extension.read !== null ? [{ mean: out.extension.read, sd: out.extension.sd, limit: tensioner.limit.value, asNew: out.budget[0]?.mm ?? 0 }] : [])
+  ]
+}
+
+function wasRead({ readings }: JobFile, kind: NumericKind, part: string): boolean {
+  return readings.some((r) => r.kind === kind && partOf(r) === part)
 }

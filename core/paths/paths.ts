@@ -1,9 +1,8 @@
-import { contextOf, makeCalls, SCHOOLS } from '../calls'
+import { contextOf, makeCalls } from '../calls'
 import { coupledTo } from './weighed'
 import type { Estimates } from '../estimate'
 import type { JobFile, School } from '../readings'
 import { rounded } from '../math'
-import { odds, partName } from '../wording'
 import { accessTo, needsOf } from './access'
 import { assumptionsOf, cheapest, type Cheapest, type Progress } from './cheapest'
 import type { Assumptions } from './assumptions'
@@ -14,7 +13,7 @@ import { closed, type Cost, ledgerOf, maskOf, MOST_PARTS, scorer } from './score
 /** A set of renewals with its cost and its risk. */
 export interface Path {
   /** The schools it is the path of (the weighed one is the cheapest expected); empty for one that only stands on the front. */
-  names: string[]
+  schools: School[]
   /** Components renewed. */
   renew: string[]
   cost: Omit<Cost, 'way'>
@@ -26,8 +25,18 @@ export interface Path {
   items: { id: string; quantity: number }[]
   /** Does it stand on the front between price now and odds of coming back? */
   onFront: boolean
-  /** Why it differs from the path before it, cheaper now. */
-  why: string
+  /** How it differs from the path before it, cheaper now; null for the first. */
+  differs: PathDifference | null
+}
+
+/** What one path renews more or less than the one before it, and what that changes. */
+export interface PathDifference {
+  more: string[]
+  less: string[]
+  /** More hours than the one before it. */
+  hours: number
+  /** Odds of coming back, of the one before it and of this. */
+  comeBack: { from: number; to: number }
 }
 
 export interface Paths {
@@ -55,17 +64,17 @@ export function pathsOf(unpriced: JobFile, estimates: Estimates, changes: Partia
   const evidence = renewals('on-evidence')
   const found = cheapest(job, estimates, evidence, coupledTo(contextOf(job, estimates)), assumptions, progress)
   const { ledger, forced } = found
-  const named = new Map<number, string[]>()
-  const name = (mask: number, words: string) => named.set(mask, [...(named.get(mask) ?? []), words])
-  name(closed(ledger, forced), SCHOOLS['on-evidence'].name)
-  name(closed(ledger, forced | maskOf(ledger, renewals('whole-set'))), SCHOOLS['whole-set'].name)
-  name(found.best, SCHOOLS.weighed.name)
+  const named = new Map<number, School[]>()
+  const name = (mask: number, school: School) => named.set(mask, [...(named.get(mask) ?? []), school])
+  name(closed(ledger, forced), 'on-evidence')
+  name(closed(ledger, forced | maskOf(ledger, renewals('whole-set'))), 'whole-set')
+  name(found.best, 'weighed')
   const front = frontOf(found)
   const shown = [...new Set([...named.keys(), ...front])].map((mask) => ({ mask, cost: found.score(mask) })).sort((a, b) => a.cost.now - b.cost.now || a.mask - b.mask)
   const bought = new Set(ledger.parts.map(({ fits }) => fits))
   return rounded({
     assumptions,
-    paths: shown.map((entry, i) => ({ ...pathOf(job, found, entry, named.get(entry.mask) ?? []), onFront: front.includes(entry.mask), why: i === 0 ? '' : difference(job, found, shown[i - 1]!, entry) })),
+    paths: shown.map((entry, i) => ({ ...pathOf(job, found, entry, named.get(entry.mask) ?? []), onFront: front.includes(entry.mask), differs: i === 0 ? null : difference(found, shown[i - 1]!, entry) })),
     kept: Object.fromEntries(ledger.parts.map(({ fits }, i) => [fits, ledger.kept[i]!])),
     unpriced: evidence.filter((component) => !bought.has(component)),
     leftOut: offered.length > MOST_PARTS ? offered.map(({ fits }) => fits).filter((component) => !bought.has(component)) : []
@@ -73,7 +82,7 @@ export function pathsOf(unpriced: JobFile, estimates: Estimates, changes: Partia
 }
 
 /** A path put together by hand, and what the evidence says against it. */
-export interface OwnPath extends Omit<Path, 'onFront' | 'why' | 'names'> {
+export interface OwnPath extends Omit<Path, 'onFront' | 'differs' | 'schools'> {
   /** Parts renewed only because another brings them. */
   brought: string[]
   /** Condemned parts that it keeps. */
@@ -92,7 +101,7 @@ export function ownPath(unpriced: JobFile, estimates: Estimates, renew: readonly
   const ledger = ledgerOf(job, estimates, assumptionsOf(job), coupledTo(contextOf(job, estimates)))
   const chosen = maskOf(ledger, renew)
   const mask = closed(ledger, chosen)
-  const { names: _names, ...path } = pathOf(job, { ledger }, { mask, cost: scorer(ledger)(mask) }, [])
+  const { schools: _schools, ...path } = pathOf(job, { ledger }, { mask, cost: scorer(ledger)(mask) }, [])
   const condemned = makeCalls({ ...job, school: 'on-evidence' }, estimates).filter(({ reasons }) => reasons.some(({ call }) => call === 'renew')).map(({ part }) => part)
   return rounded({
     ...path, brought: ledger.parts.filter((_, i) => (mask & ~chosen) & (1 << i)).map(({ fits }) => fits),
@@ -121,26 +130,22 @@ function frontOf({ sets, score }: Cheapest): number[] {
   return front
 }
 
-function pathOf(job: JobFile, { ledger }: Pick<Cheapest, 'ledger'>, { mask, cost: { way, ...cost } }: Scored, names: string[]): Omit<Path, 'onFront' | 'why'> {
+function pathOf(job: JobFile, { ledger }: Pick<Cheapest, 'ledger'>, { mask, cost: { way, ...cost } }: Scored, schools: School[]): Omit<Path, 'onFront' | 'differs'> {
   const wayIn = ledger.ways[way]!.way
   const parts = ledger.parts.filter((_, i) => mask & (1 << i))
   const operations = accessTo(job.drive.operations ?? [], parts.flatMap((part) => needsOf(part, wayIn)))
   const items = new Set([...operations.flatMap(({ brings }) => brings ?? []), ...parts.flatMap(({ brings }) => brings ?? [])])
   return {
-    names, renew: parts.map(({ fits }) => fits), cost, way: wayIn?.id ?? null, operations: operations.map(({ id }) => id),
+    schools, renew: parts.map(({ fits }) => fits), cost, way: wayIn?.id ?? null, operations: operations.map(({ id }) => id),
     items: (job.drive.alwaysRenewed ?? []).filter(({ id }) => items.has(id)).map(({ id, quantity = 1 }) => ({ id, quantity }))
   }
 }
 
-/** In words: what one path renews more or less than the one before it, and what that changes. */
-function difference(job: JobFile, { ledger }: Cheapest, before: Scored, after: Scored): string {
-  const list = (mask: number) => ledger.parts.filter((_, i) => mask & (1 << i)).map(({ fits }) => partName(job.drive, fits).toLowerCase())
-  const [more, less] = [list(after.mask & ~before.mask), list(before.mask & ~after.mask)]
-  const hours = after.cost.hours - before.cost.hours
-  const parts = [
-    ...(more.length > 0 ? [`renews ${more.join(', ')} too`] : []), ...(less.length > 0 ? [`keeps ${less.join(', ')}`] : []),
-    Math.abs(hours) < 0.05 ? 'takes no further hours' : `takes ${Math.abs(hours).toFixed(1)} h ${hours > 0 ? 'more' : 'less'}`,
-    `brings the odds of coming back from ${odds(before.cost.comeBack)} to ${odds(after.cost.comeBack)}`
-  ]
-  return `${parts.join(', ')}.`.replace(/^./, (first) => first.toUpperCase())
+/** What one path renews more or less than the one before it, and what that changes. */
+function difference({ ledger }: Cheapest, before: Scored, after: Scored): PathDifference {
+  const list = (mask: number) => ledger.parts.filter((_, i) => mask & (1 << i)).map(({ fits }) => fits)
+  return {
+    more: list(after.mask & ~before.mask), less: list(before.mask & ~after.mask),
+    hours: after.cost.hours - before.cost.hours, comeBack: { from: before.cost.comeBack, to: after.cost.comeBack }
+  }
 }

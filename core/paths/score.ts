@@ -54,7 +54,7 @@ export function ledgerOf(job: JobFile, estimates: Estimates, assumptions: Assump
   return {
     parts, brings, assumptions,
     kept: parts.map(({ fits }) => keptOdds(job, estimates, fits, assumptions)),
-    damage: parts.map(({ fits }) => assumptions.damage * assumptions.breaks[partKindOf(job.drive, fits)!]),
+    damage: parts.map(({ fits }) => assumptions.damage * assumptions.breaks[partKindOf(job.drive, fits) ?? 'engine']),
     ways: [null, ...(job.drive.waysIn ?? [])].map((way) => wayOf(job.drive, parts, way))
   }
 }
@@ -67,7 +67,10 @@ function wayOf(sheet: DriveSheet, parts: readonly SparePart[], way: WayIn | null
   return {
     way, operations, items,
     operationBits: access.map((list) => bits(operations, list)),
-    itemBits: parts.map((part, i) => bits(items, [...(part.brings ?? []), ...access[i]!.flatMap((o) => o.brings ?? [])].map((id) => items.find((item) => item.id === id)!)))
+    itemBits: parts.map((part, i) => {
+      const brought = new Set([...(part.brings ?? []), ...access[i]!.flatMap((o) => o.brings ?? [])])
+      return bits(items, items.filter(({ id }) => brought.has(id)))
+    })
   }
 }
 

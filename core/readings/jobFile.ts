@@ -1,10 +1,11 @@
-import { byIds, listOf, needed, num, oneOf, shape, type Shape } from '../check'
+import { byIds, listOf, needed, num, oneOf, sayOfCheck, shape, type Shape } from '../check'
 import type { Corrections } from '../drive'
 import type { DriveSheet } from '../sheet'
 import { pricingSchema } from './pricingSchema'
-import type { Reading } from './types'
+import { say } from './says'
+import type { KnownReading } from './ids'
 
-const numbers = (min: number, max: number) => byIds(num(min, max).required(needed), `expected numbers from ${min} to ${max}`)
+const numbers = (min: number, max: number) => byIds(num(min, max).required(needed), sayOfCheck('numbers-by-id', { min, max }))
 
 export const usageSchema = shape({ value: num(0, 1e7).required(needed), unit: oneOf('km', 'mi', 'h').required(needed) }).required(needed)
 
@@ -22,7 +23,7 @@ export const earlierKnownFields = {
   /** What paths are priced with, where it is not the sheet's and the defaults. */
   pricing: pricingSchema,
   /** Earlier estimates of the same chains, by id, from jobs on this engine. */
-  history: byIds(listOf(wearPoint, 500).required(needed), 'expected lists of { usage, mean, sd }')
+  history: byIds(listOf(wearPoint, 500).required(needed), say('wear-points'))
 }
 export const earlierKnownSchema = shape(earlierKnownFields)
 
@@ -38,7 +39,7 @@ export type EarlierKnown = NonNullable<Shape<typeof earlierKnownSchema>>
 /** How long a chain was at some usage. */
 export type WearPoint = NonNullable<EarlierKnown['history']>[string][number]
 
-/** What the core needs of a job to assess it: the sheet, the readings that stand, and under which school. */
+/** What the core needs of a job to assess it: the sheet, the readings that stand, each with its id, and under which school. */
 export type JobFile = EarlierKnown & {
   readonly format: 'umbrette-job'
   readonly version: 1
@@ -46,5 +47,5 @@ export type JobFile = EarlierKnown & {
   readonly usage: Usage
   readonly school: School
   readonly corrections?: Corrections | undefined
-  readonly readings: readonly Reading[]
+  readonly readings: readonly KnownReading[]
 }

@@ -1,10 +1,13 @@
 import type { NumericKind, ReadingKind } from './types'
 
+/** Fields that name the part which a figure is of. */
+export type TargetField = 'tensioner' | 'rail' | 'sprocket' | 'chain' | 'phaser'
+
 /** What a kind of reading is: its unit, the fields that name its target, and its methods with their default sigma, the usual one first. */
 export interface KindSpec {
-  name: string
   unit: string
-  target: readonly ('tensioner' | 'rail' | 'sprocket' | 'chain' | 'from' | 'to' | 'links' | 'phaser')[]
+  /** The part first. */
+  target: readonly [TargetField, ...('from' | 'to' | 'links')[]]
   methods: Readonly<Record<string, number>>
   /** Minutes it takes at the stand once the part is in reach, for ranking what to read next. */
   minutes: number
@@ -14,14 +17,14 @@ export interface KindSpec {
 
 /** The kinds of numeric readings. */
 export const READING_KINDS: Readonly<Record<NumericKind, KindSpec>> = {
-  extension: { name: 'Tensioner extension', unit: 'mm', target: ['tensioner'], methods: { calliper: 0.5, photo: 0.8, eye: 2 }, minutes: 4, range: [0, 500] },
-  groove: { name: 'Groove depth', unit: 'mm', target: ['rail'], methods: { gauge: 0.1, feeler: 0.25, thumbnail: 0.4 }, minutes: 3, range: [0, 15] },
-  padWear: { name: 'Pad wear', unit: 'mm', target: ['tensioner'], methods: { gauge: 0.1, eye: 0.4 }, minutes: 5, range: [0, 15] },
-  camLag: { name: 'Cam lag', unit: 'crank degrees', target: ['sprocket'], methods: { marks: 1.5, wheel: 0.7, lift: 0.5, scan: 0.8, trace: 0.4 }, minutes: 8, range: [-360, 360] },
-  linkCount: { name: 'Link count', unit: 'links', target: ['chain', 'from', 'to'], methods: { count: 0.25 }, minutes: 5, range: [0, 2000] },
-  chainLength: { name: 'Chain length', unit: 'mm', target: ['chain', 'links'], methods: { calliper: 0.1, rule: 0.4 }, minutes: 5, range: [0, 20_000] },
-  chainCompare: { name: 'Longer than new', unit: 'mm', target: ['chain', 'links'], methods: { side: 0.15 }, minutes: 5, range: [-10, 100] },
-  phaserPlay: { name: 'Phaser play', unit: 'crank degrees', target: ['phaser'], methods: { hand: 0.5, dial: 0.2 }, minutes: 6, range: [0, 90] }
+  extension: { unit: 'mm', target: ['tensioner'], methods: { calliper: 0.5, photo: 0.8, eye: 2 }, minutes: 4, range: [0, 500] },
+  groove: { unit: 'mm', target: ['rail'], methods: { gauge: 0.1, feeler: 0.25, thumbnail: 0.4 }, minutes: 3, range: [0, 15] },
+  padWear: { unit: 'mm', target: ['tensioner'], methods: { gauge: 0.1, eye: 0.4 }, minutes: 5, range: [0, 15] },
+  camLag: { unit: 'crank degrees', target: ['sprocket'], methods: { marks: 1.5, wheel: 0.7, lift: 0.5, scan: 0.8, trace: 0.4 }, minutes: 8, range: [-360, 360] },
+  linkCount: { unit: 'links', target: ['chain', 'from', 'to'], methods: { count: 0.25 }, minutes: 5, range: [0, 2000] },
+  chainLength: { unit: 'mm', target: ['chain', 'links'], methods: { calliper: 0.1, rule: 0.4 }, minutes: 5, range: [0, 20_000] },
+  chainCompare: { unit: 'mm', target: ['chain', 'links'], methods: { side: 0.15 }, minutes: 5, range: [-10, 100] },
+  phaserPlay: { unit: 'crank degrees', target: ['phaser'], methods: { hand: 0.5, dial: 0.2 }, minutes: 6, range: [0, 90] }
 }
 
 /** Minutes until the chain lies on the bench, which its lengths need. */

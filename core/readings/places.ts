@@ -1,6 +1,14 @@
 import type { Chain, DriveSheet } from '../sheet'
 import { readingSigma } from './sigma'
-import type { Reading } from './types'
+import type { Of, Reading } from './types'
+
+/** A length of a chain on the bench. */
+export type BenchLength = Of<'chainLength'> | Of<'chainCompare'>
+
+/** Was a chain measured on the bench? */
+export function isBenchLength<R extends Reading>(reading: R): reading is Extract<R, { kind: 'chainLength' | 'chainCompare' }> {
+  return reading.kind === 'chainLength' || reading.kind === 'chainCompare'
+}
 
 /** A chain measured at several places along it; fractions. */
 export interface Places {
@@ -23,7 +31,7 @@ const DIFFER = 3
 export function placesOf(sheet: DriveSheet, chain: Chain, readings: readonly Reading[]): Places | null {
   const places = new Map<number, { sum: number; weight: number }>()
   for (const reading of readings) {
-    if (reading.place === undefined || !(reading.kind === 'chainLength' || reading.kind === 'chainCompare')) continue
+    if (!isBenchLength(reading) || reading.place === undefined) continue
     const { elongation, sigma } = elongationRead(sheet, chain, reading)
     const known = places.get(reading.place) ?? { sum: 0, weight: 0 }
     places.set(reading.place, { sum: known.sum + elongation / sigma ** 2, weight: known.weight + 1 / sigma ** 2 })
@@ -43,18 +51,18 @@ export function placesOf(sheet: DriveSheet, chain: Chain, readings: readonly Rea
  * calliper does, so each speaks for its place and only together for the chain. The sd between places, in quadrature.
  */
 export function placeSigma(sheet: DriveSheet, chain: Chain, reading: Reading, readings: readonly Reading[]): number {
-  if (reading.place === undefined) return 0
-  const mine = readings.filter((r) => r.chain === chain.id && r.place !== undefined && (r.kind === 'chainLength' || r.kind === 'chainCompare'))
+  if (!isBenchLength(reading) || reading.place === undefined) return 0
+  const mine = readings.filter(isBenchLength).filter((r) => r.chain === chain.id && r.place !== undefined)
   const values = mine.map((r) => elongationRead(sheet, chain, r))
   const mean = values.reduce((sum, v) => sum + v.elongation, 0) / values.length
   const between = values.reduce((sum, v) => sum + (v.elongation - mean) ** 2, 0) / Math.max(1, values.length - 1)
   const measuring = values.reduce((sum, v) => sum + v.sigma ** 2, 0) / values.length
-  return Math.sqrt(Math.max(0, between - measuring)) * reading.links! * chain.pitch
+  return Math.sqrt(Math.max(0, between - measuring)) * reading.links * chain.pitch
 }
 
 /** The elongation that one bench length speaks for, a fraction, with its sigma. */
-export function elongationRead(sheet: DriveSheet, chain: Chain, reading: Reading): { elongation: number; sigma: number } {
-  const length = reading.links! * chain.pitch
-  const longer = reading.kind === 'chainLength' ? reading.value! - length : reading.value!
-  return { elongation: longer / length, sigma: readingSigma(sheet, reading)! / length }
+export function elongationRead(sheet: DriveSheet, chain: Chain, reading: BenchLength): { elongation: number; sigma: number } {
+  const length = reading.links * chain.pitch
+  const longer = reading.kind === 'chainLength' ? reading.value - length : reading.value
+  return { elongation: longer / length, sigma: (readingSigma(sheet, reading) ?? NaN) / length }
 }

@@ -1,4 +1,5 @@
 import { byIds, needed, num, shape, type Shape } from '../check'
+import { say } from './says'
 
 /** What a shop or a job says otherwise than the sheet and the defaults; what it does not say is theirs. Amounts in the sheet's currency. */
 export const pricingSchema = shape({
@@ -11,11 +12,11 @@ export const pricingSchema = shape({
   /** What a failure breaks besides the part. */
   damage: num(0, 1e7),
   /** Odds that a kept part forces the cover off within the horizon, by component, where someone knows better. */
-  odds: byIds(num(0, 1).required(needed), 'expected odds from 0 to 1'),
+  odds: byIds(num(0, 1).required(needed), say('odds-by-id')),
   /** Prices of parts and always-renewed items, by id. */
-  prices: byIds(num(0, 1e6).required(needed), 'expected prices from 0 up'),
+  prices: byIds(num(0, 1e6).required(needed), say('prices-by-id')),
   /** Hours of operations and parts, by id. */
-  hours: byIds(num(0, 200).required(needed), 'expected hours from 0 to 200')
+  hours: byIds(num(0, 200).required(needed), say('hours-by-id'))
 })
 
 export type Pricing = NonNullable<Shape<typeof pricingSchema>>

@@ -1,5 +1,6 @@
 import { flag, id, moment, needed, num, oneOf, shape, type Shape, text, whole, word } from '../check'
 import type { AnySchema } from 'yup'
+import { say } from './says'
 import { ALL_FINDINGS } from './conditions'
 
 /** What a reading may say whatever its kind is. */
@@ -25,17 +26,17 @@ const overLinks = { links: whole(1, 2000).required(needed), place: whole(1, 99) 
  */
 export const READING_SCHEMAS = {
   /** `notches` showing on the ratchet instead of `value`. */
-  extension: shape({ kind: oneOf('extension').required(needed), tensioner: id().required(needed), value, notches: whole(0, 1000), ...taken, ...said }).required('expected a reading'),
-  groove: shape({ kind: oneOf('groove').required(needed), rail: id().required(needed), value: value.required(needed), ...taken, ...said }).required('expected a reading'),
-  padWear: shape({ kind: oneOf('padWear').required(needed), tensioner: id().required(needed), value: value.required(needed), ...taken, ...said }).required('expected a reading'),
+  extension: shape({ kind: oneOf('extension').required(needed), tensioner: id().required(needed), value, notches: whole(0, 1000), ...taken, ...said }).required(say('a-reading')),
+  groove: shape({ kind: oneOf('groove').required(needed), rail: id().required(needed), value: value.required(needed), ...taken, ...said }).required(say('a-reading')),
+  padWear: shape({ kind: oneOf('padWear').required(needed), tensioner: id().required(needed), value: value.required(needed), ...taken, ...said }).required(say('a-reading')),
   /** `phaserLocked`: at its rest position? Only `false` widens the reading. */
-  camLag: shape({ kind: oneOf('camLag').required(needed), sprocket: id().required(needed), value: value.required(needed), phaserLocked: flag(), ...taken, ...said }).required('expected a reading'),
-  linkCount: shape({ kind: oneOf('linkCount').required(needed), ...onChain, from: id().required(needed), to: id().required(needed), value: value.required(needed), ...taken, ...said }).required('expected a reading'),
-  chainLength: shape({ kind: oneOf('chainLength').required(needed), ...onChain, ...overLinks, value: value.required(needed), ...taken, ...said }).required('expected a reading'),
-  chainCompare: shape({ kind: oneOf('chainCompare').required(needed), ...onChain, ...overLinks, value: value.required(needed), ...taken, ...said }).required('expected a reading'),
-  phaserPlay: shape({ kind: oneOf('phaserPlay').required(needed), phaser: id().required(needed), value: value.required(needed), ...taken, ...said }).required('expected a reading'),
+  camLag: shape({ kind: oneOf('camLag').required(needed), sprocket: id().required(needed), value: value.required(needed), phaserLocked: flag(), ...taken, ...said }).required(say('a-reading')),
+  linkCount: shape({ kind: oneOf('linkCount').required(needed), ...onChain, from: id().required(needed), to: id().required(needed), value: value.required(needed), ...taken, ...said }).required(say('a-reading')),
+  chainLength: shape({ kind: oneOf('chainLength').required(needed), ...onChain, ...overLinks, value: value.required(needed), ...taken, ...said }).required(say('a-reading')),
+  chainCompare: shape({ kind: oneOf('chainCompare').required(needed), ...onChain, ...overLinks, value: value.required(needed), ...taken, ...said }).required(say('a-reading')),
+  phaserPlay: shape({ kind: oneOf('phaserPlay').required(needed), phaser: id().required(needed), value: value.required(needed), ...taken, ...said }).required(say('a-reading')),
   /** A finding from the closed list; of the engine perhaps at a bank; of pieces with their count. */
-  condition: shape({ kind: oneOf('condition').required(needed), target: id().required(needed), finding: word(40).required(needed).meta({ jsonSchema: { enum: ALL_FINDINGS } }), bank: whole(0, 16), count: whole(1, 999), ...said }).required('expected a reading')
+  condition: shape({ kind: oneOf('condition').required(needed), target: id().required(needed), finding: word(40).required(needed).meta({ jsonSchema: { enum: ALL_FINDINGS } }), bank: whole(0, 16), count: whole(1, 999), ...said }).required(say('a-reading'))
 } satisfies Record<string, AnySchema>
 
 export type ReadingKind = keyof typeof READING_SCHEMAS

@@ -1,4 +1,4 @@
-import type { DriveSheet } from '../sheet'
+import { compileSheet, type DriveSheet, type Tensioner } from '../sheet'
 import { BACKLASH_SIGMA, methodSigma } from './kinds'
 import type { Unread } from './types'
 
@@ -12,19 +12,23 @@ import type { Unread } from './types'
 export function readingSigma(sheet: DriveSheet, reading: Unread, play = 0): number | null {
   const own = ownSigma(sheet, reading)
   if (own === null) return null
-  const ratchet = sheet.tensioners.find((t) => t.id === reading.tensioner)?.ratchet
+  const ratchet = ratchetOf(sheet, reading)
   const unsettled = reading.turnedForward === true ? 0 : 1
   if (reading.kind === 'extension' && ratchet) return Math.hypot(own, (unsettled * ratchet.pitch) / Math.sqrt(12))
   if (reading.kind !== 'camLag') return own
-  const phaser = sheet.phasers.find((p) => p.sprocket === reading.sprocket)
+  const phaser = compileSheet(sheet).phaserOn(reading.sprocket)
   const loose = reading.phaserLocked === false && phaser ? phaser.range / 2 : 0
   return Math.hypot(own, loose, play / 2, unsettled * BACKLASH_SIGMA)
+}
+
+function ratchetOf(sheet: DriveSheet, { tensioner }: Unread): Tensioner['ratchet'] {
+  return tensioner === undefined ? undefined : compileSheet(sheet).tensioners.get(tensioner)?.ratchet
 }
 
 function ownSigma(sheet: DriveSheet, reading: Unread): number | null {
   if (reading.sigma !== undefined) return reading.sigma
   if (reading.kind === 'extension' && reading.value === undefined) {
-    const ratchet = sheet.tensioners.find((t) => t.id === reading.tensioner)?.ratchet
+    const ratchet = ratchetOf(sheet, reading)
     if (!ratchet) return null
     return (reading.notches === 0 ? ratchet.first : ratchet.pitch) / Math.sqrt(12)
   }

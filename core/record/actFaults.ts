@@ -4,11 +4,12 @@ import type { DriveSheet } from '../sheet'
 import { type Act, ACTS, type ActType, foldActs, isActType } from './acts'
 import type { ActKind, JobBefore } from './acts/define'
 import type { AnySchema } from 'yup'
+import { faultAt, say } from './says'
 
 export type { JobBefore } from './acts/define'
 
 /** What an act of no known type is held to: it says which types there are. */
-const anyType = shape({ type: oneOf(...(Object.keys(ACTS) as ActType[])).required(needed) }).required('expected an act')
+const anyType = shape({ type: oneOf(...(Object.keys(ACTS) as ActType[])).required(needed) }).required(say('an-act'))
 
 /** All there is to know of an act's type. */
 export function kindOf(type: ActType): ActKind<ActType, AnySchema> {
@@ -24,11 +25,11 @@ export function actFaults(job: JobBefore, value: unknown, place = ''): Fault[] {
   if (!isActType(type)) return typeFaults(value, type, place)
   const structure = schemaFaults(schemaOf(type), value, place)
   if (structure.length > 0) return structure
-  return kindOf(type).faults?.(value, { ...job, at: (field) => (place ? `${place}.${field}` : field), comesTo: (acts) => foldActs(acts, 'on-evidence') }) ?? []
+  return kindOf(type).faults?.(value, { ...job, at: (field) => (place ? `${place}.${field}` : field), comesTo: (acts) => foldActs(acts as readonly Act[], 'on-evidence') }) ?? []
 }
 
 function typeFaults(value: unknown, type: unknown, place: string): Fault[] {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return [{ place, message: 'expected an act' }]
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return [faultAt(place, 'an-act')]
   return schemaFaults(anyType, { type }, place)
 }
 
@@ -50,8 +51,8 @@ export function entryFaults(job: JobBefore, value: unknown): Fault[] {
 }
 
 function untrueFaults(sheet: DriveSheet, reading: Reading): Fault[] {
-  const message = impossibleReading(sheet, reading)
-  if (!message) return []
+  const why = impossibleReading(sheet, reading)
+  if (!why) return []
   const unknown = isNumeric(reading.kind) && reading.sigma === undefined && methodSigma(reading.kind, reading.method) === null
-  return [{ place: unknown ? 'reading.method' : 'reading.value', message }]
+  return [{ place: unknown ? 'reading.method' : 'reading.value', ...why }]
 }

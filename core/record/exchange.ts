@@ -1,6 +1,7 @@
+import { figuresOf, isInOldWords } from './upgradeSignoffs'
 import { CORE_VERSION } from '../paths'
 import { type Fault, faultsOfEach, isSameJson, knownPart, MOST_FAULTS, schemaFaults } from '../check'
-import { type EarlierKnown, type Reading, READING_SCHEMAS } from '../readings'
+import { READING_SCHEMAS, type EarlierKnown, type Reading, withIds } from '../readings'
 import { sheetFaults } from '../drive'
 import { driveSchema, type DriveSheet } from '../sheet'
 import { actFaults, schemaOf } from './actFaults'
@@ -10,6 +11,7 @@ import { readJob } from './readJob'
 import { jobSchema, type WholeJobFile } from './schema'
 import type { KeptJob } from './types'
 import { upgraded } from './upgrade'
+import { faultAt } from './says'
 
 /** A job as it travels between machines: what the core reads, and all that was ever done on it. */
 export type JobExport = WholeJobFile & Required<Pick<WholeJobFile, 'job' | 'openedUnder' | 'openedWith' | 'acts'>>
@@ -70,7 +72,7 @@ export function importJob(older: unknown, importer: Importer): Imported {
   const opened = file.openedOn ?? file.drive
   const sheet = file.openedOn ? sheetFaults(file.openedOn, 'openedOn') : []
   if (sheet.length > 0) return refused(sheet)
-  const acts = file.acts ? [...file.acts] : file.readings.map((reading): Act => ({ id: importer.newId(), type: 'read', by: reading.by ?? importer.by, at: reading.at ?? importer.at, reading: bare(reading) }))
+  const acts = file.acts ? [...file.acts] : withIds(file.readings).map((reading): Act => ({ id: reading.id.length <= MOST_ID ? reading.id : importer.newId(), type: 'read', by: reading.by ?? importer.by, at: reading.at ?? importer.at, reading: bare(reading) }))
   const faults = file.acts ? [...actListFaults(opened, acts), ...editedFaults(file, acts, opened)] : []
   if (faults.length > 0) return refused(faults)
   const job = openedJob(file, opened, importer)
@@ -89,14 +91,17 @@ function editedFaults(file: WholeJobFile, acts: readonly Act[], opened: DriveShe
   if (!acts.every(({ type }) => isActType(type))) return []
   const record = foldActs(acts, file.openedUnder ?? file.school)
   const ids = (readings: readonly { id?: string }[]) => readings.map(({ id }) => id).join('\n')
-  if (ids(record.readings) !== ids(file.readings)) return [{ place: 'readings', message: 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are' }]
-  if (file.openedOn && !isSameJson(sheetOf(opened, record), file.drive)) return [{ place: 'drive', message: 'is not the sheet that the acts of this file moved the job to: it was edited' }]
+  if (ids(record.readings) !== ids(file.readings)) return [faultAt('readings', 'readings-edited')]
+  if (file.openedOn && !isSameJson(sheetOf(opened, record), file.drive)) return [faultAt('drive', 'sheet-edited')]
   return []
 }
 
 function refused(faults: readonly Fault[]): Imported {
   return { job: null, acts: [], faults: faults.slice(0, MOST_FAULTS) }
 }
+
+/** Characters of an act's id. */
+const MOST_ID = 64
 
 function bare({ id: _id, by: _by, at: _at, ...reading }: Reading): Reading {
   return reading as Reading
@@ -111,10 +116,10 @@ function actListFaults(opened: DriveSheet, acts: readonly Act[]): Fault[] {
   return faultsOfEach(acts, (act, i) => {
     const place = `acts[${i}]`
     const moving = act?.type === 'sheet' || (act?.type === 'undo' && folding.movesSheet(act.act))
-    if (moving && ++moves > MOST_MOVES) return [{ place, message: `moves the job to another sheet, there or back, for the ${MOST_MOVES + 1}th time: no job has that many` }]
+    if (moving && ++moves > MOST_MOVES) return [faultAt(place, 'moves', { time: MOST_MOVES + 1 })]
     const faults = actFaults({ sheet, opened, acts: folding.byId, movesSheet: folding.movesSheet }, act, place)
     if (faults.length > 0) return faults
-    if (folding.byId.has(act.id)) return [{ place: `${place}.id`, message: 'stands twice in this file' }]
+    if (folding.byId.has(act.id)) return [faultAt(`${place}.id`, 'stands-twice')]
     folding.add(act)
     if (moving) sheet = sheetOf(opened, folding.record)
     return []
@@ -126,7 +131,9 @@ function checkedSignoffs(job: KeptJob, acts: readonly Act[]): Act[] {
   return acts.map((act, i) => {
     if (act.type !== 'signoff') return act
     const { unchecked: _unchecked, ...signoff } = act as ActOf<'signoff'>
-    const alike = signoff.core === CORE_VERSION && isSameJson(assessRecord(job, acts.slice(0, i)), signoff.assessment)
-    return alike ? signoff : { ...signoff, unchecked: true }
+    const now = assessRecord(job, acts.slice(0, i))
+    const old = isInOldWords(signoff.assessment)
+    const alike = signoff.core === CORE_VERSION && (old ? isSameJson(figuresOf(now), figuresOf(signoff.assessment)) : isSameJson(now, signoff.assessment))
+    return alike ? { ...signoff, assessment: now } : { ...signoff, unchecked: true }
   })
 }

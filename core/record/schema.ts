@@ -3,9 +3,10 @@ import { correctionsSchema } from '../drive'
 import { earlierKnownFields, type Reading, schoolSchema, usageSchema } from '../readings'
 import { driveSchema, type DriveSheet } from '../sheet'
 import type { Act } from './acts'
+import { say } from './says'
 
 /** What a workshop keeps of a job beside its readings. */
-export const factFields = { vehicle: words(120, 'name the vehicle'), stand: text(60), complaint: text(4000), openedBy: text(80), openedAt: moment() }
+export const factFields = { vehicle: words(120, say('vehicle')), stand: text(60), complaint: text(4000), openedBy: text(80), openedAt: moment() }
 
 /** Most readings, acts and photos that a job can hold, in the workshop as in a file. */
 export const MOST = { readings: 5000, acts: 20_000, photos: 500 } as const
@@ -35,7 +36,7 @@ export const jobSchema = shape({
   acts: listOf(elsewhere<Act>().required(needed), MOST.acts),
   /** Its photos as JPEG in base64, where they travel with it. */
   photos: listOf(shape({ id: text(64).required(needed), jpeg: text(PICTURE).required(needed) }).required(needed), MOST.photos)
-}).required('expected a job')
+}).required(say('a-job'))
 
 /** A job file with all that it may bring. */
 export type WholeJobFile = Shape<typeof jobSchema>

@@ -1,6 +1,7 @@
 import { tuple } from 'yup'
-import { byIds, flag, formatVersion, id, listOf, needed, num, oneOf, pair, shape, text, whole } from '../check'
+import { byIds, flag, formatVersion, id, listOf, needed, num, oneOf, pair, sayOfCheck, shape, text, whole } from '../check'
 import { CLOCK, isClock } from './clock'
+import { say } from './says'
 
 /**
  * The drive sheet: the description of one engine's timing drive. Types (types.ts), checks and JSON Schema come from here.
@@ -63,7 +64,7 @@ const tensioner = shape({
   /** Counted sheet: a second known point instead of `gain`; elongation as a fraction, extension in mm. */
   gainFrom: shape({ elongation: num(1e-5, 0.05).required(needed), extension: num(0, 500).required(needed) }),
   /** Counted sheet: mm of extension per mm of wear, by rail. */
-  railGain: byIds(num(0, 100).required(needed), 'expected numbers from 0 to 100')
+  railGain: byIds(num(0, 100).required(needed), sayOfCheck('numbers-by-id', { min: 0, max: 100 }))
 })
 
 const chain = shape({
@@ -76,11 +77,11 @@ const chain = shape({
   replaceable: text(40),
   driver: id().required(needed),
   /** Sprockets and rails in the order the chain meets them, starting at the driver. */
-  path: listOf(id().required(needed), 40).required(needed).min(2, 'expected at least the driver and another'),
+  path: listOf(id().required(needed), 40).required(needed).min(2, say('path-too-short')),
   /** Whole links from mark to mark in the direction of travel, at the setting point. */
   counts: listOf(shape({ from: id().required(needed), to: id().required(needed), links: whole(0, 2000).required(needed) }).required(needed), 40).required(needed),
   /** Counted sheet: links not on sprockets, all round and on the tight side between a cam and the driver. */
-  counted: shape({ freeLinks: num(1, 2000).required(needed), tight: byIds(num(0, 2000).required(needed), 'expected numbers from 0 to 2000').required(needed) })
+  counted: shape({ freeLinks: num(1, 2000).required(needed), tight: byIds(num(0, 2000).required(needed), sayOfCheck('numbers-by-id', { min: 0, max: 2000 })).required(needed) })
 })
 
 const phaser = shape({
@@ -94,7 +95,7 @@ const phaser = shape({
 const mark = shape({
   sprocket: id().required(needed), note: text(2000),
   /** Clock position at the setting point, 12:00 up. */
-  at: text(8).required(needed).test('clock', 'expected a clock position such as 6:00', (v) => !v || isClock(v)).meta({ jsonSchema: { pattern: CLOCK.source } })
+  at: text(8).required(needed).test('clock', say('clock'), (v) => !v || isClock(v)).meta({ jsonSchema: { pattern: CLOCK.source } })
 })
 
 const limit = shape({
@@ -106,7 +107,7 @@ const ids = (max: number) => listOf(id().required(needed), max)
 const price = () => num(0, 1e6).required(needed)
 
 /** Two gears in mesh: the driven shaft turns the other way, teeth[0]/teeth[1] times as fast; `driver` is a sprocket on the shaft that drives, or `crank`. */
-const gear = shape({ ...named, driver: id().required(needed), driven: id().required(needed), teeth: tuple([whole(6, 400).required(needed), whole(6, 400).required(needed)]).typeError('expected two numbers of teeth').required(needed) })
+const gear = shape({ ...named, driver: id().required(needed), driven: id().required(needed), teeth: tuple([whole(6, 400).required(needed), whole(6, 400).required(needed)]).typeError(say('two-teeth')).required(needed) })
 
 const operation = shape({
   ...named,
@@ -137,18 +138,18 @@ const sparePart = shape({
 const renewedItem = shape({ ...named, kind: oneOf('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other').required(needed), price: price(), quantity: num(0, 1000) })
 
 /** Another way to reach some parts: operations that take the place of what those parts need. */
-const wayIn = shape({ ...named, needs: byIds(ids(40).required(needed), 'expected lists of ids').required(needed) })
+const wayIn = shape({ ...named, needs: byIds(ids(40).required(needed), say('lists-of-ids')).required(needed) })
 
 /** One step of tightening: a torque or an angle. */
 const step = shape({ newtonMetres: num(0.1, 2000), degrees: num(1, 720) }).required(needed)
-  .test('one', 'expected newtonMetres or degrees, one of them', (value) => !value || (value.newtonMetres === undefined) !== (value.degrees === undefined))
+  .test('one', say('one-step'), (value) => !value || (value.newtonMetres === undefined) !== (value.degrees === undefined))
 
 /** How a bolt is tightened: steps one after another. */
 const torque = shape({
   id: id().required(needed), bolt: text(200).required(needed), operation: id(), count: whole(1, 200),
   /** Renewed each time, as tightening has stretched it. */
   stretch: flag(),
-  leftHand: flag(), note: text(400), steps: listOf(step, 12).required(needed).min(1, 'expected at least one step')
+  leftHand: flag(), note: text(400), steps: listOf(step, 12).required(needed).min(1, say('no-step'))
 })
 
 /** What the work costs and needs, beside the drive itself. */
@@ -174,13 +175,13 @@ export const driveSchema = shape({
   /** The crank's direction of turning, seen from the front. */
   rotation: oneOf('clockwise', 'anticlockwise').required(needed),
   engine: shape({ cylinders: whole(1, 64).required(needed), layout: text(40).required(needed), angle: num(0, 360), rotation: oneOf('clockwise', 'anticlockwise'), interference: flag().required(needed), fuel: text(40).required(needed) }).required(needed),
-  sprockets: listOf(sprocket.required(needed), 64).required(needed).min(2, 'expected at least two sprockets'),
+  sprockets: listOf(sprocket.required(needed), 64).required(needed).min(2, say('too-few-sprockets')),
   rails: listOf(rail.required(needed), 64).required(needed),
   tensioners: listOf(tensioner.required(needed), 16).required(needed),
-  chains: listOf(chain.required(needed), 16).required(needed).min(1, 'expected at least one chain'),
+  chains: listOf(chain.required(needed), 16).required(needed).min(1, say('no-chain-at-all')),
   phasers: listOf(phaser.required(needed), 64).required(needed),
   marks: listOf(mark.required(needed), 64).required(needed),
   limits: listOf(limit.required(needed), 200).required(needed),
   gears: listOf(gear.required(needed), 16),
   ...workshop
-}).required('expected a drive sheet')
+}).required(say('a-drive-sheet'))

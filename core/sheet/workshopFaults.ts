@@ -1,5 +1,6 @@
 import type { DriveSheet } from './types'
 import type { Fault } from '../check'
+import { faultAt, type SheetEntry } from './says'
 
 /** Faults in how a sheet's operations, parts, always-renewed items, ways in, torques and cautions name each other and the drive. */
 export function workshopFaults(sheet: DriveSheet): Fault[] {
@@ -8,19 +9,19 @@ export function workshopFaults(sheet: DriveSheet): Fault[] {
   const operationIds = new Set(operations.map(({ id }) => id))
   const itemIds = new Set(alwaysRenewed.map(({ id }) => id))
   const faults: Fault[] = []
-  const known = (ids: ReadonlySet<string>, list: readonly string[] | undefined, place: string, what: string) =>
-    list?.forEach((id, i) => ids.has(id) || faults.push({ place: `${place}[${i}]`, message: `"${id}" is no ${what} of this sheet` }))
-  const one = (ids: ReadonlySet<string>, id: string | undefined, place: string, what: string) => {
-    if (id !== undefined && !ids.has(id)) faults.push({ place, message: `"${id}" is no ${what} of this sheet` })
+  const known = (ids: ReadonlySet<string>, list: readonly string[] | undefined, place: string, what: SheetEntry) =>
+    list?.forEach((id, i) => ids.has(id) || faults.push(faultAt(`${place}[${i}]`, 'none-of-sheet', { id, what })))
+  const one = (ids: ReadonlySet<string>, id: string | undefined, place: string, what: SheetEntry) => {
+    if (id !== undefined && !ids.has(id)) faults.push(faultAt(place, 'none-of-sheet', { id, what }))
   }
   operations.forEach(({ requires, brings }, i) => {
     known(operationIds, requires, `operations[${i}].requires`, 'operation')
-    known(itemIds, brings, `operations[${i}].brings`, 'always-renewed item')
+    known(itemIds, brings, `operations[${i}].brings`, 'always-renewed')
   })
   parts.forEach(({ fits, needs, brings }, i) => {
     one(components, fits, `parts[${i}].fits`, 'component')
     known(operationIds, needs, `parts[${i}].needs`, 'operation')
-    known(itemIds, brings, `parts[${i}].brings`, 'always-renewed item')
+    known(itemIds, brings, `parts[${i}].brings`, 'always-renewed')
   })
   const partIds = new Set(parts.map(({ id }) => id))
   waysIn.forEach(({ needs }, i) => {
@@ -30,19 +31,19 @@ export function workshopFaults(sheet: DriveSheet): Fault[] {
     }
   })
   torques.forEach(({ operation }, i) => one(operationIds, operation, `torques[${i}].operation`, 'operation'))
-  cautions.forEach(({ at }, i) => one(new Set([...operationIds, ...components]), at, `cautions[${i}].at`, 'operation or component'))
+  cautions.forEach(({ at }, i) => one(new Set([...operationIds, ...components]), at, `cautions[${i}].at`, 'operation-or-component'))
   superseded.forEach(({ part }, i) => one(components, part, `superseded[${i}].part`, 'component'))
   return [...twice(operations, 'operations'), ...twice(parts, 'parts'), ...twice(alwaysRenewed, 'alwaysRenewed'), ...twice(waysIn, 'waysIn'), ...faults, ...(faults.length > 0 ? [] : circleFaults(sheet))]
 }
 
 function twice(list: readonly { id: string }[], place: string): Fault[] {
-  return list.flatMap(({ id }, i) => (list.findIndex((other) => other.id === id) === i ? [] : [{ place: `${place}[${i}].id`, message: `"${id}" stands twice` }]))
+  return list.flatMap(({ id }, i) => (list.findIndex((other) => other.id === id) === i ? [] : [faultAt(`${place}[${i}].id`, 'twice', { id })]))
 }
 
 /** Operations that require each other in a circle could never be done. Each is followed once, however many ways lead to it. */
 function circleFaults({ operations = [] }: DriveSheet): Fault[] {
   const requires = new Map(operations.map(({ id, requires: list }) => [id, list]))
-  return operations.flatMap(({ id }, i) => (requiredBy(requires, id).has(id) ? [{ place: `operations[${i}].requires`, message: `"${id}" requires itself in the end` }] : []))
+  return operations.flatMap(({ id }, i) => (requiredBy(requires, id).has(id) ? [faultAt(`operations[${i}].requires`, 'requires-itself', { id })] : []))
 }
 
 /** All that an operation requires in the end. */

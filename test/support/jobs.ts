@@ -1,11 +1,11 @@
 import { type Act, Folding, type JobBefore } from '../../core/record'
-import type { JobFile, Of, Reading } from '../../core/readings'
+import { type JobFile, type Of, type Reading, withIds } from '../../core/readings'
 import type { DriveSheet } from '../../core/sheet'
 import { sheet } from './sheets'
 
 /** A job on a sheet (ardmere unless another is given) with these readings. */
-export function jobOf(readings: Reading[], more: Partial<JobFile> & { drive?: DriveSheet } = {}): JobFile {
-  return { format: 'umbrette-job', version: 1, drive: sheet('ardmere-a18'), usage: { value: 148_200, unit: 'km' }, school: 'on-evidence', readings, ...more }
+export function jobOf(readings: readonly Reading[], more: Partial<JobFile> & { drive?: DriveSheet } = {}): JobFile {
+  return { format: 'umbrette-job', version: 1, drive: sheet('ardmere-a18'), usage: { value: 148_200, unit: 'km' }, school: 'on-evidence', readings: withIds(readings), ...more }
 }
 
 /** The usual readings of ardmere, as short as they can be written. */

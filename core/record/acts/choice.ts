@@ -1,9 +1,9 @@
-import { id, listOf, needed, num, text } from '../../check'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { id, listOf, needed, num, text, type Shape } from '../../check'
+import { type ActKind, actShape, type ActView } from './define'
 import { renewFaults } from './onPart'
 
 const schema = () => actShape('choice', { share: text(64).required(needed), renew: listOf(id().required(needed), 64).required(needed), price: num(0, 1e9).required(needed) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** What the customer chose on the page that was shared (`share` is its id). `by` is the name they typed. */
 export const choice: ActKind<'choice', ReturnType<typeof schema>> = {
@@ -11,8 +11,7 @@ export const choice: ActKind<'choice', ReturnType<typeof schema>> = {
   locks: true, who: 'customer', faults: renewFaults
 }
 
-export const choiceView: ActView<'choice'> = {
-  subject: 'The customer\'s choice',
+export const choiceView: ActView<Own, { choice: Own | null }> = {
   fold(record, act) {
     record.choice = act
   }

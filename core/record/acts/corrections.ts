@@ -1,9 +1,9 @@
-import { needed } from '../../check'
+import { needed, type Shape } from '../../check'
 import { correctionsSchema } from '../../drive'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { type ActKind, actShape, type ActView } from './define'
 
 const schema = () => actShape('corrections', { corrections: correctionsSchema.required(needed) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** What is known of the engine that shifts readings, as a whole: it takes the place of what was known before. */
 export const corrections: ActKind<'corrections', ReturnType<typeof schema>> = {
@@ -11,8 +11,7 @@ export const corrections: ActKind<'corrections', ReturnType<typeof schema>> = {
   locks: false, who: 'mechanic'
 }
 
-export const correctionsView: ActView<'corrections'> = {
-  subject: 'What is known of the engine',
+export const correctionsView: ActView<Own, { corrections: Own['corrections'] | null }> = {
   fold(record, act) {
     record.corrections = act.corrections
   }

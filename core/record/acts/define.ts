@@ -1,8 +1,8 @@
 import type { AnySchema } from 'yup'
 import { type Fault, moment, needed, oneOf, shape, type Shape, text, words } from '../../check'
 import type { DriveSheet } from '../../sheet'
-import type { Act } from './registry'
-import type { JobRecord } from './record'
+import { say } from '../says'
+import type { AnyAct, Standing } from './standing'
 
 /** Who may put an act on a job; a customer's comes through a share alone. */
 export type Who = 'mechanic' | 'foreman' | 'customer'
@@ -14,7 +14,7 @@ export interface JobBefore {
   /** The one the job was opened with. */
   opened: DriveSheet
   /** The acts before it, by id; where the act does not lock its job, at least the one that it names. */
-  acts: ReadonlyMap<string, Act>
+  acts: ReadonlyMap<string, AnyAct>
   /** Does an act move the job to another sheet, or take such a move back or forth? */
   movesSheet: (id: string) => boolean
 }
@@ -23,10 +23,10 @@ export interface JobBefore {
 export interface ActPlace extends JobBefore {
   at: (field: string) => string
   /** What acts come to, in their order. */
-  comesTo: (acts: readonly Act[]) => JobRecord
+  comesTo: (acts: readonly AnyAct[]) => Standing
 }
 
-/** How one type of act is checked; what it comes to stands beside it in the same file (views.ts). */
+/** How one type of act is checked; what it comes to stands beside it in the same file. */
 export interface ActKind<T extends string, S extends AnySchema> {
   type: T
   /** Structure of the act as it is kept, made when it is first asked for. Its type comes from here. */
@@ -40,8 +40,14 @@ export interface ActKind<T extends string, S extends AnySchema> {
   faults?: (act: Shape<S>, place: ActPlace) => Fault[]
 }
 
+/** What a type of act comes to: all that a page needs of it, apart from how it is checked. */
+export interface ActView<A, R> {
+  /** Adds what it says to what the acts before it came to. */
+  fold?: (record: R, act: A) => void
+}
+
 /** What every act has: its own id, so that sending it twice does nothing, whose it is, and the moment at the bench. */
-const base = () => ({ id: text(64).required(needed).min(1, needed), by: words(80, 'choose who is at the bench'), at: moment().required(needed) })
+const base = () => ({ id: text(64).required(needed).min(1, needed), by: words(80, say('who')), at: moment().required(needed) })
 
 /** The structure of an act of a type. */
-export const actShape = <T extends string, F extends Record<string, AnySchema>>(type: T, fields: F) => shape({ ...base(), type: oneOf(type).required(needed), ...fields }).required('expected an act')
+export const actShape = <T extends string, F extends Record<string, AnySchema>>(type: T, fields: F) => shape({ ...base(), type: oneOf(type).required(needed), ...fields }).required(say('an-act'))

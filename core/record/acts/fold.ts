@@ -1,7 +1,7 @@
 import type { School } from '../../readings'
-import type { Act } from './registry'
+import { ACT_VIEWS, type Act, type ActType } from './registry'
+import type { ActView } from './define'
 import { emptyRecord, type JobRecord } from './record'
-import { ACT_VIEWS } from './views'
 
 /**
  * What a job's acts come to, growing with each act that is added: only one that takes another back has all of them folded
@@ -47,9 +47,11 @@ export class Folding {
   }
 }
 
+/** Each folds its own act alone. */
+const FOLDS: { readonly [T in ActType]: ActView<never, JobRecord> } = ACT_VIEWS
+
 function fold(record: JobRecord, act: Act): void {
-  const folds = ACT_VIEWS[act.type].fold as ((record: JobRecord, act: Act) => void) | undefined
-  folds?.(record, act)
+  FOLDS[act.type].fold?.(record, act as never)
 }
 
 /** Acts that were folded already, as long as somebody holds them: a request folds once what many ask for. */

@@ -1,10 +1,11 @@
 import { CALLS } from '../../calls'
-import { id, needed, oneOf, words } from '../../check'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { id, needed, oneOf, words, type Shape } from '../../check'
+import { say } from '../says'
+import { type ActKind, actShape, type ActView } from './define'
 import { partFaults } from './onPart'
 
-const schema = () => actShape('overrule', { part: id().required(needed), call: oneOf(...CALLS).required(needed), reason: words(1000, 'say why') })
+const schema = () => actShape('overrule', { part: id().required(needed), call: oneOf(...CALLS).required(needed), reason: words(1000, say('why')) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** A mechanic's own call on a part, with the reason; the evidence's call stays visible under it. */
 export const overrule: ActKind<'overrule', ReturnType<typeof schema>> = {
@@ -12,8 +13,7 @@ export const overrule: ActKind<'overrule', ReturnType<typeof schema>> = {
   locks: false, who: 'foreman', faults: partFaults
 }
 
-export const overruleView: ActView<'overrule'> = {
-  subject: 'The overruled call',
+export const overruleView: ActView<Own, { overrules: Map<string, Own> }> = {
   fold(record, act) {
     record.overrules.set(act.part, act)
   }

@@ -1,9 +1,9 @@
-import { id, listOf, needed } from '../../check'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { id, listOf, needed, type Shape } from '../../check'
+import { type ActKind, actShape, type ActView } from './define'
 import { renewFaults } from './onPart'
 
 const schema = () => actShape('path', { renew: listOf(id().required(needed), 64).required(needed) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** The path that the workshop advises: the components renewed. */
 export const path: ActKind<'path', ReturnType<typeof schema>> = {
@@ -11,8 +11,7 @@ export const path: ActKind<'path', ReturnType<typeof schema>> = {
   locks: false, who: 'mechanic', faults: renewFaults
 }
 
-export const pathView: ActView<'path'> = {
-  subject: 'The path advised',
+export const pathView: ActView<Own, { path: Own | null }> = {
   fold(record, act) {
     record.path = act
   }

@@ -1,9 +1,9 @@
-import { needed } from '../../check'
+import { needed, type Shape } from '../../check'
 import { pricingSchema } from '../../readings'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { type ActKind, actShape, type ActView } from './define'
 
 const schema = () => actShape('pricing', { pricing: pricingSchema.required(needed) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** What this job is priced with, as a whole: it takes the place of what was said before. */
 export const pricing: ActKind<'pricing', ReturnType<typeof schema>> = {
@@ -11,8 +11,7 @@ export const pricing: ActKind<'pricing', ReturnType<typeof schema>> = {
   locks: false, who: 'mechanic'
 }
 
-export const pricingView: ActView<'pricing'> = {
-  subject: 'The pricing',
+export const pricingView: ActView<Own, { pricing: Own['pricing'] | null }> = {
   fold(record, act) {
     record.pricing = act.pricing
   }

@@ -1,10 +1,22 @@
-import { elsewhere, type Fault, needed, text } from '../../check'
+import { elsewhere, type Fault, needed, text, type Shape } from '../../check'
 import { type Reading, readingFaults, readingTargetFaults, sameThing } from '../../readings'
-import { type ActKind, type ActPlace, actShape } from './define'
-import type { ActView } from './views'
-import type { JobRecord, StandingReading } from './record'
+import { type ActKind, type ActPlace, actShape, type ActView } from './define'
+import type { StandingReading } from './standing'
+import { faultAt } from '../says'
 
 const schema = () => actShape('read', { reading: elsewhere<Reading>().required(needed), supersedes: text(64) })
+type Own = Shape<ReturnType<typeof schema>>
+
+/** What readings and their corrections come to. */
+export interface ReadRecord {
+  readings: StandingReading[]
+  /** Act that superseded each superseded act. */
+  superseded: Map<string, string>
+  /** Act that each correction corrects. */
+  corrects: Map<string, string>
+  /** Readings corrected by two people at once, who did not see each other's: by the reading corrected, the corrections that stand. */
+  clashes: Map<string, string[]>
+}
 
 /** A reading; `supersedes` is the id of the act whose reading it corrects. */
 export const read: ActKind<'read', ReturnType<typeof schema>> = {
@@ -17,8 +29,7 @@ export const read: ActKind<'read', ReturnType<typeof schema>> = {
   }
 }
 
-export const readView: ActView<'read'> = {
-  subject: 'The reading',
+export const readView: ActView<Own, ReadRecord> = {
   fold(record, { id, by, at, reading, supersedes }) {
     if (supersedes !== undefined) {
       record.corrects.set(id, supersedes)
@@ -30,12 +41,12 @@ export const readView: ActView<'read'> = {
 
 function supersedingFaults(reading: Reading, supersedes: string, { acts, at }: ActPlace): Fault[] {
   const old = acts.get(supersedes)
-  if (old?.type !== 'read') return [{ place: at('supersedes'), message: 'there is no such reading on this job' }]
-  return sameThing(old.reading, reading) ? [] : [{ place: at('supersedes'), message: 'a correction must be of the same kind and part as the reading it supersedes' }]
+  if (old?.type !== 'read' || !old.reading) return [faultAt(at('supersedes'), 'no-such-reading')]
+  return sameThing(old.reading, reading) ? [] : [faultAt(at('supersedes'), 'correction-of-other')]
 }
 
 /** Two corrections of one reading that both stand are a clash: both are kept until one is taken back. */
-function supersede(record: JobRecord, old: string, by: string): void {
+function supersede(record: ReadRecord, old: string, by: string): void {
   const other = record.superseded.get(old)
   if (other !== undefined && !record.superseded.has(other)) record.clashes.set(old, [...(record.clashes.get(old) ?? [other]), by])
   record.superseded.set(old, by)
@@ -47,7 +58,7 @@ function supersede(record: JobRecord, old: string, by: string): void {
   if (rivals) settle(record, corrected!, rivals.filter((id) => id !== old))
 }
 
-function settle(record: JobRecord, corrected: string, rivals: string[]): void {
+function settle(record: ReadRecord, corrected: string, rivals: string[]): void {
   if (rivals.length > 1) record.clashes.set(corrected, rivals)
   else record.clashes.delete(corrected)
 }

@@ -1,9 +1,9 @@
-import { elsewhere, needed, oneOf } from '../../check'
+import { elsewhere, needed, oneOf, type Shape } from '../../check'
 import { type Reading, readingStructureFaults } from '../../readings'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { type ActKind, actShape, type ActView } from './define'
 
 const schema = () => actShape('rebuilt', { round: oneOf('set', 'turned', 'proof').required(needed), reading: elsewhere<Reading>().required(needed) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** A reading on the rebuilt drive: as set, after two turns, or of the running engine. It says nothing of the drive as it was found. */
 export const rebuilt: ActKind<'rebuilt', ReturnType<typeof schema>> = {
@@ -12,8 +12,7 @@ export const rebuilt: ActKind<'rebuilt', ReturnType<typeof schema>> = {
   faults: (act, { sheet, at }) => readingStructureFaults(sheet, act.reading, at('reading'))
 }
 
-export const rebuiltView: ActView<'rebuilt'> = {
-  subject: 'The reading on the rebuilt drive',
+export const rebuiltView: ActView<Own, { rebuilt: Own[] }> = {
   fold(record, act) {
     record.rebuilt.push(act)
   }

@@ -1,10 +1,8 @@
-import type { Pricing, Reading, School } from '../../readings'
+import type { Pricing, School } from '../../readings'
 import type { DriveSheet } from '../../sheet'
 import type { Corrections } from '../../drive'
 import type { ActOf, JobState, PartKnown } from './registry'
-
-/** A reading that stands, with who took it and when. */
-export type StandingReading = Reading & { id: string; by: string; at: string }
+import type { StandingReading } from './standing'
 
 /** What the acts of a job come to. */
 export interface JobRecord {

@@ -1,23 +1,24 @@
 import type { Shape } from '../../check'
-import { check } from './check'
-import { choice } from './choice'
-import { corrections } from './corrections'
-import { hole } from './hole'
-import { overrule } from './overrule'
-import { part } from './part'
-import { path } from './path'
-import { photo } from './photo'
-import { pricing } from './pricing'
-import { read } from './read'
-import { rebuilt } from './rebuilt'
-import { release } from './release'
-import { school } from './school'
-import { sheet } from './sheet'
-import { signoff } from './signoff'
-import { state } from './state'
-import { task } from './task'
-import { undo } from './undo'
-import { waits } from './waits'
+import type { ActView } from './define'
+import { check, checkView } from './check'
+import { choice, choiceView } from './choice'
+import { corrections, correctionsView } from './corrections'
+import { hole, holeView } from './hole'
+import { overrule, overruleView } from './overrule'
+import { part, partView } from './part'
+import { path, pathView } from './path'
+import { photo, photoView } from './photo'
+import { pricing, pricingView } from './pricing'
+import { read, readView } from './read'
+import { rebuilt, rebuiltView } from './rebuilt'
+import { release, releaseView } from './release'
+import { school, schoolView } from './school'
+import { sheet, sheetView } from './sheet'
+import { signoff, signoffView } from './signoff'
+import { state, stateView } from './state'
+import { task, taskView } from './task'
+import { undo, undoView } from './undo'
+import { waits, waitsView } from './waits'
 
 /**
  * Acts: what people did on a job, in order, never changed afterwards. Each has its own id, so that sending it twice does
@@ -41,3 +42,9 @@ export type PartKnown = ActOf<'part'>['known']
 export function isActType(type: unknown): type is ActType {
   return typeof type === 'string' && Object.hasOwn(ACTS, type)
 }
+
+/** What each type comes to. */
+export const ACT_VIEWS = {
+  read: readView, undo: undoView, corrections: correctionsView, part: partView, photo: photoView, state: stateView, waits: waitsView, sheet: sheetView, overrule: overruleView, pricing: pricingView,
+  path: pathView, signoff: signoffView, choice: choiceView, task: taskView, rebuilt: rebuiltView, hole: holeView, release: releaseView, check: checkView, school: schoolView
+} satisfies { readonly [T in ActType]: ActView<ActOf<T>, never> }

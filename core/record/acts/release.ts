@@ -1,8 +1,9 @@
-import { needed, word, words } from '../../check'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { needed, word, words, type Shape } from '../../check'
+import { say } from '../says'
+import { type ActKind, actShape, type ActView } from './define'
 
-const schema = () => actShape('release', { hold: word(160).required(needed), reason: words(1000, 'say why') })
+const schema = () => actShape('release', { hold: word(160).required(needed), reason: words(1000, say('why')) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** A hold released by word, with the reason. */
 export const release: ActKind<'release', ReturnType<typeof schema>> = {
@@ -10,8 +11,7 @@ export const release: ActKind<'release', ReturnType<typeof schema>> = {
   locks: false, who: 'foreman'
 }
 
-export const releaseView: ActView<'release'> = {
-  subject: 'The hold released',
+export const releaseView: ActView<Own, { releases: Map<string, Own> }> = {
   fold(record, act) {
     record.releases.set(act.hold, act)
   }

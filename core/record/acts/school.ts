@@ -1,8 +1,9 @@
+import type { Shape } from '../../check'
 import { schoolSchema } from '../../readings'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { type ActKind, actShape, type ActView } from './define'
 
 const schema = () => actShape('school', { school: schoolSchema })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** The school that the job is judged under. */
 export const school: ActKind<'school', ReturnType<typeof schema>> = {
@@ -10,8 +11,7 @@ export const school: ActKind<'school', ReturnType<typeof schema>> = {
   locks: false, who: 'mechanic'
 }
 
-export const schoolView: ActView<'school'> = {
-  subject: 'The other school',
+export const schoolView: ActView<Own, { school: Own['school'] }> = {
   fold(record, act) {
     record.school = act.school
   }

@@ -1,11 +1,11 @@
-import { elsewhere, needed, whole } from '../../check'
+import { elsewhere, needed, whole, type Shape } from '../../check'
 import { driveSchema, type DriveSheet } from '../../sheet'
 import { sheetFaults } from '../../drive'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { type ActKind, actShape, type ActView } from './define'
 import { stranded } from './stranded'
 
 const schema = () => actShape('sheet', { sheet: elsewhere<DriveSheet>(() => driveSchema).required(needed), revision: whole(1, 1e6).required(needed) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** The job moved to another revision of its drive sheet, with that revision, so that the job needs nothing but itself. */
 export const sheet: ActKind<'sheet', ReturnType<typeof schema>> = {
@@ -17,8 +17,7 @@ export const sheet: ActKind<'sheet', ReturnType<typeof schema>> = {
   }
 }
 
-export const sheetView: ActView<'sheet'> = {
-  subject: 'The drive sheet',
+export const sheetView: ActView<Own, { moved: Own | null }> = {
   fold(record, act) {
     record.moved = act
   }

@@ -1,7 +1,6 @@
 import { type Assessment, assessmentSchema } from '../../paths'
-import { elsewhere, flag, listOf, needed, schemaFaults, text, whole, word } from '../../check'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { elsewhere, flag, listOf, needed, schemaFaults, text, whole, word, type Shape } from '../../check'
+import { type ActKind, actShape, type ActView } from './define'
 
 const schema = () => actShape('signoff', {
   /** 1 for the first. */
@@ -16,6 +15,7 @@ const schema = () => actShape('signoff', {
   /** Id of the newest act that whoever signs has seen; absent where there was none. */
   seen: text(64)
 })
+type Own = Shape<ReturnType<typeof schema>>
 
 /**
  * The verdict as it was signed: what stood then, and what it was computed with. The server makes it from what it holds, so
@@ -28,8 +28,7 @@ export const signoff: ActKind<'signoff', ReturnType<typeof schema>> = {
   faults: (act, { at }) => schemaFaults(assessmentSchema, act.assessment, at('assessment'))
 }
 
-export const signoffView: ActView<'signoff'> = {
-  subject: 'The sign-off',
+export const signoffView: ActView<Own, { signoffs: Own[] }> = {
   fold(record, act) {
     record.signoffs.push(act)
   }

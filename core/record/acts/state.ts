@@ -1,8 +1,8 @@
-import { needed, oneOf } from '../../check'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { needed, oneOf, type Shape } from '../../check'
+import { type ActKind, actShape, type ActView } from './define'
 
 const schema = () => actShape('state', { state: oneOf('open', 'closed', 'archived', 'deleted').required(needed) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** Where a job has gone: closed when it is done, archived when nobody needs it on the board, deleted when it was a mistake. */
 export const state: ActKind<'state', ReturnType<typeof schema>> = {
@@ -10,8 +10,7 @@ export const state: ActKind<'state', ReturnType<typeof schema>> = {
   locks: true, who: 'mechanic'
 }
 
-export const stateView: ActView<'state'> = {
-  subject: 'Where the job stands',
+export const stateView: ActView<Own, { state: Own['state'] }> = {
   fold(record, act) {
     record.state = act.state
   }

@@ -1,13 +1,14 @@
 import { type Fault, MOST_FAULTS } from '../../check'
 import { type DriveSheet, partKindOf } from '../../sheet'
-import { isNumeric, READING_KINDS, readingTargetFaults } from '../../readings'
-import type { JobRecord } from './record'
+import { readingTargetFaults } from '../../readings'
+import { faultAt } from '../says'
+import type { Standing } from './standing'
 
 /** Standing readings, photos and facts of parts that a sheet has no place for. */
-export function stranded(on: DriveSheet, { readings, rebuilt, photos, parts }: JobRecord, place: string): Fault[] {
+export function stranded(on: DriveSheet, { readings, rebuilt, photos, parts }: Standing, place: string): Fault[] {
   const lost = [
-    ...[...readings, ...rebuilt.map((act) => ({ ...act.reading, id: act.id }))].filter((reading) => readingTargetFaults(on, reading).length > 0).map(({ kind, id }) => `the ${isNumeric(kind) ? READING_KINDS[kind].name.toLowerCase() : 'finding'} of act ${id}`),
-    ...[...photos.map(({ part }) => part), ...parts.keys()].filter((part) => !partKindOf(on, part)).map((part) => `what is kept of "${part}"`)
+    ...[...readings, ...rebuilt.map((act) => ({ ...act.reading, id: act.id }))].filter((reading) => readingTargetFaults(on, reading).length > 0).map(({ kind, id }) => faultAt(place, 'no-place-for-reading', { kind, act: id })),
+    ...[...photos.map(({ part }) => part), ...parts.keys()].filter((part) => !partKindOf(on, part)).map((part) => faultAt(place, 'no-place-for-part', { part }))
   ]
-  return lost.slice(0, MOST_FAULTS).map((what) => ({ place, message: `has no place for ${what}: take that back first` }))
+  return lost.slice(0, MOST_FAULTS)
 }

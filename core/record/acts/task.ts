@@ -1,8 +1,8 @@
-import { needed, num, oneOf, text, word } from '../../check'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { needed, num, oneOf, text, word, type Shape } from '../../check'
+import { type ActKind, actShape, type ActView } from './define'
 
 const schema = () => actShape('task', { task: word(160).required(needed), state: oneOf('done', 'open').required(needed), note: text(1000), value: num(0, 1e6) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** A step of the build-up or the proof, done or taken up again, with what was noted with it. */
 export const task: ActKind<'task', ReturnType<typeof schema>> = {
@@ -10,8 +10,7 @@ export const task: ActKind<'task', ReturnType<typeof schema>> = {
   locks: false, who: 'mechanic'
 }
 
-export const taskView: ActView<'task'> = {
-  subject: 'The step',
+export const taskView: ActView<Own, { tasks: Map<string, Own> }> = {
   fold(record, act) {
     record.tasks.set(act.task, act)
   }

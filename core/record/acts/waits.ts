@@ -1,8 +1,8 @@
-import { needed, oneOf, text } from '../../check'
-import { type ActKind, actShape } from './define'
-import type { ActView } from './views'
+import { needed, oneOf, text, type Shape } from '../../check'
+import { type ActKind, actShape, type ActView } from './define'
 
 const schema = () => actShape('waits', { for: oneOf('part', 'customer', 'nothing').required(needed), note: text(400) })
+type Own = Shape<ReturnType<typeof schema>>
 
 /** What a job waits for, so that nobody stands at the engine in vain. */
 export const waits: ActKind<'waits', ReturnType<typeof schema>> = {
@@ -10,8 +10,7 @@ export const waits: ActKind<'waits', ReturnType<typeof schema>> = {
   locks: false, who: 'mechanic'
 }
 
-export const waitsView: ActView<'waits'> = {
-  subject: 'What the job waits for',
+export const waitsView: ActView<Own, { waits: Own | null }> = {
   fold(record, act) {
     record.waits = act.for === 'nothing' ? null : act
   }

@@ -1,17 +1,18 @@
 import { drivenSprockets } from '../../drive'
-import { FINDINGS, type Reading } from '../../readings'
+import { FINDINGS, type Of, type Reading } from '../../readings'
 import { type DriveSheet, type PartKind, partKindOf } from '../../sheet'
 import { fills, slotsOf } from './slots'
 
 /** Stations of the job in the order they are walked; any order is allowed. */
-export const STATIONS = {
-  1: 'Complaint', 2: 'Before the covers', 3: 'Set to the mark', 4: 'Tension', 5: 'Rails', 6: 'Phasers', 7: 'Chain on the bench'
-} as const
-export type Station = keyof typeof STATIONS
+export const STATIONS = [1, 2, 3, 4, 5, 6, 7] as const
+export type Station = (typeof STATIONS)[number]
+
+/** What findings asked together are of. */
+export type GroupTitle = 'heard-when' | 'heard-where' | 'codes' | 'oil' | 'renewed-before' | 'vacuum' | 'trace' | 'pan' | 'after-a-jump' | 'lifter' | 'slack' | 'found'
 
 /** Findings asked together. */
 export interface FindingGroup {
-  title: string
+  title: GroupTitle
   findings: readonly string[]
   /** Does one answer rule out the others of the group? */
   one?: boolean
@@ -20,31 +21,31 @@ export interface FindingGroup {
 /** What is asked of the engine at each station. */
 export const ENGINE_GROUPS: Readonly<Partial<Record<Station, readonly FindingGroup[]>>> = {
   1: [
-    { title: 'When it is heard', one: true, findings: ['noise-under-a-second', 'noise-seconds', 'noise-idle-only', 'noise-warm-idle', 'noise-always', 'noise-none'] },
-    { title: 'Where it is loudest', findings: ['loudest-bank', 'loudest-front', 'loudest-top'] },
-    { title: 'Fault codes', findings: ['code-correlation', 'code-over-advanced', 'code-over-retarded', 'code-slow', 'code-none'] },
-    { title: 'Oil', findings: ['oil-overdue', 'oil-low', 'oil-wrong-grade', 'oil-regular', 'oil-glitter'] },
-    { title: 'Renewed before', findings: ['renewed-chain', 'renewed-rails', 'renewed-tensioner', 'renewed-phaser'] }
+    { title: 'heard-when', one: true, findings: ['noise-under-a-second', 'noise-seconds', 'noise-idle-only', 'noise-warm-idle', 'noise-always', 'noise-none'] },
+    { title: 'heard-where', findings: ['loudest-bank', 'loudest-front', 'loudest-top'] },
+    { title: 'codes', findings: ['code-correlation', 'code-over-advanced', 'code-over-retarded', 'code-slow', 'code-none'] },
+    { title: 'oil', findings: ['oil-overdue', 'oil-low', 'oil-wrong-grade', 'oil-regular', 'oil-glitter'] },
+    { title: 'renewed-before', findings: ['renewed-chain', 'renewed-rails', 'renewed-tensioner', 'renewed-phaser'] }
   ],
   2: [
-    { title: 'Vacuum at idle', one: true, findings: ['vacuum-low', 'vacuum-right'] },
-    { title: 'Cam and crank trace against a good one', one: true, findings: ['trace-shifted', 'trace-alike'] },
-    { title: 'Pan and filter', one: true, findings: ['oil-plastic', 'oil-clean'] }
+    { title: 'vacuum', one: true, findings: ['vacuum-low', 'vacuum-right'] },
+    { title: 'trace', one: true, findings: ['trace-shifted', 'trace-alike'] },
+    { title: 'pan', one: true, findings: ['oil-plastic', 'oil-clean'] }
   ],
-  3: [{ title: 'After a jump', one: true, findings: ['compression-sound', 'compression-low'] }]
+  3: [{ title: 'after-a-jump', one: true, findings: ['compression-sound', 'compression-low'] }]
 }
 
 /** Findings of a tensioner that are made before the covers are off. */
-export const LIFTER_GROUP: FindingGroup = { title: 'Removed lifter pushed in by hand', one: true, findings: ['lifter-gap', 'lifter-flush'] }
+export const LIFTER_GROUP: FindingGroup = { title: 'lifter', one: true, findings: ['lifter-gap', 'lifter-flush'] }
 
 /** Findings of a chain that are made with the engine set to its mark. */
-export const SLACK_GROUP: FindingGroup = { title: 'Slack between the cams', one: true, findings: ['slack-taken-up', 'slack-stays'] }
+export const SLACK_GROUP: FindingGroup = { title: 'slack', one: true, findings: ['slack-taken-up', 'slack-stays'] }
 
 /** The findings of a part, in groups: at the bench all that are not asked at an earlier station. */
 export function findingGroups(kind: PartKind): FindingGroup[] {
   const earlier = [...(kind === 'tensioner' ? LIFTER_GROUP.findings : []), ...(kind === 'chain' ? SLACK_GROUP.findings : [])]
-  const findings = Object.keys(FINDINGS[kind]).filter((finding) => !earlier.includes(finding))
-  return [{ title: 'Found', findings }]
+  const findings = FINDINGS[kind].filter((finding) => !earlier.includes(finding))
+  return [{ title: 'found', findings }]
 }
 
 /** What can be read or looked at at a station, part by part in the order they are worked through. */
@@ -64,7 +65,6 @@ export function partsAt(sheet: DriveSheet, station: Station): string[] {
 /** How far a station is. */
 export interface StationState {
   station: Station
-  name: string
   /** Figures read, of those the sheet offers. */
   read: number
   all: number
@@ -75,10 +75,10 @@ export interface StationState {
 /** Where a job stands, station by station. */
 export function stationStates(sheet: DriveSheet, readings: readonly Reading[]): StationState[] {
   const slots = slotsOf(sheet)
-  return (Object.keys(STATIONS).map(Number) as Station[]).map((station) => {
+  return STATIONS.map((station) => {
     const mine = slots.filter((slot) => slot.station === station)
     return {
-      station, name: STATIONS[station], all: mine.length,
+      station, all: mine.length,
       read: mine.filter((slot) => readings.some((reading) => fills(slot, reading))).length,
       findings: readings.filter((r) => r.kind === 'condition' && stationOfFinding(sheet, r) === station).length
     }
@@ -86,13 +86,13 @@ export function stationStates(sheet: DriveSheet, readings: readonly Reading[]): 
 }
 
 /** The station at which a finding is made. */
-export function stationOfFinding(sheet: DriveSheet, { target, finding }: Reading): Station {
-  const kind = partKindOf(sheet, target!)
+export function stationOfFinding(sheet: DriveSheet, { target, finding }: Of<'condition'>): Station {
+  const kind = partKindOf(sheet, target)
   if (kind === 'engine') {
-    const asked = (Object.entries(ENGINE_GROUPS) as [string, readonly FindingGroup[]][]).find(([, groups]) => groups.some((g) => g.findings.includes(finding!)))
+    const asked = (Object.entries(ENGINE_GROUPS) as [string, readonly FindingGroup[]][]).find(([, groups]) => groups.some((g) => g.findings.includes(finding)))
     return asked ? (Number(asked[0]) as Station) : 5
   }
-  if (kind === 'tensioner') return LIFTER_GROUP.findings.includes(finding!) ? 2 : 4
-  if (kind === 'chain') return SLACK_GROUP.findings.includes(finding!) ? 3 : 7
+  if (kind === 'tensioner') return LIFTER_GROUP.findings.includes(finding) ? 2 : 4
+  if (kind === 'chain') return SLACK_GROUP.findings.includes(finding) ? 3 : 7
   return kind === 'phaser' || kind === 'sprocket' || kind === 'oil' ? 6 : 5
 }

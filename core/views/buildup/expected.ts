@@ -3,7 +3,7 @@ import { chainModel, type Corrections } from '../../drive'
 import { NINETY } from '../../math'
 import { PRIORS, type Priors } from '../../estimate'
 import { extensionToNotches } from '../../readings'
-import type { DriveSheet } from '../../sheet'
+import { compileSheet, type DriveSheet } from '../../sheet'
 
 /** What a reading should show on the drive as it was built up, and how far either way is no surprise (90 %). */
 export interface ExpectedReading {
@@ -40,11 +40,11 @@ export function expectedRebuilt(sheet: DriveSheet, before: Assessment, renew: re
       { ...state, padWear: state.padWear + pad.sd }
     ].map((at) => model.readout(at))
     const doubt = (of: (readout: typeof middle) => number, scatter: number) => NINETY * Math.hypot(scatter, ...steps.map((step) => of(step) - of(middle)))
-    const ratchet = sheet.tensioners.find((t) => t.id === model.tensioner)?.ratchet
+    const ratchet = compileSheet(sheet).tensionerOf(chain.id)?.ratchet
     return [
       ...chain.counts.map(({ from, to, links }) => ({ kind: 'linkCount' as const, target: chain.id, from, to, value: links, within: 0 })),
       ...model.cams.map((target, i) => ({ kind: 'camLag' as const, target, value: middle.lag[i]! + (corrections.offsetKeys?.[target] ?? 0), within: doubt((r) => r.lag[i]!, priors.lagScatter) })),
-      ...(middle.extension === null ? [] : [{ kind: 'extension' as const, target: model.tensioner!, value: middle.extension, within: doubt((r) => r.extension!, priors.extensionScatter), ...(ratchet ? { notches: extensionToNotches(ratchet, middle.extension) } : {}) }])
+      ...(middle.extension === null || model.tensioner === null ? [] : [{ kind: 'extension' as const, target: model.tensioner, value: middle.extension, within: doubt((r) => r.extension ?? NaN, priors.extensionScatter), ...(ratchet ? { notches: extensionToNotches(ratchet, middle.extension) } : {}) }])
     ]
   })
 }

@@ -1,6 +1,7 @@
 export { type ExpectedReading, expectedRebuilt } from './expected'
 export type { Hold } from './holds'
-export { buildPlan, type Task } from './plan'
+export { buildPlan, type BuildPlan, type GroupKey, type Task } from './plan'
+export type { CountedItem, HoldReleaseSays, HoldSays, MeaningSays, StepCautionSays, TaskSays } from './says'
 export { PROOF_TASKS } from './proof'
 export { closingJob, rebuildOf, WAY_TASK } from './rebuild'
 export { type Check, type Round, twoTurns } from './twoTurns'

@@ -1,10 +1,11 @@
+import type { Message } from '../../check'
 import type { Task } from './plan'
+import { caution, task } from './says'
 
-const step = (id: string, text: string, cautions: string[] = []): Task => ({ id: `proof:${id}`, text, asks: 'nothing', must: false, cautions })
+const step = (id: string, says: Message, cautions: Message[] = []): Task => ({ id: `proof:${id}`, says, asks: 'nothing', must: false, cautions })
 
 /** What the running engine must show before a job is proven. */
 export const PROOF_TASKS: readonly Task[] = [
-  step('first-start', 'First start: oil pressure came up, no noise beyond the first seconds', ['Nobody near belt and chain; stop at once if it knocks or no pressure comes up.']),
-  step('noise', 'The noise it came for is gone, cold and warm'), step('codes', 'Codes cleared, none came back'), step('relearn', 'Relearn done where the maker asks for it'),
-  step('leaks', 'No leaks, warm and after cooling'), step('oil-level', 'Oil level checked again warm')
+  step('first-start', task('first-start'), [caution('stop-at-once')]),
+  step('noise', task('noise-gone')), step('codes', task('codes-cleared')), step('relearn', task('relearn')), step('leaks', task('no-leaks')), step('oil-level', task('oil-level-again'))
 ]

@@ -1,6 +1,6 @@
 import type { Assessment } from '../../paths'
 import { type Act, foldActs, heldCalls, jobFile, type JobRecord, type KeptJob } from '../../record'
-import type { JobFile, Reading } from '../../readings'
+import type { JobFile, KnownReading } from '../../readings'
 import { type ExpectedReading, expectedRebuilt } from './expected'
 import { type Hold, holdsOf } from './holds'
 import { buildPlan, type BuildPlan } from './plan'
@@ -46,6 +46,6 @@ function chosen(record: JobRecord, before: Assessment): Pick<Rebuild, 'renew' | 
 /** The rebuilt drive as a job of its own, out of what was read on it after it was turned and when it ran; its renewed parts were fitted now. */
 export function closingJob(file: JobFile, { rebuilt }: JobRecord, renew: readonly string[]): JobFile {
   const { history: _history, readings: _readings, ...others } = file
-  const readings: Reading[] = rebuilt.filter(({ round }) => round !== 'set').map(({ reading }) => reading)
+  const readings = rebuilt.filter(({ round }) => round !== 'set').map(({ id, reading }): KnownReading => ({ ...reading, id }))
   return { ...others, readings, fitted: { ...file.fitted, ...Object.fromEntries(renew.map((id) => [id, file.usage.value])) } }
 }

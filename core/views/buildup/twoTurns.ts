@@ -1,8 +1,9 @@
+import { meaning } from './says'
+import type { Message } from '../../check'
 import { degreesPerTooth } from '../../drive'
 import { NINETY } from '../../math'
 import { methodSigma, partOf, type Reading } from '../../readings'
-import type { DriveSheet } from '../../sheet'
-import { figure, lateOrEarly, partName } from '../../wording'
+import { compileSheet, type DriveSheet } from '../../sheet'
 import type { ExpectedReading } from './expected'
 
 /** A reading on the rebuilt drive: as it was set, or after two full turns by hand. */
@@ -14,8 +15,8 @@ export interface Check {
   set: Reading | null
   turned: Reading | null
   state: 'open' | 'right' | 'differs'
-  /** What a difference can mean, in words. */
-  means: string[]
+  /** What a difference can mean. */
+  means: Message[]
 }
 
 /** Sd beyond which a lag or an extension is not what was expected: one in some hundred sound rebuilds. */
@@ -59,24 +60,18 @@ function moved({ kind }: ExpectedReading, set: Reading, turned: Reading): boolea
   return Math.abs(turned.value - set.value) > FAR * Math.hypot(sigmaOf(set), sigmaOf(turned))
 }
 
-function meanings(sheet: DriveSheet, { expected, set, turned }: Check, all: readonly Check[]): string[] {
-  const read = turned ?? set!
-  const slipped = set !== null && turned !== null && moved(expected, set, turned) ? ['It moved while being turned: the chain has jumped, or a cam or the crank sprocket is not held.'] : []
-  if (expected.kind === 'linkCount') return [...slipped, `The counts are off between ${partName(sheet, expected.from!).toLowerCase()} and ${partName(sheet, expected.to!).toLowerCase()}: a tooth off at one of them, a miscount, or a wrong chain.`]
-  if (expected.kind === 'extension') return [...slipped, ...extensionMeans(expected, read)]
-  const chain = sheet.chains.find(({ path }) => path.includes(expected.target))!
-  const perTooth = degreesPerTooth(sheet, chain)
-  const teeth = Math.round((read.value! - expected.value) / perTooth)
+function meanings(sheet: DriveSheet, { expected, set, turned }: Check, all: readonly Check[]): Message[] {
+  const read = turned ?? set
+  if (!read) return []
+  const slipped = set !== null && turned !== null && moved(expected, set, turned) ? [meaning('moved-while-turned')] : []
+  if (expected.kind === 'linkCount') return [...slipped, meaning('counts-off', { from: expected.from ?? '', to: expected.to ?? '' })]
+  if (expected.kind === 'extension') return [...slipped, meaning((read.value ?? Infinity) < expected.value ? 'too-far-in' : 'too-far-out')]
+  const chain = compileSheet(sheet).chainAt(expected.target)
+  if (!chain) return slipped
+  const off = (read.value ?? expected.value) - expected.value
+  const teeth = Math.round(off / degreesPerTooth(sheet, chain))
+  if (teeth === 0) return [...slipped, meaning('less-than-a-tooth', { off })]
   const alike = all.filter((other) => other.expected.kind === 'camLag' && chain.path.includes(other.expected.target))
   const together = alike.length > 1 && alike.every((other) => other.state === 'differs')
-  if (teeth === 0) return [...slipped, `${figure(Math.abs(read.value! - expected.value), 1)}° ${lateOrEarly(read.value! - expected.value)}, less than a tooth: the cam is not held in its slot, a phaser is not locked at rest, or the mark is another one.`]
-  const where = together ? 'at the crank sprocket, as every cam of this chain is off' : `at ${partName(sheet, expected.target).toLowerCase()}`
-  return [...slipped, `${Math.abs(teeth)} ${Math.abs(teeth) === 1 ? 'tooth' : 'teeth'} ${lateOrEarly(teeth)} ${where}. Do not start it: set it again.`]
-}
-
-function extensionMeans({ value }: ExpectedReading, read: Reading): string[] {
-  const stands = read.value ?? Infinity
-  return stands < value
-    ? ['It stands further in than it should: the pin is still in or the plunger is stuck, a rail is not seated, or the chain is too short.']
-    : ['It stands further out than it should: rails swapped or a worn one back in, the wrong chain, or a tooth off between the marks.']
+  return [...slipped, meaning('teeth-off', { teeth, at: together ? null : expected.target })]
 }

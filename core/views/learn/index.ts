@@ -1,2 +1,1 @@
-export { calibrationOf, type CalibrationPoint, coverage } from './calibration'
-export { type Learnt, learnt, type LearntFrom, type TypeRate } from './learnt'
+export { coverage, type Learnt, learnt, type LearntFrom, type TypeRate } from './learnt'

@@ -3,7 +3,7 @@ import { NINETY } from '../../math'
 import type { JobSummary } from '../summary'
 import type { Usage, UsageUnit } from '../../readings'
 import { type Reached, reachedAt, wearRate, type WearRate } from '../../estimate'
-import { type CalibrationPoint, coverage } from './calibration'
+import type { CalibrationPoint } from '../summary'
 
 /** A job as far as the workshop learns from it. */
 export interface LearntFrom {
@@ -121,4 +121,9 @@ function grouped<T>(list: readonly T[], key: (one: T) => string): Map<string, T[
   const groups = new Map<string, T[]>()
   for (const one of list) groups.set(key(one), [...(groups.get(key(one)) ?? []), one])
   return groups
+}
+
+/** Of some points, how many lie within the 90 % interval of what was to be expected. */
+export function coverage(points: readonly CalibrationPoint[]): { held: number; of: number } {
+  return { held: points.filter(({ mean, sd, bench, benchSd }) => Math.abs(bench - mean) <= NINETY * Math.hypot(sd, benchSd)).length, of: points.length }
 }

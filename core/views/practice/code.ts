@@ -1,3 +1,4 @@
+import { messagesOf, type Message } from '../../check'
 import type { DriveSheet } from '../../sheet'
 import { type Level, LEVELS } from './types'
 
@@ -11,11 +12,25 @@ export interface CaseKey {
 /** Without I, L, O and U, which are read for other characters (D. Crockford's base 32). */
 const DIGITS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ'
 const SEED_DIGITS = 5
+/** Characters of what was typed that are told back. */
+const SHOWN = 24
 /** Seeds run from 0 to below this. */
 export const SEEDS = DIGITS.length ** SEED_DIGITS
 
-/** Thrown for a code that is none; the message says what to do. */
-export class CodeError extends RangeError {}
+/** Why a code is none. */
+export interface CodeSays {
+  'no-code': { code: string }
+  'slip-in-code': { code: string }
+}
+
+const say = messagesOf<CodeSays>()
+
+/** Thrown for a code that is none. */
+export class CodeError extends RangeError {
+  constructor(readonly said: Message) {
+    super(said.code)
+  }
+}
 
 /** The short code of a case drawn on an engine. @throws RangeError for a seed out of range */
 export function caseCode({ sheet, level, seed }: CaseKey): string {
@@ -36,9 +51,9 @@ export function readCode(text: string, sheets: readonly Pick<DriveSheet, 'id'>[]
   const level = LEVELS.find((one) => String(one) === digit)
   const sheet = sheets.find(({ id }) => letterOf(id) === letter)
   const digits = [...rest].map((char) => DIGITS.indexOf(char))
-  if (!sheet || !level || rest.length !== SEED_DIGITS + 1 || digits.includes(-1)) throw new CodeError(`"${text.slice(0, 24)}" is no case code: it is written like A3-7KQ2MD.`)
+  if (!sheet || !level || rest.length !== SEED_DIGITS + 1 || digits.includes(-1)) throw new CodeError(say('no-code', { code: text.slice(0, SHOWN) }))
   const body = rest.slice(0, SEED_DIGITS)
-  if (checkOf(`${letter}${digit}${body}`) !== rest.at(-1)) throw new CodeError(`"${text.slice(0, 24)}" has a slip in it: compare it with the original, character by character.`)
+  if (checkOf(`${letter}${digit}${body}`) !== rest.at(-1)) throw new CodeError(say('slip-in-code', { code: text.slice(0, SHOWN) }))
   return { sheet: sheet.id, level, seed: digits.slice(0, SEED_DIGITS).reduce((sum, d) => sum * DIGITS.length + d, 0) }
 }
 

@@ -1,9 +1,11 @@
+import type { LookedAtFigures } from './says'
+import type { DriveSheet } from '../../sheet'
 import { rounded } from '../../math'
 import { faultOf } from './faults'
 import { isMissed } from './missed'
 import { type Score, scored, solved, type Solved } from './score'
 import { type Move, standOf } from './stand'
-import { takeAlong, type ToldFault } from './takeAlong'
+import { type Lesson, takeAlong, type ToldFault } from './takeAlong'
 import type { PracticeCase } from './types'
 import { type WeighedReading, weighedReadings } from './weighedReadings'
 
@@ -12,21 +14,28 @@ export interface Debriefing extends Score {
   bill: Score['bill'] & { currency: string }
   wrong: ToldFault[]
   readings: WeighedReading[]
-  software: { title: string; minutes: number }[]
-  takeAlong: string[]
+  software: { what: LookedAtFigures; minutes: number }[]
+  takeAlong: Lesson[]
+  /** Names of the parts that it speaks of, by id. */
+  names: { [part: string]: string }
 }
 
 /** Everything that is said once a learner has made the calls. */
 export function debrief(engine: PracticeCase, moves: readonly Move[], solution: Solved = solved(engine)): Debriefing {
   const stand = standOf(engine, moves)
-  const { score, parts, calls, minutes, bill } = scored(engine, stand, solution)
+  const { score, parts, calls, minutes, bill } = scored(stand, solution)
   const wrong = engine.truth.faults.flatMap((id): ToldFault[] => {
     const fault = faultOf(id)
-    return fault ? [{ id, name: fault.name, lesson: fault.lesson, trap: fault.trap === true, missed: isMissed(engine, id, calls, stand) }] : []
+    return fault ? [{ id, trap: fault.trap === true, missed: isMissed(engine, id, calls, stand) }] : []
   })
   const readings = weighedReadings(engine, stand)
   return rounded({
-    score, parts, wrong, calls, readings, software: solution.software.taken.map(({ title, minutes: took }) => ({ title, minutes: took })), minutes,
-    bill: { ...bill, currency: engine.drive.money?.currency ?? '' }, takeAlong: takeAlong({ wrong, calls, readings }, stand, solution)
+    score, parts, wrong, calls, readings, software: solution.software.taken.map(({ what, minutes: took }) => ({ what, minutes: took })), minutes,
+    bill: { ...bill, currency: engine.drive.money?.currency ?? '' }, names: namesOf(engine.drive),
+    takeAlong: takeAlong(engine, { wrong, calls, readings }, stand, solution)
   })
+}
+
+function namesOf({ chains, rails, tensioners, sprockets, phasers }: DriveSheet): Debriefing['names'] {
+  return Object.fromEntries([...chains, ...rails, ...tensioners, ...sprockets, ...phasers].map(({ id, name }) => [id, name]))
 }

@@ -1,4 +1,3 @@
-import { faultOf } from './faults'
 import type { Level } from './types'
 
 /** What is kept of a finished case. */
@@ -18,7 +17,6 @@ export interface RunSummary {
 /** How a learner fares with one kind of fault. */
 export interface Weakness {
   id: string
-  name: string
   met: number
   missed: number
 }
@@ -33,7 +31,7 @@ const RUNS = 3
 export function weaknesses(runs: readonly RunSummary[]): Weakness[] {
   const found = new Map<string, Weakness>()
   for (const { id, missed } of newest(runs).flatMap(({ faults }) => faults)) {
-    const one = found.get(id) ?? { id, name: faultOf(id)?.name ?? id, met: 0, missed: 0 }
+    const one = found.get(id) ?? { id, met: 0, missed: 0 }
     found.set(id, { ...one, met: one.met + 1, missed: one.missed + (missed ? 1 : 0) })
   }
   const weight = ({ met, missed }: Weakness) => (missed + 1) / (met + 3)

@@ -3,7 +3,6 @@ import { BENCH_LINKS } from '../../estimate'
 import { accessTo, spares } from '../../paths'
 import { READING_KINDS, type Unread } from '../../readings'
 import { type Chain, type DriveSheet, limitFor } from '../../sheet'
-import { partName } from '../../wording'
 import type { SeenFinding } from './types'
 
 export type InspectionKind =
@@ -15,7 +14,6 @@ export interface Inspection {
   kind: InspectionKind
   /** The part it is of: a part of the sheet, or engine, oil. */
   part: string
-  title: string
   /** Minutes of its own, once the part is in reach. */
   minutes: number
   /** Operations that bring it in reach, in order. */
@@ -40,12 +38,12 @@ export function accessMinutes(sheet: DriveSheet, operations: readonly string[], 
   return Math.round(60 * open.reduce((hours, operation) => hours + operation.hours, 0))
 }
 
-type Sketch = Pick<Inspection, 'kind' | 'part' | 'title'> & { needs?: readonly string[]; reads?: Unread[]; findings?: readonly string[]; more?: SeenFinding[] }
+type Sketch = Pick<Inspection, 'kind' | 'part'> & { needs?: readonly string[]; reads?: Unread[]; findings?: readonly string[]; more?: SeenFinding[] }
 
-function made(sheet: DriveSheet, { kind, part, title, needs = [], reads = [], findings = [], more = [] }: Sketch): Inspection {
+function made(sheet: DriveSheet, { kind, part, needs = [], reads = [], findings = [], more = [] }: Sketch): Inspection {
   const figures = reads[0] && reads[0].kind !== 'condition' ? READING_KINDS[reads[0].kind].minutes * (kind === 'count' ? reads.length : 1) : 5
   return {
-    id: `${kind}:${part}`, kind, part, title, minutes: MINUTES[kind] ?? figures, reads,
+    id: `${kind}:${part}`, kind, part, minutes: MINUTES[kind] ?? figures, reads,
     operations: accessTo(sheet.operations ?? [], needs).map(({ id }) => id), findings: [...findings.map((finding) => ({ target: part, finding })), ...more]
   }
 }
@@ -57,7 +55,7 @@ function needsOf(sheet: DriveSheet, component: string): readonly string[] {
 
 /** What must be off before the chain comes off: all that its removal needs, but not that. */
 function chainInView(sheet: DriveSheet, chain: Chain): string[] {
-  return needsOf(sheet, chain.id).flatMap((id) => sheet.operations!.find((o) => o.id === id)!.requires)
+  return (sheet.operations ?? []).filter(({ id }) => needsOf(sheet, chain.id).includes(id)).flatMap(({ requires }) => requires)
 }
 
 /** What setting to the mark needs, on sheets that name it. */
@@ -70,36 +68,35 @@ function outside(sheet: DriveSheet): Inspection[] {
   const timed = sheet.phasers.map(({ sprocket }) => sprocket)
   const engine = (sketch: Omit<Sketch, 'part'>) => made(sheet, { part: 'engine', ...sketch })
   return [
-    engine({ kind: 'ask', title: 'Listen, ask, read the codes' }),
-    ...(timed.length > 0 ? [engine({ kind: 'scan', title: 'Cam deviation from the engine computer', reads: timed.map((sprocket): Unread => ({ kind: 'camLag', sprocket, method: 'scan', turnedForward: true })) })] : []),
-    ...sheet.tensioners.filter(({ ratchet }) => ratchet).map(({ id, name }) => made(sheet, { kind: 'plug', part: id, title: `${name} through its plug`, reads: [{ kind: 'extension', tensioner: id, notches: 0 }] })),
-    engine({ kind: 'pan', title: 'Oil drained: pan and filter', needs: pan ? [pan.id] : [], findings: ['oil-clean', 'oil-glitter', 'oil-plastic', 'pieces-found'] }),
-    ...(timed.length > 0 ? [made(sheet, { kind: 'oil', part: 'oil', title: 'Oil screen and solenoids', findings: ['screen-clear', 'screen-torn'] })] : []),
-    engine({ kind: 'compression', title: 'Compression', needs: setNeeds(sheet), findings: ['compression-sound', 'compression-low'] })
+    engine({ kind: 'ask' }),
+    ...(timed.length > 0 ? [engine({ kind: 'scan', reads: timed.map((sprocket): Unread => ({ kind: 'camLag', sprocket, method: 'scan', turnedForward: true })) })] : []),
+    ...sheet.tensioners.filter(({ ratchet }) => ratchet).map(({ id }) => made(sheet, { kind: 'plug', part: id, reads: [{ kind: 'extension', tensioner: id, notches: 0 }] })),
+    engine({ kind: 'pan', needs: pan ? [pan.id] : [], findings: ['oil-clean', 'oil-glitter', 'oil-plastic', 'pieces-found'] }),
+    ...(timed.length > 0 ? [made(sheet, { kind: 'oil', part: 'oil', findings: ['screen-clear', 'screen-torn'] })] : []),
+    engine({ kind: 'compression', needs: setNeeds(sheet), findings: ['compression-sound', 'compression-low'] })
   ]
 }
 
 function atTheMark(sheet: DriveSheet, chain: Chain): Inspection[] {
   const marked = drivenSprockets(sheet, chain).filter((id) => sheet.marks.some((mark) => mark.sprocket === id))
   const lag = (sprocket: string, method: string): Unread => ({ kind: 'camLag', sprocket, method })
-  const name = (id: string) => partName(sheet, id)
   return [
-    ...marked.map((id) => made(sheet, { kind: 'marks', part: id, title: `${name(id)} against its mark`, needs: setNeeds(sheet), reads: [lag(id, 'marks')] })),
-    ...marked.map((id) => made(sheet, { kind: 'wheel', part: id, title: `${name(id)} with a degree wheel`, needs: setNeeds(sheet), reads: [lag(id, 'wheel')] })),
+    ...marked.map((id) => made(sheet, { kind: 'marks', part: id, needs: setNeeds(sheet), reads: [lag(id, 'marks')] })),
+    ...marked.map((id) => made(sheet, { kind: 'wheel', part: id, needs: setNeeds(sheet), reads: [lag(id, 'wheel')] })),
     made(sheet, {
-      kind: 'count', part: chain.id, title: `${chain.name}: links from mark to mark`, needs: [...chainInView(sheet, chain), ...setNeeds(sheet)],
+      kind: 'count', part: chain.id, needs: [...chainInView(sheet, chain), ...setNeeds(sheet)],
       reads: chain.counts.map(({ from, to }): Unread => ({ kind: 'linkCount', chain: chain.id, from, to })), findings: chain.counts.length > 2 ? ['slack-taken-up', 'slack-stays'] : []
     })
   ]
 }
 
 function atTension(sheet: DriveSheet, chain: Chain): Inspection[] {
-  return sheet.tensioners.filter((t) => t.chain === chain.id).flatMap(({ id, name }) => {
+  return sheet.tensioners.filter((t) => t.chain === chain.id).flatMap(({ id }) => {
     const needs = needsOf(sheet, id)
     return [
-      made(sheet, { kind: 'extension', part: id, title: `${name}: extension`, needs, reads: [{ kind: 'extension', tensioner: id, method: 'calliper' }], findings: ['witness-mark'] }),
-      made(sheet, { kind: 'push', part: id, title: `${name} pushed in by hand`, needs, findings: ['sound', 'plunger-stuck', 'plunger-slips-back', 'spring-short'] }),
-      made(sheet, { kind: 'pad', part: id, title: `${name}: pad`, needs, reads: limitFor(sheet, 'padWear', id) ? [{ kind: 'padWear', tensioner: id, method: 'gauge' }] : [], findings: ['pad-dug-in'] })
+      made(sheet, { kind: 'extension', part: id, needs, reads: [{ kind: 'extension', tensioner: id, method: 'calliper' }], findings: ['witness-mark'] }),
+      made(sheet, { kind: 'push', part: id, needs, findings: ['sound', 'plunger-stuck', 'plunger-slips-back', 'spring-short'] }),
+      made(sheet, { kind: 'pad', part: id, needs, reads: limitFor(sheet, 'padWear', id) ? [{ kind: 'padWear', tensioner: id, method: 'gauge' }] : [], findings: ['pad-dug-in'] })
     ]
   })
 }
@@ -107,24 +104,23 @@ function atTension(sheet: DriveSheet, chain: Chain): Inspection[] {
 const RAIL_FINDINGS = ['sound', 'cracked', 'broken', 'piece-missing', 'metal-showing', 'chain-on-metal', 'swapped']
 
 function atRails(sheet: DriveSheet, chain: Chain): Inspection[] {
-  return touchingRails(sheet, chain).map((id) => made(sheet, { kind: 'rail', part: id, title: partName(sheet, id), needs: needsOf(sheet, id), reads: [{ kind: 'groove', rail: id, method: 'gauge' }], findings: RAIL_FINDINGS }))
+  return touchingRails(sheet, chain).map((id) => made(sheet, { kind: 'rail', part: id, needs: needsOf(sheet, id), reads: [{ kind: 'groove', rail: id, method: 'gauge' }], findings: RAIL_FINDINGS }))
 }
 
 /** Rails that stand clear of a tight chain. */
 function standing(sheet: DriveSheet): Inspection[] {
-  return sheet.rails.filter(({ touches }) => touches === false).map(({ id, name }) => made(sheet, { kind: 'rail', part: id, title: name, needs: needsOf(sheet, id), findings: [...RAIL_FINDINGS.slice(0, 4), 'chain-marks'] }))
+  return sheet.rails.filter(({ touches }) => touches === false).map(({ id }) => made(sheet, { kind: 'rail', part: id, needs: needsOf(sheet, id), findings: [...RAIL_FINDINGS.slice(0, 4), 'chain-marks'] }))
 }
 
 function atPhasers(sheet: DriveSheet, chain: Chain): Inspection[] {
   const phasers = sheet.phasers.filter(({ sprocket }) => chain.path.includes(sprocket))
   const inView = [...chainInView(sheet, chain), ...setNeeds(sheet)]
-  const name = (id: string) => partName(sheet, id)
   return [
-    ...phasers.map(({ id, name: called }) => made(sheet, { kind: 'phaser', part: id, title: `${called} turned by hand`, needs: inView, reads: [{ kind: 'phaserPlay', phaser: id, method: 'dial' }], findings: ['sound', 'snaps-back', 'lock-pin-sticky'] })),
+    ...phasers.map(({ id }) => made(sheet, { kind: 'phaser', part: id, needs: inView, reads: [{ kind: 'phaserPlay', phaser: id, method: 'dial' }], findings: ['sound', 'snaps-back', 'lock-pin-sticky'] })),
     ...drivenSprockets(sheet, chain).map((id) => {
       const phaser = phasers.find(({ sprocket }) => sprocket === id)
       const own = needsOf(sheet, phaser?.id ?? id)
-      return made(sheet, { kind: 'pin', part: id, title: `${name(id)}: locating pin`, needs: own.length > 0 ? own : needsOf(sheet, chain.id), findings: ['pin-sound', 'pin-worn', 'pin-sheared'] })
+      return made(sheet, { kind: 'pin', part: id, needs: own.length > 0 ? own : needsOf(sheet, chain.id), findings: ['pin-sound', 'pin-worn', 'pin-sheared'] })
     })
   ]
 }
@@ -133,8 +129,8 @@ function onTheBench(sheet: DriveSheet, chain: Chain): Inspection[] {
   const needs = needsOf(sheet, chain.id)
   const links = Math.min(BENCH_LINKS, chain.links)
   return [
-    made(sheet, { kind: 'bench', part: chain.id, title: `${chain.name} beside a new one`, needs, reads: [{ kind: 'chainCompare', chain: chain.id, links, method: 'side' }], findings: ['as-new-beside-new', 'ran-on-metal', 'paint-clear', 'paint-gone'] }),
-    made(sheet, { kind: 'length', part: chain.id, title: `${chain.name}: length over ${links} links`, needs, reads: [{ kind: 'chainLength', chain: chain.id, links, method: 'calliper' }] }),
-    made(sheet, { kind: 'teeth', part: chain.driver, title: `${partName(sheet, chain.driver)}: teeth`, needs, findings: ['sound', 'teeth-hooked'] })
+    made(sheet, { kind: 'bench', part: chain.id, needs, reads: [{ kind: 'chainCompare', chain: chain.id, links, method: 'side' }], findings: ['as-new-beside-new', 'ran-on-metal', 'paint-clear', 'paint-gone'] }),
+    made(sheet, { kind: 'length', part: chain.id, needs, reads: [{ kind: 'chainLength', chain: chain.id, links, method: 'calliper' }] }),
+    made(sheet, { kind: 'teeth', part: chain.driver, needs, findings: ['sound', 'teeth-hooked'] })
   ]
 }

@@ -2,7 +2,7 @@ import { accessTo, assess, type Assessment, assumptionsOf, closed, coupledTo, ty
 import { drivenSprockets, touchingRails } from '../../drive'
 import { BENCH_LINKS } from '../../estimate'
 import { type Call, contextOf, type PartCall } from '../../calls'
-import type { JobFile, Reading, Unread } from '../../readings'
+import { type JobFile, type Reading, type Unread, withIds } from '../../readings'
 import { limitFor } from '../../sheet'
 import { figureOf } from './sight'
 import { shown } from './truth'
@@ -35,7 +35,7 @@ export function knownOf(engine: PracticeCase): Known {
     ...truth.findings.filter(({ target, finding }) => !MERELY_SAID.test(`${target} ${finding}`)).map((one): Reading => ({ kind: 'condition', ...one })),
     ...drive.rails.filter(({ id, touches }) => touches === false && !truth.findings.some(({ target }) => target === id)).map(({ id }): Reading => ({ kind: 'condition', target: id, finding: 'sound' }))
   ]
-  const job: JobFile = { format: 'umbrette-job', version: 1, drive, usage, school: 'on-evidence', readings }
+  const job: JobFile = { format: 'umbrette-job', version: 1, drive, usage, school: 'on-evidence', readings: withIds(readings) }
   const assessment = assess(job)
   return { job, assessment, calls: assessment.calls.map(onItsOwn) }
 }

@@ -1,3 +1,4 @@
+import type { Message } from '../../check'
 import { drivenSprockets, touchingRails } from '../../drive'
 import { randomness, type Roll, seedOf } from '../../math'
 import type { UsageUnit } from '../../readings'
@@ -6,6 +7,11 @@ import { caseCode, SEEDS } from './code'
 import { type Draft, type FaultId, FAULTS, type FaultSpec } from './faults'
 import { shown } from './truth'
 import type { HiddenTruth, Level, PracticeCase } from './types'
+
+/** A case as it is drawn: its title and what the customer says are put in words when it is told. */
+export interface DrawnCase extends PracticeCase {
+  says: readonly Message[]
+}
 
 /** How many faults and traps a level draws. */
 const DRAWN: Readonly<Record<Level, { faults: readonly number[]; traps: readonly number[]; scatter: number }>> = {
@@ -25,7 +31,7 @@ const AS_NEW_SCATTER = { extension: 0.5, lag: 0.5 }
  * @param sheet with coordinates
  * @param seed from 0 to below SEEDS
  */
-export function makeCase(sheet: DriveSheet, level: Level, seed: number): PracticeCase {
+export function makeCase(sheet: DriveSheet, level: Level, seed: number): DrawnCase {
   const roll = randomness(seedOf('case', sheet.id, level, seed))
   const draft: Draft = { sheet, chain: roll.pick(sheet.chains), truth: lightlyWorn(sheet, level, roll), says: [], start: 0, roll }
   const { faults, traps } = DRAWN[level]
@@ -36,8 +42,8 @@ export function makeCase(sheet: DriveSheet, level: Level, seed: number): Practic
   if (draft.start === 0 && level > 1) draft.start = 400 + 10 * roll.below(28)
   const code = caseCode({ sheet: sheet.id, level, seed })
   return {
-    format: 'umbrette-practice', version: 1, code, seed, level, title: `Case ${code}`, drive: sheet, usage: usageFor(sheet, roll),
-    complaint: draft.says.join(' '), start: draft.start, truth: draft.truth
+    format: 'umbrette-practice', version: 1, code, seed, level, title: '', drive: sheet, usage: usageFor(sheet, roll),
+    complaint: '', says: draft.says, start: draft.start, truth: draft.truth
   }
 }
 
@@ -66,8 +72,8 @@ function draw(sheet: DriveSheet, level: Level, roll: Roll, many: number, traps: 
 
 /** A worn chain and one like new cannot be one; nor can two faults of one part. */
 function clash(a: FaultSpec, b: FaultSpec): boolean {
-  const both = new Set([a.name, b.name])
-  return a.group === b.group || (both.has(FAULTS['like-new'].name) && both.has(FAULTS.stretched.name))
+  const both = new Set([a, b])
+  return a.group === b.group || (both.has(FAULTS['like-new']) && both.has(FAULTS.stretched))
 }
 
 /** A chain longer than its tensioner reaches hangs slack, however it is turned. */

@@ -1,6 +1,6 @@
+import type { Message } from '../../check'
 import type { Call, PartCall } from '../../calls'
 import { namedBy, type Reading } from '../../readings'
-import { partName } from '../../wording'
 import { acceptable, type Bill, billing, type Known, knownOf } from './judge'
 import { softwareRun, type SoftwareRun } from './software'
 import type { Stand, StandReading } from './stand'
@@ -9,14 +9,13 @@ import type { PracticeCase } from './types'
 /** One call of a learner beside the right one. */
 export interface JudgedCall {
   part: string
-  name: string
   yours: Call | null
   right: Call
   hit: boolean
   /** Was anything read or found on it that bears on the call? */
   grounded: boolean
   /** Why the right one is right. */
-  why: string
+  why: Message
 }
 
 /** What a learner's calls, money and minutes come to. */
@@ -48,10 +47,10 @@ export function solved(engine: PracticeCase): Solved {
 }
 
 /** How a learner's moves score, and from what. */
-export function scored(engine: PracticeCase, stand: Stand, { known, software }: Solved): Score {
+export function scored(stand: Stand, { known, software }: Solved): Score {
   const priced = billing(known)
   const right = known.calls.filter((call) => acceptable(call).includes('renew')).map(({ part }) => part)
-  const calls = judged(engine, known, stand)
+  const calls = judged(known, stand)
   const yours = priced(stand.done, stand.looking, stand.renew, calls.every((call) => call.right !== 'stop' || call.hit))
   const best = priced(software.stand.done, software.stand.looking, right, true)
   const minutes = { yours: stand.access + stand.looking, best: software.stand.access + software.stand.looking }
@@ -60,14 +59,18 @@ export function scored(engine: PracticeCase, stand: Stand, { known, software }: 
 }
 
 /** The learner's calls beside the right ones. */
-function judged({ drive }: PracticeCase, { calls }: Known, stand: Stand): JudgedCall[] {
+function judged({ calls }: Known, stand: Stand): JudgedCall[] {
   return calls.map((call) => {
     const yours = stand.calls.get(call.part) ?? null
     return {
-      part: call.part, name: partName(drive, call.part), yours, right: call.call, hit: yours !== null && acceptable(call).includes(yours),
-      grounded: bearsOn(stand, call).length > 0, why: call.reasons[0]!.text
+      part: call.part, yours, right: call.call, hit: yours !== null && acceptable(call).includes(yours),
+      grounded: bearsOn(stand, call).length > 0, why: whyOf(call)
     }
   })
+}
+
+function whyOf({ reasons: [first] }: PartCall): Message {
+  return { code: first?.code ?? '', figures: first?.figures ?? {} }
 }
 
 /** Entries that a call can rest on: on the part itself, or on the chain whose renewal brings it. */

@@ -1,3 +1,5 @@
+import type { LookedAtFigures } from './says'
+import { lookedAt } from './weighedReadings'
 import { assess, type Assessment } from '../../paths'
 import type { PartCall } from '../../calls'
 import { partOf, type Reading } from '../../readings'
@@ -12,7 +14,7 @@ export interface SoftwareRun {
   stand: Stand
   calls: readonly PartCall[]
   /** Inspections in the order they were made. */
-  taken: { inspection: string; title: string; minutes: number }[]
+  taken: { inspection: string; what: LookedAtFigures; minutes: number }[]
 }
 
 /** Gain below which another reading is not worth its minutes. */
@@ -29,11 +31,12 @@ export function softwareRun(engine: PracticeCase): SoftwareRun {
   const taken: SoftwareRun['taken'] = []
   let stand = standOf(engine, moves)
   const take = (inspection: Inspection) => {
-    taken.push({ inspection: inspection.id, title: inspection.title, minutes: inspection.minutes + accessMinutes(engine.drive, inspection.operations, stand.done) })
+    taken.push({ inspection: inspection.id, what: lookedAt(inspection), minutes: inspection.minutes + accessMinutes(engine.drive, inspection.operations, stand.done) })
     moves.push({ type: 'inspect', inspection: inspection.id }, ...entries(engine, inspection, stand))
     stand = standOf(engine, moves)
   }
-  take(inspections.find(({ kind }) => kind === 'ask')!)
+  const ask = inspections.find(({ kind }) => kind === 'ask')
+  if (ask) take(ask)
   for (let k = 0; k < MOST; k++) {
     const assessment = assess(jobOfStand(engine, stand.readings))
     const next = nextInspection(engine, inspections, stand, assessment) ?? inReach(inspections, stand) ?? openQuestion(engine, inspections, stand, assessment)

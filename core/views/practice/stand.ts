@@ -1,5 +1,5 @@
 import type { Call } from '../../calls'
-import { type JobFile, type Reading, sameThing } from '../../readings'
+import { sameThing, type JobFile, type Reading, withIds } from '../../readings'
 import { accessMinutes, type Inspection, inspectionsOf } from './inspections'
 import type { Move } from './moves'
 import type { PracticeCase } from './types'
@@ -95,5 +95,5 @@ const isTurned = ({ kind }: Reading) => kind === 'camLag' || kind === 'extension
 
 /** The learner's readings as a job that the core assesses. */
 export function jobOfStand(engine: PracticeCase, readings: readonly Pick<StandReading, 'reading'>[]): JobFile {
-  return { format: 'umbrette-job', version: 1, drive: engine.drive, usage: engine.usage, school: 'on-evidence', readings: readings.map(({ reading }) => reading) }
+  return { format: 'umbrette-job', version: 1, drive: engine.drive, usage: engine.usage, school: 'on-evidence', readings: withIds(readings.map(({ reading }) => reading)) }
 }

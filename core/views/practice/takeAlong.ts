@@ -1,12 +1,13 @@
+import type { PracticeCase } from './types'
+import { lesson } from './says'
+import type { Message } from '../../check'
 import type { JudgedCall, Solved } from './score'
-import type { Stand } from './stand'
-import type { WeighedReading } from './weighedReadings'
+import { jobOfStand, type Stand } from './stand'
+import type { Shown, WeighedReading } from './weighedReadings'
 
 /** A fault or trap of a case, and how the learner fared with it. */
 export interface ToldFault {
   id: string
-  name: string
-  lesson: string
   trap: boolean
   missed: boolean
 }
@@ -18,35 +19,47 @@ interface Played {
 }
 
 /** Of a call that went wrong: the look that the software's call rests on, taken and not followed, or not taken at all. */
-function unread({ software: { taken, stand, calls: made } }: Solved, calls: readonly JudgedCall[], { looks }: Stand): string[] {
+function unreadLooks(engine: PracticeCase, { software: { taken, stand, calls: made } }: Solved, calls: readonly JudgedCall[], { looks }: Stand): Message[] {
   const wrong = calls.filter(({ hit }) => !hit)
   // What was wrong with the engine first, then what was doubted without need.
   return [...wrong.filter(({ right }) => right !== 'back-in'), ...wrong.filter(({ right }) => right === 'back-in')].flatMap(({ part }) => {
-    const behind = made.find((call) => call.part === part)?.reasons[0]?.readings.map((i) => stand.readings[i]!.inspection) ?? []
+    const reasons = made.find((call) => call.part === part)?.reasons[0]?.readings ?? []
+    const behind = jobOfStand(engine, stand.readings).readings.flatMap(({ id }, i) => (reasons.includes(id) ? (stand.readings[i]?.inspection ?? []) : []))
     const [read, look] = [true, false].map((seen) => taken.find(({ inspection }) => behind.includes(inspection) && looks.has(inspection) === seen))
-    if (read) return [`${read.title} was looked at and said so: a call follows what was read.`]
-    return look ? [`${look.title} would have told: ${Math.round(look.minutes)} minutes for whoever takes it when the software did.`] : []
+    if (read) return [lesson('followed-not', read.what)]
+    return look ? [lesson('would-have-told', { ...look.what, minutes: Math.round(look.minutes) })] : []
   })
 }
 
+/** What to take along, with the reason that it rests on where it speaks of a call. */
+export type Lesson = Message & { readonly reason?: Message }
+
 /** The two or three things to remember: traps walked into and faults missed first, then money and care. */
-export function takeAlong({ wrong, calls, readings }: Played, stand: Stand, solution: Solved): string[] {
+export function takeAlong(engine: PracticeCase, { wrong, calls, readings }: Played, stand: Stand, solution: Solved): Lesson[] {
   const needless = calls.filter(({ right, yours, part }) => right === 'back-in' && (yours === 'renew' || stand.renew.has(part)))
   const luck = calls.filter(({ hit, grounded, right }) => hit && !grounded && right !== 'back-in')
   const misread = readings.filter((reading) => reading.misread)
   const idle = readings.filter(({ narrowed: by, changed, misread: bad }) => !bad && changed.length === 0 && by !== null && by.from - by.to < 0.002)
-  const all = [
-    ...wrong.filter(({ missed }) => missed).map(({ lesson }) => lesson),
-    ...misread.slice(0, 1).map(({ what, entered, shown }) => `${what}: ${entered} was entered, ${shown} was there. Look twice before it is written down.`),
-    ...needless.slice(0, 1).map(({ name, why }) => `${name} was sound and went on the bill: ${why}`),
-    ...(stand.turnedBack ? ['The engine was turned against its running direction: overshoot, and go round again. Slack moves to the wrong side, and on some engines the chain jumps.'] : []),
-    ...unread(solution, calls, stand).slice(0, 1),
-    ...luck.slice(0, 1).map(({ name }) => `${name}: the call was right, but nothing was read that it rests on. It would not have stood up to the customer.`),
-    ...(idle.length > 1 ? [`${idle[0]!.what} cost ${idle[0]!.minutes} minutes and changed nothing: read what settles something.`] : []),
-    ...wrong.map(({ lesson }) => lesson), ...STANDING
+  const all: Lesson[] = [
+    ...wrong.filter(({ missed }) => missed).map(({ id }) => lesson('of-fault', { fault: id })),
+    ...misread.slice(0, 1).map(({ what, entered, shown }) => lesson('misread', { ...what, ...told(entered, shown) })),
+    ...needless.slice(0, 1).map(({ part, why }) => ({ ...lesson('needless', { part }), reason: why })),
+    ...(stand.turnedBack ? [lesson('turned-back')] : []),
+    ...unreadLooks(engine, solution, calls, stand).slice(0, 1),
+    ...luck.slice(0, 1).map(({ part }) => lesson('luck', { part })),
+    ...(idle.length > 1 ? [lesson('idle', { ...idle[0]!.what, minutes: idle[0]!.minutes })] : []),
+    ...wrong.map(({ id }) => lesson('of-fault', { fault: id })), lesson('look-in-reach'), lesson('measure-twice')
   ]
-  return [...new Set(all)].slice(0, 3)
+  return uniqBy(all, (one) => JSON.stringify(one)).slice(0, 3)
 }
 
-/** Worth remembering whatever the case was. */
-const STANDING: readonly string[] = ['What comes off stays paid for: look at everything that is in reach before more is taken off.', 'A figure that two ways of measuring agree on stands up to a customer; one alone is a guess with a number.']
+/** Each once. */
+function uniqBy<T>(list: readonly T[], key: (one: T) => string): T[] {
+  return [...new Map(list.map((one) => [key(one), one])).values()]
+}
+
+/** A misread entry as the figures of a message: both figures with their unit, or the finding and how many were there. */
+function told(entered: Shown, shown: Shown): { entered: string; shown: string; unit: string; findingKind: string } {
+  const plain = (one: Shown) => (one === null ? '' : 'value' in one ? one.value.toFixed(1) : `${one.finding}${one.count === null ? '' : `:${one.count}`}`)
+  return { entered: plain(entered), shown: plain(shown), unit: entered && 'value' in entered ? entered.unit : '', findingKind: entered && 'kind' in entered ? entered.kind : '' }
+}

@@ -1,23 +1,26 @@
+import type { LookedAtFigures } from './says'
 import { assess, type Assessment } from '../../paths'
-import { findingWords, isNumeric, methodSigma, READING_KINDS, sameThing } from '../../readings'
-import { partKindOf } from '../../sheet'
-import { figure, partName } from '../../wording'
+import { READING_KINDS, isNumeric, methodSigma, sameThing, type Of } from '../../readings'
+import { partKindOf, type PartKind } from '../../sheet'
 import { type Inspection, inspectionsOf } from './inspections'
 import { sightOf } from './sight'
 import { jobOfStand, type Stand, type StandReading } from './stand'
-import type { PracticeCase, SeenFinding } from './types'
+import type { PracticeCase } from './types'
 
 /** What one entry of a learner was worth. */
+/** An entry as it was written or as it was there: a figure with its unit, or a finding; `null` where nothing of it was there. */
+export type Shown = { readonly value: number; readonly unit: string } | { readonly kind: PartKind; readonly finding: string; readonly count: number | null } | null
+
 export interface WeighedReading {
-  what: string
+  /** The inspection it was read from. */
+  what: LookedAtFigures
   minutes: number
-  /** What was entered and what was there, in words. */
-  entered: string
-  shown: string
+  entered: Shown
+  shown: Shown
   misread: boolean
   /** The chains' elongation, ± per cent, before and after; null for what is no figure. */
   narrowed: { from: number; to: number } | null
-  /** Calls that it changed. */
+  /** Parts whose calls it changed. */
   changed: string[]
 }
 
@@ -27,12 +30,18 @@ export function weighedReadings(engine: PracticeCase, { readings, ...stand }: St
   let before = assess(jobOfStand(engine, []))
   return readings.map((entry, i): WeighedReading => {
     const after = assess(jobOfStand(engine, readings.slice(0, i + 1)))
-    const inspection = inspections.get(entry.inspection)!
+    const inspection = inspections.get(entry.inspection)
+    if (!inspection) throw new RangeError(`inspection ${entry.inspection}: expected one of this engine`)
     const { entered, shown, misread } = compared(engine, entry, inspection)
-    const told = { narrowed: isNumeric(entry.reading.kind) ? narrowed(before, after) : null, changed: changedCalls(engine, before, after) }
+    const told = { narrowed: isNumeric(entry.reading.kind) ? narrowed(before, after) : null, changed: changedCalls(before, after) }
     before = after
-    return { what: inspection.title, minutes: Math.round(shareOfMinutes(inspection, stand.looks, readings)), entered, shown, misread, ...told }
+    return { what: lookedAt(inspection), minutes: Math.round(shareOfMinutes(inspection, stand.looks, readings)), entered, shown, misread, ...told }
   })
+}
+
+/** What an inspection is of, for who tells of it. */
+export function lookedAt({ kind, part, reads }: Inspection): LookedAtFigures {
+  return { kind, part, links: reads[0]?.links ?? 0 }
 }
 
 /** Minutes of an inspection shared among what was entered of it. */
@@ -44,16 +53,17 @@ function shareOfMinutes({ id, minutes }: Inspection, looks: Stand['looks'], read
 function compared(engine: PracticeCase, { reading, attempt, turnedForward }: StandReading, inspection: Inspection): Pick<WeighedReading, 'entered' | 'shown' | 'misread'> {
   const sight = sightOf(engine, inspection, { attempt, turnedForward })
   if (!isNumeric(reading.kind)) {
-    const there = sight.findings.find(({ target, finding }) => target === reading.target && finding === reading.finding)
-    const words = ({ target, finding, count }: Partial<SeenFinding>) => `${findingWords(partKindOf(engine.drive, target!)!, finding!)}${count === undefined ? '' : `, ${count}`}`
-    return { entered: words(reading), shown: there ? words(there) : 'not so', misread: !there || (there.count ?? 1) !== (reading.count ?? 1) }
+    const { target, finding, count } = reading as Of<'condition'>
+    const there = sight.findings.find((seen) => seen.target === target && seen.finding === finding)
+    const shown = (one: { count?: number | undefined }): Shown => ({ kind: partKindOf(engine.drive, target) ?? 'engine', finding, count: one.count ?? null })
+    return { entered: shown(reading), shown: there ? shown(there) : null, misread: !there || (there.count ?? 1) !== (count ?? 1) }
   }
   const place = inspection.reads.findIndex((asked) => sameThing(asked, reading))
   const seen = sight.figures[place] ?? NaN
   const value = reading.notches ?? reading.value ?? NaN
   const allowed = reading.notches === undefined ? (methodSigma(reading.kind, reading.method) ?? 0) : 0
   const unit = reading.notches === undefined ? READING_KINDS[reading.kind].unit : 'notches'
-  return { entered: `${figure(value, 1)} ${unit}`, shown: `${figure(seen, 1)} ${unit}`, misread: !(Math.abs(value - seen) <= allowed) }
+  return { entered: { value, unit }, shown: { value: seen, unit }, misread: !(Math.abs(value - seen) <= allowed) }
 }
 
 /** The widest elongation interval before and after, as ± per cent. */
@@ -62,6 +72,6 @@ function narrowed(before: Assessment, after: Assessment): { from: number; to: nu
   return { from, to }
 }
 
-function changedCalls({ drive }: PracticeCase, before: Assessment, after: Assessment): string[] {
-  return after.calls.filter(({ part, call }) => before.calls.find((other) => other.part === part)?.call !== call && call !== 'look-closer').map(({ part }) => partName(drive, part))
+function changedCalls(before: Assessment, after: Assessment): string[] {
+  return after.calls.filter(({ part, call }) => before.calls.find((other) => other.part === part)?.call !== call && call !== 'look-closer').map(({ part }) => part)
 }

@@ -1,1 +1,1 @@
-export { type Report, reportOf, type ReportPath } from './report'
+export { type IfLeftSays, type ReportFacts, reportFacts, type ReportMeasure, type ReportWay } from './report'

@@ -1,62 +1,76 @@
-import { type Act, foldActs, type HeldCall, heldCalls, jobFile, type JobRecord, type KeptJob } from '../../record'
-import { plainVerdict } from '../verdict'
-import { type Call, SCHOOLS, SEVERITY } from '../../calls'
-import { type Assessment, CORE_VERSION, ownPath, type Paths, pathsOf } from '../../paths'
+import { SEVERITY, type Call } from '../../calls'
+import { type Message, messagesOf } from '../../check'
 import { NINETY } from '../../math'
+import { type Assessment, CORE_VERSION, ownPath, type PathDifference, type Paths, pathsOf } from '../../paths'
+import { type JobFile, type NumericKind, type School, type Usage } from '../../readings'
+import { type Act, foldActs, type HeldCall, heldCalls, jobFile, type JobRecord, type KeptJob } from '../../record'
+import { compileSheet, type DriveSheet, type LimitValue } from '../../sheet'
 import { fills, slotsOf } from '../bench'
-import { type Measure, measuresOf } from '../summary'
-import { type JobFile, READING_KINDS } from '../../readings'
-import { type DriveSheet, limitFor } from '../../sheet'
-import { figure, lateOrEarly, odds, partName } from '../../wording'
+import { measuresOf } from '../summary'
+import { plainVerdict, type Statement } from '../verdict'
 
-/** What a customer is told of a job, in words and figures that stand the same on screen and on paper. */
-export interface Report {
-  format: 'umbrette-report'
-  version: 1
-  vehicle: string
-  engine: string
-  usage: string
-  complaint: string
+/** What may happen if nothing is done. */
+export interface IfLeftSays {
+  'must-not-run': { part: string }
+  'comes-back': { part: string; odds: number; within: number; unit: string }
+  'nothing-to-do': {}
+  'valves-meet': {}
+}
+
+const ifLeftSay = messagesOf<IfLeftSays>()
+
+/** A figure of a part as it was found, beside what it is new and its limit; lags are crank degrees with their sign. */
+export interface ReportMeasure {
+  kind: 'elongation' | 'extension' | 'groove' | 'camLag'
+  part: string
+  value: number
+  low: number
+  high: number
+  asNew: number
+  limit: LimitValue | null
+  over: boolean
+}
+
+/** A way open to the customer. */
+export interface ReportWay {
+  /** The schools whose path it is; `own`: put together by the workshop. */
+  schools: School[]
+  own: boolean
+  advised: boolean
+  renew: string[]
+  hours: number
+  now: number
+  comeBack: number
+  expected: number
+  differs: PathDifference | null
+}
+
+/** All that a report tells, as codes and figures: the words and headings are put to it once, in the words folder. */
+export interface ReportFacts {
+  job: Pick<KeptJob, 'vehicle' | 'complaint' | 'usage'>
+  sheet: DriveSheet
+  /** Revision of the workshop's sheet; null for one from a file. */
+  sheetRevision: number | null
   /** Who last worked on it, and when (ISO). */
   by: string
   at: string
-  happened: string[]
-  calls: { part: string; name: string; call: Call; words: string; why: string; limit: string; by: string }[]
-  measures: { name: string; what: string; read: string; asNew: string; limit: string; over: boolean }[]
-  photos: { id: string; caption: string }[]
-  paths: ReportPath[]
-  horizon: string
-  ifLeft: string[]
-  notChecked: string[]
-  cautions: string[]
-  /** What it was computed with. */
-  made: { core: string; sheet: string; signoff: number | null }
+  happened: Statement[]
+  calls: HeldCall[]
+  measures: ReportMeasure[]
+  photos: { id: string; part: string; note: string }[]
+  ways: ReportWay[]
+  /** Usage over which coming back counts; null without priced ways. */
+  horizon: Usage | null
+  ifLeft: Message[]
+  /** Figures that nobody took, part by part. */
+  notChecked: { part: string; kinds: NumericKind[] }[]
+  core: string
+  /** Revision of the newest sign-off. */
+  signoff: number | null
 }
 
-export interface ReportPath {
-  title: string
-  advised: boolean
-  renew: string[]
-  names: string
-  hours: number
-  price: number
-  /** `1 240 ¤`. */
-  priceWords: string
-  comeBack: number
-  comeBackWords: string
-  expectedWords: string
-  why: string
-}
-
-/** What each school's path is to someone who has not heard of schools. */
-const PLAIN: Readonly<{ [name: string]: string }> = {
-  [SCHOOLS['on-evidence'].name]: 'What the readings condemn', [SCHOOLS['whole-set'].name]: 'Everything behind the cover', [SCHOOLS.weighed.name]: 'Least expected cost'
-}
-
-const CALL_SAYS: Readonly<{ [call in Call]: string }> = { 'back-in': 'goes back in', renew: 'to be renewed', 'look-closer': 'needs another look', stop: 'must not be run' }
-
-/** Builds the report of a job as it stands. */
-export function reportOf(job: KeptJob, acts: readonly Act[], assessment: Assessment): Report {
+/** What a customer is told of a job as it stands. */
+export function reportFacts(job: KeptJob, acts: readonly Act[], assessment: Assessment): ReportFacts {
   const record = foldActs(acts, job.school)
   const file = jobFile(job, acts)
   const sheet = file.drive
@@ -64,92 +78,60 @@ export function reportOf(job: KeptJob, acts: readonly Act[], assessment: Assessm
   const paths = pathsOf(file, assessment)
   const last = acts.at(-1)
   return {
-    format: 'umbrette-report', version: 1, vehicle: job.vehicle, engine: sheet.name, usage: usageWords(job.usage), complaint: job.complaint,
+    job, sheet, sheetRevision: job.sheetRevision ? (record.moved?.revision ?? job.sheetRevision) : null,
     by: last && last.type !== 'choice' ? last.by : job.openedBy, at: last?.at ?? job.openedAt,
-    happened: plainVerdict(sheet, assessment),
-    calls: held.map((call) => callLine(sheet, call)),
-    measures: [...measuresOf(file, assessment, record).map((m) => measureLine(assessment, m)), ...lagLines(sheet, assessment, record)],
-    photos: record.photos.map(({ photo, part, note }) => ({ id: photo, caption: [partName(sheet, part), note].filter(Boolean).join(': ') })),
-    paths: paths ? reportPaths(file, assessment, paths, record) : [],
-    horizon: paths ? usageWords({ value: paths.assumptions.horizon, unit: job.usage.unit }) : '',
-    ifLeft: ifLeft(file, held, paths), notChecked: notChecked(sheet, record),
-    cautions: ['The maker\'s manual for this engine decides over every figure here; local rules and qualified practice come first.', ...(sheet.note ? [sheet.note] : [])],
-    made: { core: CORE_VERSION, sheet: job.sheetRevision ? `${sheet.name}, revision ${record.moved?.revision ?? job.sheetRevision}` : sheet.name, signoff: record.signoffs.at(-1)?.revision ?? null }
+    happened: plainVerdict(sheet, assessment), calls: held,
+    measures: [...partMeasures(file, assessment, record), ...lagMeasures(sheet, assessment, record)],
+    photos: record.photos.map(({ photo, part, note }) => ({ id: photo, part, note: note ?? '' })),
+    ways: paths ? waysOf(file, assessment, paths, record) : [],
+    horizon: paths ? { value: paths.assumptions.horizon, unit: job.usage.unit } : null,
+    ifLeft: ifLeft(file, held, paths), notChecked: notChecked(sheet, record), core: CORE_VERSION, signoff: record.signoffs.at(-1)?.revision ?? null
   }
 }
 
-function callLine(sheet: DriveSheet, { part, holds, reasons, overruled }: HeldCall): Report['calls'][number] {
-  const reason = reasons[0]
-  const limit = reason?.limit ? `Limit ${reason.limit.value} ${reason.limit.unit}, from ${reason.limit.source}` : ''
-  return { part, name: partName(sheet, part), call: holds, words: CALL_SAYS[holds], why: overruled ? overruled.reason : (reason?.text ?? ''), limit, by: overruled?.by ?? '' }
-}
-
-const WHAT: Readonly<{ [kind in Measure['kind']]: string }> = { elongation: 'longer than new', extension: 'plunger out', groove: 'groove' }
-
-function measureLine({ tensioners }: Assessment, { kind, part, name, value, low, high, limit }: Measure): Report['measures'][number] {
-  const digits = kind === 'extension' ? 1 : 2
-  const unit = kind === 'elongation' ? '%' : 'mm'
-  const asNew = kind === 'extension' ? `${figure(tensioners[part]!.budget[0]?.mm ?? 0, 1)} mm` : `0 ${unit}`
-  return {
-    name, what: WHAT[kind], read: `${figure(value, digits)} ${unit} (${figure(Math.max(0, low), digits)} to ${figure(high, digits)})`, asNew,
-    limit: limit ? `${limit.value} ${limit.unit}, ${limit.source}` : 'none given', over: limit !== null && value > limit.value
-  }
-}
-
-function lagLines(sheet: DriveSheet, { cams }: Assessment, { readings }: JobRecord): Report['measures'] {
-  return Object.entries(cams).filter(([id]) => readings.some((r) => r.kind === 'camLag' && r.sprocket === id)).map(([id, { lag }]) => {
-    const limit = limitFor(sheet, 'camLag', id)
-    const spread = NINETY * lag.sd
-    return {
-      name: partName(sheet, id), what: 'off its mark', read: `${figure(Math.abs(lag.mean), 1)}° ${lateOrEarly(lag.mean)} (give or take ${figure(spread, 1)}°)`, asNew: '0°',
-      limit: limit ? `${limit.value} ${limit.unit}, ${limit.source}` : 'none given', over: limit !== null && Math.abs(lag.mean) > limit.value
-    }
-  })
-}
-
-function reportPaths(file: JobFile, assessment: Assessment, { paths, assumptions }: Paths, record: JobRecord): ReportPath[] {
-  const currency = file.drive.money?.currency ?? ''
-  const own = record.path ? ownPath(file, assessment, record.path.renew) : null
-  const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
-  const advised = own?.renew ?? paths.find(({ names }) => names.includes(SCHOOLS[file.school].name))?.renew ?? []
-  // A page for a customer shows what differs: the schools' paths, the cheapest now, and what is advised.
-  const shown = paths.filter((path, i) => path.names.length > 0 || i === 0 || same(path.renew, advised))
-  const all = [...shown, ...(own && !shown.some((path) => same(path.renew, own.renew)) ? [{ ...own, names: [], why: 'Put together by the workshop.' }] : [])]
-  return all.map(({ names, renew, cost, why }, i): ReportPath => ({
-    title: same(renew, advised) && record.path && names.length === 0 ? 'As advised' : names.map((name) => PLAIN[name] ?? name).join('; ') || `Path ${i + 1}`, advised: same(renew, advised), renew,
-    names: renew.map((id) => partName(file.drive, id)).join(', ') || 'nothing', hours: cost.hours, price: cost.now, priceWords: money(cost.now, currency),
-    comeBack: cost.comeBack, comeBackWords: `${odds(cost.comeBack)} within ${usageWords({ value: assumptions.horizon, unit: file.usage.unit })}`, expectedWords: money(cost.expected, currency), why
+function partMeasures(file: JobFile, assessment: Assessment, record: JobRecord): ReportMeasure[] {
+  return measuresOf(file, assessment, record).map(({ kind, part, value, low, high, limit }) => ({
+    kind, part, value, low: Math.max(0, low), high, limit, over: limit !== null && value > limit.value,
+    asNew: kind === 'extension' ? (assessment.tensioners[part]?.budget[0]?.mm ?? 0) : 0
   }))
 }
 
+function lagMeasures(sheet: DriveSheet, { cams }: Assessment, { readings }: JobRecord): ReportMeasure[] {
+  return Object.entries(cams).filter(([id]) => readings.some((r) => r.kind === 'camLag' && r.sprocket === id)).map(([part, { lag: { mean, sd } }]) => {
+    const limit = compileSheet(sheet).limit('camLag', part)
+    return { kind: 'camLag', part, value: mean, low: mean - NINETY * sd, high: mean + NINETY * sd, asNew: 0, limit, over: limit !== null && Math.abs(mean) > limit.value }
+  })
+}
+
+function waysOf(file: JobFile, assessment: Assessment, { paths }: Paths, record: JobRecord): ReportWay[] {
+  const own = record.path ? ownPath(file, assessment, record.path.renew) : null
+  const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
+  const advised = own?.renew ?? paths.find(({ schools }) => schools.includes(file.school))?.renew ?? []
+  // A page for a customer shows what differs: the schools' paths, the cheapest now, and what is advised.
+  const shown = paths.filter((path, i) => path.schools.length > 0 || i === 0 || same(path.renew, advised)).map((path) => ({ ...path, own: false }))
+  const all = [...shown, ...(own && !shown.some((path) => same(path.renew, own.renew)) ? [{ ...own, schools: [], differs: null, own: true }] : [])]
+  return all.map(({ schools, own: byHand, renew, cost, differs }): ReportWay => ({
+    schools, own: byHand || (record.path !== null && schools.length === 0 && same(renew, advised)), advised: same(renew, advised), renew, hours: cost.hours, now: cost.now, comeBack: cost.comeBack, expected: cost.expected, differs
+  }))
+}
+
+/** Calls that are the customer's to decide on. */
+const BAD: readonly Call[] = ['renew', 'stop']
+
 /** What may happen if nothing is done, from the parts that are condemned or held. */
-function ifLeft({ drive, usage }: JobFile, held: readonly HeldCall[], paths: Paths | null): string[] {
-  const bad = held.filter(({ holds }) => holds === 'renew' || holds === 'stop')
+function ifLeft({ drive, usage: { unit } }: JobFile, held: readonly HeldCall[], paths: Paths | null): Message[] {
+  const bad = held.filter(({ holds }) => BAD.includes(holds))
+  if (bad.length === 0) return [ifLeftSay('nothing-to-do')]
   const lines = bad.flatMap(({ part, holds }) => {
     const kept = paths?.kept[part]
-    if (holds === 'stop') return [`${partName(drive, part)}: the engine must not be run like this.`]
-    return kept ? [`${partName(drive, part)}: kept, it forces the cover off again within ${usageWords({ value: paths.assumptions.horizon, unit: usage.unit })} with odds of ${odds(kept.odds)}.`] : []
+    if (holds === 'stop') return [ifLeftSay('must-not-run', { part })]
+    return paths && kept ? [ifLeftSay('comes-back', { part, odds: kept.odds, within: paths.assumptions.horizon, unit })] : []
   })
-  if (bad.length === 0) return ['Nothing was found that must be done now.']
-  return drive.engine.interference ? [...lines, 'In this engine valves can meet pistons: a chain that jumps or breaks can cost the head.'] : lines
+  return drive.engine.interference ? [...lines, ifLeftSay('valves-meet')] : lines
 }
 
-/** Figures that nobody took, part by part. */
-function notChecked(sheet: DriveSheet, { readings }: JobRecord): string[] {
-  const open = slotsOf(sheet).filter((slot) => !readings.some((r) => fills(slot, r)))
-  const byPart = new Map<string, Set<string>>()
-  for (const { part, kind } of open) byPart.set(part, (byPart.get(part) ?? new Set()).add(READING_KINDS[kind].name.toLowerCase()))
-  return [...byPart].map(([part, kinds]) => `${partName(sheet, part)}: ${[...kinds].join(', ')}`)
-}
-
-function usageWords({ value, unit }: { value: number; unit: string }): string {
-  return `${thousands(value)} ${unit === 'h' ? 'hours' : unit === 'mi' ? 'miles' : unit}`
-}
-
-function money(amount: number, currency: string): string {
-  return `${thousands(amount)}${currency ? ` ${currency}` : ''}`
-}
-
-function thousands(value: number): string {
-  return Math.round(value).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')
+function notChecked(sheet: DriveSheet, { readings }: JobRecord): ReportFacts['notChecked'] {
+  const byPart = new Map<string, Set<NumericKind>>()
+  for (const slot of slotsOf(sheet)) if (!readings.some((r) => fills(slot, r))) byPart.set(slot.part, (byPart.get(slot.part) ?? new Set()).add(slot.kind))
+  return [...byPart].map(([part, kinds]) => ({ part, kinds: [...kinds] }))
 }

@@ -1,1 +1,1 @@
-export { readScan, scanColumns, type ScanLog, WARM_IDLE } from './readScan'
+export { readScan, scanColumns, type ScanLog, type ScanSays, WARM_IDLE } from './readScan'

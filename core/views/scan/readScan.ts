@@ -1,3 +1,4 @@
+import { messagesOf, type Message } from '../../check'
 import { drivenSprockets, drivesFurther } from '../../drive'
 import type { DriveSheet } from '../../sheet'
 
@@ -15,9 +16,20 @@ export interface ScanLog {
   /** Samples at a warm idle, and in all. */
   used: number
   all: number
-  /** Why nothing could be read from it, as one sentence that says what to do; null when something could. */
-  fault: string | null
+  /** Why nothing could be read from it; null when something could. */
+  fault: Message | null
 }
+
+/** Why a scan log cannot be read. */
+export interface ScanSays {
+  'empty-log': {}
+  /** `cams`: those of the engine are lacking too. */
+  'lacks-columns': { missing: readonly string[]; cams: boolean; columns: readonly string[] }
+  'too-few-samples': { samples: number; coolant: number; rpm: number }
+  'no-cam-figures': {}
+}
+
+const say = messagesOf<ScanSays>()
 
 /** A warm idle: what a deviation is read at. */
 export const WARM_IDLE = { coolant: 70, rpm: 1100 } as const
@@ -38,16 +50,16 @@ export function readScan(sheet: DriveSheet, rows: readonly Record<string, string
   const columns = Object.keys(rows[0] ?? {})
   const missing = ['rpm', 'coolant_c'].filter((name) => !columns.includes(name))
   const cams = camsOf(sheet).filter((id) => columns.includes(`${id}_commanded`) && columns.includes(`${id}_actual`))
-  const refused = (fault: string): ScanLog => ({ deviations: [], used: 0, all: rows.length, fault })
-  if (rows.length === 0) return refused('The log is empty: it needs a line of column names and samples below it.')
-  if (missing.length > 0 || cams.length === 0) return refused(`This log lacks ${[...missing, ...(cams.length === 0 ? ['the cams of this engine'] : [])].join(' and ')}: its columns must be named ${scanColumns(sheet).join(', ')}.`)
+  const refused = (fault: Message): ScanLog => ({ deviations: [], used: 0, all: rows.length, fault })
+  if (rows.length === 0) return refused(say('empty-log'))
+  if (missing.length > 0 || cams.length === 0) return refused(say('lacks-columns', { missing, cams: cams.length === 0, columns: scanColumns(sheet) }))
   const idle = rows.filter((row) => number(row.coolant_c) >= WARM_IDLE.coolant && number(row.rpm) > 300 && number(row.rpm) <= WARM_IDLE.rpm)
-  if (idle.length < FEWEST) return refused(`Only ${idle.length} samples at a warm idle (coolant from ${WARM_IDLE.coolant} °C, up to ${WARM_IDLE.rpm} rpm): let it warm up and log again.`)
+  if (idle.length < FEWEST) return refused(say('too-few-samples', { samples: idle.length, ...WARM_IDLE }))
   const deviations = cams.flatMap((sprocket): Deviation[] => {
     const lags = idle.map((row) => number(row[`${sprocket}_commanded`]) - number(row[`${sprocket}_actual`])).filter(Number.isFinite)
     return lags.length < FEWEST ? [] : [{ sprocket, lag: median(lags), scatter: scatterOf(lags), samples: lags.length }]
   })
-  return { deviations, used: idle.length, all: rows.length, fault: deviations.length > 0 ? null : 'No cam has figures at a warm idle in this log.' }
+  return { deviations, used: idle.length, all: rows.length, fault: deviations.length > 0 ? null : say('no-cam-figures') }
 }
 
 function camsOf(sheet: DriveSheet): string[] {

@@ -1,12 +1,11 @@
 import { type Act, foldActs, heldCalls, jobFile, type JobRecord, type KeptJob, type WaitsFor } from '../../record'
 import { type Call, SEVERITY } from '../../calls'
 import { type ElongationEstimate, travelEndsAt } from '../../estimate'
-import { calibrationOf, type CalibrationPoint } from '../learn'
-import { type DriveSheet, limitFor, type LimitKind, type LimitValue } from '../../sheet'
-import { partName } from '../../wording'
+import { calibrationOf, type CalibrationPoint } from './calibration'
+import { compileSheet, limitFor, type DriveSheet, type LimitKind, type LimitValue } from '../../sheet'
 import { assess, type Assessment } from '../../paths'
 import { NINETY } from '../../math'
-import type { JobFile } from '../../readings'
+import type { JobFile, NumericKind } from '../../readings'
 
 /** One measure of a part as a job left it: an estimate with its 90 % interval. */
 export interface Measure {
@@ -35,7 +34,7 @@ export interface JobSummary {
   /** How many parts have each call, the severest first. */
   calls: { call: Call; parts: number }[]
   /** The reading that would tell most, as kind and target's name. */
-  next: { kind: string; part: string } | null
+  next: { kind: NumericKind; part: string } | null
   waits: { for: WaitsFor; note: string; since: string } | null
   /** When it is looked at again. */
   check: { date: string | null; usage: number | null; stopGap: boolean; note: string } | null
@@ -67,11 +66,11 @@ export function summarise(job: KeptJob, acts: readonly Act[]): JobSummary {
     readings: record.readings.length,
     elongation: longest(sheet, assessment),
     calls: SEVERITY.toReversed().map((call) => ({ call, parts: assessment.calls.filter((c) => c.call === call).length })).filter(({ parts }) => parts > 0),
-    next: next ? { kind: next.kind, part: partName(sheet, next.target) } : null,
+    next: next ? { kind: next.kind, part: compileSheet(sheet).nameOf(next.target) ?? next.target } : null,
     waits: record.waits ? { for: record.waits.for, note: record.waits.note ?? '', since: record.waits.at } : null,
     check: record.check ? { date: record.check.date ?? null, usage: record.check.usage ?? null, stopGap: record.check.stopGap, note: record.check.note ?? '' } : null,
     measures: measuresOf(file, assessment, record), calibration: calibrationOf(job, acts),
-    renewed: [...record.tasks.values()].filter(({ task, state }) => state === 'done' && FITTED.test(task)).map(({ task }) => FITTED.exec(task)![1]!),
+    renewed: [...record.tasks.values()].flatMap(({ task, state }) => (state === 'done' ? (FITTED.exec(task)?.[1] ?? []) : [])),
     partCalls: Object.fromEntries(heldCalls(assessment.calls, record.overrules).map(({ part, holds }) => [part, holds])),
     lastAt: last?.at ?? job.openedAt, lastBy: last?.by ?? job.openedBy
   }
@@ -79,7 +78,7 @@ export function summarise(job: KeptJob, acts: readonly Act[]): JobSummary {
 
 function longest(sheet: DriveSheet, { chains }: Assessment): JobSummary['elongation'] {
   const [id, { elongation }] = Object.entries(chains).reduce((a, b) => (b[1].elongation.mean > a[1].elongation.mean ? b : a))
-  return { ...elongation, name: partName(sheet, id), limit: limitFor(sheet, 'elongation', id) }
+  return { ...elongation, name: compileSheet(sheet).nameOf(id) ?? id, limit: limitFor(sheet, 'elongation', id) }
 }
 
 /** Elongation of chains that anything bears on, and each extension and groove that was read. */

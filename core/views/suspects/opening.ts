@@ -1,3 +1,5 @@
+import { say, type LookId } from './says'
+import type { Message } from '../../check'
 import { doubtOf, type Estimates } from '../../estimate'
 import type { JobFile } from '../../readings'
 import { type Suspect, suspectsOf } from './suspects'
@@ -8,9 +10,9 @@ export interface Opening {
   advice: 'open' | 'leave-closed' | 'measure-first'
   /** Odds that what is wrong lies behind the covers. */
   odds: number
-  because: string
+  because: Message
   /** Cheap looks not yet taken, the most telling first: fraction of the doubt each would take away on average. */
-  looks: { look: string; kind: 'condition' | 'extension' | 'camLag'; target: string; findings: string[]; gain: number; minutes: number }[]
+  looks: { look: LookId; kind: 'condition' | 'extension' | 'camLag'; target: string; findings: string[]; gain: number; minutes: number }[]
 }
 
 /** Odds from which it is opened, and up to which it stays closed. */
@@ -22,13 +24,13 @@ const FIGURE_SHARE = 0.5
 
 /** Looks with two outcomes that need no cover off. */
 const LOOKS = [
-  { look: 'Vacuum at idle', target: 'engine', findings: ['vacuum-low', 'vacuum-right'], minutes: 5 },
-  { look: 'Cam and crank trace against a good one', target: 'engine', findings: ['trace-shifted', 'trace-alike'], minutes: 15 },
-  { look: 'Pan and filter for plastic', target: 'engine', findings: ['oil-plastic', 'oil-clean'], minutes: 15 }
+  { look: 'vacuum', target: 'engine', findings: ['vacuum-low', 'vacuum-right'], minutes: 5 },
+  { look: 'trace', target: 'engine', findings: ['trace-shifted', 'trace-alike'], minutes: 15 },
+  { look: 'pan', target: 'engine', findings: ['oil-plastic', 'oil-clean'], minutes: 15 }
 ] as const
 
 /** On small singles: the removed lifter pushed in by hand at its hole. */
-const LIFTER = { look: 'Removed lifter pushed in by hand', findings: ['lifter-flush', 'lifter-gap'], minutes: 10 } as const
+const LIFTER = { look: 'lifter', findings: ['lifter-flush', 'lifter-gap'], minutes: 10 } as const
 
 /**
  * Open it, leave it closed, or measure first, from what is known before the covers are off. A jump that is likelier than
@@ -40,12 +42,12 @@ export function openingOf(job: JobFile, estimates: Estimates, bearings: readonly
   const looks = looksOf(job, estimates, suspects, bearings)
   const jumped = Object.values(estimates.cams).some(({ jump }) => jump.told && (jump.all['0'] ?? 0) < 0.5)
   const plastic = job.readings.some(({ finding }) => finding === 'oil-plastic')
-  const first = suspects.find(({ id }) => SUSPECTS[id].behindCovers)!
-  if (jumped && job.drive.engine.interference) return { advice: 'open', odds, because: 'It has likely jumped, and this is an interference engine: do not turn it by the starter, open it.', looks }
-  if (plastic) return { advice: 'open', odds, because: 'Plastic in pan or filter comes from a rail: open it, and find every piece.', looks }
-  if (odds >= OPEN_FROM) return { advice: 'open', odds, because: `What is wrong most likely lies behind the covers, ${first.name.toLowerCase()} first of all.`, looks }
-  if (odds <= CLOSED_UP_TO) return { advice: 'leave-closed', odds, because: `${suspects[0]!.name} is likelier, and is reached without opening: ${suspects[0]!.look}.`, looks }
-  return { advice: 'measure-first', odds, because: looks[0] ? `It is not clear yet. ${looks[0].look} would tell most.` : 'It is not clear yet, and no cheap look is left.', looks }
+  const first = suspects.find(({ id }) => SUSPECTS[id].behindCovers) ?? suspects[0]!
+  if (jumped && job.drive.engine.interference) return { advice: 'open', odds, because: say('likely-jumped'), looks }
+  if (plastic) return { advice: 'open', odds, because: say('plastic'), looks }
+  if (odds >= OPEN_FROM) return { advice: 'open', odds, because: say('behind-covers', { suspect: first.id }), looks }
+  if (odds <= CLOSED_UP_TO) return { advice: 'leave-closed', odds, because: say('likelier-outside', { suspect: suspects[0]!.id }), looks }
+  return { advice: 'measure-first', odds, because: looks[0] ? say('one-look', { look: looks[0].look }) : say('no-look'), looks }
 }
 
 function behind(suspects: readonly Suspect[]): number {
@@ -61,8 +63,7 @@ function looksOf(job: JobFile, estimates: Estimates, suspects: readonly Suspect[
   }))
   const figures = estimates.next.flatMap(({ kind, target, gain, minutes }) => {
     if (kind !== 'extension' && kind !== 'camLag') return []
-    const look = kind === 'extension' ? 'Tensioner extension through the plug or filler' : 'Cam deviation from the engine computer, warm idle'
-    return [{ look, kind, target, findings: [], gain: FIGURE_SHARE * gain, minutes }]
+    return [{ look: kind, kind, target, findings: [], gain: FIGURE_SHARE * gain, minutes }]
   })
   return [...asked, ...figures].sort((a, b) => b.gain - a.gain)
 }

@@ -1,19 +1,18 @@
+import { evidence } from './says'
+import type { Message } from '../../check'
 import { type Estimates, PRIORS } from '../../estimate'
-import { findingWords, type JobFile, STRETCH_KINDS } from '../../readings'
-import { limitFor, partKindOf } from '../../sheet'
+import { STRETCH_KINDS, type JobFile } from '../../readings'
+import { compileSheet, limitFor, partKindOf, type PartKind } from '../../sheet'
 import { cdf } from '../../math'
-import { odds, partName } from '../../wording'
 import { type Bearing, BEARINGS, SUSPECT_IDS, type SuspectId, SUSPECTS, TYPICAL_LIFE } from './table'
 
 /** A cause that may be behind the complaint. */
 export interface Suspect {
   id: SuspectId
-  name: string
   /** Share of the whole, 0 to 1: one of the suspects is taken to be the main cause. */
   odds: number
   /** What speaks for or against it, the weightiest first. */
-  because: { text: string; factor: number; readings: number[] }[]
-  look: string
+  because: (Message & { factor: number; readings: string[] })[]
 }
 
 /** A factor never counts for more than this or less than its inverse: no single answer decides alone. */
@@ -27,37 +26,33 @@ const MOST = 20
 export function suspectsOf(job: JobFile, estimates: Estimates, bearings: readonly Bearing[] = BEARINGS): Suspect[] {
   const evidence = [...answers(job, bearings), ...figures(job, estimates), ...usage(job)]
   const weighed = SUSPECT_IDS.map((id) => {
-    const because = evidence.filter((e) => e.suspect === id).map(({ text, factor, readings }) => ({ text, factor, readings }))
+    const because = evidence.filter((e) => e.suspect === id).map(({ suspect: _suspect, ...one }) => one)
     return { id, because, weight: because.reduce((product, { factor }) => product * Math.min(Math.max(factor, 1 / MOST), MOST), SUSPECTS[id].prior) }
   })
   const total = weighed.reduce((sum, { weight }) => sum + weight, 0)
   return weighed
     .map(({ id, because, weight }) => ({
-      id, name: SUSPECTS[id].name, odds: weight / total, look: SUSPECTS[id].look,
+      id, odds: weight / total,
       because: because.sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
     }))
     .sort((a, b) => b.odds - a.odds)
 }
 
-interface Evidence {
-  suspect: SuspectId
-  factor: number
-  text: string
-  readings: number[]
-}
+type Evidence = Message & { suspect: SuspectId; factor: number; readings: string[] }
 
 /** Each answer once, however often it was given. */
 function answers({ drive, readings }: JobFile, bearings: readonly Bearing[]): Evidence[] {
-  const given = new Map<string, { words: string; readings: number[] }>()
-  readings.forEach(({ kind, target, finding }, index) => {
-    if (kind !== 'condition') return
-    const known = given.get(finding!)
-    if (known) known.readings.push(index)
-    else given.set(finding!, { words: findingWords(partKindOf(drive, target!)!, finding!)!, readings: [index] })
-  })
-  return bearings.flatMap(({ finding, suspect, factor, because }) => {
+  const given = new Map<string, { kind: PartKind; readings: string[] }>()
+  for (const reading of readings) {
+    if (reading.kind !== 'condition') continue
+    const known = given.get(reading.finding)
+    const kind = partKindOf(drive, reading.target)
+    if (known) known.readings.push(reading.id)
+    else if (kind) given.set(reading.finding, { kind, readings: [reading.id] })
+  }
+  return bearings.flatMap(({ finding, suspect, factor }) => {
     const answer = given.get(finding)
-    return answer ? [{ suspect, factor, text: `${sentence(answer.words)}: ${because}.`, readings: answer.readings }] : []
+    return answer ? [{ suspect, factor, ...evidence('answer', { kind: answer.kind, finding, suspect }), readings: answer.readings }] : []
   })
 }
 
@@ -69,18 +64,20 @@ function figures(job: JobFile, estimates: Estimates): Evidence[] {
 
 /** A chain is too long when it is past its limit, or when its tensioner is and stretch put it there, by a reading that the others do not contradict. */
 function stretched({ drive, readings }: JobFile, { chains, tensioners, readings: estimated }: Estimates): Evidence[] {
+  const { tensionerOf } = compileSheet(drive)
+  const odd = new Set(estimated.filter(({ atOdds }) => atOdds).map(({ id }) => id))
   return drive.chains.flatMap((chain): Evidence[] => {
     const { elongation, readings: used } = chains[chain.id]!
     const limit = limitFor(drive, 'elongation', chain.id)
-    const told = used.filter((i) => STRETCH_KINDS.includes(readings[i]!.kind))
+    const told = readings.filter(({ id, kind }) => STRETCH_KINDS.includes(kind) && used.includes(id))
     if (!limit || told.length === 0 || elongation.overLimit === null) return []
     const before = 2 * (1 - cdf(limit.value / 100 / PRIORS.elongation))
-    const out = tensioners[drive.tensioners.find((t) => t.chain === chain.id)?.id ?? '']
-    const doubted = told.some((i) => readings[i]!.kind === 'extension' && estimated[i]!.atOdds)
+    const out = tensioners[tensionerOf(chain.id)?.id ?? '']
+    const doubted = told.some(({ id, kind }) => kind === 'extension' && odd.has(id))
     const byTravel = out && out.extension.read !== null && !doubted && mostlyStretch(out.budget) ? (out.extension.overLimit ?? 0) : 0
     const over = Math.max(elongation.overLimit, byTravel)
-    const what = byTravel > elongation.overLimit ? 'to have taken its tensioner past its limit' : 'to be past its limit'
-    return [{ suspect: 'stretched-chain', factor: clamped(over / before), text: `${chain.name}: the figures make it ${odds(over)} likely ${what}.`, readings: told }]
+    const said = evidence('stretched-by-figures', { chain: chain.id, odds: over, byTravel: byTravel > elongation.overLimit })
+    return [{ suspect: 'stretched-chain', factor: clamp(over / before), ...said, readings: told.map(({ id }) => id) }]
   })
 }
 
@@ -90,12 +87,12 @@ function mostlyStretch(budget: readonly { cause: string; mm: number }[]): boolea
   return grown.reduce((a, b) => (b.mm > a.mm ? b : a)).cause === 'stretch'
 }
 
-function jumped({ drive, readings }: JobFile, { cams }: Estimates): Evidence[] {
+function jumped({ readings }: JobFile, { cams }: Estimates): Evidence[] {
   return Object.entries(cams).flatMap(([id, cam]): Evidence[] => {
     if (!cam.jump.told) return []
     const likely = 1 - (cam.jump.all['0'] ?? 0)
-    const used = readings.flatMap((r, i) => (r.sprocket === id || r.from === id || r.to === id ? [i] : []))
-    return [{ suspect: 'jumped', factor: clamped(likely / (1 - PRIORS.jump[0]!)), text: `${partName(drive, id)}: ${odds(likely)} likely to have jumped, by what was read on it.`, readings: used }]
+    const used = readings.filter((r) => r.sprocket === id || r.from === id || r.to === id).map((r) => r.id)
+    return [{ suspect: 'jumped', factor: clamp(likely / (1 - PRIORS.jump[0]!)), ...evidence('jumped-by-figures', { cam: id, odds: likely }), readings: used }]
   })
 }
 
@@ -103,13 +100,9 @@ function jumped({ drive, readings }: JobFile, { cams }: Estimates): Evidence[] {
 function usage({ usage: { value, unit } }: JobFile): Evidence[] {
   const factor = Math.min(Math.max(value / TYPICAL_LIFE[unit] + 0.5, 0.5), 2)
   if (Math.abs(factor - 1) < 0.2) return []
-  return [{ suspect: 'stretched-chain', factor, text: `Usage of ${Math.round(value)} ${unit}: a chain this old is ${factor > 1 ? 'more' : 'less'} often long; usage alone condemns nothing.`, readings: [] }]
+  return [{ suspect: 'stretched-chain', factor, ...evidence('usage', { value, unit, more: factor > 1 }), readings: [] }]
 }
 
-function clamped(factor: number): number {
+function clamp(factor: number): number {
   return Math.min(Math.max(factor, 1 / MOST), MOST)
-}
-
-function sentence(words: string): string {
-  return `${words[0]!.toUpperCase()}${words.slice(1)}`
 }

@@ -1,40 +1,62 @@
-import { type Act, ACT_VIEWS } from '../../record'
-import { findingWords, READING_KINDS } from '../../readings'
-import { type DriveSheet, partKindOf } from '../../sheet'
+import type { Message } from '../../check'
+import { messagesOf } from '../../check'
 import type { Estimates } from '../../estimate'
+import type { NumericKind } from '../../readings'
+import { type Act, type ActType } from '../../record'
+import { type DriveSheet, type PartKind, partKindOf } from '../../sheet'
 
-/** What acts did to the estimate, in one sentence: how much the elongation moved, and how its uncertainty changed. Several that came at once share it. */
-export function explainChange(sheet: DriveSheet, acts: readonly Act[], before: Estimates, after: Estimates): string {
-  const what = acts.length === 1 ? subject(sheet, acts[0]!) : `${acts.length} entries together`
-  const changes = sheet.chains.flatMap(({ id, name }) => {
+/** What moved an estimate, as the subject of a sentence. */
+export interface CauseSays {
+  'entries': { count: number }
+  'revision': { revision: number }
+  'act': { type: ActType }
+  'finding': { kind: PartKind; finding: string }
+  'reading': { kind: NumericKind; corrected: boolean }
+}
+
+const cause = messagesOf<CauseSays>()
+
+/** How acts moved the estimate; several that came at once share it. */
+export interface Change {
+  cause: Message
+  /** Per cent of elongation before and after, and half its 90 % interval: each null where it did not move by what is shown of it. */
+  chains: { chain: string; mean: Moved | null; spread: Moved | null }[]
+  /** Cams whose likeliest jump is another than before. */
+  jumps: { cam: string; teeth: number }[]
+}
+
+interface Moved {
+  from: number
+  to: number
+}
+
+/** Digits after the point that a change is shown with: one below them is none. */
+const DIGITS = 2
+
+/** What acts did to the estimate: how much the elongation moved, and how its uncertainty changed. */
+export function explainChange(sheet: DriveSheet, acts: readonly Act[], before: Estimates, after: Estimates): Change {
+  const [first] = acts
+  const chains = sheet.chains.flatMap(({ id }) => {
     const [was, is] = [before.chains[id]?.elongation, after.chains[id]?.elongation]
     if (!was || !is) return []
-    const means = [was, is].map(({ mean }) => (100 * mean).toFixed(2))
-    const spreads = [was, is].map(({ low, high }) => (50 * (high - low)).toFixed(2))
-    const parts = [
-      ...(means[0] !== means[1] ? [`took elongation from ${means[0]} to ${means[1]} %`] : []),
-      ...(spreads[0] !== spreads[1] ? [`${Number(spreads[1]) < Number(spreads[0]) ? 'narrowed' : 'widened'} it from ±${spreads[0]} to ±${spreads[1]}`] : [])
-    ]
-    return parts.length > 0 ? [`${sheet.chains.length > 1 ? `${name}: ` : ''}${parts.join(' and ')}`] : []
+    const [mean, spread] = [moved(100 * was.mean, 100 * is.mean), moved(50 * (was.high - was.low), 50 * (is.high - is.low))]
+    return mean || spread ? [{ chain: id, mean, spread }] : []
   })
-  const said = changes.length > 0 ? `${what} ${changes.join('; ')}.` : `${what} left the elongation as it was.`
-  return [said, ...jumpChanges(sheet, before, after)].join(' ')
+  return { cause: acts.length === 1 && first ? causeOf(sheet, first) : cause('entries', { count: acts.length }), chains, jumps: jumpChanges(before, after) }
 }
 
-/** Cams whose likeliest jump is another than before. */
-function jumpChanges(sheet: DriveSheet, before: Estimates, after: Estimates): string[] {
-  return Object.entries(after.cams).flatMap(([id, { jump }]) => {
-    if (jump.teeth === (before.cams[id]?.jump.teeth ?? 0)) return []
-    const name = sheet.sprockets.find((s) => s.id === id)!.name
-    const teeth = Math.abs(jump.teeth)
-    return [teeth === 0 ? `${name} has not jumped after all.` : `${name} now reads ${teeth} ${teeth === 1 ? 'tooth' : 'teeth'} ${jump.teeth > 0 ? 'late' : 'early'}.`]
-  })
+function moved(from: number, to: number): Moved | null {
+  return from.toFixed(DIGITS) === to.toFixed(DIGITS) ? null : { from, to }
 }
 
-function subject(sheet: DriveSheet, act: Act): string {
-  if (act.type === 'sheet') return `Revision ${act.revision} of the drive sheet`
-  if (act.type !== 'read') return ACT_VIEWS[act.type].subject
-  const { reading } = act
-  if (reading.kind === 'condition') return `The finding "${findingWords(partKindOf(sheet, reading.target)!, reading.finding)}"`
-  return `${act.supersedes ? 'The corrected' : 'The'} ${READING_KINDS[reading.kind].name.toLowerCase()}`
+function jumpChanges(before: Estimates, after: Estimates): Change['jumps'] {
+  return Object.entries(after.cams).flatMap(([cam, { jump: { teeth } }]) => (teeth === (before.cams[cam]?.jump.teeth ?? 0) ? [] : [{ cam, teeth }]))
+}
+
+function causeOf(sheet: DriveSheet, act: Act): Message {
+  if (act.type === 'sheet') return cause('revision', { revision: act.revision })
+  if (act.type !== 'read') return cause('act', { type: act.type })
+  const { reading, supersedes } = act
+  if (reading.kind !== 'condition') return cause('reading', { kind: reading.kind, corrected: supersedes !== undefined })
+  return cause('finding', { kind: partKindOf(sheet, reading.target) ?? 'engine', finding: reading.finding })
 }

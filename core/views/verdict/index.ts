@@ -1,3 +1,3 @@
-export { explainChange } from './change'
+export { type CauseSays, type Change, explainChange } from './change'
 export { otherSchools, type SchoolDifference } from './otherSchools'
-export { plainVerdict } from './plainVerdict'
+export { plainVerdict, type Statement, type VerdictSays } from './plainVerdict'

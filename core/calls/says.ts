@@ -1,0 +1,83 @@
+import { messagesOf } from '../check'
+import type { PartKind } from '../sheet'
+
+/** A wear with its 90 % interval, in the unit of its limit (elongations in per cent). */
+type Spread = { mean: number; low: number; high: number }
+/** What is held against a limit, and the odds of being past it. */
+type Against = { limit: number; odds: number }
+type Extension = { read: number; stroke: number } & Against
+
+/** What the rules say of a part, by code; parts are named by their ids. */
+export interface ReasonSays {
+  /** A finding of the closed list; as what releases a hold, what is done about it. */
+  'found': { kind: PartKind; finding: string }
+  'new-chain': { chain: string }
+  'sprockets-follow': { odds: number }
+  'whole-set': {}
+  'pieces-missing': { missing: number; still: number }
+  'pieces-accounted': { missing: number }
+  'pieces-unknown': {}
+  'compression-low': {}
+  'ran-on-metal': {}
+  'runs-on-metal': {}
+  'pin-after-loose-phaser': { phaser: string }
+  'loose-phaser': {}
+  'superseded-unknown': {}
+  'superseded-on-sight': { design: string; source: string }
+  'superseded-by-readings': { design: string; source: string }
+  'chain-on-bad-teeth': {}
+  'jump-unread': {}
+  'no-jump': { lag: number; odds: number }
+  /** `teeth` 0: it may have jumped, one cannot say how far. */
+  'jump-undecided': { lag: number; teeth: number; odds: number }
+  /** `argued`: wear cannot explain it; `hidden`: crank degrees of it that wear hides. */
+  'jumped': { lag: number; teeth: number; odds: number; argued: boolean; hidden: number | null; then: 'compression-sound' | 'set-again' | 'hold' }
+  'why-it-jumped': { cam: string }
+  'groove-unread': {}
+  'groove-no-limit': Spread
+  'groove': Spread & Against
+  'stands-clear': {}
+  'extension-unread': {}
+  'extension-no-limit': { read: number; stroke: number }
+  'extension': Extension
+  'out-of-travel': { slack: number }
+  'extension-unexplained': Extension & { unexplained: number; grown: number }
+  /** `cause`: `stretch` or the id of what is worn. */
+  'extension-cause': Extension & { cause: string; mm: number; grown: number }
+  'extension-of-other': Extension & { cause: string }
+  'pad-no-limit': { mean: number }
+  'pad': { mean: number } & Against
+  'play-unread': {}
+  'play-no-limit': { play: number }
+  'play': { play: number } & Against
+  'elongation-no-limit': {}
+  'elongation-unread': {}
+  'elongation': Spread & Against
+  'late-by-wear': { cam: string; lag: number } & Against
+  'late-not-stretched': { cam: string }
+  'measures-as-new': {}
+  /** `spread` in per cent points of elongation. */
+  'uneven-wear': { places: number; spread: number }
+  'readings-at-odds': { count: number }
+  'lag-unexplained': { cam: string; off: number }
+  'not-settled': {}
+  'weighed-by-odds': {}
+  /** Money in the sheet's currency, over so much usage. */
+  'weighed-renew': { saves: number; currency: string; horizon: number; unit: string }
+  'weighed-keep': { saves: number; currency: string; horizon: number; unit: string }
+  /** A reason that an older version gave in its own words. */
+  'as-signed': { text: string }
+}
+
+/** What releases a hold. */
+export interface ReleaseSays {
+  'found': { kind: PartKind; finding: string }
+  'pieces-found': {}
+  'head-looked-at': {}
+  'chain-and-rails-renewed': {}
+  'set-and-compression': {}
+  'as-signed': { text: string }
+}
+
+export const say = messagesOf<ReasonSays>()
+export const release = messagesOf<ReleaseSays>()

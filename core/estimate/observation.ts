@@ -1,0 +1,23 @@
+import type { KnownReading, ReadingKind } from '../readings'
+
+/** What a reading sees of a train's state. `shift + scale·ε` for a length; `base` links for a count; `cam` among the train's. */
+export type Quantity =
+  | { of: 'extension'; part: number }
+  | { of: 'wear'; part: number; rail: number }
+  | { of: 'padWear'; part: number }
+  | { of: 'lag'; cam: number }
+  | { of: 'elongation'; part: number; scale: number; shift: number }
+  | { of: 'count'; base: number }
+
+/** A reading made ready for the estimate of its train. */
+export interface Observation {
+  reading: KnownReading
+  kind: ReadingKind
+  /** Place of its chain in the train. */
+  part: number
+  value: number
+  sigma: number
+  quantity: Quantity
+  /** What one tooth of jump on each driven sprocket of the train adds, in the reading's unit. */
+  teeth: number[]
+}

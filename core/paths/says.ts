@@ -1,0 +1,8 @@
+import { messagesOf } from '../check'
+
+/** What is wrong with an assessment, by code. */
+export interface AssessmentSays {
+  'an-assessment': {}
+}
+
+export const say = messagesOf<AssessmentSays>()

@@ -1,0 +1,51 @@
+/** Figures in words, alike on page, paper and command line. */
+
+/** Odds in words: `86 %`, never a bare 0 or 100. */
+export function oddsWords(p: number): string {
+  if (p < 0.01) return 'under 1 %'
+  return p > 0.99 ? 'over 99 %' : `${Math.round(100 * p)} %`
+}
+
+/** `16.5`, without a minus before nothing. */
+export function fixed(value: number, digits: number): string {
+  const text = value.toFixed(digits)
+  return Number(text) === 0 ? (0).toFixed(digits) : text
+}
+
+/** `late` or `early`, the sign of a lag in words. */
+export function lateOrEarly(lag: number): string {
+  return lag < 0 ? 'early' : 'late'
+}
+
+/** `3.8° late`. */
+export function degreesWords(lag: number): string {
+  return `${fixed(Math.abs(lag), 1)}° ${lateOrEarly(lag)}`
+}
+
+/** `2 teeth early`. */
+export function teethOff(teeth: number): string {
+  return `${counted(Math.abs(teeth), 'tooth', 'teeth')} ${lateOrEarly(teeth)}`
+}
+
+/** `1 tooth`, `2 teeth`. */
+export function counted(count: number, one: string, many: string): string {
+  return `${count} ${count === 1 ? one : many}`
+}
+
+/** `148 200`. */
+export function thousands(value: number): string {
+  return Math.round(value).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')
+}
+
+/** An amount, rounded to whole ones as nobody haggles over less. */
+export function moneyWords(amount: number, currency: string): string {
+  return `${thousands(amount)}${currency ? ` ${currency}` : ''}`
+}
+
+export function upperFirst(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
+
+export function lowerFirst(words: string): string {
+  return words.charAt(0).toLowerCase() + words.slice(1)
+}

@@ -1,0 +1,198 @@
+import type { PartKind } from '../../core/sheet'
+import type { CodeSays, ComplaintSays, DrawnCase, FaultId, InspectionKind, Lesson, LessonSays, LookedAtFigures, PracticeCase, Shown, UntellableSays } from '../../core/views/practice'
+import { type Catalogue, type Names, sayer } from '../say'
+import { fixed } from './figures'
+import { findingWords, namesOf } from './parts'
+import { sayReason } from './reasons'
+
+/** The practice stand: faults and their lessons, what customers say, what was looked at, what to take along. */
+
+export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: string }>> = {
+  'stretched': {
+    name: 'Chain stretched past its limit',
+    lesson: 'Stretch shows everywhere at once: extension, every cam late, and the length on the bench. Where only one of them shows, it is not the chain.'
+  },
+  'rail-worn': {
+    name: 'Rail worn through its limit',
+    lesson: 'A tensioner far out is as often a rail\'s doing as the chain\'s: measure the groove before the chain is blamed.'
+  },
+  'rail-cracked': {
+    name: 'Rail cracked',
+    lesson: 'A crack has no figure: a rail within its groove limit can break tomorrow. Look at every face before it goes back in.'
+  },
+  'jumped-late': {
+    name: 'Cam jumped late',
+    lesson: 'Link counts are whole teeth and do not see stretch; degrees see both. A count off by one and degrees off by a tooth are a jump. After one, valves may have touched: compression or leak-down before the starter.'
+  },
+  'advanced': {
+    name: 'Cam found early: jumped or set wrong',
+    lesson: 'Wear can only make a cam late. One that stands early has jumped or was set wrong, and wear hides a part of it.'
+  },
+  'phaser-loose': {
+    name: 'Phaser loose',
+    lesson: 'A loose phaser lags when the engine is turned by hand and snaps over the lobe. Read its play at lock, and look at the locating pin behind it.'
+  },
+  'lock-pin': {
+    name: 'Phaser lock pin sticky: noise, not danger',
+    lesson: 'A rattle of under a second at a cold start is a lock pin: noise, not danger. It condemns no chain.'
+  },
+  'rail-broken': {
+    name: 'Rail broken, pieces in the engine',
+    lesson: 'Every missing piece is found or accepted in writing before the engine is closed: pan, pickup and the sprockets are where they turn up.'
+  },
+  'chain-on-metal': {
+    name: 'Chain on metal',
+    lesson: 'A chain that ran on metal is renewed whatever it measures, and the engine is not run until it is.'
+  },
+  'tensioner-spent': {
+    name: 'Tensioner does not hold',
+    lesson: 'Seconds of noise at a start are a tensioner that bleeds down or slips back. Push it in by hand and see what it does.'
+  },
+  'bad-new-part': {
+    name: 'A new tensioner that is bad',
+    lesson: 'New is not good: a part renewed last month is looked at like any other.'
+  },
+  'pad-worn': {
+    name: 'Tensioner pad dug in',
+    lesson: 'What is left of an extension once chain and rails are measured has a cause too: look at the pad and what it presses on.'
+  },
+  'swapped-guides': {
+    name: 'Guides swapped',
+    lesson: 'Look at part numbers and places: guides changed over read like wear that nothing explains.'
+  },
+  'like-new': {
+    name: 'Locating pin worn, chain like new',
+    lesson: 'A chain that measures like new has not stretched, whatever the timing says: look at phaser, locating pin and key.'
+  },
+  'screen-torn': {
+    name: 'Oil screen torn',
+    lesson: 'A phaser that answers slowly may only be starved: screen, solenoid and O-rings cost minutes to look at.'
+  },
+  'kick-back': {
+    name: 'Slack that was only kick-back',
+    lesson: 'Slack between two cams of a stopped engine is kick-back until it is turned forward: turn in the running direction, then read.'
+  },
+  'half-turn': {
+    name: 'Cam marks half a turn away',
+    lesson: 'Two crank turns are one cam turn: with the crank at its mark and the cam marks half a turn away, it wants one more crank turn, nothing else.'
+  },
+  'between-links': {
+    name: 'A mark between two links',
+    lesson: 'A mark between two links is read as a half. Rounded, it makes a jump that never was; the runs round the loop must come to the chain\'s links.'
+  },
+  'hearsay': {
+    name: 'A wrong count on the card',
+    lesson: 'A count somebody else wrote down is hearsay: count again, all the way round.'
+  }
+}
+
+/** A fault's name and lesson; of one from a later version its id alone. */
+export function faultWords(id: string): { name: string; lesson: string } {
+  return Object.hasOwn(FAULT_WORDS, id) ? FAULT_WORDS[id as FaultId] : { name: id, lesson: '' }
+}
+
+export const COMPLAINTS: Catalogue<ComplaintSays> = {
+  'down-on-power': () => 'One hard rattle at a start, and down on power ever since.',
+  'rattles-at-idle': () => 'Rattles at idle, gone when revved.',
+  'since-oil-change': () => 'Chain noise at idle since the last oil change.',
+  'no-complaint': () => 'No complaint; looked at while the engine is out.',
+  'hard-knock': () => 'Hard knock all the time, at any speed.',
+  'fears-for-the-chain': () => 'Rattles for less than a second at a cold start. The customer fears for the chain.',
+  'sudden-rattle': () => 'A sudden rattle, then quiet again.',
+  'grinds': () => 'Grinds from the front, more every week.',
+  'seconds-of-rattle': () => 'Rattles for some seconds after a night outside.',
+  'new-tensioner': () => 'The tensioner is new, fitted last month by another workshop, and the noise stayed.',
+  'sewing-machine': () => 'Ticks like a sewing machine after some minutes of warm idle.',
+  'rails-renewed-elsewhere': () => 'Noisy since its rails were renewed elsewhere.',
+  'card-says-stretched': () => 'Another workshop read the timing and wrote "chain stretched" on its card.',
+  'warning-light': () => 'Warning light for a cam that is slow to respond.',
+  'found-slack': () => 'Somebody has looked under the cover and found slack between the cams.',
+  'card-says-count': (f, name) => `The last workshop counted ${f.links} links from ${name(f.from).toLowerCase()} to ${name(f.to).toLowerCase()} and wrote "jumped" on its card.`
+}
+
+const sayComplaint = sayer(COMPLAINTS)
+
+/** A drawn case with its title and what the customer says of it. */
+export function tellCase({ says, ...engine }: DrawnCase): PracticeCase {
+  const name = namesOf(engine.drive)
+  return { ...engine, title: `Case ${engine.code}`, complaint: says.map((one) => sayComplaint(one, name)).join(' ') }
+}
+
+/** What an inspection is called. */
+const INSPECTIONS: Readonly<Record<InspectionKind, (part: string, links: number) => string>> = {
+  ask: () => 'Listen, ask, read the codes',
+  scan: () => 'Cam deviation from the engine computer',
+  plug: (part) => `${part} through its plug`,
+  compression: () => 'Compression',
+  pan: () => 'Oil drained: pan and filter',
+  oil: () => 'Oil screen and solenoids',
+  marks: (part) => `${part} against its mark`,
+  wheel: (part) => `${part} with a degree wheel`,
+  count: (part) => `${part}: links from mark to mark`,
+  extension: (part) => `${part}: extension`,
+  push: (part) => `${part} pushed in by hand`,
+  pad: (part) => `${part}: pad`,
+  rail: (part) => part,
+  phaser: (part) => `${part} turned by hand`,
+  pin: (part) => `${part}: locating pin`,
+  teeth: (part) => `${part}: teeth`,
+  bench: (part) => `${part} beside a new one`,
+  length: (part, links) => `${part}: length over ${links} links`
+}
+
+export function inspectionWords({ kind, part, links }: LookedAtFigures, name: Names): string {
+  return INSPECTIONS[kind](name(part), links)
+}
+
+/** An entry as it was written, or as it was there. */
+export function shownWords(shown: Shown): string {
+  if (shown === null) return 'not so'
+  if ('value' in shown) return `${fixed(shown.value, 1)} ${shown.unit}`
+  return `${findingWords(shown.kind, shown.finding)}${shown.count === null ? '' : `, ${shown.count}`}`
+}
+
+/** The plain form that a message carries of an entry, as it is shown. */
+function plainWords(plain: string, unit: string, kind: string): string {
+  if (plain === '') return 'not so'
+  if (unit) return `${fixed(Number(plain), 1)} ${unit}`
+  const [finding = '', count] = plain.split(':')
+  return `${findingWords(kind as PartKind, finding)}${count === undefined ? '' : `, ${count}`}`
+}
+
+export const LESSONS: Catalogue<LessonSays> = {
+  'of-fault': (f) => faultWords(f.fault).lesson,
+  misread: (f, name) => `${inspectionWords(f, name)}: ${plainWords(f.entered, f.unit, f.findingKind)} was entered, ${plainWords(f.shown, f.unit, f.findingKind)} was there. Look twice before it is written down.`,
+  needless: (f, name) => `${name(f.part)} was sound and went on the bill`,
+  'turned-back': () => 'The engine was turned against its running direction: overshoot, and go round again. Slack moves to the wrong side, and on some engines the chain jumps.',
+  'followed-not': (f, name) => `${inspectionWords(f, name)} was looked at and said so: a call follows what was read.`,
+  'would-have-told': (f, name) => `${inspectionWords(f, name)} would have told: ${f.minutes} minutes for whoever takes it when the software did.`,
+  luck: (f, name) => `${name(f.part)}: the call was right, but nothing was read that it rests on. It would not have stood up to the customer.`,
+  idle: (f, name) => `${inspectionWords(f, name)} cost ${f.minutes} minutes and changed nothing: read what settles something.`,
+  'look-in-reach': () => 'What comes off stays paid for: look at everything that is in reach before more is taken off.',
+  'measure-twice': () => 'A figure that two ways of measuring agree on stands up to a customer; one alone is a guess with a number.'
+}
+
+const sayOfLesson = sayer(LESSONS)
+
+/** What to take along. One from an older version is kept as it was told. */
+export function sayLesson(lesson: Lesson, name: Names): string {
+  if (lesson.code === 'as-told') return String(lesson.figures.text)
+  const said = sayOfLesson(lesson, name)
+  return lesson.reason ? `${said}: ${sayReason(lesson.reason, name)}` : said
+}
+
+export const CODES: Catalogue<CodeSays> = {
+  'no-code': (f) => `"${f.code}" is no case code: it is written like A3-7KQ2MD.`,
+  'slip-in-code': (f) => `"${f.code}" has a slip in it: compare it with the original, character by character.`
+}
+
+/** Why a code is none. */
+export const sayCode = sayer(CODES)
+
+export const UNTELLABLE: Catalogue<UntellableSays> = {
+  'cannot-be-drawn': () => 'This engine\'s sheet has no coordinates yet, so it cannot be drawn for practice: add them in the editor.',
+  'nothing-to-practise-on': () => 'Nothing was read in this job, so there is no truth to practise on.'
+}
+
+/** Why a job cannot be told as a case. */
+export const sayUntellable = sayer(UNTELLABLE)

@@ -1,0 +1,151 @@
+import type { Call } from '../../core/calls'
+import type { School, Usage } from '../../core/readings'
+import type { IfLeftSays, ReportFacts, ReportMeasure, ReportWay } from '../../core/views/report'
+import { type Catalogue, type Names, sayer } from '../say'
+import { degreesWords, fixed, moneyWords, oddsWords, thousands } from './figures'
+import { KIND_NAMES, namesOf } from './parts'
+import { sayReason } from './reasons'
+import { sayDifference, sayStatement } from './verdict'
+
+/** The customer's report in final words: the one place of its headings and wording, for page, link and paper. */
+
+/** Headings and labels, as a report carries them. */
+export interface ReportHeadings {
+  title: string
+  broughtInFor: string
+  happened: string
+  measured: string
+  measures: readonly [part: string, what: string, found: string, asNew: string, limit: string]
+  nothingMeasured: string
+  pastLimit: string
+  calls: string
+  call: readonly [part: string, happens: string, why: string]
+  drive: string
+  pictures: string
+  ways: string
+  way: readonly [title: string, renews: string, hours: string, price: string, comesBack: string]
+  waysSay: string
+  advised: string
+  ifLeft: string
+  notChecked: string
+  allChecked: string
+  caution: string
+  /** What it was computed with. */
+  made: string
+}
+
+/** What a customer is told of a job, in words and figures that stand the same on screen and on paper. */
+export interface Report {
+  format: 'umbrette-report'
+  version: 2
+  headings: ReportHeadings
+  vehicle: string
+  engine: string
+  usage: string
+  complaint: string
+  /** Who last worked on it, and when (ISO). */
+  by: string
+  at: string
+  happened: string[]
+  calls: { part: string; name: string; call: Call; words: string; why: string; limit: string; by: string }[]
+  measures: { name: string; what: string; read: string; asNew: string; limit: string; over: boolean }[]
+  photos: { id: string; caption: string }[]
+  paths: ReportPath[]
+  horizon: string
+  ifLeft: string[]
+  notChecked: string[]
+  cautions: string[]
+  made: { core: string; sheet: string; signoff: number | null }
+}
+
+export interface ReportPath {
+  title: string
+  advised: boolean
+  renew: string[]
+  names: string
+  hours: number
+  price: number
+  /** `1 240 ¤`. */
+  priceWords: string
+  comeBack: number
+  comeBackWords: string
+  expectedWords: string
+  why: string
+}
+
+/** What each school's path is to someone who has not heard of schools. */
+const PLAIN: Readonly<Record<School, string>> = { 'on-evidence': 'What the readings condemn', 'whole-set': 'Everything behind the cover', weighed: 'Least expected cost' }
+
+const CALL_SAYS: Readonly<Record<Call, string>> = { 'back-in': 'goes back in', renew: 'to be renewed', 'look-closer': 'needs another look', stop: 'must not be run' }
+
+const WHAT: Readonly<Record<ReportMeasure['kind'], string>> = { elongation: 'longer than new', extension: 'plunger out', groove: 'groove', camLag: 'off its mark' }
+
+export const IF_LEFT: Catalogue<IfLeftSays> = {
+  'must-not-run': (f, name) => `${name(f.part)}: the engine must not be run like this.`,
+  'comes-back': (f, name) => `${name(f.part)}: kept, it forces the cover off again within ${usageWords({ value: f.within, unit: f.unit as Usage['unit'] })} with odds of ${oddsWords(f.odds)}.`,
+  'nothing-to-do': () => 'Nothing was found that must be done now.',
+  'valves-meet': () => 'In this engine valves can meet pistons: a chain that jumps or breaks can cost the head.'
+}
+
+const sayIfLeft = sayer(IF_LEFT)
+
+/** Puts a report in words. */
+export function writeReport(facts: ReportFacts): Report {
+  const { job, sheet, horizon } = facts
+  const name = namesOf(sheet)
+  const currency = sheet.money?.currency ?? ''
+  const made = { core: facts.core, sheet: facts.sheetRevision === null ? sheet.name : `${sheet.name}, revision ${facts.sheetRevision}`, signoff: facts.signoff }
+  const within = horizon ? usageWords(horizon) : ''
+  return {
+    format: 'umbrette-report', version: 2, headings: headingsOf(job.vehicle, within, made), vehicle: job.vehicle, engine: sheet.name, usage: usageWords(job.usage), complaint: job.complaint, by: facts.by, at: facts.at,
+    happened: facts.happened.map((statement) => sayStatement(statement, name)),
+    calls: facts.calls.map((call) => callLine(call, name)),
+    measures: facts.measures.map((measure) => measureLine(measure, name)),
+    photos: facts.photos.map(({ id, part, note }) => ({ id, caption: [name(part), note].filter(Boolean).join(': ') })),
+    paths: facts.ways.map((way, i) => wayLine(way, i, within, currency, name)),
+    horizon: within, ifLeft: facts.ifLeft.map((line) => sayIfLeft(line, name)),
+    notChecked: facts.notChecked.map(({ part, kinds }) => `${name(part)}: ${kinds.map((kind) => KIND_NAMES[kind].toLowerCase()).join(', ')}`),
+    cautions: ['The maker\'s manual for this engine decides over every figure here; local rules and qualified practice come first.', ...(sheet.note ? [sheet.note] : [])],
+    made
+  }
+}
+
+/** The headings of a report; one that was shared by an older version has none of its own. */
+export function headingsOf(vehicle: string, horizon: string, { sheet, core, signoff }: Report['made']): ReportHeadings {
+  return {
+    title: `${vehicle}: timing drive`, broughtInFor: 'Brought in for:', happened: 'What happened',
+    measured: 'What was measured', measures: ['Part', '', 'Found', 'As new', 'Limit'], nothingMeasured: 'Nothing yet.', pastLimit: 'past the limit',
+    calls: 'Part by part', call: ['Part', 'What happens', 'Why'], drive: 'The drive as it stands', pictures: 'Pictures',
+    ways: 'The ways open, and what they cost', way: ['', 'Renews', 'Hours', 'Price now', 'Comes back'], waysSay: `Odds are of the cover coming off again within ${horizon}. The customer decides.`, advised: 'advised',
+    ifLeft: 'If it is left', notChecked: 'What was not checked', allChecked: 'Everything that can be measured on this drive was measured.', caution: 'Caution.',
+    made: `${sheet}; computation ${core}${signoff ? `; signed, revision ${signoff}` : '; not signed off yet'}.`
+  }
+}
+
+function callLine({ part, holds, reasons: [reason], overruled }: ReportFacts['calls'][number], name: Names): Report['calls'][number] {
+  const limit = reason?.limit ? `Limit ${reason.limit.value} ${reason.limit.unit}, from ${reason.limit.source}` : ''
+  return { part, name: name(part), call: holds, words: CALL_SAYS[holds], why: overruled ? overruled.reason : reason ? sayReason(reason, name) : '', limit, by: overruled?.by ?? '' }
+}
+
+function measureLine({ kind, part, value, low, high, asNew, limit, over }: ReportMeasure, name: Names): Report['measures'][number] {
+  const digits = kind === 'extension' ? 1 : 2
+  const unit = kind === 'elongation' ? '%' : 'mm'
+  const lag = kind === 'camLag'
+  return {
+    name: name(part), what: WHAT[kind], over, limit: limit ? `${limit.value} ${limit.unit}, ${limit.source}` : 'none given',
+    read: lag ? `${degreesWords(value)} (give or take ${fixed((high - low) / 2, 1)}°)` : `${fixed(value, digits)} ${unit} (${fixed(low, digits)} to ${fixed(high, digits)})`,
+    asNew: lag ? '0°' : kind === 'extension' ? `${fixed(asNew, 1)} mm` : `0 ${unit}`
+  }
+}
+
+function wayLine({ schools, own, advised, renew, hours, now, comeBack, expected, differs }: ReportWay, i: number, within: string, currency: string, name: Names): ReportPath {
+  const title = own && advised && schools.length === 0 ? 'As advised' : schools.map((school) => PLAIN[school]).join('; ') || `Path ${i + 1}`
+  return {
+    title, advised, renew, names: renew.map(name).join(', ') || 'nothing', hours, price: now, priceWords: moneyWords(now, currency), comeBack, comeBackWords: `${oddsWords(comeBack)} within ${within}`,
+    expectedWords: moneyWords(expected, currency), why: differs ? sayDifference(differs, name) : own ? 'Put together by the workshop.' : ''
+  }
+}
+
+function usageWords({ value, unit }: Usage): string {
+  return `${thousands(value)} ${unit === 'h' ? 'hours' : unit === 'mi' ? 'miles' : unit}`
+}
