@@ -1,9 +1,9 @@
-import type { Fault } from '../core/check'
+import type { ToldFault } from '../words/en'
 
 /** An error of the server as the page shows it. */
 export interface ShownProblem {
   message: string
-  faults: Fault[]
+  faults: ToldFault[]
   /** Answered by the server (trying again changes nothing), or never reached it. */
   answered: boolean
   status: number | null
@@ -12,7 +12,7 @@ export interface ShownProblem {
 /** What an error says to the user: the server's own words, or that it cannot be reached. */
 export function shownProblem(error: unknown): ShownProblem {
   // A fetch that failed here and one that failed while the server rendered the page differ in class, not in shape.
-  const { statusCode, data } = (error ?? {}) as { statusCode?: number; data?: { error?: { message?: string; faults?: Fault[] } } }
+  const { statusCode, data } = (error ?? {}) as { statusCode?: number; data?: { error?: { message?: string; faults?: ToldFault[] } } }
   const status = statusCode ?? null
   const body = data?.error
   if (body?.message) return { message: body.message, faults: body.faults ?? [], answered: status !== null && status < 500, status }

@@ -1,15 +1,10 @@
-import type { Call } from '../core/calls'
+import { CALL_WORDS, KIND_NAMES, SCHOOL_WORDS, USAGE_UNITS, degreesWords, findingWords, fixed, moneyWords, namesOf, oddsWords, partName, teethOff, thousands } from '../words/en'
 import type { JobState, WaitsFor } from '../core/record'
-import { findingWords, isNumeric, methodOf, type NumericKind, type Reading, READING_KINDS, type School, type Usage } from '../core/readings'
-import { type DriveSheet, type LimitValue, partKindOf } from '../core/sheet'
-import { figure as fixed, odds, partName } from '../core/wording'
+import { READING_KINDS, isNumeric, methodOf, type NumericKind, type Reading, type Usage } from '../core/readings'
+import { partKindOf, type DriveSheet, type LimitValue } from '../core/sheet'
 import { isLength, lengthWords, shownUsage, units } from './units'
 
 /** All wording that more than one place of the interface uses. */
-
-export const CALL_WORDS: Readonly<Record<Call, string>> = { 'back-in': 'Back in', 'look-closer': 'Look closer', renew: 'Renew', stop: 'Stop' }
-
-export const SCHOOL_WORDS: Readonly<Record<School, string>> = { 'whole-set': 'Whole set', 'on-evidence': 'On evidence', weighed: 'Weighed' }
 
 /** Where a job has gone: the title of that list, what was done to a job that went there, and what an empty list says. */
 export const STATE_WORDS: Readonly<Record<JobState, { title: string; done: string; move: string; empty: string }>> = {
@@ -31,12 +26,10 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   lift: 'Valve lift', scan: 'Scan tool', trace: 'Trace', count: 'Counted', rule: 'Rule', side: 'Side by side', hand: 'By hand', dial: 'Dial gauge'
 }
 
-export const USAGE_UNITS: Readonly<Record<Usage['unit'], string>> = { km: 'km', mi: 'miles', h: 'hours' }
-
 /** Digits after the point that each kind is shown and entered with. */
 export const DIGITS: Readonly<Record<NumericKind, number>> = { extension: 1, groove: 2, padWear: 2, camLag: 1, linkCount: 1, chainLength: 2, chainCompare: 2, phaserPlay: 1 }
 
-export { fixed, odds as oddsWords, partName }
+export { CALL_WORDS, findingWords, fixed, KIND_NAMES, moneyWords as money, namesOf, oddsWords, partName, SCHOOL_WORDS, USAGE_UNITS }
 
 /** A fraction as per cent. */
 export function percent(fraction: number, digits = 2): string {
@@ -46,24 +39,19 @@ export function percent(fraction: number, digits = 2): string {
 /** A lag with its sign in words. */
 export function lagWords(degrees: number): string {
   if (Math.abs(degrees) < 0.05) return '0.0°'
-  return `${fixed(Math.abs(degrees), 1)}° ${degrees > 0 ? 'late' : 'early'}`
+  return degreesWords(degrees)
 }
 
 /** Whole teeth jumped, in words. */
 export function teethWords(teeth: number): string {
   if (teeth === 0) return 'no tooth jumped'
-  return `${Math.abs(teeth)} ${Math.abs(teeth) === 1 ? 'tooth' : 'teeth'} ${teeth > 0 ? 'late' : 'early'}`
+  return teethOff(teeth)
 }
 
 /** `148 200 km`. */
 export function usageWords(usage: Usage): string {
   const { value, unit } = shownUsage(usage)
-  return `${Math.round(value).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')} ${USAGE_UNITS[unit]}`
-}
-
-/** An amount, rounded to whole ones as nobody haggles over less. */
-export function money(amount: number, currency: string): string {
-  return `${Math.round(amount).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')}${currency ? ` ${currency}` : ''}`
+  return `${thousands(value)} ${USAGE_UNITS[unit]}`
 }
 
 /** What a reading says, with its unit and its sign in words. */
@@ -79,10 +67,10 @@ export function readingWords(reading: Reading): string {
 }
 
 /** What was read: the kind of figure, or the finding itself. */
-export function kindWords(sheet: DriveSheet, { kind, target, finding }: Reading): string {
-  if (isNumeric(kind)) return READING_KINDS[kind].name
-  const words = findingWords(partKindOf(sheet, target!)!, finding!)!
-  return `${partName(sheet, target!)}: ${words}`
+export function kindWords(sheet: DriveSheet, reading: Reading): string {
+  if (reading.kind !== 'condition') return KIND_NAMES[reading.kind]
+  const kind = partKindOf(sheet, reading.target)
+  return `${partName(sheet, reading.target)}: ${kind ? findingWords(kind, reading.finding) : reading.finding}`
 }
 
 /** How a reading was taken; empty for a finding, which has no method. */
@@ -92,8 +80,8 @@ export function howWords({ kind, method }: Reading): string {
 
 /** What a reading reads, on which part: `Groove depth, fixed guide`. */
 export function readingTitle(sheet: DriveSheet, { kind, part, target }: { kind: NumericKind; part: string; target: Partial<Reading> }): string {
-  const where = target.from ? `${partName(sheet, target.from)} to ${partName(sheet, target.to!)}` : partName(sheet, part)
-  return `${READING_KINDS[kind].name}, ${where.toLowerCase()}`
+  const where = target.from && target.to ? `${partName(sheet, target.from)} to ${partName(sheet, target.to)}` : partName(sheet, part)
+  return `${KIND_NAMES[kind]}, ${where.toLowerCase()}`
 }
 
 /** A limit with its unit and where it comes from. */

@@ -1,8 +1,7 @@
-import { namesOf, sayArgument, sayLeftOut, sayReason, sayRelease, tellFaults } from '../words/en'
-import type { JobFile } from '../core/readings'
+import { tellFaults, writeAssessment } from '../words/en'
 import { readFile } from 'node:fs/promises'
 import { resolve } from 'node:path'
-import { assess, type Assessment } from '../core/paths'
+import { assess } from '../core/paths'
 import { readJob, upgraded } from '../core/record'
 import { rememberingSheets } from '../core/drive'
 
@@ -39,30 +38,10 @@ async function assessFile(path: string, checkSheet: ReturnType<typeof rememberin
   const { job, faults } = readJob(upgraded(value), checkSheet)
   if (!job) return tellFaults(faults).map(({ place, message }) => oneLine(place ? `${place}: ${message}` : message))
   try {
-    await print(`${JSON.stringify(withWords(job, assess(job)))}\n`)
+    await print(`${JSON.stringify(writeAssessment(job, assess(job)))}\n`)
     return []
   } catch {
     return ['this drive cannot be computed: check the sheet\'s figures']
-  }
-}
-
-/** An assessment as it is printed: codes and figures with the text that they come to, and the place of each reading in the file beside its id. */
-function withWords(job: JobFile, assessment: Assessment) {
-  const name = namesOf(job.drive)
-  const places = new Map(job.readings.map(({ id }, place) => [id, place]))
-  const indices = (ids: readonly string[]) => ids.map((id) => places.get(id))
-  return {
-    ...assessment,
-    chains: Object.fromEntries(Object.entries(assessment.chains).map(([id, chain]) => [id, { ...chain, indices: indices(chain.readings) }])),
-    cams: Object.fromEntries(Object.entries(assessment.cams).map(([id, { argument, ...cam }]) => [id, { ...cam, argument: argument && { ...argument, text: sayArgument(argument) } }])),
-    readings: assessment.readings.map((reading) => ({ index: places.get(reading.id), ...reading })),
-    faults: assessment.faults.map((fault) => ({ index: places.get(fault.id), ...fault, message: sayLeftOut(fault) })),
-    calls: assessment.calls.map((call) => ({
-      ...call,
-      reasons: call.reasons.map(({ release, ...reason }) => ({
-        ...reason, text: sayReason(reason, name), indices: indices(reason.readings), ...(release ? { release: { ...release, text: sayRelease(release, name) } } : {})
-      }))
-    }))
   }
 }
 

@@ -1,3 +1,4 @@
+import { tellCase } from '../words/en'
 import { caseOfJob, debrief, type Debriefing, type Level, makeCase, type Move, type PracticeCase, softwareRun } from '../core/views/practice'
 import { DEMO_JOBS, PRACTICE_SHEETS } from './workshop'
 
@@ -18,7 +19,7 @@ export interface DemoRun {
 
 export function demoRuns(): DemoRun[] {
   return HISTORY.map(({ engine: sheet, level, seed, at, hasty }, i) => {
-    const engine = makeCase(PRACTICE_SHEETS.find(({ id }) => id === sheet)!, level, seed)
+    const engine = drawnOn(sheet, level, seed)
     const run = softwareRun(engine)
     const looked = hasty ? run.moves.slice(0, Math.ceil(run.moves.length / 3)) : run.moves
     const calls = run.calls.flatMap(({ part, call, reasons }): Move[] => {
@@ -28,6 +29,12 @@ export function demoRuns(): DemoRun[] {
     const moves = [...looked, ...(hasty ? calls.slice(0, -2) : calls)]
     return { id: `5a17a000-0000-4000-8000-0000000e${String(i + 1).padStart(4, '0')}`, by: 'Bela', engine, moves, debriefing: debrief(engine, moves), finishedAt: new Date(at) }
   })
+}
+
+function drawnOn(id: string, level: Level, seed: number): PracticeCase {
+  const sheet = PRACTICE_SHEETS.find((one) => one.id === id)
+  if (!sheet) throw new RangeError(`engine ${id}: expected one that cases are drawn on`)
+  return tellCase(makeCase(sheet, level, seed))
 }
 
 /** A closed job of the workshop told as a case. */

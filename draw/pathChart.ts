@@ -1,11 +1,11 @@
 import { scaleLinear } from 'd3-scale'
-import type { ReportPath } from '../core/views/report'
+import type { ReportHeadings, ReportPath } from '../words/en'
 import type { Drawing, Shape } from './shapes'
 
 const [LEFT, RIGHT, TOP, FOOT] = [52, 20, 16, 38]
 
 /** Where each path of a report stands: price now to the right, odds of coming back upwards, its number beside it. */
-export function pathChart(paths: readonly ReportPath[], width: number, height: number): Drawing & { places: { x: number; y: number }[] } {
+export function pathChart(paths: readonly Pick<ReportPath, 'price' | 'comeBack' | 'advised'>[], axes: Pick<ReportHeadings, 'priceNow' | 'oddsOfComingBack'>, width: number, height: number): Drawing & { places: { x: number; y: number }[] } {
   const x = scaleLinear([0, 1.1 * Math.max(1, ...paths.map(({ price }) => price))], [LEFT, width - RIGHT]).nice()
   const y = scaleLinear([0, Math.min(1, 1.15 * Math.max(0.05, ...paths.map(({ comeBack }) => comeBack)))], [height - FOOT, TOP]).nice()
   const places = paths.map(({ price, comeBack }) => ({ x: x(price), y: y(comeBack) }))
@@ -22,6 +22,6 @@ export function pathChart(paths: readonly ReportPath[], width: number, height: n
   })
   return {
     width, height, places,
-    shapes: [...ticks, rule(`M${LEFT} ${height - FOOT}H${width - RIGHT}`), label('price now', [width - RIGHT, height - 6], 'end'), label('odds of coming back', [4, 10], 'start'), ...dots]
+    shapes: [...ticks, rule(`M${LEFT} ${height - FOOT}H${width - RIGHT}`), label(axes.priceNow, [width - RIGHT, height - 6], 'end'), label(axes.oddsOfComingBack, [4, 10], 'start'), ...dots]
   }
 }

@@ -1,13 +1,14 @@
+import { CALENDAR_NAME, checkDescription, checkSummary } from '../words/en'
 import ical from 'ical-generator'
 import type { ActOf, KeptJob } from '../core/record'
 
 /** A check as a calendar entry of a whole day, told a week ahead; a stop-gap's every day of the last week. */
 export function checkCalendar(jobId: string, { vehicle, sheet }: Pick<KeptJob, 'vehicle' | 'sheet'>, { date, usage, stopGap, note }: ActOf<'check'>, unit: string): string {
-  const calendar = ical({ name: 'Timing drive checks', prodId: { company: 'Umbrette', product: 'checks', language: 'EN' } })
+  const calendar = ical({ name: CALENDAR_NAME, prodId: { company: 'Umbrette', product: 'checks', language: 'EN' } })
   const start = new Date(`${date}T00:00:00Z`)
   const event = calendar.createEvent({
-    id: `${jobId}@umbrette`, start, allDay: true, summary: `${stopGap ? 'Stop-gap, look again' : 'Look again'}: ${vehicle}`,
-    description: [`${sheet.name}.`, usage === undefined ? '' : `Or at ${usage} ${unit}, if that comes first.`, stopGap ? 'It was a stop-gap, no repair.' : '', note ?? ''].filter(Boolean).join(' ')
+    id: `${jobId}@umbrette`, start, allDay: true, summary: checkSummary(vehicle, stopGap),
+    description: checkDescription(sheet.name, usage === undefined ? null : `${usage} ${unit}`, stopGap, note ?? '')
   })
   for (const days of stopGap ? [7, 5, 3, 1] : [7]) event.createAlarm({ type: 'display' as never, trigger: days * 86_400 })
   return calendar.toString()

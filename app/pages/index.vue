@@ -12,7 +12,7 @@ import WaitsForDialog from '../components/board/WaitsFor.vue'
 import ProblemNote from '../components/parts/ProblemNote.vue'
 import TopBar from '../components/parts/TopBar.vue'
 import { shownProblem } from '../problem'
-import type { Hold } from '../../core/views/buildup'
+import type { ToldHold } from '../../server/store/acts'
 import { useLive } from '../composables/useLive'
 import { useBench } from '../stores/bench'
 import { useOutbox } from '../stores/outbox'
@@ -63,13 +63,13 @@ function put(jobId: string, what: Said): Act | null {
 }
 
 /** A job that is to be closed and is held. */
-const held = ref<{ id: string; vehicle: string; holds: readonly Hold[] } | null>(null)
+const held = ref<{ id: string; vehicle: string; holds: readonly ToldHold[] } | null>(null)
 
 /** A job closes here as it does at its proof: what holds it is named, and released by reason, or it stays open. */
 async function move({ id, vehicle }: { id: string; vehicle: string }, to: JobState) {
   if (to !== 'closed') return moveNow({ id, vehicle }, to)
   try {
-    const holds = await $fetch<Hold[]>(`/api/jobs/${id}/holds`, { retry: 0 })
+    const holds = await $fetch<ToldHold[]>(`/api/jobs/${id}/holds`, { retry: 0 })
     if (holds.length > 0) held.value = { id, vehicle, holds }
     else moveNow({ id, vehicle }, to)
   } catch (error) {

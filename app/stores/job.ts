@@ -1,9 +1,11 @@
+import { namesOf, sayChange } from '../../words/en'
+import type { DriveSheet } from '../../core/sheet'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../core/paths'
-import { explainChange } from '../../core/views/verdict'
-import { type Act, foldActs, jobFile, type KeptJob, type StandingReading } from '../../core/record'
-import { type Reading, sameThing } from '../../core/readings'
+import { explainChange, type Change } from '../../core/views/verdict'
+import { foldActs, jobFile, type Act, type KeptJob, type StandingReading } from '../../core/record'
+import { sameThing, type Of } from '../../core/readings'
 import { fills, partsAt, readsSlot, type Slot, slotsOf, type Station, stationStates } from '../../core/views/bench'
 import { assessInWorker } from '../composables/useEstimator'
 import { useBench } from './bench'
@@ -14,6 +16,10 @@ export interface LoadedJob {
   job: KeptJob
   acts: Delivered[]
   assessment: Assessment
+}
+
+function changeWords(sheet: DriveSheet, change: Change): string {
+  return sayChange(change, namesOf(sheet), sheet.chains.length > 1)
 }
 
 /** What an act says, before it has an id, a name and a time. */
@@ -32,8 +38,6 @@ export const useJob = defineStore('job', () => {
   const opened = shallowRef<KeptJob | null>(null)
   const kept = shallowRef<Delivered[]>([])
   const assessment = shallowRef<Assessment | null>(null)
-  /** The readings that the assessment numbers: for a moment they can be others than those that stand. */
-  const judged = shallowRef<readonly StandingReading[]>([])
   /** What the last act changed, in words. */
   const change = ref('')
   const failed = ref('')
@@ -64,10 +68,16 @@ export const useJob = defineStore('job', () => {
   const file = computed(() => (opened.value ? jobFile(opened.value, acts.value) : null))
   const stations = computed(() => (job.value ? stationStates(job.value.sheet, record.value.readings) : []))
 
-  /** The standing readings of a slot, each with its number in the assessment. */
-  function readingsOf(of: Slot): { reading: StandingReading; index: number }[] {
-    return record.value.readings.filter((reading) => fills(of, reading)).map((reading) => ({ reading, index: judged.value.findIndex(({ id: known }) => known === reading.id) }))
+  /** The standing readings of a slot. */
+  function readingsOf(of: Slot): StandingReading[] {
+    return record.value.readings.filter((reading) => fills(of, reading))
   }
+
+  const byId = computed(() => new Map(record.value.readings.map((reading) => [reading.id, reading])))
+  const estimates = computed(() => new Map(assessment.value?.readings.map((one) => [one.id, one])))
+  /** The standing reading of an id, and what the estimate says of it. */
+  const readingById = (reading: string) => byId.value.get(reading) ?? null
+  const estimateOf = (reading: string) => estimates.value.get(reading) ?? null
 
   /** The standing reading of a finding, where it was made. */
   function findingOf(target: string, finding: string): StandingReading | null {
@@ -80,7 +90,6 @@ export const useJob = defineStore('job', () => {
     opened.value = loaded.job
     kept.value = loaded.acts
     assessment.value = loaded.assessment
-    judged.value = foldActs(loaded.acts.map(({ act }) => act), loaded.job.school).readings
     unsaid = []
     if (!other) return
     change.value = ''
@@ -128,14 +137,14 @@ export const useJob = defineStore('job', () => {
   }
 
   /** Notes a finding, or takes it back when it stands; of a group of which one holds, the others are taken back first. */
-  function toggleFinding(reading: Reading, others: readonly string[] = []): void {
-    const standing = findingOf(reading.target!, reading.finding!)
+  function toggleFinding(reading: Of<'condition'>, others: readonly string[] = []): void {
+    const standing = findingOf(reading.target, reading.finding)
     if (standing) {
       put({ type: 'undo', act: standing.id })
       return
     }
     for (const other of others) {
-      const stands = other === reading.finding ? null : findingOf(reading.target!, other)
+      const stands = other === reading.finding ? null : findingOf(reading.target, other)
       if (stands) put({ type: 'undo', act: stands.id })
     }
     put({ type: 'read', reading })
@@ -146,14 +155,13 @@ export const useJob = defineStore('job', () => {
     if (!job.value || !file.value) return
     const ask = ++asked
     unsaid.push(...because)
-    const [before, readings] = [assessment.value, record.value.readings]
+    const before = assessment.value
     try {
       const after = await assessInWorker(file.value)
       if (ask !== asked) return
       assessment.value = after
-      judged.value = readings
       failed.value = ''
-      if (before && unsaid.length > 0) change.value = saidOf(unsaid, explainChange(job.value.sheet, unsaid, before, after))
+      if (before && unsaid.length > 0) change.value = saidOf(unsaid, changeWords(job.value.sheet, explainChange(job.value.sheet, unsaid, before, after)))
       unsaid = []
     } catch {
       if (ask === asked) failed.value = 'The estimate could not be computed for these readings. They are kept; take back the last one or check it.'
@@ -189,6 +197,6 @@ export const useJob = defineStore('job', () => {
 
   return {
     id, job, acts, record, openedUnder, file, corrections, slots, slot, stations, station, selected, part, side, assessment, change, failed,
-    judged, open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm, holds, lastSeq
+    readingById, estimateOf, open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm, holds, lastSeq
   }
 })

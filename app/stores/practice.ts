@@ -1,3 +1,4 @@
+import { inspectionWords, namesOf } from '../../words/en'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore, skipHydrate } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
@@ -25,6 +26,7 @@ export const usePractice = defineStore('practice', () => {
   const crank = computed(() => (stand.value?.crank ?? 0) + turning.value)
   const inspections = computed(() => (engine.value ? inspectionsOf(engine.value.drive) : []))
   const inspection = computed(() => inspections.value.find(({ id }) => id === chosen.value) ?? null)
+  const titleOf = ({ kind, part, reads }: Inspection) => (engine.value ? inspectionWords({ kind, part, links: reads[0]?.links ?? 0 }, namesOf(engine.value.drive)) : '')
   /** How the open inspection was looked at last; null before the first look. */
   const looked = computed(() => {
     const looks = stand.value?.looks.get(chosen.value) ?? 0
@@ -84,7 +86,7 @@ export const usePractice = defineStore('practice', () => {
   }
 
   // The server knows nothing of what was begun on a device.
-  return { key, engine, begun: skipHydrate(begun), turning, chosen, run, stand, crank, inspections, inspection, looked, open, put, costOf, look, read, takeBack, letGo, call, clear }
+  return { key, engine, begun: skipHydrate(begun), turning, chosen, run, stand, crank, inspections, inspection, titleOf, looked, open, put, costOf, look, read, takeBack, letGo, call, clear }
 })
 
 /** Turning on in one direction is one move. */

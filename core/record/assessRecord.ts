@@ -4,7 +4,7 @@ import type { EarlierKnown, JobFile } from '../readings'
 import type { KeptJob } from './types'
 
 /** The job file that a job's acts come to: what the core assesses. */
-export function jobFile({ sheet, usage, school, corrections, known }: KeptJob, acts: readonly Act[]): JobFile {
+export function jobFile({ sheet, usage, school, corrections, known }: Pick<KeptJob, 'sheet' | 'usage' | 'school' | 'corrections' | 'known'>, acts: readonly Act[]): JobFile {
   const record = foldActs(acts, school)
   const corrected = record.corrections ?? corrections
   return {

@@ -1,5 +1,5 @@
-import { figuresOf, isInOldWords } from './upgradeSignoffs'
-import { CORE_VERSION } from '../paths'
+import { figuresOf, isInOldWords, upgradeSignoffs } from './upgradeSignoffs'
+import { CORE_VERSION, assess, type Assessment } from '../paths'
 import { type Fault, faultsOfEach, isSameJson, knownPart, MOST_FAULTS, schemaFaults } from '../check'
 import { READING_SCHEMAS, type EarlierKnown, type Reading, withIds } from '../readings'
 import { sheetFaults } from '../drive'
@@ -126,14 +126,29 @@ function actListFaults(opened: DriveSheet, acts: readonly Act[]): Fault[] {
   })
 }
 
+/** What a sign-off rests on as it is assessed today, where it comes out the same: to the letter, or to the figure for one in an older version's words. */
+function todaysWords({ assessment }: Pick<ActOf<'signoff'>, 'assessment'>, assess: () => Assessment): Assessment | null {
+  const now = assess()
+  const alike = isInOldWords(assessment) ? isSameJson(figuresOf(now), figuresOf(assessment)) : isSameJson(now, assessment)
+  return alike ? now : null
+}
+
+/** A job's acts as an older version kept them, its sign-offs in the newest form: in today's words where they come out the same. */
+export function refreshSignoffs(job: Pick<KeptJob, 'sheet' | 'usage' | 'school' | 'corrections' | 'known'>, acts: readonly unknown[]): Act[] {
+  const upgrade = upgradeSignoffs(acts) as Act[]
+  return upgrade.map((act, i) => {
+    if (act.type !== 'signoff' || act.core !== CORE_VERSION || !isInOldWords(act.assessment)) return act
+    const now = todaysWords(act, () => assess(jobFile(job, upgrade.slice(0, i))))
+    return now ? { ...act, assessment: now } : act
+  })
+}
+
 /** Sign-offs of a file, each marked where it does not come out the same here: nobody vouches for it. */
 function checkedSignoffs(job: KeptJob, acts: readonly Act[]): Act[] {
   return acts.map((act, i) => {
     if (act.type !== 'signoff') return act
     const { unchecked: _unchecked, ...signoff } = act as ActOf<'signoff'>
-    const now = assessRecord(job, acts.slice(0, i))
-    const old = isInOldWords(signoff.assessment)
-    const alike = signoff.core === CORE_VERSION && (old ? isSameJson(figuresOf(now), figuresOf(signoff.assessment)) : isSameJson(now, signoff.assessment))
-    return alike ? { ...signoff, assessment: now } : { ...signoff, unchecked: true }
+    const now = signoff.core === CORE_VERSION ? todaysWords(signoff, () => assessRecord(job, acts.slice(0, i))) : null
+    return now ? { ...signoff, assessment: now } : { ...signoff, unchecked: true }
   })
 }

@@ -1,3 +1,4 @@
+import { PICTURES } from '../../words/en'
 import type { SeenFinding } from '../../core/views/practice'
 import { trailing } from '../../core/drive'
 import type { Drawing, Shape } from '../shapes'
@@ -12,9 +13,9 @@ export function phaserPicture(play: number, findings: readonly SeenFinding[]): D
   return plate([
     solid(disc(180, 300, 190)), ...dial({ at, from: -6, to: 6, step: 0.2, long: 5, labelled: 10 }, 180, 300, 186, 20),
     ...([['rocked back', from], ['rocked on', to]] as const).map(([name, end]) => stroke(line(round(180, 300, 60, at(end)), round(180, 300, 162, at(end))), 2.6, name === 'rocked on' ? 'lit' : 'line', name)),
-    words('locked, rocked by hand: both ends, crank degrees', 180, 60), words('cam against phaser while turned by hand', 500, 110),
+    words(PICTURES.rockedByHand, 180, 60), words(PICTURES.camAgainstPhaser, 500, 110),
     stroke(line([390, 200], [606, 200]), 0.6, 'faint'), stroke(line(...trace), 2, 'lit', has('snaps-back') ? 'snaps' : 'follows'),
-    ...lockPin(has('lock-pin-sticky')), words('its lock pin', 500, 372)
+    ...lockPin(has('lock-pin-sticky')), words(PICTURES.lockPin, 500, 372)
   ])
 }
 
@@ -32,7 +33,7 @@ export function pinPicture(finding: string): Drawing {
   return plate([
     solid(disc(320, 200, 130)), stroke(disc(320, 200, 40)), solid(worn ? 'M300 84q20 -18 44 0v30q-22 14 -44 0Z' : 'M306 80h28v34h-28Z', 'faint', 'line', worn ? 'worn notch' : 'notch'),
     solid(finding === 'pin-sheared' ? 'M309 96a11 11 0 0 1 22 4l-8 -6l-6 8Z' : disc(320, 98, 11), 'ground', 'lit', finding === 'pin-sheared' ? 'pin stub' : 'pin'),
-    ...(worn ? [stroke(line([300, 98], [309, 98]), 2), stroke(line([331, 98], [344, 98]), 2)] : []), words('the locating pin in its notch, from the front', 320, 40)
+    ...(worn ? [stroke(line([300, 98], [309, 98]), 2), stroke(line([331, 98], [344, 98]), 2)] : []), words(PICTURES.locatingPin, 320, 40)
   ])
 }
 
@@ -50,7 +51,7 @@ export function panPicture(findings: readonly SeenFinding[]): Drawing {
       const [x, y] = [170 + i * 86, 160 + 44 * (i % 2)]
       return solid(`M${x} ${y}l26 -10l18 14l-8 20l-24 2Z`, 'ground', 'lit', 'piece')
     }),
-    words('pan and filter, drained through a cloth: count the pieces, mind the fine ones', 320, 372)
+    words(PICTURES.pan, 320, 372)
   ])
 }
 
@@ -59,6 +60,6 @@ export function screenPicture(torn: boolean): Drawing {
   const grid = Array.from({ length: 17 }, (_, i) => 180 + i * 17.5)
   return plate([
     ...grid.map((x) => stroke(line([x, 90], [x, 310]), 0.8, 'faint')), ...grid.slice(0, 13).map((x) => stroke(line([180, x - 90], [460, x - 90]), 0.8, 'faint')), stroke('M180 90h280v220h-280Z', 2.4, 'line', 'frame'),
-    ...(torn ? [solid('M300 150l40 20l30 -14l-8 44l22 26l-48 8l-26 20l-4 -44l-34 -16Z', 'ground', 'lit', 'tear')] : []), words('the screen against a lamp; the solenoids click when fed', 320, 372)
+    ...(torn ? [solid('M300 150l40 20l30 -14l-8 44l22 26l-48 8l-26 20l-4 -44l-34 -16Z', 'ground', 'lit', 'tear')] : []), words(PICTURES.screen, 320, 372)
   ])
 }

@@ -1,3 +1,4 @@
+import { PICTURES } from '../../words/en'
 import { turn180 } from '../../core/math'
 import type { Drawing, Shape } from '../shapes'
 import { dial, disc, line, plate, round, solid, stroke, words } from './strokes'
@@ -31,8 +32,8 @@ export function markPicture({ crank, lag, camSpeed, sense, wheel, cam }: MarkVie
   const camPast = turn180((crank - lag) * camSpeed)
   return plate([
     ...crankScale(past, sense, wheel), ...camRim(camPast, sense),
-    words(wheel ? 'degree wheel on the crank, fixed pointer' : 'crank pulley at its pointer', CRANK.x, 70), words(`${cam}, at the line on the head`, CAM.x, 70),
-    words('Turn until the cam\'s mark meets its line, then read what the pointer shows.', 320, 330), words('Past 0 in the running direction is late, and written with +.', 320, 352, { ink: 'faint' })
+    words(wheel ? PICTURES.degreeWheel : PICTURES.crankPulley, CRANK.x, 70), words(PICTURES.atTheLine(cam), CAM.x, 70),
+    words(PICTURES.turnToMark, 320, 330), words(PICTURES.pastIsLate, 320, 352, { ink: 'faint' })
   ])
 }
 
@@ -85,7 +86,7 @@ export function scanPicture(cams: readonly { name: string; lag: number }[]): Dra
       ...lines.filter((d) => d % (cams.length > 2 ? 10 : 5) === 0).map((d) => words(`${d > 0 ? '+' : ''}${d}`, 60, at(d) + 4, { size: 11, anchor: 'end' })),
       stroke(line([70, at(0)], [460, at(0)]), 1.6), stroke(line(...wave(lag)), 2, 'lit', `actual ${name}`), words(name, 472, middle + 4, { size: 12, anchor: 'start' })
     ]
-  }).concat([words('Warm idle: told 0, what each cam does, in crank degrees; late is up. Read the middle of the line.', 320, 386)]))
+  }).concat([words(PICTURES.warmIdle, 320, 386)]))
 }
 
 /** crank degrees to either side of what was told. */
@@ -99,5 +100,5 @@ export function compressionPicture(cylinders: number, low: boolean): Drawing {
     const bar = low && i === 1 ? 3.2 : 11.6 + 0.5 * Math.sin(7 * i)
     const at = (value: number) => -120 + 15 * value
     return [solid(disc(x, y, 62)), ...dial({ at, from: 0, to: 16, step: 1, long: 4, labelled: 4 }, x, y, 60, 9), stroke(line([x, y], round(x, y, 46, at(bar))), 2.6, 'lit', `needle ${i + 1}`), words(`${i + 1}`, x, y + 42)]
-  }).flat().concat([words('bar, throttle open, cranked until the needle stops rising', 320, 386)]))
+  }).flat().concat([words(PICTURES.compression, 320, 386)]))
 }

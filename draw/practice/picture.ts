@@ -1,7 +1,7 @@
 import { extensionOf, type Inspection, type InspectionKind, type LookedAt, PLUG_SHARE, type PracticeCase, type SeenFinding, sightOf } from '../../core/views/practice'
-import type { Tensioner } from '../../core/sheet'
+import { compileSheet, type Tensioner } from '../../core/sheet'
 import { speedOf } from '../../core/drive'
-import { partName } from '../../core/wording'
+import { partName } from '../../words/en'
 import type { Drawing } from '../shapes'
 import { countPicture } from './links'
 import { panPicture, phaserPicture, pinPicture, screenPicture } from './looks'
@@ -39,7 +39,7 @@ const PICTURES: Readonly<Record<InspectionKind, (look: Look) => Drawing | null>>
   oil: ({ has }) => screenPicture(has('screen-torn')),
   marks: (look) => marksOf(look, false),
   wheel: (look) => marksOf(look, true),
-  count: ({ engine, inspection, crank }) => countPicture(engine, engine.drive.chains.find(({ id }) => id === inspection.part)!, crank),
+  count: ({ engine, inspection, crank }) => countPicture(engine, compileSheet(engine.drive).chain(inspection.part), crank),
   extension: (look) => tensionPicture(tensionerOf(look), look.figure, look.has('witness-mark')),
   push: ({ findings }) => pushPicture(findings[0]?.finding ?? 'sound'),
   pad: ({ engine, inspection, figure, has }) => padPicture(inspection.reads.length > 0 ? figure : (engine.truth.pad?.[inspection.part] ?? 0), has('pad-dug-in')),
@@ -52,7 +52,7 @@ const PICTURES: Readonly<Record<InspectionKind, (look: Look) => Drawing | null>>
 }
 
 function tensionerOf({ engine, inspection }: Look): Tensioner {
-  return engine.drive.tensioners.find(({ id }) => id === inspection.part)!
+  return compileSheet(engine.drive).tensioner(inspection.part)
 }
 
 function marksOf({ engine, inspection, figure, crank }: Look, wheel: boolean): Drawing {
@@ -61,6 +61,7 @@ function marksOf({ engine, inspection, figure, crank }: Look, wheel: boolean): D
 
 /** How a cam turns with the crank, seen from the front. */
 function camTurning({ drive }: PracticeCase, cam: string): { camSpeed: number; sense: 1 | -1 } {
-  const chain = drive.chains.find(({ path, driver }) => path.includes(cam) && cam !== driver)!
+  const chain = compileSheet(drive).chainAt(cam)
+  if (!chain) throw new RangeError(`sprocket ${cam}: expected one that a chain drives`)
   return { camSpeed: Math.abs(speedOf(drive, chain, cam)), sense: drive.rotation === 'clockwise' ? 1 : -1 }
 }

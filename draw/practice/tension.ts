@@ -1,3 +1,4 @@
+import { PICTURES } from '../../words/en'
 import { extensionToNotches } from '../../core/readings'
 import type { Tensioner } from '../../core/sheet'
 import type { Drawing, Shape } from '../shapes'
@@ -16,7 +17,7 @@ export function tensionPicture(tensioner: Tensioner, extension: number, witness:
     ...plungerShapes(tensioner, extension, s), ...housing(),
     ...(witness ? [stroke(line([FACE + 0.45 * extension * s, MIDDLE - HALF], [FACE + 0.45 * extension * s, MIDDLE + HALF]), 5, 'faint', 'stain'), stroke(line([FACE + 0.62 * extension * s, MIDDLE - HALF], [FACE + 0.62 * extension * s, MIDDLE + HALF]), 2.5, 'lit', 'witness')] : []),
     ...ruler({ at: (mm) => FACE + mm * s, from: 0, to: Math.ceil(tensioner.stroke), step: 0.5, long: 2, labelled: 10, unit: 'mm' }, MIDDLE + HALF + 46, 26),
-    words('At rest, as found. The rule starts at the face of the housing.', 320, 372, { size: 13 })
+    words(PICTURES.asFound, 320, 372, { size: 13 })
   ])
 }
 
@@ -29,7 +30,7 @@ export function plugPicture(tensioner: Tensioner, extension: number, window: num
   const cover = `M0 0H640V400H0Z${slot}`
   return plate([
     ...plungerShapes(tensioner, extension, s, window), { kind: 'path', d: cover, fill: 'ground', name: 'cover' }, stroke(slot, 3, 'line', 'slot'),
-    words('Through the plug with a lamp: count the notches that stand clear of the housing, at the left.', 320, 320, { size: 13 })
+    words(PICTURES.throughPlug, 320, 320, { size: 13 })
   ])
 }
 
@@ -56,10 +57,10 @@ function housing(): Shape[] {
 
 /** How a plunger answers a thumb: three moments one above the other. */
 const ANSWERS: Readonly<Record<string, { at: readonly [number, number, number]; spring: number; note: string }>> = {
-  'sound': { at: [0.7, 0.66, 0.7], spring: 1, note: 'it gives to the next notch and holds' },
-  'plunger-stuck': { at: [0.7, 0.7, 0.7], spring: 1, note: 'it does not move' },
-  'plunger-slips-back': { at: [0.7, 0.1, 0.15], spring: 1, note: 'it goes in and stays in' },
-  'spring-short': { at: [0.7, 0.66, 0.68], spring: 0.72, note: 'it gives to the next notch and holds, with little force' }
+  'sound': { at: [0.7, 0.66, 0.7], spring: 1, note: PICTURES.holds },
+  'plunger-stuck': { at: [0.7, 0.7, 0.7], spring: 1, note: PICTURES.stuck },
+  'plunger-slips-back': { at: [0.7, 0.1, 0.15], spring: 1, note: PICTURES.slips },
+  'spring-short': { at: [0.7, 0.66, 0.68], spring: 0.72, note: PICTURES.holdsWeakly }
 }
 
 export function pushPicture(finding: string): Drawing {
@@ -70,8 +71,8 @@ export function pushPicture(finding: string): Drawing {
   ]
   const coil = (x: number, length: number) => `M${x} 300${Array.from({ length: 9 }, (_, i) => `l${(length / 18).toFixed(2)} ${i % 2 === 0 ? -24 : 24}l${(length / 18).toFixed(2)} ${i % 2 === 0 ? 24 : -24}`).join('')}`
   return plate([
-    ...row(70, at[0], 'before', 'before'), ...row(170, at[1], 'pushed with a thumb', 'pushed'), ...row(270, at[2], 'a minute later', 'after'),
+    ...row(70, at[0], PICTURES.before, 'before'), ...row(170, at[1], PICTURES.pushed, 'pushed'), ...row(270, at[2], PICTURES.minuteLater, 'after'),
     turnedTo(stroke(coil(0, 180 * spring), 2.2, 'line', 'spring'), 400, -110, 0), turnedTo(stroke(coil(0, 180), 2.2, 'faint', 'new spring'), 400, -30, 0),
-    words('its spring', 400, 150, { anchor: 'start' }), words('a new spring', 400, 322, { anchor: 'start', ink: 'faint' }), words('Let the plunger out slowly: spring and plunger fly.', 320, 372)
+    words(PICTURES.spring, 400, 150, { anchor: 'start' }), words(PICTURES.newSpring, 400, 322, { anchor: 'start', ink: 'faint' }), words(PICTURES.springsFly, 320, 372)
   ])
 }

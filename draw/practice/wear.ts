@@ -1,3 +1,4 @@
+import { PICTURES } from '../../words/en'
 import type { SeenFinding } from '../../core/views/practice'
 import type { Drawing, Shape } from '../shapes'
 import { box, dial, disc, line, plate, round, ruler, solid, stroke, words } from './strokes'
@@ -14,8 +15,8 @@ export function railPicture(depth: number | null, findings: readonly SeenFinding
   const missing = findings.find(({ finding }) => finding === 'piece-missing')?.count ?? 0
   return plate([
     ...face(has), ...Array.from({ length: missing }, (_, i) => hole(i)).flat(), ...(depth === null ? [] : section(depth, has('metal-showing') || has('chain-on-metal'))),
-    words(has('swapped') ? 'its number: that of the other guide' : 'its number: right for this place', 150, 372, { name: has('swapped') ? 'swapped' : 'in place' }),
-    words('the face, from the chain\'s side', 150, 36), ...(depth === null ? [] : [words('section, depth in mm from the unworn edge', 470, 36)])
+    words(has('swapped') ? PICTURES.numberOfOther : PICTURES.numberRight, 150, 372, { name: has('swapped') ? 'swapped' : 'in place' }),
+    words(PICTURES.face, 150, 36), ...(depth === null ? [] : [words(PICTURES.section, 470, 36)])
   ])
 }
 
@@ -74,7 +75,7 @@ export function padPicture(depth: number, dugIn: boolean): Drawing {
   return plate([
     solid(`M${left} ${top + d}q${width / 2} ${dugIn ? 0.7 * CLOSE : 6} ${width} 0V${top + 200}H${left}Z`, 'ground', 'line', 'pad'), stroke(line([left, top + d], [left + width, top + d]), 2, 'lit', 'pad face'),
     stroke(line([left - 20, top], [left + width, top]), 1, 'faint', 'face as new'), ...verticalScale(left - 14, top, 3.5),
-    ...(dugIn ? [words('and a hollow where the arm bears', left + width / 2, 350, { name: 'hollow' })] : []), words('the pad against its face as new, mm', left + width / 2, 60)
+    ...(dugIn ? [words(PICTURES.hollow, left + width / 2, 350, { name: 'hollow' })] : []), words(PICTURES.pad, left + width / 2, 60)
   ])
 }
 
@@ -86,10 +87,10 @@ export function benchPicture(links: number, longer: number, findings: readonly S
   const at = (mm: number) => 320 + mm * 90
   return plate([
     ...chain(80, 1 + (longer / links) * 0.02, true), ...chain(130, 1, false), ...(has('ran-on-metal') ? [3, 8, 12, 15].map((i) => stroke(line([66 + i * pitch, 70], [74 + i * pitch, 90]), 2.4, 'lit', 'score')) : []),
-    words('old', 30, 84), words('new', 30, 134), words(`${links} links from one pin; below, the far ends close up`, 320, 36),
-    stroke(line([at(longer), 205], [at(longer), 262]), 3, 'lit', 'old end'), stroke(line([at(0), 262], [at(0), 320]), 3, 'line', 'new end'), words('old', at(longer) + 10, 226, { anchor: 'start' }), words('new', at(0) - 10, 312, { anchor: 'end' }),
+    words(PICTURES.old, 30, 84), words(PICTURES.new, 30, 134), words(PICTURES.linksBeside(links), 320, 36),
+    stroke(line([at(longer), 205], [at(longer), 262]), 3, 'lit', 'old end'), stroke(line([at(0), 262], [at(0), 320]), 3, 'line', 'new end'), words(PICTURES.old, at(longer) + 10, 226, { anchor: 'start' }), words(PICTURES.new, at(0) - 10, 312, { anchor: 'end' }),
     ...ruler({ at, from: -1, to: 3, step: 0.1, long: 5, labelled: 10, unit: 'mm' }, 262, 22),
-    words(has('paint-gone') ? 'no paint is left on any link' : has('paint-clear') ? 'the paint on its coloured links is clear' : '', 320, 386)
+    words(has('paint-gone') ? PICTURES.paintGone : has('paint-clear') ? PICTURES.paintClear : '', 320, 386)
   ])
 }
 
@@ -105,12 +106,12 @@ export function lengthPicture(length: number, links: number): Drawing {
   return plate([
     ...ruler({ at, from: whole - 6, to: whole + 6, step: 1, long: 5, labelled: 2 }, 90, -24), solid(box(at(length), 90, 120, 26), 'ground', 'line', 'jaw'), stroke(line([at(length), 74], [at(length), 122]), 3, 'lit', 'edge'),
     solid(disc(320, 250, 96)), ...dial({ at: turn, from: 0, to: 0.98, step: 0.02, long: 5, labelled: 5 }, 320, 250, 92, 14), stroke(line([320, 250], round(320, 250, 66, turn(length - whole))), 2.6, 'lit', 'needle'),
-    words(`over ${links} links, pulled tight; the dial goes round once in a millimetre`, 320, 386)
+    words(PICTURES.linksOver(links), 320, 386)
   ])
 }
 
 /** Teeth of a sprocket: even, or hooked to one side. */
 export function teethPicture(hooked: boolean): Drawing {
   const tooth = (i: number) => `q${hooked ? 22 : 14} -4 ${hooked ? 34 : 26} ${-78 + 2 * (i % 2)}q${hooked ? 20 : 10} ${hooked ? 4 : -6} ${hooked ? 12 : 20} 0q${hooked ? -4 : 12} 74 ${hooked ? 20 : 26} 78h16`
-  return plate([solid(`M60 250h10${[0, 1, 2, 3, 4].map(tooth).join('')}V330H60Z`, 'ground', 'line', hooked ? 'hooked teeth' : 'even teeth'), words('its teeth from the side', 320, 60), words('A hooked tooth leans: compare its two flanks.', 320, 372)])
+  return plate([solid(`M60 250h10${[0, 1, 2, 3, 4].map(tooth).join('')}V330H60Z`, 'ground', 'line', hooked ? 'hooked teeth' : 'even teeth'), words(PICTURES.teeth, 320, 60), words(PICTURES.hookedTooth, 320, 372)])
 }

@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import { useDb } from '../db/connection'
 import { Problem } from '../utils/problem'
 import { route } from '../utils/route'
@@ -6,7 +7,7 @@ export default route(async () => {
   try {
     await (await useDb()).query('select 1')
   } catch (cause) {
-    throw new Problem('not-ready', 'The database does not answer.', [], { cause })
+    throw new Problem('not-ready', told('database-silent'), [], { cause })
   }
   return { ok: true, app: 'umbrette' }
 })

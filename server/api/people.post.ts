@@ -1,10 +1,11 @@
-import { shape, words } from '../../core/check'
+import { told } from '../../words/problems'
+import { sayOfCheck, shape, words } from '../../core/check'
 import { addPerson } from '../store/people'
 import { checked, readJson, route } from '../utils/route'
 
-const schema = shape({ name: words(40, 'write a first name') }).required('expected an object')
+const schema = shape({ name: words(40, told('first-name')) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { name } = checked(schema, await readJson(event), 'Write a first name of at most 40 characters.')
+  const { name } = checked(schema, await readJson(event), told('write-first-name'))
   return addPerson(name.trim())
 })

@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import { Problem } from '../utils/problem'
 
 /** Codes of PostgreSQL, and of the system below it. */
@@ -36,8 +37,8 @@ export function isUnique(error: unknown): boolean {
 export function storageProblem(error: unknown): Problem | null {
   const code = codeOf(error) ?? ''
   const { name = '', message = '' } = (error ?? {}) as Caused
-  if (NO_ROOM.includes(code)) return new Problem('no-room', 'The disk of the workshop\'s machine is full. What you entered is kept on this device and is sent when there is room again.', [], { cause: error })
-  if (AWAY.includes(code) || AWAY_NAMES.test(name) || AWAY_WORDS.test(message)) return new Problem('not-ready', 'The workshop\'s database does not answer. What you entered is kept on this device and is sent when it does.', [], { cause: error })
-  if (TOO_LONG.includes(code) || isPassing(error)) return new Problem('not-ready', 'The workshop\'s database is too busy to answer. Try again in a moment; what you entered is kept on this device.', [], { cause: error })
+  if (NO_ROOM.includes(code)) return new Problem('no-room', told('disk-full'), [], { cause: error })
+  if (AWAY.includes(code) || AWAY_NAMES.test(name) || AWAY_WORDS.test(message)) return new Problem('not-ready', told('database-away'), [], { cause: error })
+  if (TOO_LONG.includes(code) || isPassing(error)) return new Problem('not-ready', told('database-busy'), [], { cause: error })
   return null
 }

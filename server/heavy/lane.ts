@@ -1,13 +1,14 @@
+import { told } from '../../words/problems'
 import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 import { log } from '../utils/log'
-import { Problem, type ProblemCode } from '../utils/problem'
+import { Problem } from '../utils/problem'
 import type { Task, TaskName } from './tasks'
 import { LANE } from './thread'
 
 /** What a thread answers: a result, or what went wrong as it can be told across threads. */
-export type Answer = { id: number; result: unknown } | { id: number; failed: { problem: { code: ProblemCode; message: string; faults: Problem['faults'] } | null; message: string; code: string | null } }
+export type Answer = { id: number; result: unknown } | { id: number; failed: { problem: Pick<Problem, 'code' | 'said' | 'faults'> | null; message: string; code: string | null } }
 
 /** ms until a task is given up. */
 const PATIENCE = 600_000
@@ -32,10 +33,10 @@ export class Lane {
   constructor(private readonly name: string, private readonly file: string) {}
 
   run<T extends TaskName>(task: T, args: Parameters<Task<T>>): ReturnType<Task<T>> {
-    if (this.waiting.size >= MOST_WAITING) throw new Problem('not-ready', 'The workshop\'s machine is busy with long work. Try again in a moment.')
+    if (this.waiting.size >= MOST_WAITING) throw new Problem('not-ready', told('machine-busy'))
     const id = ++this.asked
     return new Promise((resolve, reject) => {
-      const timer = setTimeout(() => this.giveUp(new Problem('not-ready', 'This took too long and was given up. Nothing was changed.')), PATIENCE)
+      const timer = setTimeout(() => this.giveUp(new Problem('not-ready', told('took-too-long'))), PATIENCE)
       this.waiting.set(id, { resolve: resolve as Waiting['resolve'], reject, timer })
       this.started().postMessage({ id, task, args })
     }) as ReturnType<Task<T>>
@@ -75,7 +76,7 @@ export class Lane {
 }
 
 function errorOf({ problem, message, code }: Extract<Answer, { failed: unknown }>['failed']): Error {
-  return problem ? new Problem(problem.code, problem.message, problem.faults) : Object.assign(new Error(message), { code })
+  return problem ? new Problem(problem.code, problem.said, problem.faults) : Object.assign(new Error(message), { code })
 }
 
 /** The program of the threads, made with the build and lying beside it; null where there is none (in tests): then work is done at once. */

@@ -19,7 +19,7 @@ async function answer({ id, task, args }: { id: number; task: TaskName; args: ne
     const result: unknown = await (TASKS[task] as (...args: never[]) => Promise<unknown>)(...args)
     parentPort!.postMessage({ id, result } satisfies Answer)
   } catch (error) {
-    const problem = error instanceof Problem ? { code: error.code, message: error.message, faults: error.faults } : null
+    const problem = error instanceof Problem ? { code: error.code, said: error.said, faults: error.faults } : null
     parentPort!.postMessage({ id, failed: { problem, message: String((error as Error | null)?.message ?? error).slice(0, 2000), code: codeOf(error) } } satisfies Answer)
   }
 }

@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import type { H3Event } from 'h3'
 import { log } from '../utils/log'
 import { Problem } from '../utils/problem'
@@ -19,7 +20,7 @@ const held = new Map<string, number>()
 export function streamHappened(event: H3Event): Promise<void> {
   const { req, res } = event.node
   const client = req.socket.remoteAddress ?? ''
-  if ((held.get(client) ?? 0) >= MOST_A_CLIENT) throw new Problem('too-many', `This device follows the workshop ${MOST_A_CLIENT} times already: close some of its pages.`)
+  if ((held.get(client) ?? 0) >= MOST_A_CLIENT) throw new Problem('too-many', told('too-many-streams', { most: MOST_A_CLIENT }))
   held.set(client, (held.get(client) ?? 0) + 1)
   return new Promise((done) => {
     const send = (text: string) => {

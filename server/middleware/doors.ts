@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import { defineEventHandler, getRequestHeader } from 'h3'
 import { isWellFormed } from '../../core/check'
 import { Problem } from '../utils/problem'
@@ -12,10 +13,10 @@ const KNOWN = new Set(['127.0.0.1', 'localhost', '[::1]', ...(process.env.UMBRET
  */
 export default defineEventHandler((event) => {
   const host = getRequestHeader(event, 'host') ?? ''
-  if (!KNOWN.has(nameOf(host))) return refuse(event, new Problem('misdirected', 'This server does not answer for that name. Open it by the address that ./umbrette start prints.'))
-  if (!isReadable(event.path)) return refuse(event, new Problem('bad-request', 'This address cannot be read.'))
+  if (!KNOWN.has(nameOf(host))) return refuse(event, new Problem('misdirected', told('foreign-name')))
+  if (!isReadable(event.path)) return refuse(event, new Problem('bad-request', told('unreadable-address')))
   if (event.method !== 'GET' && event.method !== 'HEAD' && isForeign(getRequestHeader(event, 'origin'), getRequestHeader(event, 'sec-fetch-site'), host)) {
-    return refuse(event, new Problem('forbidden', 'This request came from another site and was refused.'))
+    return refuse(event, new Problem('forbidden', told('foreign-site')))
   }
 })
 

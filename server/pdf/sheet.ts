@@ -20,7 +20,7 @@ export class PaperSheet {
   readonly doc: PDFKit.PDFDocument
   private readonly glyphs: Font
 
-  constructor(paper: Paper, { regular, bold }: Faces, facts: { title: string; author: string; at: Date }) {
+  constructor(paper: Paper, { regular, bold }: Faces, private readonly facts: { title: string; author: string; at: Date; pageOf: string }) {
     this.doc = new PDFDocument({
       size: SIZES[paper], margin: MARGIN, bufferPages: true, font: null as never, lang: 'en', displayTitle: true, pdfVersion: '1.7', tagged: true,
       info: { Title: facts.title, Author: facts.author, CreationDate: facts.at }
@@ -145,7 +145,7 @@ export class PaperSheet {
       // The foot stands in the margin, where text would else start a new page.
       this.doc.page.margins.bottom = 0
       this.doc.fontSize(8).text(words, MARGIN, this.doc.page.height - 34, { lineBreak: false })
-      this.doc.text(`Page ${i + 1} of ${count}`, MARGIN, this.doc.page.height - 34, { width: this.width, align: 'right', lineBreak: false })
+      this.doc.text(this.facts.pageOf.replace('{page}', String(i + 1)).replace('{count}', String(count)), MARGIN, this.doc.page.height - 34, { width: this.width, align: 'right', lineBreak: false })
     }
     const pieces: Buffer[] = []
     this.doc.on('data', (piece: Buffer) => pieces.push(piece))

@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import pLimit from 'p-limit'
 import sharp, { type Metadata } from 'sharp'
 import { Problem } from '../utils/problem'
@@ -27,12 +28,12 @@ const few = pLimit(1)
  */
 export async function upright(bytes: Buffer): Promise<Upright> {
   const kind = kindOf(bytes)
-  if (kind === 'heic') throw new Problem('bad-input', 'This is an HEIC picture, which cannot be read here: set the camera to JPEG ("most compatible") and take it again.')
-  if (kind === null) throw new Problem('bad-input', 'This is no picture that can be read: send a JPEG, PNG or WebP.')
+  if (kind === 'heic') throw new Problem('bad-input', told('picture-heic'))
+  if (kind === null) throw new Problem('bad-input', told('picture-unknown'))
   try {
     return await few(() => made(bytes))
   } catch (cause) {
-    throw new Problem('bad-input', 'This picture is broken or too large to be read (at most 50 million pixels): take it again.', [], { cause })
+    throw new Problem('bad-input', told('picture-broken'), [], { cause })
   }
 }
 

@@ -1,8 +1,10 @@
+import { namesOf, sayHold, sayHoldRelease } from '../../words/en'
+import { told } from '../../words/problems'
 import { LRUCache } from 'lru-cache'
 import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize'
 import { type Hold, rebuildOf } from '../../core/views/buildup'
 import { type Fault, isSameJson, isWellFormed, schemaFaults } from '../../core/check'
-import { type Act, actFaults, type ActOf, assessRecord, entryFaults, foldActs, Folding, isActType, type JobBefore, type KeptJob, kindOf, MOST, sheetOf } from '../../core/record'
+import { Folding, MOST, actFaults, assessRecord, entryFaults, foldActs, isActType, jobFile, kindOf, sheetOf, type Act, type ActOf, type JobBefore, type KeptJob } from '../../core/record'
 import type { DriveSheet } from '../../core/sheet'
 import { CORE_VERSION } from '../../core/paths'
 import { inTransaction, readGeneration, useDb } from '../db/connection'
@@ -10,7 +12,7 @@ import { codeOf } from '../db/errors'
 import { ActRow, JobRow, PhotoRow } from '../db/models'
 import { heavily } from '../heavy/heavily'
 import { ACTS_CHANNEL } from '../live/listen'
-import { Problem } from '../utils/problem'
+import { Problem, badInput } from '../utils/problem'
 import { actsOf, findJob, isUuid, keptAct, keptJob, noJob, QUICK, type KeptAct } from './jobs'
 
 /** What an act can be checked with, without reading all of its job again. */
@@ -32,7 +34,7 @@ export async function addAct(jobId: string, value: unknown): Promise<KeptAct> {
   const db = await useDb()
   if (!isUuid(jobId)) throw noJob()
   const { type, supersedes } = (value ?? {}) as { type?: unknown; supersedes?: unknown }
-  if (type === 'choice') throw new Problem('bad-input', 'A customer\'s choice comes through the link that was shared with them.', [{ place: 'type', message: 'is not entered here' }])
+  if (type === 'choice') throw new Problem('bad-input', told('choice-by-link'), [{ place: 'type', ...told('not-entered-here') }])
   // What can change a job's state or sheet must see every act before it; anything else needs only what it names.
   if (isActType(type) && kindOf(type).locks) {
     const [{ acts } = { acts: '0' }] = await db.query<{ acts: string }>('select count(*) as acts from acts where job_id = $1', { bind: [jobId], type: QueryTypes.SELECT })
@@ -57,7 +59,7 @@ async function addLight(jobId: string, value: unknown, supersedes: unknown, look
   if (known) return sameAct(known, value)
   // The sheet changed under it, or the whole database did: look again.
   sheets.delete(jobId)
-  if (looked === LOOKS) throw new Problem('not-ready', 'The job changes too quickly to take this in. Try again in a moment.')
+  if (looked === LOOKS) throw new Problem('not-ready', told('job-too-quick'))
   return addLight(jobId, value, supersedes, looked + 1)
 }
 
@@ -93,12 +95,12 @@ async function refusedOrKnown(jobId: string, value: unknown, faults: readonly Fa
   const { id } = (value ?? {}) as { id?: unknown }
   const known = typeof id === 'string' ? await knownAct(jobId, id) : null
   if (known) return sameAct(known, value)
-  throw new Problem('bad-input', faults[0]!.message, [...faults])
+  throw badInput(faults)
 }
 
 async function checkPhoto(jobId: string, photo: string): Promise<void> {
   if (isUuid(photo) && (await PhotoRow.count({ where: { id: photo, jobId } }))) return
-  throw new Problem('bad-input', 'The picture of this entry was not kept: take it again.', [{ place: 'photo', message: 'is no photo of this job' }])
+  throw new Problem('bad-input', told('picture-not-kept'), [{ place: 'photo', ...told('no-photo-of-job') }])
 }
 
 /**
@@ -113,7 +115,7 @@ async function putAct(jobId: string, act: Act, { moves, generation }: Pick<Known
     })
     return kept?.place ? Number(kept.place) : null
   } catch (error) {
-    if (codeOf(error) === 'UM001') throw new Problem('too-large', `This job holds ${MOST.acts} entries, as many as one job can. Open another for what is done from now on.`)
+    if (codeOf(error) === 'UM001') throw new Problem('too-large', told('job-full', { most: MOST.acts }))
     throw error
   }
 }
@@ -151,10 +153,10 @@ export async function addChoice(jobId: string, act: ActOf<'choice'>, most: numbe
     const through = acts.filter((one): one is ActOf<'choice'> => one.type === 'choice' && one.share === act.share)
     const last = through.at(-1)
     if (last && last.by === act.by && last.price === act.price && isSameJson(last.renew, act.renew)) return
-    if (through.length >= most) throw new Problem('conflict', 'This link has taken as many choices as it can. Call the workshop.')
+    if (through.length >= most) throw new Problem('conflict', told('link-full'))
     const record = foldActs(acts, job.school)
     const faults = actFaults({ sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: new Map(), movesSheet: () => false }, act)
-    if (faults.length > 0) throw new Problem('conflict', 'The engine\'s sheet has changed since this report was made. Ask the workshop for a new link.', faults)
+    if (faults.length > 0) throw new Problem('conflict', told('sheet-changed-since'), faults)
     await putAct(jobId, act, { moves: job.sheetMoves, generation }, transaction)
   })
 }
@@ -166,7 +168,7 @@ function madeAct(job: KeptJob, folding: Folding, value: unknown): Act {
   const { type } = value as { type: Act['type'] }
   const { entry } = kindOf(type)
   const faults = entry ? schemaFaults(entry(), value) : entryFaults(before, value)
-  if (faults.length > 0) throw new Problem('bad-input', faults[0]!.message, faults)
+  if (faults.length > 0) throw badInput(faults)
   const act = value as Act
   if (act.type === 'signoff') return signed(job, acts, value as SignedEntry, before)
   if (act.type === 'state' && act.state === 'closed') checkHolds(job, acts)
@@ -177,14 +179,14 @@ type SignedEntry = Pick<ActOf<'signoff'>, 'id' | 'type' | 'by' | 'at' | 'seen'>
 
 /** A verdict is signed as it stands: what someone else did since it was looked at must be looked at first. */
 function signed(job: KeptJob, acts: readonly Act[], entry: SignedEntry, before: JobBefore): Act {
-  if (entry.seen !== acts.at(-1)?.id) throw new Problem('conflict', 'The job changed before the sign-off reached it. Look at the verdict as it stands now, and sign that.')
+  if (entry.seen !== acts.at(-1)?.id) throw new Problem('conflict', told('job-changed-before-signing'))
   const { moved, signoffs } = foldActs(acts, job.school)
   const act: ActOf<'signoff'> = {
     ...entry, revision: signoffs.length + 1, core: CORE_VERSION, sheetRevision: moved?.revision ?? job.sheetRevision ?? null,
     assessment: assessRecord(job, acts), acts: acts.map(({ id }) => id)
   }
   const faults = actFaults(before, act)
-  if (faults.length > 0) throw new Problem('conflict', 'This verdict cannot be signed: it cannot be computed whole. Check the readings.', faults)
+  if (faults.length > 0) throw new Problem('conflict', told('verdict-incomplete'), faults)
   return act
 }
 
@@ -193,17 +195,27 @@ function openHolds(job: KeptJob, acts: readonly Act[]): Hold[] {
   return rebuildOf(job, acts, assessRecord(job, acts)).holds.filter(({ released }) => !released)
 }
 
+/** A hold in words. */
+export interface ToldHold {
+  id: string
+  says: string
+  release: string
+}
+
 /** What holds a job's engine. @throws Problem not-found */
-export async function holdsOf(jobId: string): Promise<Hold[]> {
-  const { job, acts } = await findJob(jobId)
-  return openHolds(job, acts.map(({ act }) => act))
+export async function holdsOf(jobId: string): Promise<ToldHold[]> {
+  const { job, acts: kept } = await findJob(jobId)
+  const acts = kept.map(({ act }) => act)
+  const name = namesOf(jobFile(job, acts).drive)
+  return openHolds(job, acts).map((hold) => ({ id: hold.id, says: sayHold(hold, name), release: sayHoldRelease(hold.release, name) }))
 }
 
 /** A job closes when nothing holds its engine, or each hold was released by name with a reason. */
 function checkHolds(job: KeptJob, acts: readonly Act[]): void {
   const open = openHolds(job, acts)
   if (open.length === 0) return
-  throw new Problem('conflict', `${open.length} ${open.length === 1 ? 'hold keeps' : 'holds keep'} this job open: do what releases ${open.length === 1 ? 'it' : 'them'}, or release ${open.length === 1 ? 'it' : 'each'} by name with a reason.`, open.map(({ id, text }) => ({ place: id, message: text })))
+  const name = namesOf(jobFile(job, acts).drive)
+  throw new Problem('conflict', told('holds-keep-open', { holds: open.length }), open.map((hold) => ({ place: hold.id, ...told('hold', { said: sayHold(hold, name) }) })))
 }
 
 /** Places are given out before acts are committed: an act with a lower place may turn up this many places late. */
@@ -237,5 +249,5 @@ function sentPart(act: Act): unknown {
 
 function sameAct(known: KeptAct, value: unknown): KeptAct {
   if (isSameJson(sentPart(known.act), value)) return known
-  throw new Problem('conflict', 'Another act has this id already. Reload the job and enter it again.')
+  throw new Problem('conflict', told('act-id-taken'))
 }

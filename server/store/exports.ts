@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import { heavily } from '../heavy/heavily'
 import { fileName } from '../pdf/fileName'
 import { Problem } from '../utils/problem'
@@ -19,7 +20,7 @@ export async function exported(id: string, wanted?: 'json' | 'lines'): Promise<E
   const { text, vehicle } = await heavily('long', 'textOf', id, 'line')
   const photos = await photoList(id)
   const fits = photos.reduce((sum, { bytes }) => sum + (4 * bytes) / 3, 0) < MOST_PICTURES
-  if (wanted === 'json' && !fits) throw new Problem('too-large', 'With its pictures this job does not fit into one JSON file: export it as lines.')
+  if (wanted === 'json' && !fits) throw new Problem('too-large', told('too-large-for-json'))
   const lines = wanted === 'lines' || (wanted === undefined && !fits)
   return { name: fileName(vehicle), lines, pieces: lines ? lineByLine(id, text, photos) : inOnePiece(id, text, photos) }
 }

@@ -1,3 +1,5 @@
+import { sayOfCheck } from '../../core/check'
+import { told } from '../../words/problems'
 import { randomUUID } from 'node:crypto'
 import { createReadStream, statSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
@@ -13,7 +15,7 @@ import { keepPhoto } from './photos'
 /** Bytes of a job file in one piece, and of one line of a file of lines. */
 export const MOST_JSON = 64 * 1024 * 1024
 
-const NOT_TAKEN = 'This file was not taken in. Nothing was changed.'
+const NOT_TAKEN = told('file-not-taken')
 
 /** A photo as a file brings it. */
 interface Brought {
@@ -34,7 +36,7 @@ export async function importSpooled(id: string, file: string, by: string, at: st
   const lines = linesOf(file)
   const first = await lines.next()
   const alone = isWhole(first.value)
-  if (!alone && statSync(file).size > MOST_JSON) throw new Problem('too-large', `A job file in one piece is at most ${MOST_JSON / 1024 / 1024} MB: export it as lines.`)
+  if (!alone && statSync(file).size > MOST_JSON) throw new Problem('too-large', told('file-too-large', { megabytes: MOST_JSON / 1024 / 1024 }))
   const value = parsedJson(alone ? first.value! : await readFile(file, 'utf8'))
   const { job, acts, faults } = importJob(value, { by, at, newId: randomUUID })
   if (!job) throw new Problem('bad-input', NOT_TAKEN, faults)
@@ -60,8 +62,8 @@ async function keep(id: string, job: KeptJob, acts: readonly Act[], photos: Asyn
 async function keepPhotos(jobId: string, photos: AsyncIterable<Brought>, ids: Map<string, string>, transaction: Transaction): Promise<void> {
   const seen = new Set<string>()
   for await (const { id, jpeg } of photos) {
-    if (seen.has(id)) throw new Problem('bad-input', NOT_TAKEN, [{ place: 'photos', message: `"${id.slice(0, 64)}" stands twice` }])
-    if (seen.add(id).size > MOST.photos) throw new Problem('bad-input', NOT_TAKEN, [{ place: 'photos', message: `expected at most ${MOST.photos} entries` }])
+    if (seen.has(id)) throw new Problem('bad-input', NOT_TAKEN, [{ place: 'photos', ...told('photo-twice', { id: id.slice(0, 64) }) }])
+    if (seen.add(id).size > MOST.photos) throw new Problem('bad-input', NOT_TAKEN, [{ place: 'photos', ...sayOfCheck('list-at-most', { max: MOST.photos }) }])
     await keepPhoto(jobId, ids.get(id) ?? randomUUID(), Buffer.from(jpeg, 'base64'), transaction)
   }
 }
@@ -75,7 +77,7 @@ async function* follow(photos: readonly Brought[], lines?: AsyncIterable<string>
     number++
     if (line.trim() === '') continue
     const { photo } = (parsedJson(line) ?? {}) as { photo?: Partial<Brought> | null }
-    if (typeof photo?.id !== 'string' || typeof photo.jpeg !== 'string') throw new Problem('bad-input', NOT_TAKEN, [{ place: `line ${number}`, message: 'expected { "photo": { "id", "jpeg" } }' }])
+    if (typeof photo?.id !== 'string' || typeof photo.jpeg !== 'string') throw new Problem('bad-input', NOT_TAKEN, [{ place: `line ${number}`, ...told('a-photo-line') }])
     yield { id: photo.id, jpeg: photo.jpeg }
   }
 }
@@ -94,7 +96,7 @@ async function* linesOf(file: string): AsyncGenerator<string, undefined> {
     }
     pieces.push(chunk.subarray(from))
     bytes += chunk.length - from
-    if (bytes > MOST_JSON) throw new Problem('too-large', `A line of a job file is at most ${MOST_JSON / 1024 / 1024} MB.`)
+    if (bytes > MOST_JSON) throw new Problem('too-large', told('line-too-large', { megabytes: MOST_JSON / 1024 / 1024 }))
   }
   if (bytes > 0) yield Buffer.concat(pieces).toString('utf8')
   return undefined

@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import { LRUCache } from 'lru-cache'
 import { QueryTypes, type Transaction } from 'sequelize'
 import { type Act, assessRecord, type KeptJob } from '../../core/record'
@@ -20,7 +21,7 @@ export function isUuid(text: string): boolean {
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
 
-export const noJob = () => new Problem('not-found', 'There is no such job in this workshop. Go back to the board and open it from there.')
+export const noJob = () => new Problem('not-found', told('no-such-job'))
 
 /** A job and all acts on it, in order. @throws Problem not-found */
 export async function findJob(id: string): Promise<{ id: string; job: KeptJob; acts: KeptAct[] }> {

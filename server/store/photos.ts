@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import { createHash, randomUUID } from 'node:crypto'
 import { Op, QueryTypes, type Transaction } from 'sequelize'
 import { MOST } from '../../core/record'
@@ -21,12 +22,12 @@ export interface KeptPhoto {
 export async function addPhoto(jobId: string, bytes: Buffer, id: string = randomUUID()): Promise<KeptPhoto> {
   await useDb()
   if (!isUuid(jobId) || (await JobRow.count({ where: { id: jobId } })) === 0) throw noJob()
-  if (!isUuid(id)) throw new Problem('bad-input', 'The id of a picture is a UUID.', [{ place: 'id', message: 'expected a UUID' }])
+  if (!isUuid(id)) throw new Problem('bad-input', told('picture-id'), [{ place: 'id', ...told('a-uuid') }])
   const known = await sameAgain(jobId, id, bytes)
   if (known) return known
   const { body, thumb, width, height } = await upright(bytes)
   await inTransaction(async (transaction) => {
-    if ((await PhotoRow.count({ where: { jobId }, transaction })) >= MOST.photos) throw new Problem('too-large', `This job holds ${MOST.photos} pictures, as many as one job can.`)
+    if ((await PhotoRow.count({ where: { jobId }, transaction })) >= MOST.photos) throw new Problem('too-large', told('job-full-of-pictures', { most: MOST.photos }))
     await PhotoRow.bulkCreate([{ id, jobId, width, height, body, thumb, sent: digestOf(bytes) }], { ignoreDuplicates: true, transaction })
   })
   return (await sameAgain(jobId, id, bytes))!
@@ -37,7 +38,7 @@ async function sameAgain(jobId: string, id: string, bytes: Buffer): Promise<Kept
   const row = await PhotoRow.findByPk(id, { attributes: ['id', 'jobId', 'width', 'height', 'sent'] })
   if (!row) return null
   // Pictures kept by an older version do not say what was sent.
-  if (row.jobId !== jobId || (row.sent !== null && row.sent !== digestOf(bytes))) throw new Problem('conflict', 'Another picture has this id already. Take it again.')
+  if (row.jobId !== jobId || (row.sent !== null && row.sent !== digestOf(bytes))) throw new Problem('conflict', told('picture-id-taken'))
   return { id, width: row.width, height: row.height }
 }
 
@@ -58,7 +59,7 @@ export async function photoOfJob(jobId: string, id: string, size: 'body' | 'thum
   return row[size]
 }
 
-const noPhoto = () => new Problem('not-found', 'This picture is not kept on this machine.')
+const noPhoto = () => new Problem('not-found', told('no-such-picture'))
 
 /** What photos a job has, the oldest first, each with its size in bytes. */
 export async function photoList(jobId: string): Promise<{ id: string; bytes: number }[]> {

@@ -1,5 +1,8 @@
+import type { DriveSheet } from '../../core/sheet'
+import { sayCode, sayUntellable, tellCase } from '../../words/en'
+import { told } from '../../words/problems'
 import { randomUUID } from 'node:crypto'
-import { caseCode, caseOfJob, CodeError, debrief, type Debriefing, type Level, levelFor, makeCase, type Move, type PracticeCase, readCase, readCode, readMoves, type RunSummary, SEEDS, seedWith, type Weakness, weaknesses } from '../../core/views/practice'
+import { CodeError, SEEDS, UntellableError, caseCode, caseOfJob, debrief, levelFor, makeCase, readCase, readCode, readMoves, seedWith, type Debriefing, type Level, type Move, type PracticeCase, type RunSummary, type Weakness, weaknesses } from '../../core/views/practice'
 import { seedOf } from '../../core/math'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
 import { useDb } from '../db/connection'
@@ -43,22 +46,28 @@ export async function practiceCase(key: string): Promise<PracticeCase> {
   if (isUuid(key)) {
     await useDb()
     const row = await PracticeCaseRow.findByPk(key)
-    if (!row) throw new Problem('not-found', 'This workshop keeps no such case.')
+    if (!row) throw new Problem('not-found', told('no-such-case'))
     return row.body
   }
   try {
     const { sheet, level, seed } = readCode(key, PRACTICE_SHEETS)
-    return makeCase(PRACTICE_SHEETS.find(({ id }) => id === sheet)!, level, seed)
+    return tellCase(makeCase(practiceSheet(sheet), level, seed))
   } catch (error) {
-    if (error instanceof CodeError) throw new Problem('bad-input', error.message)
+    if (error instanceof CodeError) throw new Problem('bad-input', told('first-fault', { said: sayCode(error.said) }))
     throw error
   }
+}
+
+function practiceSheet(id: string): DriveSheet {
+  const found = PRACTICE_SHEETS.find((sheet) => sheet.id === id)
+  if (!found) throw new RangeError(`engine ${id}: expected one that cases are drawn on`)
+  return found
 }
 
 /** Keeps a case from a file. @throws Problem bad-input */
 export async function keepCase(value: unknown, by: string): Promise<KeptCase> {
   const { engine, faults } = readCase(value)
-  if (!engine) throw new Problem('bad-input', 'This file was not taken in. Nothing was changed.', faults)
+  if (!engine) throw new Problem('bad-input', told('file-not-taken'), faults)
   return insertCase({ ...engine, code: '' }, by)
 }
 
@@ -66,11 +75,11 @@ export async function keepCase(value: unknown, by: string): Promise<KeptCase> {
 export async function keepJobAsCase(jobId: string, { title, complaint }: Pick<PracticeCase, 'title' | 'complaint'>, by: string): Promise<KeptCase> {
   const { job, acts } = await findJob(jobId)
   const record = acts.map(({ act }) => act)
-  if (record.findLast((act) => act.type === 'state')?.state !== 'closed') throw new Problem('conflict', 'Only a closed job is told as a case: its truth is not known before.')
+  if (record.findLast((act) => act.type === 'state')?.state !== 'closed') throw new Problem('conflict', told('job-not-closed'))
   try {
     return await insertCase({ ...caseOfJob(job, record, title), complaint }, by)
   } catch (error) {
-    if (error instanceof RangeError) throw new Problem('bad-input', error.message)
+    if (error instanceof UntellableError) throw new Problem('bad-input', told('first-fault', { said: sayUntellable(error.said) }))
     throw error
   }
 }
@@ -84,7 +93,7 @@ async function insertCase(body: PracticeCase, createdBy: string): Promise<KeptCa
 export async function removeCase(id: string, removed: boolean): Promise<void> {
   await useDb()
   const [changed] = isUuid(id) ? await PracticeCaseRow.update({ removed }, { where: { id } }) : [0]
-  if (changed === 0) throw new Problem('not-found', 'This workshop keeps no such case.')
+  if (changed === 0) throw new Problem('not-found', told('no-such-case'))
 }
 
 /** Judges a finished case and keeps it, once however often it is sent. @throws Problem bad-input */
@@ -95,7 +104,7 @@ export async function finishRun(id: string, by: string, caseKey: string, value: 
 export async function judgeRun(id: string, by: string, caseKey: string, value: unknown): Promise<KeptRun> {
   const engine = await practiceCase(caseKey)
   const { moves, faults } = readMoves(value, engine.drive)
-  if (faults.length > 0) throw new Problem('bad-input', 'These moves were not taken in.', faults)
+  if (faults.length > 0) throw new Problem('bad-input', told('moves-not-taken'), faults)
   await useDb()
   const debriefing = debrief(engine, moves)
   await PracticeRunRow.bulkCreate([{ id, by, caseKey: engine.code || caseKey, title: engine.title, level: engine.level, score: debriefing.score, moves, debriefing, finishedAt: new Date() }], { ignoreDuplicates: true })
@@ -106,7 +115,7 @@ export async function judgeRun(id: string, by: string, caseKey: string, value: u
 export async function practiceRun(id: string): Promise<KeptRun> {
   await useDb()
   const row = isUuid(id) ? await PracticeRunRow.findByPk(id) : null
-  if (!row) throw new Problem('not-found', 'There is no such run.')
+  if (!row) throw new Problem('not-found', told('no-such-run'))
   return { ...summaryOf(row), caseKey: row.caseKey, moves: row.moves, debriefing: row.debriefing }
 }
 

@@ -1,5 +1,6 @@
+import { type Report, writeReport } from '../../words/en'
 import { assessRecord, jobFile } from '../../core/record'
-import { type Report, reportOf } from '../../core/views/report'
+import { reportFacts } from '../../core/views/report'
 import { driveMap } from '../../draw/driveMap'
 import type { Drawing } from '../../draw/shapes'
 import { heavily } from '../heavy/heavily'
@@ -24,5 +25,5 @@ export async function makeReport(jobId: string): Promise<DrawnReport> {
   const acts = kept.map(({ act }) => act)
   const file = jobFile(job, acts)
   const assessment = assessRecord(job, acts)
-  return { report: reportOf(job, acts, assessment), map: driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height) }
+  return { report: writeReport(reportFacts(job, acts, assessment)), map: driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height) }
 }

@@ -1,3 +1,5 @@
+import { upgradeReport } from '../../words/en'
+import { told } from '../../words/problems'
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import type { ActOf } from '../../core/record'
 import { useDb } from '../db/connection'
@@ -40,24 +42,24 @@ export async function listShares(jobId: string): Promise<ListedShare[]> {
 export async function revokeShare(jobId: string, id: string): Promise<void> {
   await useDb()
   const [changed] = isUuid(id) && isUuid(jobId) ? await ShareRow.update({ revokedAt: new Date() }, { where: { id, jobId, revokedAt: null as never } }) : [0]
-  if (changed === 0) throw new Problem('not-found', 'There is no such link, or it was taken back already.')
+  if (changed === 0) throw new Problem('not-found', told('no-such-link'))
 }
 
 /** What a link shows. @throws Problem not-found for a token that nobody was given, gone for one that is over */
 export async function openShare(token: string): Promise<DrawnReport & { id: string; jobId: string; expiresAt: string }> {
   await useDb()
   const row = await ShareRow.findOne({ where: { tokenHash: hashOf(token) } })
-  if (!row) throw new Problem('not-found', 'This link leads nowhere. Ask the workshop for a new one.')
-  if (row.revokedAt) throw new Problem('gone', 'The workshop has taken this link back. Ask it for a new one.')
-  if ((await JobRow.count({ where: { id: row.jobId, state: 'deleted' } })) > 0) throw new Problem('gone', 'The workshop has deleted the job that this link leads to. Ask it for a new one.')
-  if (row.expiresAt.getTime() <= Date.now()) throw new Problem('gone', 'This link has expired. Ask the workshop for a new one.')
-  return { id: row.id, jobId: row.jobId, report: row.report, map: row.map, expiresAt: row.expiresAt.toISOString() }
+  if (!row) throw new Problem('not-found', told('link-unknown'))
+  if (row.revokedAt) throw new Problem('gone', told('link-revoked'))
+  if ((await JobRow.count({ where: { id: row.jobId, state: 'deleted' } })) > 0) throw new Problem('gone', told('link-job-deleted'))
+  if (row.expiresAt.getTime() <= Date.now()) throw new Problem('gone', told('link-expired'))
+  return { id: row.id, jobId: row.jobId, report: upgradeReport(row.report), map: row.map, expiresAt: row.expiresAt.toISOString() }
 }
 
 /** A photo of the report behind a link; of no other job and no later photo. @throws Problem not-found, gone */
 export async function sharedPhoto(token: string, photo: string, size: 'body' | 'thumb'): Promise<Buffer> {
   const { jobId, report } = await openShare(token)
-  if (!report.photos.some(({ id }) => id === photo)) throw new Problem('not-found', 'This picture is not part of the report.')
+  if (!report.photos.some(({ id }) => id === photo)) throw new Problem('not-found', told('picture-not-in-report'))
   return photoOfJob(jobId, photo, size)
 }
 
@@ -68,7 +70,7 @@ const MOST_CHOICES = 20
 export async function choose(token: string, path: number, name: string): Promise<void> {
   const { id, jobId, report } = await openShare(token)
   const chosen = report.paths[path]
-  if (!chosen) throw new Problem('bad-input', 'Choose one of the ways shown.', [{ place: 'path', message: 'is none of the paths of this report' }])
+  if (!chosen) throw new Problem('bad-input', told('choose-way'), [{ place: 'path', ...told('no-path-of-report') }])
   const act: ActOf<'choice'> = { id: randomUUID(), type: 'choice', by: name, at: new Date().toISOString(), share: id, renew: chosen.renew, price: Math.round(chosen.price * 100) / 100 }
   await addChoice(jobId, act, MOST_CHOICES)
 }

@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import { QueryTypes } from 'sequelize'
 import type { DriveSheet } from '../../core/sheet'
 import { sheetFaults } from '../../core/drive'
@@ -37,7 +38,7 @@ export async function listSheets(removed = false): Promise<ListedSheet[]> {
 export async function findSheet(id: string): Promise<{ sheet: DriveSheet; revision: number }> {
   await useDb()
   const row = await SheetRow.findByPk(id)
-  if (!row || row.removed) throw new Problem('bad-input', 'Choose an engine from the list.', [{ place: 'sheet', message: 'is no drive sheet of this workshop' }])
+  if (!row || row.removed) throw new Problem('bad-input', told('choose-engine'), [{ place: 'sheet', ...told('no-sheet-of-workshop') }])
   return { sheet: row.body, revision: row.revision }
 }
 
@@ -56,7 +57,7 @@ export async function sheetRevision(id: string, wanted?: number): Promise<FoundS
   const row = await SheetRow.findByPk(id, { attributes: ['id', 'revision', 'removed'] })
   const revision = wanted ?? row?.revision ?? 0
   const found = row ? await SheetRevisionRow.findOne({ where: { sheetId: id, revision } }) : null
-  if (!row || !found) throw new Problem('not-found', 'There is no such drive sheet in this workshop. Go back to the engines and open it from there.')
+  if (!row || !found) throw new Problem('not-found', told('no-such-sheet-here'))
   const all = await SheetRevisionRow.findAll({ where: { sheetId: id }, attributes: ['revision', 'savedBy', 'savedAt', 'note'], order: [['revision', 'DESC']] })
   return {
     sheet: found.body, revision, newest: row.revision, removed: row.removed,
@@ -72,7 +73,7 @@ export async function sheetRevision(id: string, wanted?: number): Promise<FoundS
  */
 export async function saveSheet(value: unknown, { basedOn, by, note }: { basedOn: number; by: string; note: string }): Promise<{ id: string; revision: number }> {
   const faults = sheetFaults(value)
-  if (faults.length > 0) throw new Problem('bad-input', 'The sheet is not sound yet: each fault is named at its place.', faults)
+  if (faults.length > 0) throw new Problem('bad-input', told('sheet-unsound'), faults)
   const sheet = value as DriveSheet
   const db = await useDb()
   return inTransaction(async (transaction) => {
@@ -81,7 +82,7 @@ export async function saveSheet(value: unknown, { basedOn, by, note }: { basedOn
     const current = row?.revision ?? 0
     if (current === basedOn + 1 && JSON.stringify(row!.body) === JSON.stringify(sheet)) return { id: sheet.id, revision: current }
     if (current !== basedOn) {
-      throw new Problem('conflict', basedOn === 0 ? `There is a sheet with the id ${sheet.id} already. Give this one another name.` : `Revision ${current} was saved while you worked on revision ${basedOn}. Your changes are kept on this device: open the newest and look at both, or save yours as a copy.`)
+      throw new Problem('conflict', basedOn === 0 ? told('sheet-id-taken', { id: sheet.id }) : told('sheet-saved-meanwhile', { current, basedOn }))
     }
     const revision = current + 1
     await SheetRow.upsert({ id: sheet.id, name: sheet.name, body: sheet, revision, removed: false }, { transaction })
@@ -94,5 +95,5 @@ export async function saveSheet(value: unknown, { basedOn, by, note }: { basedOn
 export async function removeSheet(id: string, removed: boolean): Promise<void> {
   await useDb()
   const [changed] = await SheetRow.update({ removed }, { where: { id } })
-  if (changed === 0) throw new Problem('not-found', 'There is no such drive sheet in this workshop.')
+  if (changed === 0) throw new Problem('not-found', told('no-such-sheet'))
 }

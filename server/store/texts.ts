@@ -1,4 +1,6 @@
-import { type Act, assessRecord, exportJob, foldActs, type KeptJob, sheetOf } from '../../core/record'
+import { writeAssessment } from '../../words/en'
+import { told } from '../../words/problems'
+import { assessRecord, exportJob, foldActs, jobFile, sheetOf, type Act, type KeptJob } from '../../core/record'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { simulatedScan } from '../../demo/scanSource'
 import { checkCalendar } from '../calendar'
@@ -9,14 +11,14 @@ import { findJob } from './jobs'
 /** What a job can be written out as. Each needs all of its acts, so that it is made behind the server. */
 const TEXTS = {
   /** The assessment, byte for byte as the command line prints it. */
-  assessment: (job: KeptJob, acts: readonly Act[]) => `${JSON.stringify(assessRecord(job, acts))}\n`,
+  assessment: (job: KeptJob, acts: readonly Act[]) => `${JSON.stringify(writeAssessment(jobFile(job, acts), assessRecord(job, acts)))}\n`,
   /** The readings that stand, one a line. */
   readings: readingsCsv,
   /** The job without its pictures, on one line. */
   line: (job: KeptJob, acts: readonly Act[]) => `${JSON.stringify(exportJob(job, acts))}\n`,
   calendar(job: KeptJob, acts: readonly Act[], id: string) {
     const { check } = foldActs(acts, job.school)
-    if (!check?.date) throw new Problem('not-found', 'No date is kept for this job: name one at its proof.')
+    if (!check?.date) throw new Problem('not-found', told('no-check-date'))
     return checkCalendar(id, job, check, job.usage.unit)
   },
   /** The practice scan source plugged into a job's engine: a demo engine shows its own truth, any other a sound drive. */

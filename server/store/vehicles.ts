@@ -1,3 +1,4 @@
+import { told } from '../../words/problems'
 import { fn, col, Op, QueryTypes, where } from 'sequelize'
 import type { EarlierKnown, Usage, WearPoint } from '../../core/readings'
 import { inTransaction, useDb } from '../db/connection'
@@ -47,7 +48,7 @@ export async function findVehicle(id: string): Promise<{ id: string; name: strin
 async function vehicleRow(id: string): Promise<VehicleRow> {
   await useDb()
   const row = isUuid(id) ? await VehicleRow.findByPk(id) : null
-  if (!row) throw new Problem('not-found', 'There is no such vehicle in this workshop.')
+  if (!row) throw new Problem('not-found', told('no-such-vehicle'))
   return row
 }
 
@@ -68,7 +69,7 @@ export async function changeVehicle(id: string, { name, note }: { name: string; 
     })
   } catch (error) {
     // The database knows best: two people may choose one name in the same moment.
-    if (isUnique(error)) throw new Problem('conflict', `Another vehicle is called ${name.trim()}. Choose a name that tells them apart.`)
+    if (isUnique(error)) throw new Problem('conflict', told('vehicle-name-taken', { name: name.trim() }))
     throw error
   }
 }

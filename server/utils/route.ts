@@ -1,6 +1,7 @@
+import { told } from '../../words/problems'
 import { defineEventHandler, getRequestURL, getRouterParam, readRawBody, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
 import type { AnySchema } from 'yup'
-import { isWellFormed, schemaFaults, type Shape } from '../../core/check'
+import { isWellFormed, schemaFaults, type Message, type Shape } from '../../core/check'
 import { codeOf, storageProblem } from '../db/errors'
 import { reviveDatabase } from '../db/revive'
 import { log, loggedPath } from './log'
@@ -32,12 +33,12 @@ export function refuse(event: H3Event, problem: Problem, started = performance.n
   return problem.body()
 }
 
-const brokenOff = (cause: unknown) => new Problem('bad-request', 'The request broke off before it was whole: send it again.', [], { cause })
+const brokenOff = (cause: unknown) => new Problem('bad-request', told('broken-off'), [], { cause })
 
 function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error
   if (codeOf(error) === 'ECONNREFUSED') reviveDatabase()
-  return storageProblem(error) ?? new Problem('internal', 'Something went wrong on the server. What you entered is kept on this device; try again.', [], { cause: error })
+  return storageProblem(error) ?? new Problem('internal', told('internal'), [], { cause: error })
 }
 
 function entryOf(event: H3Event, started: number) {
@@ -47,14 +48,14 @@ function entryOf(event: H3Event, started: number) {
 /** A part of the address, such as an id. @throws Problem not-found for one that names nothing anywhere */
 export function named(event: H3Event, name: string): string {
   const value = getRouterParam(event, name, { decode: true }) ?? ''
-  if (value === '' || value.length > 200 || !isWellFormed(value)) throw new Problem('not-found', 'There is nothing at this address.')
+  if (value === '' || value.length > 200 || !isWellFormed(value)) throw new Problem('not-found', told('nothing-here'))
   return value
 }
 
 /** Refuses a body over the limit before it is read. */
 export function checkLength(event: H3Event, limit: number): void {
   const length = Number(event.node.req.headers['content-length'] ?? NaN)
-  if (!(length <= limit)) throw new Problem('too-large', `Send at most ${limit < 1024 * 1024 ? `${Math.round(limit / 1024)} kB` : `${Math.round(limit / 1024 / 1024)} MB`}, with its length.`)
+  if (!(length <= limit)) throw new Problem('too-large', told('send-at-most', { bytes: limit }))
 }
 
 /** The request's body as bytes, at most `limit`. */
@@ -72,13 +73,13 @@ export function parsedJson(text: string): unknown {
   try {
     return JSON.parse(text)
   } catch (cause) {
-    throw new Problem('bad-request', 'That is not JSON: send a whole, unbroken file.', [], { cause })
+    throw new Problem('bad-request', told('not-json'), [], { cause })
   }
 }
 
 /** The value, checked under a schema. */
-export function checked<S extends AnySchema>(schema: S, value: unknown, message: string): Shape<S> {
+export function checked<S extends AnySchema>(schema: S, value: unknown, said: Message): Shape<S> {
   const faults = schemaFaults(schema, value)
-  if (faults.length > 0) throw new Problem('bad-input', message, faults)
+  if (faults.length > 0) throw new Problem('bad-input', said, faults)
   return value as Shape<S>
 }

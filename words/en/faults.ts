@@ -1,4 +1,4 @@
-import type { CheckSays, Fault } from '../../core/check'
+import type { CheckSays, Fault, Message } from '../../core/check'
 import type { DriveSays } from '../../core/drive'
 import type { AssessmentSays } from '../../core/paths'
 import type { ReadingSays } from '../../core/readings'
@@ -8,6 +8,7 @@ import type { CaseSays } from '../../core/views/practice'
 import { type Catalogue, sayer } from '../say'
 import { KIND_NAMES } from './parts'
 import { untrue } from './leftOut'
+import { sayProblem } from './problems'
 
 /** What is wrong with what comes from outside, behind the place that it is wrong at. */
 
@@ -150,8 +151,12 @@ const practice: Catalogue<CaseSays> = {
 
 export const FAULTS = { ...check, ...sheet, ...drive, ...readings, ...record, ...assessment, ...practice, ...untrue }
 
+const sayOfFault = sayer(FAULTS)
+
 /** What is wrong at a place. */
-export const sayFault = sayer(FAULTS)
+export function sayFault(fault: Message): string {
+  return Object.hasOwn(FAULTS, fault.code) ? sayOfFault(fault) : sayProblem(fault)
+}
 
 /** A fault as it is told: where, and what. */
 export interface ToldFault {

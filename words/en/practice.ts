@@ -119,7 +119,8 @@ export function tellCase({ says, ...engine }: DrawnCase): PracticeCase {
 }
 
 /** What an inspection is called. */
-const INSPECTIONS: Readonly<Record<InspectionKind, (part: string, links: number) => string>> = {
+const INSPECTIONS: Readonly<Record<InspectionKind | 'as-told', (part: string, links: number) => string>> = {
+  'as-told': (part) => part,
   ask: () => 'Listen, ask, read the codes',
   scan: () => 'Cam deviation from the engine computer',
   plug: (part) => `${part} through its plug`,
@@ -147,6 +148,7 @@ export function inspectionWords({ kind, part, links }: LookedAtFigures, name: Na
 /** An entry as it was written, or as it was there. */
 export function shownWords(shown: Shown): string {
   if (shown === null) return 'not so'
+  if ('told' in shown) return shown.told
   if ('value' in shown) return `${fixed(shown.value, 1)} ${shown.unit}`
   return `${findingWords(shown.kind, shown.finding)}${shown.count === null ? '' : `, ${shown.count}`}`
 }

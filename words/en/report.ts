@@ -12,6 +12,13 @@ import { sayDifference, sayStatement } from './verdict'
 /** Headings and labels, as a report carries them. */
 export interface ReportHeadings {
   title: string
+  workshop: string
+  /** The line under the vehicle: engine, usage, who and when. */
+  under: string
+  /** `{page}` and `{count}` stand for themselves. */
+  pageOf: string
+  chart: string
+  map: string
   broughtInFor: string
   happened: string
   measured: string
@@ -19,9 +26,13 @@ export interface ReportHeadings {
   nothingMeasured: string
   pastLimit: string
   calls: string
+  decidedBy: string
   call: readonly [part: string, happens: string, why: string]
   drive: string
   pictures: string
+  /** Axes of the chart of the ways. */
+  priceNow: string
+  oddsOfComingBack: string
   ways: string
   way: readonly [title: string, renews: string, hours: string, price: string, comesBack: string]
   waysSay: string
@@ -94,10 +105,12 @@ export function writeReport(facts: ReportFacts): Report {
   const { job, sheet, horizon } = facts
   const name = namesOf(sheet)
   const currency = sheet.money?.currency ?? ''
+  const about = { vehicle: job.vehicle, engine: sheet.name, usage: usageWords(job.usage), by: facts.by, at: facts.at }
   const made = { core: facts.core, sheet: facts.sheetRevision === null ? sheet.name : `${sheet.name}, revision ${facts.sheetRevision}`, signoff: facts.signoff }
   const within = horizon ? usageWords(horizon) : ''
   return {
-    format: 'umbrette-report', version: 2, headings: headingsOf(job.vehicle, within, made), vehicle: job.vehicle, engine: sheet.name, usage: usageWords(job.usage), complaint: job.complaint, by: facts.by, at: facts.at,
+    format: 'umbrette-report', version: 2, ...about, complaint: job.complaint,
+    headings: headingsOf({ ...about, horizon: within, made }),
     happened: facts.happened.map((statement) => sayStatement(statement, name)),
     calls: facts.calls.map((call) => callLine(call, name)),
     measures: facts.measures.map((measure) => measureLine(measure, name)),
@@ -110,13 +123,21 @@ export function writeReport(facts: ReportFacts): Report {
   }
 }
 
-/** The headings of a report; one that was shared by an older version has none of its own. */
-export function headingsOf(vehicle: string, horizon: string, { sheet, core, signoff }: Report['made']): ReportHeadings {
+/** A report as it was shared, in its newest form: one of an older version has no headings of its own. */
+export function upgradeReport(report: Report | (Omit<Report, 'version' | 'headings'> & { version: 1 })): Report {
+  return report.version === 2 ? report : { ...report, version: 2, headings: headingsOf(report) }
+}
+
+/** The name of the workshop, on its papers. */
+const WORKSHOP = 'Saltmarsh Works'
+
+function headingsOf({ vehicle, engine, usage, by, at, horizon, made: { sheet, core, signoff } }: Pick<Report, 'vehicle' | 'engine' | 'usage' | 'by' | 'at' | 'horizon' | 'made'>): ReportHeadings {
   return {
-    title: `${vehicle}: timing drive`, broughtInFor: 'Brought in for:', happened: 'What happened',
+    title: `${vehicle}: timing drive`, workshop: WORKSHOP, under: `${engine}, ${usage}. ${by}, ${at.slice(0, 10)}. ${WORKSHOP}.`, pageOf: 'Page {page} of {count}',
+    chart: 'Price now against the odds of coming back; the table above has the same figures', map: `${engine} as its readings imply`, broughtInFor: 'Brought in for:', happened: 'What happened',
     measured: 'What was measured', measures: ['Part', '', 'Found', 'As new', 'Limit'], nothingMeasured: 'Nothing yet.', pastLimit: 'past the limit',
-    calls: 'Part by part', call: ['Part', 'What happens', 'Why'], drive: 'The drive as it stands', pictures: 'Pictures',
-    ways: 'The ways open, and what they cost', way: ['', 'Renews', 'Hours', 'Price now', 'Comes back'], waysSay: `Odds are of the cover coming off again within ${horizon}. The customer decides.`, advised: 'advised',
+    calls: 'Part by part', call: ['Part', 'What happens', 'Why'], decidedBy: 'decided by', drive: 'The drive as it stands', pictures: 'Pictures',
+    ways: 'The ways open, and what they cost', way: ['', 'Renews', 'Hours', 'Price now', 'Comes back'], waysSay: `Odds are of the cover coming off again within ${horizon}. The customer decides.`, advised: 'advised', priceNow: 'price now', oddsOfComingBack: 'odds of coming back',
     ifLeft: 'If it is left', notChecked: 'What was not checked', allChecked: 'Everything that can be measured on this drive was measured.', caution: 'Caution.',
     made: `${sheet}; computation ${core}${signoff ? `; signed, revision ${signoff}` : '; not signed off yet'}.`
   }

@@ -84,7 +84,7 @@ async function save(reading: Reading) {
 const runs = computed(() => (props.slot.kind !== 'linkCount' ? [] : job.slots.filter((s) => s.kind === 'linkCount' && s.part === props.slot.part).map((s) => ({
   name: `${partName(sheet.value, s.target.from!)} to ${partName(sheet.value, s.target.to!)}`.replaceAll(' sprocket', '').toLowerCase(),
   current: s.key === props.slot.key,
-  counted: s.key === props.slot.key && draft.value.figure ? (numberOf(draft.value.figure) ?? null) : (job.readingsOf(s).at(-1)?.reading.value ?? null)
+  counted: s.key === props.slot.key && draft.value.figure ? (numberOf(draft.value.figure) ?? null) : (job.readingsOf(s).at(-1)?.value ?? null)
 }))))
 
 /** After one place of a chain the next, up to the third: three tell more than one. */

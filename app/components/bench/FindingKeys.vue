@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { GROUP_TITLES, findingWords } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { FindingGroup } from '../../../core/views/bench'
-import { COUNTED_FINDINGS, findingWords } from '../../../core/readings'
+import { COUNTED_FINDINGS } from '../../../core/readings'
 import { partKindOf } from '../../../core/sheet'
 import { useJob } from '../../stores/job'
 import WhenAt from '../parts/WhenAt.vue'
@@ -10,13 +11,13 @@ import WhenAt from '../parts/WhenAt.vue'
 const props = defineProps<{ target: string; groups: readonly FindingGroup[]; banks?: readonly number[]; wide?: boolean }>()
 const job = useJob()
 
-const kind = computed(() => partKindOf(job.job!.sheet, props.target)!)
+const kind = computed(() => partKindOf(job.job!.sheet, props.target) ?? 'engine')
 /** A finding that needs a number waits for it. */
 const counting = ref('')
 const count = ref(1)
 const note = ref('')
 
-const words = (finding: string) => findingWords(kind.value, finding) ?? finding
+const words = (finding: string) => findingWords(kind.value, finding)
 /** Under its group's title a finding needs no more than what tells it from the others. */
 const brief = (finding: string) => words(finding).replace(/^(fault code: |removed lifter |loudest |noise for |noise )/, '')
 const standing = (finding: string) => job.findingOf(props.target, finding)
@@ -45,7 +46,7 @@ function saveCount() {
 <template>
   <div class="space-y-3">
     <fieldset v-for="group in groups" :key="group.title">
-      <legend class="label">{{ group.title }}<span v-if="group.one">, one of</span></legend>
+      <legend class="label">{{ GROUP_TITLES[group.title] }}<span v-if="group.one">, one of</span></legend>
       <div class="mt-1 gap-1" :class="wide ? 'flex flex-wrap' : 'grid grid-cols-2'">
         <button
           v-for="finding in group.findings" :key="finding" type="button" class="min-h-11 rounded-edge border px-3 py-1 text-left text-[14px] leading-tight"

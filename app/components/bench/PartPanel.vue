@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { ENGINE_GROUPS, fills, findingGroups, partsAt, SLACK_GROUP, type Slot } from '../../../core/views/bench'
-import { partKindOf } from '../../../core/sheet'
-import { READING_KINDS } from '../../../core/readings'
+import { compileSheet, partKindOf } from '../../../core/sheet'
 import { useJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
-import { kindWords, partName, readingWords } from '../../words'
+import { KIND_NAMES, kindWords, partName, readingWords } from '../../words'
 import CallMark from '../parts/CallMark.vue'
 import AboutPart from './AboutPart.vue'
 import EngineFacts from './EngineFacts.vue'
@@ -22,21 +21,22 @@ const strip = ref<HTMLElement | null>(null)
 const tabs = ref<HTMLElement | null>(null)
 
 const sheet = computed(() => job.job!.sheet)
+const parts = computed(() => compileSheet(sheet.value))
 const part = computed(() => job.slot?.part ?? job.part)
-const kind = computed(() => partKindOf(sheet.value, part.value)!)
+const kind = computed(() => partKindOf(sheet.value, part.value) ?? 'engine')
 const call = computed(() => job.assessment?.calls.find((c) => c.part === part.value) ?? null)
 const chips = computed(() => partsAt(sheet.value, job.station))
 /** What is read at the same place: a cam and its phaser, a tensioner and its pad, all runs of a chain. */
 const figures = computed(() => job.slots.filter((slot) => (job.slot?.kind === 'linkCount' ? slot.kind === 'linkCount' && slot.part === part.value : placeOf(slot) === placeOfPart(part.value) && (slot.kind !== 'linkCount' || job.station === 3))))
 const placeOf = ({ part: of }: Slot) => placeOfPart(of)
-const placeOfPart = (of: string) => sheet.value.phasers.find((p) => p.id === of)?.sprocket ?? of
+const placeOfPart = (of: string) => parts.value.phasers.get(of)?.sprocket ?? of
 const refused = computed(() => outbox.refused.filter(({ jobId }) => jobId === job.id))
 const groups = computed(() => {
   if (part.value === 'engine') return ENGINE_GROUPS[job.station] ?? []
   return job.station === 3 && kind.value === 'chain' ? [SLACK_GROUP] : findingGroups(kind.value)
 })
 /** At a cam with a phaser both are looked at. */
-const phaser = computed(() => (kind.value === 'sprocket' ? sheet.value.phasers.find((p) => p.sprocket === part.value) : undefined))
+const phaser = computed(() => (kind.value === 'sprocket' ? parts.value.phaserOn(part.value) : null))
 const found = computed(() => job.record.readings.filter((r) => r.kind === 'condition' && r.target === part.value).length)
 const photos = computed(() => job.record.photos.filter((p) => p.part === part.value).length)
 const sides = computed(() => [
@@ -61,7 +61,7 @@ function showChip() {
 
 function slotName(slot: Slot): string {
   if (slot.target.from) return `${partName(sheet.value, slot.target.from)} to ${partName(sheet.value, slot.target.to!)}`.replaceAll(' sprocket', '')
-  return READING_KINDS[slot.kind].name
+  return KIND_NAMES[slot.kind]
 }
 
 function touch(chip: string) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayLeftOut } from '../../../words/en'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/paths'
@@ -15,15 +16,17 @@ export interface PastReading {
   because: ActOf<'read'> | ActOf<'undo'>
 }
 
-const props = defineProps<{ kind: NumericKind; standing: readonly { reading: StandingReading; index: number }[]; past: readonly PastReading[]; assessment: Assessment; clashes?: ReadonlyMap<string, readonly string[]> }>()
+const props = defineProps<{ kind: NumericKind; standing: readonly StandingReading[]; past: readonly PastReading[]; assessment: Assessment; clashes?: ReadonlyMap<string, readonly string[]> }>()
 const emit = defineEmits<{ correct: [reading: StandingReading]; undo: [actId: string]; restore: [undoId: string] }>()
 
 /** Who else corrected the same reading without seeing this one. */
 function clashing({ id }: StandingReading): string {
   const ids = [...(props.clashes?.values() ?? [])].find((list) => list.includes(id)) ?? []
-  const others = props.standing.filter(({ reading }) => ids.includes(reading.id) && reading.id !== id).map(({ reading }) => `${readingWords(reading)} by ${reading.by}`)
+  const others = props.standing.filter((reading) => ids.includes(reading.id) && reading.id !== id).map((reading) => `${readingWords(reading)} by ${reading.by}`)
   return others.length > 0 ? `Corrected at the same time to ${others.join(' and ')}: both are kept until one is taken back.` : ''
 }
+
+const estimateOf = ({ id }: StandingReading) => props.assessment.readings.find((one) => one.id === id) ?? null
 
 /** Digits of the slot's kind: all readings of a list are of one. */
 const digits = computed(() => DIGITS[props.kind])
@@ -33,16 +36,16 @@ const shown = (value: number, places: number) => (isLength(props.kind) ? lengthF
 <template>
   <div>
     <ul class="divide-y divide-rule border-y border-rule">
-      <li v-for="{ reading, index } in standing" :key="reading.id" class="py-2" data-testid="reading">
+      <li v-for="reading in standing" :key="reading.id" class="py-2" data-testid="reading">
         <div class="flex items-baseline justify-between gap-2">
           <span class="figure text-xl">{{ readingWords(reading) }}</span>
-          <span v-if="assessment.readings[index]?.sigma" class="figure font-normal text-faint">±{{ shown(assessment.readings[index]!.sigma!, digits === 1 ? 1 : 2) }}</span>
+          <span v-if="estimateOf(reading)?.sigma" class="figure font-normal text-faint">±{{ shown(estimateOf(reading)?.sigma ?? 0, digits === 1 ? 1 : 2) }}</span>
         </div>
         <p class="text-[13px] text-faint">{{ reading.value === undefined ? 'Notches' : howWords(reading) }}, {{ reading.by }}, <WhenAt :at="reading.at" /></p>
         <p v-if="clashing(reading)" class="mt-1 font-bold text-renew" role="status" data-testid="clash">{{ clashing(reading) }}</p>
         <p v-if="reading.note" class="break-words text-[13px]">{{ reading.note }}</p>
-        <p v-if="assessment.readings[index]?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ shown(assessment.readings[index]!.predicted!, digits) }}): measure again.</p>
-        <p v-for="fault in assessment.faults.filter((f) => f.index === index)" :key="fault.message" class="mt-1 font-bold text-renew">Left out: {{ fault.message }}.</p>
+        <p v-if="estimateOf(reading)?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ shown(estimateOf(reading)?.predicted ?? 0, digits) }}): measure again.</p>
+        <p v-for="fault in assessment.faults.filter((f) => f.id === reading.id)" :key="fault.code" class="mt-1 font-bold text-renew">Left out: {{ sayLeftOut(fault) }}.</p>
         <div class="flex gap-3">
           <button type="button" class="act-bare" @click="emit('correct', reading)">Correct</button>
           <button type="button" class="act-bare" @click="emit('undo', reading.id)">Take back</button>

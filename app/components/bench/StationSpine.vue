@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { STATION_NAMES } from '../../../words/en'
 import type { Station, StationState } from '../../../core/views/bench'
 
 /** The stations of the job, with what is done and what is missing at each. */
@@ -23,7 +24,7 @@ function doneWords({ read, all, findings }: StationState): string {
         >
           <span class="figure text-lg leading-none">{{ state.station }}</span>
           <span>
-            <span class="block">{{ state.name }}</span>
+            <span class="block">{{ STATION_NAMES[state.station] }}</span>
             <span class="mt-0.5 block text-[13px] text-faint max-md:hidden">{{ doneWords(state) }}</span>
             <span v-if="state.station === next" class="block text-[13px] text-brass max-md:hidden">next</span>
           </span>

@@ -1,4 +1,5 @@
-import type { DriveSheet } from '../../../core/sheet'
+import { sayLeftOut } from '../../../words/en'
+import { compileSheet, type DriveSheet } from '../../../core/sheet'
 import { impossibleReading, methodOf, type Reading } from '../../../core/readings'
 import type { Slot } from '../../../core/views/bench'
 import { fromStored, toStored } from '../../units'
@@ -57,7 +58,7 @@ export function asksPlace(slot: Slot): boolean {
 }
 
 export function ratchetOf(sheet: DriveSheet, slot: Slot): { first: number; pitch: number } | undefined {
-  return slot.kind === 'extension' ? sheet.tensioners.find((t) => t.id === slot.target.tensioner)?.ratchet : undefined
+  return slot.kind === 'extension' ? compileSheet(sheet).tensioners.get(slot.target.tensioner ?? '')?.ratchet : undefined
 }
 
 export type DraftField = 'figure' | 'links' | 'note'
@@ -74,7 +75,7 @@ export function readingOf(sheet: DriveSheet, slot: Slot, draft: Draft): { readin
   if (reading.notches !== undefined && !Number.isInteger(reading.notches)) return at('figure', 'Count whole notches.')
   if ((reading.note?.length ?? 0) > MOST_NOTE) return at('note', `Write at most ${MOST_NOTE} characters.`)
   const impossible = impossibleReading(sheet, reading)
-  return impossible ? at('figure', sentence(impossible)) : { reading, fault: null }
+  return impossible ? at('figure', sentence(sayLeftOut(impossible))) : { reading, fault: null }
 }
 
 /** What is wrong with the text as it was typed, before it means anything. */

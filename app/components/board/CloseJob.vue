@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import type { Hold } from '../../../core/views/buildup'
+import type { ToldHold } from '../../../server/store/acts'
 import CallMark from '../parts/CallMark.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 
 /** What holds a job that is to be closed: it stays open, or each hold is released under one's name with a reason. */
-const asked = defineModel<{ id: string; vehicle: string; holds: readonly Hold[] } | null>({ required: true })
+const asked = defineModel<{ id: string; vehicle: string; holds: readonly ToldHold[] } | null>({ required: true })
 const emit = defineEmits<{ close: [reason: string] }>()
 const why = ref('')
 const missing = ref(false)
@@ -26,7 +26,7 @@ function close() {
       <ul class="mt-3 max-h-[40vh] space-y-2 overflow-y-auto">
         <li v-for="hold in asked?.holds" :key="hold.id" class="grid grid-cols-[28px_1fr] border-t border-rule pt-2">
           <CallMark call="stop" bare :size="20" />
-          <div><p>{{ hold.text }}</p><p class="text-[13px]"><b>Released by:</b> {{ hold.release }}</p></div>
+          <div><p>{{ hold.says }}</p><p class="text-[13px]"><b>Released by:</b> {{ hold.release }}</p></div>
         </li>
       </ul>
       <form class="mt-4 space-y-3" novalidate @submit.prevent="close">

@@ -4,8 +4,8 @@ import { EllipsisVerticalIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
 import type { JobState, WaitsFor } from '../../../core/record'
 import type { ListedJob } from '../../../server/store/summaries'
-import { type NumericKind, READING_KINDS } from '../../../core/readings'
-import { STATE_WORDS, usageWords, WAITS_WORDS } from '../../words'
+import type { NumericKind } from '../../../core/readings'
+import { KIND_NAMES, STATE_WORDS, usageWords, WAITS_WORDS } from '../../words'
 import StretchLine from '../ledger/StretchLine.vue'
 import CallMark from '../parts/CallMark.vue'
 import WhenAt from '../parts/WhenAt.vue'
@@ -15,7 +15,7 @@ const props = defineProps<{ job: ListedJob; state: JobState }>()
 const emit = defineEmits<{ move: [to: JobState]; waits: [what: WaitsFor] }>()
 const moves = computed(() => (['open', 'closed', 'archived', 'deleted'] as const).filter((to) => to !== props.state))
 const waits = computed(() => (props.state !== 'open' ? [] : props.job.waits ? (['part', 'customer', 'nothing'] as const) : (['part', 'customer'] as const)))
-const nextWords = ({ kind, part }: { kind: string; part: string }) => `${READING_KINDS[kind as NumericKind].name}, ${part.toLowerCase()}`
+const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) => `${KIND_NAMES[kind]}, ${part.toLowerCase()}`
 </script>
 
 <template>

@@ -26,7 +26,7 @@ const form = reactive({ vehicle: '', stand: '', sheet: '', usage: '', unit: 'km'
 const problem = ref<ShownProblem | null>(null)
 const busy = ref(false)
 const whose = computed(() => bench.people.map((value) => ({ value, label: value })))
-const schools = Object.entries(SCHOOL_WORDS).map(([value, label]) => ({ value: value as School, label }))
+const schools = Object.entries(SCHOOL_WORDS).map(([value, { name }]) => ({ value: value as School, label: name }))
 const units = Object.entries(USAGE_UNITS).map(([value, label]) => ({ value: value as Usage['unit'], label }))
 const faultAt = (place: string) => problem.value?.faults.find((f) => f.place.startsWith(place))?.message ?? ''
 

@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { namesOf, sayHold, sayHoldRelease } from '../../../words/en'
+import type { DriveSheet } from '../../../core/sheet'
 import { ref } from 'vue'
 import type { Hold } from '../../../core/views/buildup'
 import CallMark from '../parts/CallMark.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** What keeps the engine from being started; a hold is released by what it waits for, or by name with a reason. */
-defineProps<{ holds: readonly Hold[]; ready: boolean; mayRelease: boolean }>()
+defineProps<{ sheet: DriveSheet; holds: readonly Hold[]; ready: boolean; mayRelease: boolean }>()
 const emit = defineEmits<{ release: [hold: string, reason: string] }>()
 const saying = ref('')
 const why = ref('')
@@ -27,10 +29,10 @@ function release(id: string) {
     <p v-if="ready" class="mt-1 text-[14px]">Battery on last, nobody near belt and chain, plugs in, oil pressure watched. The maker's manual decides over the first start.</p>
     <ul class="mt-2 space-y-3">
       <li v-for="hold in holds" :key="hold.id" class="border-t border-rule/60 pt-2" :data-testid="`hold-${hold.id}`">
-        <p :class="hold.released ? 'text-faint' : ''">{{ hold.text }}</p>
+        <p :class="hold.released ? 'text-faint' : ''">{{ sayHold(hold, namesOf(sheet)) }}</p>
         <p v-if="hold.released" class="text-[13px]"><b>Released by {{ hold.released.by }}:</b> {{ hold.released.reason }} <span class="text-faint"><WhenAt :at="hold.released.at" /></span></p>
         <template v-else>
-          <p class="text-[13px]"><b>Released by:</b> {{ hold.release }}</p>
+          <p class="text-[13px]"><b>Released by:</b> {{ sayHoldRelease(hold.release, namesOf(sheet)) }}</p>
           <form v-if="saying === hold.id" class="mt-1 space-y-1" @submit.prevent="release(hold.id)">
             <label class="block"><span class="label">Why it may be started all the same</span><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" /></label>
             <p v-if="missing" class="text-[13px] font-bold text-renew" role="alert">Say why: it stands under your name.</p>

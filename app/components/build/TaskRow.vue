@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { namesOf, sayStepCaution, sayTask } from '../../../words/en'
+import type { DriveSheet } from '../../../core/sheet'
 import { computed, ref, watch } from 'vue'
 import type { Task } from '../../../core/views/buildup'
 import type { ActOf } from '../../../core/record'
@@ -8,11 +10,12 @@ import { numberOf } from '../bench/draft'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** One step: its cautions before it, what is entered with it, and who ticked it when. */
-const props = defineProps<{ task: Task; done: ActOf<'task'> | null; mayTick: boolean }>()
+const props = defineProps<{ sheet: DriveSheet; task: Task; done: ActOf<'task'> | null; mayTick: boolean }>()
 const emit = defineEmits<{ set: [state: 'done' | 'open', more: { note?: string; value?: number }] }>()
 
 const typed = ref('')
 const fault = ref('')
+const text = computed(() => sayTask(props.task, namesOf(props.sheet)))
 const isDone = computed(() => props.done?.state === 'done')
 watch(() => props.done, (act) => (typed.value = act?.note ?? (act?.value === undefined ? '' : props.task.asks === 'length' ? lengthFigure(act.value, 2) : String(act.value))), { immediate: true })
 const asked = computed(() => ({ nothing: '', note: 'Number, make', length: `Over 20 links, ${units.value.length}`, count: 'How many' })[props.task.asks])
@@ -36,11 +39,11 @@ function tick() {
 
 <template>
   <li class="border-t border-rule/60 py-1" :data-testid="`task-${task.id}`" :data-done="isDone">
-    <p v-for="caution in isDone ? [] : task.cautions" :key="caution" class="my-1 border-l-8 border-hazard bg-paper px-2 py-1 text-[13px]">{{ caution }}</p>
+    <p v-for="caution in isDone ? [] : task.cautions" :key="caution.code" class="my-1 border-l-8 border-hazard bg-paper px-2 py-1 text-[13px]">{{ sayStepCaution(caution) }}</p>
     <div class="flex items-center gap-3">
-      <input type="checkbox" class="size-7 shrink-0 accent-ink" :checked="isDone" :disabled="!mayTick" :aria-label="`${task.text}${tighten ? `: ${tighten}` : ''}`" @click.prevent="tick">
-      <span class="min-w-0 flex-1" :class="isDone ? 'text-faint' : ''">{{ task.text }} <b v-if="tighten" class="figure whitespace-nowrap">{{ tighten }}</b></span>
-      <input v-if="task.asks !== 'nothing'" v-model="typed" class="field max-w-44" :class="task.asks === 'note' ? '' : 'figure'" :placeholder="asked" :aria-label="`${asked}: ${task.text}`" :disabled="isDone || !mayTick" maxlength="200" :inputmode="task.asks === 'note' ? 'text' : 'decimal'">
+      <input type="checkbox" class="size-7 shrink-0 accent-ink" :checked="isDone" :disabled="!mayTick" :aria-label="`${text}${tighten ? `: ${tighten}` : ''}`" @click.prevent="tick">
+      <span class="min-w-0 flex-1" :class="isDone ? 'text-faint' : ''">{{ text }} <b v-if="tighten" class="figure whitespace-nowrap">{{ tighten }}</b></span>
+      <input v-if="task.asks !== 'nothing'" v-model="typed" class="field max-w-44" :class="task.asks === 'note' ? '' : 'figure'" :placeholder="asked" :aria-label="`${asked}: ${text}`" :disabled="isDone || !mayTick" maxlength="200" :inputmode="task.asks === 'note' ? 'text' : 'decimal'">
       <span v-if="isDone" class="shrink-0 text-[12px] text-faint">{{ done!.by }}, <WhenAt :at="done!.at" /></span>
     </div>
     <p v-if="fault" class="text-[13px] font-bold text-renew" role="alert">{{ fault }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { namesOf, sayLeftOut, sayMeaning } from '../../../words/en'
 import { ref } from 'vue'
 import type { Check, ExpectedReading, Round } from '../../../core/views/buildup'
 import { impossibleReading, type Reading } from '../../../core/readings'
@@ -30,7 +31,7 @@ function take(sheet: DriveSheet, { expected }: Check, round: Round, typed: strin
   const place = kind === 'linkCount' ? { chain: target, from, to } : kind === 'extension' ? { tensioner: target } : { sprocket: target }
   const reading = value === null ? null : ({ kind, ...place, value: kind === 'extension' ? toStored('extension', value) : value, turnedForward: true } as Reading)
   const fault = reading ? impossibleReading(sheet, reading) : 'Expected a number.'
-  faults.value = { ...faults.value, [key]: fault ?? '' }
+  faults.value = { ...faults.value, [key]: fault === null ? '' : typeof fault === 'string' ? fault : sayLeftOut(fault) }
   if (reading && !fault) emit('read', round, reading)
 }
 </script>
@@ -48,7 +49,7 @@ function take(sheet: DriveSheet, { expected }: Check, round: Round, typed: strin
             <td v-for="{ round, title } in ROUNDS" :key="round" class="pr-2"><input class="figure field" inputmode="decimal" maxlength="8" :disabled="!mayRead" :value="shown(check[round])" :aria-label="`${nameOf(sheet, check.expected)}, ${title.toLowerCase()}`" :aria-invalid="!!faults[`${round} ${keyOf(check.expected)}`]" @change="take(sheet, check, round, ($event.target as HTMLInputElement).value)"><p v-if="faults[`${round} ${keyOf(check.expected)}`]" class="text-[12px] font-bold text-renew" role="alert">{{ faults[`${round} ${keyOf(check.expected)}`] }}</p></td>
             <td class="text-[13px]" :class="check.state === 'differs' ? 'font-bold text-renew' : ''">{{ { open: '', right: 'right', differs: 'differs' }[check.state] }}</td>
           </tr>
-          <tr v-if="check.means.length"><td colspan="4" class="pb-2 text-[14px]"><b>Stop here.</b> {{ check.means.join(' ') }}</td></tr>
+          <tr v-if="check.means.length"><td colspan="4" class="pb-2 text-[14px]"><b>Stop here.</b> {{ check.means.map((one) => sayMeaning(one, namesOf(sheet))).join(' ') }}</td></tr>
         </template>
       </tbody>
     </table>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { gapWords, namesOf, sayFault } from '../../../words/en'
 import { computed, ref } from 'vue'
 import { sheetGaps } from '../../../core/drive'
 import type { Fault } from '../../../core/check'
@@ -16,9 +17,9 @@ const current = ref('engine')
 const section = computed(() => SECTIONS.find(({ key }) => key === current.value)!)
 const faults = computed(() => props.sheet.faults.value)
 const bySection = computed(() => new Map(SECTIONS.map(({ key }) => [key, faults.value.filter((f) => sectionOf(f.place) === key)])))
-const gaps = computed(() => (props.sheet.sound.value ? sheetGaps(props.sheet.sound.value) : []))
-const at = (key: string) => faults.value.filter((f) => f.place === key || f.place.startsWith(`${key}.`) || f.place.startsWith(`${key}[`)).map((f) => f.message)
-const words = (fault: Fault) => `${fault.place || 'sheet'} ${fault.message}`
+const gaps = computed(() => (props.sheet.sound.value ? sheetGaps(props.sheet.sound.value).map((gap) => gapWords(gap, namesOf(props.sheet.sound.value!))) : []))
+const at = (key: string) => faults.value.filter((f) => f.place === key || f.place.startsWith(`${key}.`) || f.place.startsWith(`${key}[`)).map(sayFault)
+const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
 </script>
 
 <template>
@@ -44,7 +45,7 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${fault.message}`
       <ClosingNote :draft="sheet" />
       <section v-if="faults.length" class="border-l-4 border-renew bg-sheet p-3 text-[14px]" data-testid="faults">
         <h3 class="font-bold">{{ faults.length === 1 ? 'One fault' : `${faults.length} faults` }} before it can be kept</h3>
-        <ul class="mt-1 max-h-60 overflow-auto"><li v-for="fault in faults.slice(0, 40)" :key="words(fault)"><button type="button" class="min-h-9 text-left underline decoration-brass underline-offset-2" @click="current = sectionOf(fault.place)"><code class="figure font-normal">{{ fault.place || 'sheet' }}</code> {{ fault.message }}</button></li></ul>
+        <ul class="mt-1 max-h-60 overflow-auto"><li v-for="fault in faults.slice(0, 40)" :key="words(fault)"><button type="button" class="min-h-9 text-left underline decoration-brass underline-offset-2" @click="current = sectionOf(fault.place)"><code class="figure font-normal">{{ fault.place || 'sheet' }}</code> {{ sayFault(fault) }}</button></li></ul>
       </section>
       <section v-else class="bg-sheet p-3 text-[14px]" data-testid="sound">
         <h3 class="font-bold">Sound: it can be used.</h3>

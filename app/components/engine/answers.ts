@@ -1,3 +1,5 @@
+import { told } from '../../../words/problems'
+import { sayFault } from '../../../words/en'
 import { flag, listOf, needed, num, oneOf, schemaFaults, shape, text, whole, words } from '../../../core/check'
 import { type CountedAnswers, type DriveSheet, sheetFromCounts } from '../../../core/sheet'
 import { sheetFaults } from '../../../core/drive'
@@ -38,12 +40,12 @@ export const FIRST_ANSWERS: TypedAnswers = {
 }
 
 const schema = shape({
-  id: text(64), name: words(120, 'name the engine'), rotation: oneOf('clockwise', 'anticlockwise').required(needed), cylinders: whole(1, 64).required(needed), layout: words(40), interference: flag().required(needed), fuel: words(40),
+  id: text(64), name: words(120, told('engine-name')), rotation: oneOf('clockwise', 'anticlockwise').required(needed), cylinders: whole(1, 64).required(needed), layout: words(40), interference: flag().required(needed), fuel: words(40),
   pitch: num(1, 100).required(needed), links: whole(8, 2000).required(needed), chainType: words(60), crankTeeth: whole(6, 400).required(needed),
   cams: listOf(shape({ name: words(120), teeth: whole(6, 400).required(needed) }).required(needed), 8).required(needed), counts: listOf(whole(0, 2000).required(needed), 9).required(needed),
   stroke: num(0.1, 500).required(needed), tensionerType: words(60), newExtension: num(0, 500).required(needed), limitExtension: num(0, 500).required(needed),
   ratchet: shape({ first: num(0, 500).required(needed), pitch: num(0.05, 100).required(needed) }),
-  elongationLimit: num(0.01, 5).required(needed), lagLimit: num(0, 90), grooveLimit: num(0, 20), source: words(200, 'say where the limits come from')
+  elongationLimit: num(0.01, 5).required(needed), lagLimit: num(0, 90), grooveLimit: num(0, 20), source: words(200, told('limit-source'))
 }).required(needed)
 
 /** What stands at which field of the form. */
@@ -60,10 +62,10 @@ export function answered(typed: TypedAnswers): { sheet: DriveSheet | null; fault
   const answers = numbersOf(typed)
   const found = schemaFaults(schema, answers)
   const own = (place: string) => FIELD_OF.find(([pattern]) => pattern.test(place))?.[1] ?? place
-  if (found.length > 0) return { sheet: null, faults: new Map(found.map(({ place, message }) => [own(place), message])) }
+  if (found.length > 0) return { sheet: null, faults: new Map(found.map((fault) => [own(fault.place), sayFault(fault)])) }
   const sheet = sheetFromCounts(answers as unknown as CountedAnswers)
   const faults = sheetFaults(sheet)
-  return faults.length > 0 ? { sheet: null, faults: new Map(faults.map(({ place, message }) => [own(place), message])) } : { sheet, faults: new Map() }
+  return faults.length > 0 ? { sheet: null, faults: new Map(faults.map((fault) => [own(fault.place), sayFault(fault)])) } : { sheet, faults: new Map() }
 }
 
 function numbersOf(typed: TypedAnswers): Record<string, unknown> {

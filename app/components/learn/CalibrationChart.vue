@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { NINETY } from '../../../core/math'
-import type { CalibrationPoint } from '../../../core/views/learn'
+import type { CalibrationPoint } from '../../../core/views/summary'
 import { fixed } from '../../words'
 
 /** First estimates against the bench: on the line they agree, each with its 90 % interval. The table below has the same figures. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayLeftOut } from '../../../words/en'
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/paths'
 import type { StandingReading } from '../../../core/record'
@@ -15,13 +16,15 @@ import StretchLine from './StretchLine.vue'
 const props = defineProps<{ sheet: DriveSheet; assessment: Assessment; readings: readonly StandingReading[]; change: string; failed: string; next: Slot | null; canTakeBack: boolean }>()
 const emit = defineEmits<{ take: [slot: Slot]; reading: [reading: StandingReading]; takeBack: [] }>()
 
-const odd = computed(() => props.assessment.readings.filter((r) => r.atOdds).map((r) => props.readings[r.index]!).filter(Boolean))
+const byId = computed(() => new Map(props.readings.map((reading) => [reading.id, reading])))
+const odd = computed(() => props.assessment.readings.filter((r) => r.atOdds).flatMap(({ id }) => byId.value.get(id) ?? []))
 /** Readings left out, those of one reason together. */
 const left = computed(() => {
-  const byMessage = new Map<string, { index: number; reading: StandingReading }[]>()
-  for (const { index, message } of props.assessment.faults) {
-    const reading = props.readings[index]
-    if (reading) byMessage.set(message, [...(byMessage.get(message) ?? []), { index, reading }])
+  const byMessage = new Map<string, StandingReading[]>()
+  for (const fault of props.assessment.faults) {
+    const reading = byId.value.get(fault.id)
+    const message = sayLeftOut(fault)
+    if (reading) byMessage.set(message, [...(byMessage.get(message) ?? []), reading])
   }
   return [...byMessage]
 })
@@ -66,7 +69,7 @@ const gain = computed(() => {
         <p v-if="failed" class="font-bold text-renew" role="alert">{{ failed }}</p>
         <p v-if="change" class="text-[13px] leading-tight" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare -my-3" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
         <p v-for="reading in odd" :key="reading.id" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
-        <p v-for="[message, faults] in left" :key="message" class="text-[13px] leading-tight"><button v-for="fault in faults" :key="fault.index" type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', fault.reading)">Left out: {{ readingWords(fault.reading) }}</button> {{ message }}</p>
+        <p v-for="[message, ofOne] in left" :key="message" class="text-[13px] leading-tight"><button v-for="reading in ofOne" :key="reading.id" type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', reading)">Left out: {{ readingWords(reading) }}</button> {{ message }}</p>
         <template v-if="next">
           <h3 class="label">Worth reading next</h3>
           <button type="button" class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight" data-testid="next" @click="emit('take', next)">

@@ -35,7 +35,7 @@ const says = (path: Path, i: number) => `Path ${i + 1}: ${money(path.cost.now, p
         </g>
         <path :d="front" fill="none" class="stroke-faint" stroke-width="1.500" stroke-dasharray="5 4" />
         <g v-for="(path, i) in paths" :key="path.renew.join()">
-          <circle :cx="x(path.cost.now)" :cy="y(path.cost[against])" :r="isChosen(path) ? 9 : path.names.length ? 6 : 4" class="stroke-ink" :class="isChosen(path) ? 'fill-brass' : 'fill-sheet'" stroke-width="2" />
+          <circle :cx="x(path.cost.now)" :cy="y(path.cost[against])" :r="isChosen(path) ? 9 : path.schools.length ? 6 : 4" class="stroke-ink" :class="isChosen(path) ? 'fill-brass' : 'fill-sheet'" stroke-width="2" />
           <text :x="x(path.cost.now)" :y="y(path.cost[against]) - 13" text-anchor="middle" font-size="13" font-weight="700" class="fill-ink">{{ i + 1 }}</text>
         </g>
       </svg>

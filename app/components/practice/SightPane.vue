@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { findingWords } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
-import { COUNTED_FINDINGS, findingWords, type Reading, sameThing, type Unread } from '../../../core/readings'
+import { COUNTED_FINDINGS, type Reading, sameThing, type Unread } from '../../../core/readings'
 import { accessTo } from '../../../core/paths'
 import { partKindOf } from '../../../core/sheet'
 import { usePractice } from '../../stores/practice'
@@ -21,7 +22,7 @@ const pieces = ref(1)
 const entered = computed(() => practice.stand!.readings.map((entry, place) => ({ ...entry, place })).filter(({ inspection: of }) => of === inspection.value.id))
 const standing = (asked: Unread) => entered.value.find(({ reading }) => sameThing(reading, asked))
 const foundAt = (target: string, finding: string) => entered.value.find(({ reading }) => reading.target === target && reading.finding === finding)
-const words = (target: string, finding: string) => findingWords(partKindOf(sheet.value, target)!, finding) ?? finding
+const words = (target: string, finding: string) => findingWords(partKindOf(sheet.value, target) ?? 'engine', finding)
 const said = computed(() => entered.value.filter(({ reading }) => reading.kind === 'condition'))
 
 watch(() => practice.chosen, () => {
@@ -48,8 +49,8 @@ function toggle(target: string, finding: string) {
 </script>
 
 <template>
-  <section class="space-y-3 p-4" :aria-label="inspection.title">
-    <h2 class="text-lg font-bold">{{ inspection.title }}</h2>
+  <section class="space-y-3 p-4" :aria-label="practice.titleOf(inspection)">
+    <h2 class="text-lg font-bold">{{ practice.titleOf(inspection) }}</h2>
     <template v-if="!practice.looked">
       <ul v-if="steps.length" class="text-[14px]"><li v-for="step in steps" :key="step.id" class="flex justify-between border-b border-rule/60 py-1"><span>{{ step.name }}</span><span class="figure font-normal">{{ minutesWords(60 * step.hours) }}</span></li></ul>
       <p class="text-[14px]">Of its own <span class="figure">{{ minutesWords(inspection.minutes) }}</span>{{ steps.length ? '; what comes off stays off.' : '.' }}</p>

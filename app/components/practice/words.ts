@@ -1,8 +1,7 @@
 import type { Drawing } from '../../../draw/shapes'
-import type { Inspection } from '../../../core/views/practice'
 import { isNumeric, READING_KINDS, type Unread } from '../../../core/readings'
 import type { DriveSheet } from '../../../core/sheet'
-import { partName } from '../../words'
+import { KIND_NAMES, partName } from '../../words'
 
 /** `2 h 05`, `8 min`. */
 export function minutesWords(minutes: number): string {
@@ -15,7 +14,7 @@ export function askedWords(sheet: DriveSheet, reading: Unread): string {
   if (reading.notches !== undefined) return 'Notches that show'
   if (reading.kind === 'linkCount') return `${partName(sheet, reading.from!)} to ${partName(sheet, reading.to!).toLowerCase()}`
   if (reading.kind === 'camLag') return `${partName(sheet, reading.sprocket!)}, + late`
-  return isNumeric(reading.kind) ? READING_KINDS[reading.kind].name : ''
+  return isNumeric(reading.kind) ? KIND_NAMES[reading.kind] : ''
 }
 
 export function askedUnit(reading: Unread): string {
@@ -24,7 +23,7 @@ export function askedUnit(reading: Unread): string {
 }
 
 /** What a picture is of, for who cannot see it; the figure itself is not told. */
-export function pictureWords(inspection: Inspection, drawing: Drawing): string {
+export function pictureWords(title: string, drawing: Drawing): string {
   const said = drawing.shapes.flatMap((shape) => (shape.kind === 'text' && shape.text.length > 12 ? [shape.text] : []))
-  return `${inspection.title}. ${said.join('. ')}`
+  return `${title}. ${said.join('. ')}`
 }

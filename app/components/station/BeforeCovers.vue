@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LOOK_WORDS, sayOpening } from '../../../words/en'
 import { computed } from 'vue'
 import { ENGINE_GROUPS, LIFTER_GROUP } from '../../../core/views/bench'
 import { openingOf } from '../../../core/views/suspects'
@@ -21,13 +22,13 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
   <aside class="min-h-0 space-y-4 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Before the covers">
     <section class="border-l-4 border-brass bg-paper p-3" data-testid="opening">
       <h2 class="text-2xl leading-tight font-bold">{{ ADVICE[opening.advice] }}</h2>
-      <p>{{ opening.because }}</p>
+      <p>{{ sayOpening(opening.because) }}</p>
       <p class="text-[13px] text-faint">What is wrong lies behind the covers: {{ oddsWords(opening.odds) }} likely.</p>
     </section>
     <section>
       <h3 class="label">Looks that tell most</h3>
       <ol class="text-[13px]">
-        <li v-for="look in opening.looks.slice(0, 4)" :key="look.look + look.target" class="flex justify-between gap-2 border-t border-rule py-1"><span>{{ look.look }}<template v-if="look.target !== 'engine'">, {{ partName(sheet, look.target).toLowerCase() }}</template></span><span class="figure whitespace-nowrap font-normal">{{ oddsWords(look.gain) }} of the doubt, {{ look.minutes }} min</span></li>
+        <li v-for="look in opening.looks.slice(0, 4)" :key="look.look + look.target" class="flex justify-between gap-2 border-t border-rule py-1"><span>{{ LOOK_WORDS[look.look] }}<template v-if="look.target !== 'engine'">, {{ partName(sheet, look.target).toLowerCase() }}</template></span><span class="figure whitespace-nowrap font-normal">{{ oddsWords(look.gain) }} of the doubt, {{ look.minutes }} min</span></li>
       </ol>
     </section>
     <section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayScan } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { readScan, type ScanLog, WARM_IDLE } from '../../../core/views/scan'
@@ -63,7 +64,7 @@ function keep() {
     <p v-if="problem" class="mt-1 font-bold text-renew" role="alert">{{ problem }}</p>
     <div v-if="log" class="mt-2 border-l-4 border-brass bg-paper p-2" data-testid="scan-log">
       <p class="font-bold">{{ log.name }}</p>
-      <p v-if="log.fault" class="font-bold text-renew" role="alert">{{ log.fault }}</p>
+      <p v-if="log.fault" class="font-bold text-renew" role="alert">{{ sayScan(log.fault) }}</p>
       <template v-else>
         <p class="text-[13px]">{{ log.used }} of {{ log.all }} samples at a warm idle (from {{ WARM_IDLE.coolant }} °C, up to {{ WARM_IDLE.rpm }} rpm).</p>
         <ul>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { SUSPECT_WORDS, namesOf, sayEvidence, upperFirst } from '../../../words/en'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
-import { suspectsOf } from '../../../core/views/suspects'
+import { suspectsOf, type Suspect } from '../../../core/views/suspects'
 import { useJob } from '../../stores/job'
 import { oddsWords } from '../../words'
 
@@ -10,25 +11,26 @@ import { oddsWords } from '../../words'
 const job = useJob()
 const suspects = computed(() => suspectsOf(job.file!, job.assessment!))
 const first = computed(() => suspects.value[0]!)
+const says = (why: Suspect['because'][number]) => sayEvidence(why, namesOf(job.job!.sheet))
 const width = computed(() => scaleLinear([0, Math.max(0.3, first.value.odds)], [0, 100]))
 </script>
 
 <template>
   <aside class="min-h-0 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Suspects">
     <h2 class="text-xl font-bold">Suspects</h2>
-    <p class="border-l-4 border-brass bg-paper mt-2 p-2"><span class="label">Look first</span>{{ first.look[0]!.toUpperCase() + first.look.slice(1) }}.</p>
+    <p class="border-l-4 border-brass bg-paper mt-2 p-2"><span class="label">Look first</span>{{ upperFirst(SUSPECT_WORDS[first.id].look) }}.</p>
     <ol class="mt-2">
       <li v-for="suspect in suspects" :key="suspect.id" class="border-t border-rule" data-testid="suspect">
         <Disclosure v-slot="{ open }">
           <DisclosureButton class="block min-h-11 w-full py-1.5 text-left">
-            <span class="flex items-baseline justify-between gap-2"><span>{{ suspect.name }}</span><span class="figure whitespace-nowrap">{{ oddsWords(suspect.odds) }}</span></span>
+            <span class="flex items-baseline justify-between gap-2"><span>{{ SUSPECT_WORDS[suspect.id].name }}</span><span class="figure whitespace-nowrap">{{ oddsWords(suspect.odds) }}</span></span>
             <span class="mt-0.5 block h-1.5 bg-paper" aria-hidden="true"><span class="block h-full bg-ink" :style="{ width: `${width(suspect.odds)}%` }" /></span>
-            <span v-if="!open && suspect.because[0]" class="mt-0.5 block text-[13px] text-faint">{{ suspect.because[0].text }}</span>
+            <span v-if="!open && suspect.because[0]" class="mt-0.5 block text-[13px] text-faint">{{ says(suspect.because[0]) }}</span>
           </DisclosureButton>
           <DisclosurePanel class="pb-2 text-[13px]">
-            <ul><li v-for="why in suspect.because" :key="why.text">{{ why.factor >= 1 ? 'For' : 'Against' }}: {{ why.text }}</li></ul>
+            <ul><li v-for="why in suspect.because" :key="says(why)">{{ why.factor >= 1 ? 'For' : 'Against' }}: {{ says(why) }}</li></ul>
             <p v-if="suspect.because.length === 0" class="text-faint">Nothing said yet bears on it.</p>
-            <p>Look at {{ suspect.look }}.</p>
+            <p>Look at {{ SUSPECT_WORDS[suspect.id].look }}.</p>
           </DisclosurePanel>
         </Disclosure>
       </li>

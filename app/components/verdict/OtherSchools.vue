@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { namesOf, sayOtherwise } from '../../../words/en'
 import { ref, shallowRef, watch } from 'vue'
 import type { SchoolDifference } from '../../../core/views/verdict'
 import { usePlanner } from '../../composables/usePlanner'
@@ -30,9 +31,9 @@ const words = (call: SchoolDifference['changes'][number]['here']) => (call ? CAL
     <h2 class="label mb-1">The same readings under the other schools</h2>
     <p v-if="failed" class="text-renew" role="alert">They could not be weighed here.</p>
     <div v-for="{ school, changes } in others" :key="school" class="mt-2">
-      <h3 class="font-bold">{{ SCHOOL_WORDS[school] }}</h3>
+      <h3 class="font-bold">{{ SCHOOL_WORDS[school].name }}</h3>
       <p v-if="changes.length === 0" class="text-[14px]">Comes to the same calls.</p>
-      <ul class="space-y-1 text-[14px]"><li v-for="change in changes" :key="change.part"><b>{{ partName(job.job!.sheet, change.part) }}</b>: {{ words(change.there) }} instead of {{ words(change.here) }}. <span class="text-faint">{{ change.why }}</span></li></ul>
+      <ul class="space-y-1 text-[14px]"><li v-for="change in changes" :key="change.part"><b>{{ partName(job.job!.sheet, change.part) }}</b>: {{ words(change.there) }} instead of {{ words(change.here) }}. <span class="text-faint">{{ sayOtherwise(change, school, namesOf(job.job!.sheet)) }}</span></li></ul>
     </div>
   </section>
 </template>

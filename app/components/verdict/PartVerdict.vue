@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { namesOf, sayReason, sayRelease } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { ActOf, HeldCall, StandingReading } from '../../../core/record'
 import { type Call, type Reason, SEVERITY } from '../../../core/calls'
-import { READING_KINDS } from '../../../core/readings'
 import type { DriveSheet } from '../../../core/sheet'
-import { CALL_WORDS, howWords, kindWords, partName, readingWords } from '../../words'
+import { CALL_WORDS, howWords, KIND_NAMES, kindWords, partName, readingWords } from '../../words'
 import CallMark from '../parts/CallMark.vue'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
@@ -13,8 +13,9 @@ import WhenAt from '../parts/WhenAt.vue'
 const props = defineProps<{ sheet: DriveSheet; call: HeldCall; readings: readonly StandingReading[]; photos: readonly ActOf<'photo'>[]; bench: string; mayOverrule: boolean }>()
 const emit = defineEmits<{ overrule: [call: Call, reason: string]; takeBack: [] }>()
 
-const behind = (reason: Reason) => reason.readings.map((i) => props.readings[i]).filter((r): r is StandingReading => r !== undefined)
-const settles = (reason: Reason) => (reason.settle ? `${READING_KINDS[reason.settle.kind].name}, ${partName(props.sheet, reason.settle.target).toLowerCase()}` : '')
+const behind = (reason: Reason) => props.readings.filter(({ id }) => reason.readings.includes(id))
+const settles = (reason: Reason) => (reason.settle ? `${KIND_NAMES[reason.settle.kind]}, ${partName(props.sheet, reason.settle.target).toLowerCase()}` : '')
+const says = (reason: Reason) => sayReason(reason, namesOf(props.sheet))
 const pictures = computed(() => props.photos.filter(({ part }) => part === props.call.part))
 const saying = ref(false)
 const chosen = ref<Call>('renew')
@@ -56,15 +57,15 @@ function say() {
         <div class="flex gap-2"><button type="submit" class="act">Decide</button><button type="button" class="act-bare" @click="saying = false">Leave it to the readings</button></div>
       </form>
       <ul class="mt-1 space-y-2" :class="call.overruled ? 'opacity-75' : ''">
-        <li v-for="reason in call.reasons" :key="reason.rule + reason.text">
-          <p>{{ reason.text }}</p>
+        <li v-for="reason in call.reasons" :key="reason.rule + says(reason)">
+          <p>{{ says(reason) }}</p>
           <p v-if="reason.limit" class="text-[13px] text-faint">Limit {{ reason.limit.value }} {{ reason.limit.unit }}, from {{ reason.limit.source }}; the maker's manual decides.</p>
           <p v-if="behind(reason).length" class="flex flex-wrap gap-x-3 text-[13px]">
             <span v-for="reading in behind(reason)" :key="reading.id" class="border-l-2 border-brass pl-2">
               {{ kindWords(sheet, reading) }} <span class="figure font-normal">{{ readingWords(reading) }}</span><span class="text-faint">, {{ [howWords(reading).toLowerCase(), reading.by].filter(Boolean).join(', ') }}, <WhenAt :at="reading.at" /></span>
             </span>
           </p>
-          <p v-if="reason.release" class="text-[13px]"><b>Released by:</b> {{ reason.release }}</p>
+          <p v-if="reason.release" class="text-[13px]"><b>Released by:</b> {{ sayRelease(reason.release, namesOf(sheet)) }}</p>
           <p v-if="settles(reason)" class="text-[13px]">What would settle it: <NuxtLink :to="`${bench}?read=${reason.settle!.kind}:${reason.settle!.target}`" class="underline decoration-brass underline-offset-2">{{ settles(reason) }}</NuxtLink></p>
         </li>
       </ul>

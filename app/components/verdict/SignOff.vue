@@ -33,7 +33,7 @@ function sign() {
     <div v-if="last && since" class="mt-2 border-l-4 border-brass pl-3 text-[14px]" data-testid="since">
       <p class="font-bold">Changed since:</p>
       <ul>
-        <li v-if="since.school">Judged {{ SCHOOL_WORDS[since.school.is].toLowerCase() }} instead of {{ SCHOOL_WORDS[since.school.was].toLowerCase() }}.</li>
+        <li v-if="since.school">Judged {{ SCHOOL_WORDS[since.school.is].name.toLowerCase() }} instead of {{ SCHOOL_WORDS[since.school.was].name.toLowerCase() }}.</li>
         <li v-for="reading in since.added" :key="reading.id">Added: {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }} ({{ reading.by }})</li>
         <li v-for="reading in since.gone" :key="reading.id">No longer stands: {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}</li>
         <li v-for="one in since.elongations" :key="one.chain">{{ partName(job.job!.sheet, one.chain) }}: {{ percent(one.was) }} became {{ percent(one.is) }}</li>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { gapWords, namesOf } from '../../../words/en'
 import { useLocalStorage } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
@@ -47,7 +48,7 @@ const shows = computed(() => {
     return { percent: 100 * elongation, extension: at.extension, lags: model.cams.map((id, i) => ({ name: partName(sheet, id), lag: at.lag[i]! })) }
   })
 })
-const gaps = computed(() => (result.value.sheet ? sheetGaps(result.value.sheet) : []))
+const gaps = computed(() => (result.value.sheet ? sheetGaps(result.value.sheet).map((gap) => gapWords(gap, namesOf(result.value.sheet!))) : []))
 useHead({ title: 'Bring your own engine · Umbrette' })
 
 async function keep() {

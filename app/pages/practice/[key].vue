@@ -81,7 +81,7 @@ async function finish() {
             <button type="button" class="act" :class="inView ? 'border-2 !border-ink font-bold' : ''" :aria-pressed="inView" :disabled="!hasPicture" data-testid="show-picture" @click="shown = 'picture'">What you see</button>
             <p class="ml-auto text-[14px]" data-testid="clock"><span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span> <span class="text-faint">so far</span></p>
           </div>
-          <div v-if="picture" class="on-plate min-h-0 flex-1 bg-plate p-2"><PlatePicture :drawing="picture" :label="pictureWords(practice.inspection!, picture)" /></div>
+          <div v-if="picture" class="on-plate min-h-0 flex-1 bg-plate p-2"><PlatePicture :drawing="picture" :label="pictureWords(practice.titleOf(practice.inspection!), picture)" /></div>
           <TurningMap v-else :engine="practice.engine" :done="practice.stand.done" :turned-forward="practice.stand.turnedForward" />
           <TurnBar v-if="turns" />
         </div>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { faultWords, sayCode } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
-import { caseCode, CodeError, faultOf, type Level, LEVELS, readCode, SEEDS } from '../../../core/views/practice'
+import { CodeError, LEVELS, SEEDS, caseCode, readCode, type Level } from '../../../core/views/practice'
 import type { KeptCase, PracticeLobby } from '../../../server/store/practice'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
 import TopBar from '../../components/parts/TopBar.vue'
@@ -39,7 +40,7 @@ function byCode() {
     void navigateTo(`/practice/${caseCode(readCode(code.value, data.value!.engines))}`)
   } catch (failure) {
     if (!(failure instanceof CodeError)) throw failure
-    problem.value = failure.message
+    problem.value = sayCode(failure.said)
   }
 }
 
@@ -111,7 +112,7 @@ async function remove(kept: KeptCase, to: boolean) {
           </section>
           <section v-if="data.weak.length" class="bg-sheet p-4" aria-label="Missed most" data-testid="weak">
             <h2 class="font-bold">Missed most</h2>
-            <table class="w-full text-left"><tbody><tr v-for="one in data.weak.slice(0, 5)" :key="one.id" class="border-b border-rule/60"><td class="py-1">{{ one.name }}<p class="text-[13px] text-faint">{{ faultOf(one.id)?.lesson }}</p></td><td class="figure whitespace-nowrap pl-3 text-right">{{ one.missed }} of {{ one.met }}</td></tr></tbody></table>
+            <table class="w-full text-left"><tbody><tr v-for="one in data.weak.slice(0, 5)" :key="one.id" class="border-b border-rule/60"><td class="py-1">{{ faultWords(one.id).name }}<p class="text-[13px] text-faint">{{ faultWords(one.id).lesson }}</p></td><td class="figure whitespace-nowrap pl-3 text-right">{{ one.missed }} of {{ one.met }}</td></tr></tbody></table>
           </section>
           <section v-if="data.cases.length || removed" class="bg-sheet p-4" aria-label="Cases of the workshop">
             <h2 class="font-bold">Cases of the workshop</h2>

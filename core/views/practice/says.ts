@@ -34,8 +34,8 @@ export interface ComplaintSays {
   'card-says-count': { links: number; from: string; to: string }
 }
 
-/** What was looked at: an inspection by its kind, part and, for a length, how many links. */
-export type LookedAtFigures = { kind: InspectionKind; part: string; links: number }
+/** What was looked at: an inspection by its kind, part and, for a length, how many links; `as-told`: as an older version named it. */
+export type LookedAtFigures = { kind: InspectionKind | 'as-told'; part: string; links: number }
 
 /** What to take along from a case. */
 export interface LessonSays {

@@ -60,6 +60,6 @@ function uniqBy<T>(list: readonly T[], key: (one: T) => string): T[] {
 
 /** A misread entry as the figures of a message: both figures with their unit, or the finding and how many were there. */
 function told(entered: Shown, shown: Shown): { entered: string; shown: string; unit: string; findingKind: string } {
-  const plain = (one: Shown) => (one === null ? '' : 'value' in one ? one.value.toFixed(1) : `${one.finding}${one.count === null ? '' : `:${one.count}`}`)
+  const plain = (one: Shown) => (one === null ? '' : 'value' in one ? one.value.toFixed(1) : 'told' in one ? one.told : `${one.finding}${one.count === null ? '' : `:${one.count}`}`)
   return { entered: plain(entered), shown: plain(shown), unit: entered && 'value' in entered ? entered.unit : '', findingKind: entered && 'kind' in entered ? entered.kind : '' }
 }

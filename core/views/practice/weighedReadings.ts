@@ -8,8 +8,8 @@ import { jobOfStand, type Stand, type StandReading } from './stand'
 import type { PracticeCase } from './types'
 
 /** What one entry of a learner was worth. */
-/** An entry as it was written or as it was there: a figure with its unit, or a finding; `null` where nothing of it was there. */
-export type Shown = { readonly value: number; readonly unit: string } | { readonly kind: PartKind; readonly finding: string; readonly count: number | null } | null
+/** An entry as it was written or as it was there: a figure with its unit, or a finding, or as an older version told it; `null` where nothing of it was there. */
+export type Shown = { readonly value: number; readonly unit: string } | { readonly kind: PartKind; readonly finding: string; readonly count: number | null } | { readonly told: string } | null
 
 export interface WeighedReading {
   /** The inspection it was read from. */

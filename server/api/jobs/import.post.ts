@@ -1,3 +1,4 @@
+import { told } from '../../../words/problems'
 import { getQuery, type H3Event } from 'h3'
 import { randomUUID } from 'node:crypto'
 import { createWriteStream } from 'node:fs'
@@ -5,7 +6,7 @@ import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
-import { shape, text } from '../../../core/check'
+import { sayOfCheck, shape, text } from '../../../core/check'
 import { heavily } from '../../heavy/heavily'
 import { isUuid } from '../../store/jobs'
 import { checked, checkLength, route } from '../../utils/route'
@@ -14,10 +15,10 @@ import { checked, checkLength, route } from '../../utils/route'
 const LIMIT = 4 * 1024 * 1024 * 1024
 
 /** `id`: that of the new job, chosen by the sender, so that a file sent twice because an answer was lost is taken in once. */
-const schema = shape({ by: text(80), id: text(36).test('uuid', 'expected a UUID', (value) => value === undefined || isUuid(value)) }).required('expected a question')
+const schema = shape({ by: text(80), id: text(36).test('uuid', told('a-uuid'), (value) => value === undefined || isUuid(value)) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { by, id = randomUUID() } = checked(schema, getQuery(event), 'Say who brings it in, in at most 80 characters.')
+  const { by, id = randomUUID() } = checked(schema, getQuery(event), told('who-brings-it'))
   checkLength(event, LIMIT)
   const folder = await mkdtemp(join(tmpdir(), 'umbrette-import-'))
   try {

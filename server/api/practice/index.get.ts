@@ -1,12 +1,13 @@
+import { told } from '../../../words/problems'
 import { getQuery } from 'h3'
 import { localDay } from '../../../core/math'
-import { shape, text } from '../../../core/check'
+import { sayOfCheck, shape, text } from '../../../core/check'
 import { practiceLobby } from '../../store/practice'
 import { checked, route } from '../../utils/route'
 
-const schema = shape({ by: text(80) }).required('expected a question')
+const schema = shape({ by: text(80) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { by = '' } = checked(schema, getQuery(event), 'Say who practises.')
+  const { by = '' } = checked(schema, getQuery(event), told('who-practises'))
   return practiceLobby(by, localDay(new Date()))
 })

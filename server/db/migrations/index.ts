@@ -9,6 +9,7 @@ import { checks } from './0007-checks'
 import { practice } from './0008-practice'
 import { keepAct } from './0009-keep-act'
 import { unharmed } from './0010-unharmed'
+import { codes } from './0011-codes'
 
 /** All migrations in their order. */
-export const migrations: readonly Migration[] = [workshop, known, photos, state, vehicles, shares, checks, practice, keepAct, unharmed]
+export const migrations: readonly Migration[] = [workshop, known, photos, state, vehicles, shares, checks, practice, keepAct, unharmed, codes]

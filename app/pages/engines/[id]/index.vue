@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { gapWords, namesOf } from '../../../../words/en'
 import { computed } from 'vue'
 import { closing, sheetGaps } from '../../../../core/drive'
 import type { FoundSheet } from '../../../../server/store/sheets'
@@ -15,7 +16,7 @@ const route = useRoute()
 const revision = computed(() => (route.query.revision ? String(route.query.revision) : undefined))
 const { data, error, refresh } = await useFetch<FoundSheet>(() => `/api/sheets/${String(route.params.id)}`, { deep: false, query: { revision } })
 const sheet = computed(() => data.value?.sheet ?? null)
-const gaps = computed(() => (sheet.value ? sheetGaps(sheet.value) : []))
+const gaps = computed(() => (sheet.value ? sheetGaps(sheet.value).map((gap) => gapWords(gap, namesOf(sheet.value!))) : []))
 const closes = computed(() => sheet.value?.chains.flatMap((chain) => { const at = closing(sheet.value!, chain); return at ? [`${chain.name} ${fixed(at.links, 2)} links of ${chain.links}`] : [] }) ?? [])
 useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
 </script>

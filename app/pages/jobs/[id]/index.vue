@@ -113,7 +113,7 @@ useShortcuts({
       <PartPanel v-else />
     </main>
     <StretchLedger
-      :sheet="job.job!.sheet" :assessment="job.assessment!" :readings="job.judged" :change="job.change" :failed="job.failed"
+      :sheet="job.job!.sheet" :assessment="job.assessment!" :readings="job.record.readings" :change="job.change" :failed="job.failed"
       :next="next" :can-take-back="lastAct !== null" @take="job.openSlot($event)" @reading="chooseReading" @take-back="takeBack"
     />
     <ShortcutSheet v-model:open="help" />

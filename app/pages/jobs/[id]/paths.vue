@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayDifference } from '../../../../words/en'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { OwnPath, Path, Paths } from '../../../../core/paths'
 import FrontChart from '../../../components/paths/FrontChart.vue'
@@ -8,7 +9,7 @@ import JobBar from '../../../components/verdict/JobBar.vue'
 import { usePlanner } from '../../../composables/usePlanner'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
-import { fixed, money, oddsWords, partName, usageWords } from '../../../words'
+import { fixed, money, namesOf, oddsWords, partName, SCHOOL_WORDS, usageWords } from '../../../words'
 
 /** Repair paths side by side: the schools', the cheapest expected and the front between, and one built by hand. */
 const job = useJob()
@@ -26,7 +27,7 @@ const sheet = computed(() => job.job!.sheet)
 const currency = computed(() => sheet.value.money?.currency ?? '')
 const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
 const advised = computed(() => job.record.path?.renew ?? null)
-const names = (path: Path) => path.names.join(', ') || 'On the front'
+const names = (path: Path) => path.schools.map((school) => SCHOOL_WORDS[school].name).join(', ') || 'On the front'
 const waysIn = (id: string | null) => (id ? sheet.value.waysIn?.find((way) => way.id === id)?.name : null)
 
 async function weigh() {
@@ -39,7 +40,7 @@ async function weigh() {
     if (ask !== asked) return
     paths.value = found
     state.value = found ? 'ready' : 'none'
-    if (found && !touched.value) chosen.value = [...(advised.value ?? found.paths.find(({ names: n }) => n.length > 0)?.renew ?? [])]
+    if (found && !touched.value) chosen.value = [...(advised.value ?? found.paths.find(({ schools }) => schools.length > 0)?.renew ?? [])]
     await score()
   } catch {
     if (ask === asked) state.value = 'failed'
@@ -84,7 +85,7 @@ watch(() => [job.assessment, job.file?.pricing], () => void weigh(), { immediate
               <tbody>
                 <tr v-for="(path, i) in paths.paths" :key="path.renew.join()" class="border-b border-rule/60 align-top" :class="same(path.renew, own?.renew ?? []) ? 'outline-2 -outline-offset-2 outline-brass' : ''">
                   <td class="px-3 py-2"><button type="button" class="min-h-11 text-left" @click="build([...path.renew])"><span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b></button><p v-if="same(path.renew, advised ?? ['-'])" class="text-[13px] font-bold">Advised</p></td>
-                  <td class="py-2 pr-3 text-[14px]">{{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}<p v-if="path.why" class="text-[13px] text-faint">{{ path.why }}</p></td>
+                  <td class="py-2 pr-3 text-[14px]">{{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}<p v-if="path.differs" class="text-[13px] text-faint">{{ sayDifference(path.differs, namesOf(sheet)) }}</p></td>
                   <td class="figure py-2 pr-3 text-right font-normal">{{ fixed(path.cost.hours, 1) }}</td><td class="figure py-2 pr-3 text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
                   <td class="figure py-2 pr-3 text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td><td class="figure py-2 pr-3 text-right font-normal whitespace-nowrap">{{ money(path.cost.expected, currency) }}</td>
                 </tr>

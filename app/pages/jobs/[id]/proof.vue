@@ -76,7 +76,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
       </div>
       <div class="space-y-4">
         <p v-if="!rebuild.ready" class="border-l-8 border-hazard bg-sheet p-3" data-testid="not-ready"><b>The build-up holds the engine:</b> {{ rebuild.holds.filter(({ released }) => !released).length }} {{ rebuild.holds.filter(({ released }) => !released).length === 1 ? 'hold is' : 'holds are' }} open. Do not start it.</p>
-        <section class="bg-sheet px-4 py-3"><h2 class="text-lg font-bold">Running</h2><ul><TaskRow v-for="task in PROOF_TASKS" :key="task.id" :task="task" :done="job.record.tasks.get(task.id) ?? null" :may-tick="mine && rebuild.ready" @set="(state, more) => job.put({ type: 'task', task: task.id, state, ...more })" /></ul></section>
+        <section class="bg-sheet px-4 py-3"><h2 class="text-lg font-bold">Running</h2><ul><TaskRow v-for="task in PROOF_TASKS" :key="task.id" :sheet="sheet" :task="task" :done="job.record.tasks.get(task.id) ?? null" :may-tick="mine && rebuild.ready" @set="(state, more) => job.put({ type: 'task', task: task.id, state, ...more })" /></ul></section>
         <form class="space-y-2 bg-sheet p-4" data-testid="next-check" novalidate @submit.prevent="keepCheck">
           <h2 class="text-lg font-bold">Looked at again</h2>
           <p v-if="job.record.check" class="text-[14px]">{{ job.record.check.stopGap ? 'Stop-gap: ' : '' }}{{ [job.record.check.date, job.record.check.usage === undefined ? '' : usageWords({ value: job.record.check.usage, unit: job.job!.usage.unit })].filter(Boolean).join(', or at ') }} ({{ job.record.check.by }}, <WhenAt :at="job.record.check.at" />). <a :href="`/api/jobs/${job.id}/check.ics`" download class="underline decoration-brass underline-offset-2">Into a calendar</a></p>

@@ -1,16 +1,17 @@
+import { told } from '../../../../words/problems'
 import { getQuery } from 'h3'
-import { shape, text } from '../../../../core/check'
+import { sayOfCheck, shape, text } from '../../../../core/check'
 import { actsAfter, actsAt } from '../../../store/acts'
 import { checked, named, route } from '../../../utils/route'
 
 const schema = shape({
   after: text(16).matches(/^\d+$/, 'expected a whole number'),
   places: text(4000).matches(/^\d{1,16}(,\d{1,16})*$/, 'expected whole numbers with commas between')
-}).required('expected a question')
+}).required(sayOfCheck('object'))
 
 /** Acts kept after a place in the workshop's order, or at these places. */
 export default route(async (event) => {
-  const { after = '0', places } = checked(schema, getQuery(event), 'Say after which place, or at which ones.')
+  const { after = '0', places } = checked(schema, getQuery(event), told('after-which-place'))
   const id = named(event, 'id')
   return places === undefined ? actsAfter(id, Number(after)) : actsAt(id, places.split(',').map(Number))
 })

@@ -1,3 +1,4 @@
+import { told } from '../../../../words/problems'
 import { setResponseHeader } from 'h3'
 import { svgOf } from '../../../../draw/shapes'
 import { jobReport } from '../../../store/reports'
@@ -10,7 +11,7 @@ const INKS = { ground: '#0b2a4a', line: '#e9eef5', faint: '#7f97b3', lit: '#e0a9
 
 export default route(async (event) => {
   const { report, map } = await jobReport(named(event, 'id'))
-  if (!map) throw new Problem('not-found', 'This sheet is counted: it has no coordinates to draw.')
+  if (!map) throw new Problem('not-found', told('sheet-not-drawn'))
   setResponseHeader(event, 'Content-Type', 'image/svg+xml')
   setResponseHeader(event, 'Content-Disposition', `attachment; filename="${fileName(report.vehicle)}-map.svg"`)
   return svgOf(map, INKS, `${report.vehicle}, ${report.engine}`)

@@ -1,14 +1,15 @@
+import { told } from '../../../../words/problems'
 import { getQuery } from 'h3'
-import { shape, text } from '../../../../core/check'
+import { sayOfCheck, shape, text } from '../../../../core/check'
 import { keepCase } from '../../../store/practice'
 import { checked, readJson, route } from '../../../utils/route'
 
 /** Greatest case file taken in: a drive sheet and its truth. */
 const LIMIT = 1024 * 1024
 
-const schema = shape({ by: text(80) }).required('expected a question')
+const schema = shape({ by: text(80) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { by } = checked(schema, getQuery(event), 'Say who brings it in, in at most 80 characters.')
+  const { by } = checked(schema, getQuery(event), told('who-brings-it'))
   return keepCase(await readJson(event, LIMIT), by?.trim() || 'import')
 })

@@ -1,18 +1,19 @@
+import { told } from '../../../../words/problems'
 import { mixed } from 'yup'
-import { needed, shape, text, words } from '../../../../core/check'
+import { needed, sayOfCheck, shape, text, words } from '../../../../core/check'
 import { finishRun } from '../../../store/practice'
 import { isUuid } from '../../../store/jobs'
 import { checked, readJson, route } from '../../../utils/route'
 
 const schema = shape({
-  id: text(64).required(needed).test('uuid', 'expected a UUID', (value) => value === undefined || isUuid(value)),
-  by: words(80, 'say who practised'), case: text(64).required(needed), moves: mixed().required(needed)
-}).required('expected an object')
+  id: text(64).required(needed).test('uuid', told('a-uuid'), (value) => value === undefined || isUuid(value)),
+  by: words(80, told('who-practised')), case: text(64).required(needed), moves: mixed().required(needed)
+}).required(sayOfCheck('object'))
 
 /** Moves of a long case come to some hundred kB. */
 const LIMIT = 1024 * 1024
 
 export default route(async (event) => {
-  const { id, by, case: key, moves } = checked(schema, await readJson(event, LIMIT), 'This run was not taken in.')
+  const { id, by, case: key, moves } = checked(schema, await readJson(event, LIMIT), told('run-not-taken'))
   return finishRun(id, by, key, moves)
 })

@@ -1,10 +1,11 @@
-import { needed, shape, whole, words } from '../../../../../core/check'
+import { told } from '../../../../../words/problems'
+import { needed, sayOfCheck, shape, whole, words } from '../../../../../core/check'
 import { createShare } from '../../../../store/shares'
 import { checked, named, readJson, route } from '../../../../utils/route'
 
-const schema = shape({ by: words(80, 'choose who is at the bench'), days: whole(1, 365).required(needed) }).required('expected an object')
+const schema = shape({ by: words(80, told('who')), days: whole(1, 365).required(needed) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { by, days } = checked(schema, await readJson(event), 'Say who shares it and for how many days, up to a year.')
+  const { by, days } = checked(schema, await readJson(event), told('who-shares'))
   return createShare(named(event, 'id'), by, days)
 })

@@ -1,0 +1,104 @@
+import { messagesOf } from '../core/check'
+
+/** What the server says to who asks, by code: that something went wrong, and what is wrong with a field. */
+export interface ProblemSays {
+  'a-photo-line': {}
+  'a-uuid': {}
+  'a4-or-letter': {}
+  'act-id-taken': {}
+  'after-which-place': {}
+  'board-not-asked': {}
+  'broken-off': {}
+  'case-removed-or-not': {}
+  'case-title': {}
+  'choice-by-link': {}
+  'choose-engine': {}
+  'choose-way': {}
+  'choose-way-and-name': {}
+  'database-away': {}
+  'database-busy': {}
+  'database-silent': {}
+  'disk-full': {}
+  'file-not-taken': {}
+  'file-too-large': { megabytes: number }
+  'first-name': {}
+  'foreign-name': {}
+  'foreign-site': {}
+  'internal': {}
+  'job-changed-before-signing': {}
+  'job-full': { most: number }
+  'job-full-of-pictures': { most: number }
+  'job-incomplete': {}
+  'job-not-closed': {}
+  'job-too-quick': {}
+  'json-or-lines': {}
+  'line-too-large': { megabytes: number }
+  'link-expired': {}
+  'link-full': {}
+  'link-job-deleted': {}
+  'link-revoked': {}
+  'link-unknown': {}
+  'machine-busy': {}
+  'moves-not-taken': {}
+  'name-vehicle': {}
+  'no-assumptions': {}
+  'no-check-date': {}
+  'no-path-of-report': {}
+  'no-photo-of-job': {}
+  'no-sheet-of-workshop': {}
+  'no-such-case': {}
+  'no-such-job': {}
+  'no-such-link': {}
+  'no-such-picture': {}
+  'no-such-revision': {}
+  'no-such-run': {}
+  'no-such-sheet': {}
+  'no-such-sheet-here': {}
+  'no-such-vehicle': {}
+  'not-entered-here': {}
+  'not-json': {}
+  'not-told-as-case': {}
+  'nothing-here': {}
+  'picture-broken': {}
+  'picture-heic': {}
+  'picture-id': {}
+  'picture-id-taken': {}
+  'picture-not-in-report': {}
+  'picture-not-kept': {}
+  'picture-unknown': {}
+  'run-not-taken': {}
+  'send-at-most': { bytes: number }
+  'sheet-changed-since': {}
+  'sheet-id-taken': { id: string }
+  'sheet-not-drawn': {}
+  'sheet-not-kept': {}
+  'sheet-removed-or-not': {}
+  'sheet-saved-meanwhile': { current: number; basedOn: number }
+  'sheet-unsound': {}
+  'too-large-for-json': {}
+  'too-many-streams': { most: number }
+  'took-too-long': {}
+  'unreadable-address': {}
+  'vehicle': {}
+  'vehicle-name-taken': { name: string }
+  'vehicles-not-asked': {}
+  'verdict-incomplete': {}
+  'who': {}
+  'who-brings-it': {}
+  'who-practised': {}
+  'who-practises': {}
+  'who-shares': {}
+  'who-tells': {}
+  'write-first-name': {}
+  'your-name': {}
+  'engine-name': {}
+  'limit-source': {}
+  'photo-twice': { id: string }
+  /** What the first of the faults says. */
+  'first-fault': { said: string }
+  'holds-keep-open': { holds: number }
+  'hold': { said: string }
+}
+
+/** Something that the server says. */
+export const told = messagesOf<ProblemSays>()
