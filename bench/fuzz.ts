@@ -1,3 +1,4 @@
+import { sayFault } from '../words/en'
 import { assess } from '../core/paths'
 import type { Reading } from '../core/readings'
 import { sheetFaults } from '../core/drive'
@@ -12,11 +13,11 @@ let failed = 0
 /** Refused with its place, or computed: anything else is an error. @returns whether it was computed */
 function isComputed(changed: ReturnType<typeof sheet>): boolean {
   const faults = sheetFaults(changed)
-  if (faults.some(({ message }) => !message)) throw new Error('a fault without words')
+  if (faults.some((fault) => sayFault(fault) === fault.code)) throw new Error('a fault without words')
   if (faults.length > 0) return false
   const readings = [...changed.tensioners.map(({ id, stroke }): Reading => ({ kind: 'extension', tensioner: id, value: stroke / 2 })), ...changed.rails.map(({ id }): Reading => ({ kind: 'groove', rail: id, value: 0.5 }))]
   const { chains, faults: left } = assess(jobOf(readings, { drive: changed }))
-  if (Object.values(chains).some(({ elongation }) => !Number.isFinite(elongation.mean + elongation.sd)) || left.some(({ message }) => /could not be computed/.test(message))) throw new Error('not computed')
+  if (Object.values(chains).some(({ elongation }) => !Number.isFinite(elongation.mean + elongation.sd)) || left.some(({ code }) => code === 'not-together')) throw new Error('not computed')
   return true
 }
 

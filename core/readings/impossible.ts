@@ -4,7 +4,7 @@ import { type Chain, compileSheet, type DriveSheet } from '../sheet'
 import { methodSigma, READING_KINDS } from './kinds'
 import { sheetCount } from './sheetCount'
 import { readingSigma } from './sigma'
-import { sayUntrue as say } from './says'
+import { sayUntrue as say } from './untrue'
 import type { Of, Reading } from './types'
 
 /**

@@ -1,3 +1,4 @@
+import { namesOf, sayHold, sayHoldRelease, sayTask } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { buildPlan, closingJob, expectedRebuilt, rebuildOf, twoTurns } from '../../core/views/buildup'
 import { assess } from '../../core/paths'
@@ -14,7 +15,7 @@ const act = (more: object): Act => ({ id: `a${n++}`, by: 'Maren', at, ...more })
 const took = (reading: Reading) => act({ type: 'read', reading })
 const FULL = ['main', 'guide', 'arm', 'bridge', 'tensioner']
 const WORN = [took(read.length(160.95)), took(read.extension(17)), took(read.groove('guide', 0.4))]
-const texts = (renew: string[], way: string | null = null, s = drive) => buildPlan(s, renew, way).groups.flatMap(({ tasks }) => tasks.map(({ text }) => text))
+const texts = (renew: string[], way: string | null = null, s = drive) => buildPlan(s, renew, way).groups.flatMap(({ tasks }) => tasks.map((task) => sayTask(task, namesOf(s))))
 
 describe('the plan of a build-up', () => {
   it('closes the engine in the reverse of how it was opened', () => {
@@ -27,8 +28,8 @@ describe('the plan of a build-up', () => {
     const tasks = buildPlan(drive, FULL, null).groups.flatMap((g) => g.tasks)
     expect(tasks.filter(({ id }) => id.startsWith('torque:pulley')).map(({ tighten }) => tighten)).toEqual([{ newtonMetres: 100 }, { degrees: 120 }])
     expect(tasks.find(({ id }) => id === 'torque:pulley:1')!.cautions.join()).toMatch(/New bolts only/)
-    expect(tasks.find(({ id }) => id === 'item:pulley-bolt')!.text).toMatch(/stretch bolt never goes back/)
-    expect(tasks.some(({ text }) => /reuse/i.test(text))).toBe(false)
+    expect(tasks.map((task) => sayTask(task, namesOf(drive))).find((text) => /pulley bolt/i.test(text))).toMatch(/stretch bolt never goes back/)
+    expect(tasks.some((task) => /reuse/i.test(sayTask(task, namesOf(drive))))).toBe(false)
   })
   it('says before the operation what costs the timing', () => expect(buildPlan(drive, FULL, null).groups.flatMap((g) => g.tasks).find(({ id }) => id === 'op:pulley')!.cautions.join()).toMatch(/held by clamping alone/))
   it('of a superseded part asks for the revised design', () => expect(buildPlan(drive, ['tensioner'], null).groups[0]!.tasks[0]!.cautions.join()).toMatch(/revised design only/))
@@ -110,7 +111,7 @@ describe('holds', () => {
   })
   it('a jump on an interference engine holds until compression is entered', () => {
     const jumped = [...WORN, took(read.lag('cam-ex', 26)), took(read.count('crank', 'cam-ex', 52)), took(read.count('cam-ex', 'cam-in', 21)), took(read.count('cam-in', 'crank', 53))]
-    const blocked = (acts: Act[]) => holds(acts).filter(({ text, release }) => /compression|leak-down/i.test(text + release)).length
+    const blocked = (acts: Act[]) => holds(acts).filter((hold) => /compression|leak-down/i.test(sayHold(hold, namesOf(drive)) + sayHoldRelease(hold.release, namesOf(drive)))).length
     expect(blocked(finished(jumped))).toBeGreaterThan(0)
     expect(blocked(finished([...jumped, took(read.found('engine', 'compression-sound'))]))).toBe(0)
   })
@@ -120,12 +121,12 @@ describe('holds', () => {
     const held = (change: (reason: (typeof before)['calls'][number]['reasons'][number]) => object) =>
       rebuildOf(job, jumped, { ...before, calls: before.calls.map((call) => ({ ...call, reasons: call.reasons.map((reason) => ({ ...reason, ...change(reason) })) })) }).holds.map(({ id }) => id)
     expect(held(() => ({}))).not.toContain('compression:engine')
-    expect(held(() => ({ text: 'Nothing said.' }))).not.toContain('compression:engine')
-    expect(held(({ rule, call }) => (rule === 'jump' && call === 'stop' ? { rule: 'another', text: 'Compression is a word.' } : {}))).toContain('compression:engine')
+    expect(held(() => ({ code: 'as-signed', figures: { text: 'Nothing said.' } }))).not.toContain('compression:engine')
+    expect(held(({ rule, call }) => (rule === 'jump' && call === 'stop' ? { rule: 'another', code: 'as-signed', figures: { text: 'Compression is a word.' } } : {}))).toContain('compression:engine')
   })
   it('what went in and did not come out holds', () => {
     const acts = [...finished(WORN), act({ type: 'task', task: 'out:rags', state: 'done', value: 2 })]
-    expect(holds(acts).find(({ id }) => id === 'inside:rags')!.text).toBe('Rags and plugs: 3 went in, 2 came out.')
+    expect(sayHold(holds(acts).find(({ id }) => id === 'inside:rags')!, namesOf(drive))).toBe('Rags and plugs: 3 went in, 2 came out.')
   })
   it('is released by name with a reason, which stays', () => {
     const acts = [...WORN, act({ type: 'release', hold: 'tasks', reason: 'Test stand' })]

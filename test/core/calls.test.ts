@@ -1,5 +1,5 @@
+import { assessed } from '../support/told'
 import { describe, expect, it } from 'vitest'
-import { assess } from '../../core/paths'
 import { plainVerdict } from '../../core/views/verdict'
 import type { Call } from '../../core/calls'
 import type { JobFile, Reading, School } from '../../core/readings'
@@ -7,7 +7,7 @@ import { jobOf, read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'
 
 const judged = (readings: Reading[], more: Partial<JobFile> = {}) => {
-  const { calls } = assess(jobOf(readings, more))
+  const { calls } = assessed(jobOf(readings, more))
   const of = (part: string) => calls.find((c) => c.part === part)
   return { calls, call: (part: string): Call | undefined => of(part)?.call, reason: (part: string, rule: string) => of(part)?.reasons.find((r) => r.rule === rule) }
 }
@@ -146,7 +146,7 @@ describe('schools', () => {
 
 describe('an assessment', () => {
   it('is the same for the same job, to the last character', () => {
-    expect(JSON.stringify(assess(jobOf(STRETCHED)))).toBe(JSON.stringify(assess(jobOf(structuredClone(STRETCHED)))))
+    expect(JSON.stringify(assessed(jobOf(STRETCHED)))).toBe(JSON.stringify(assessed(jobOf(structuredClone(STRETCHED)))))
   })
 
   it('calls both chains of a drive with two, by their own readings', () => {
@@ -157,7 +157,7 @@ describe('an assessment', () => {
 })
 
 describe('the verdict in plain words', () => {
-  const said = (readings: Reading[]) => plainVerdict(sheet('ardmere-a18'), assess(jobOf(readings)))
+  const said = (readings: Reading[]) => plainVerdict(sheet('ardmere-a18'), assessed(jobOf(readings)))
   it('says what happened with its odds', () => {
     expect(said(STRETCHED)[0]).toMatch(/^Timing chain is 0\.5\d % longer than new, give or take 0\.0\d: past its limit of 0\.5 %, over 9\d % likely|9\d % likely/)
     expect(said(STRETCHED).at(-1)).toMatch(/No tooth has jumped on any cam/)

@@ -1,8 +1,9 @@
+import { sayFault, writeReport } from '../../words/en'
+import { reportFacts } from '../../core/views/report'
 import { describe, expect, it } from 'vitest'
 import { assess, CORE_VERSION, ownPath, pathsOf } from '../../core/paths'
 import { type Act, assessRecord, entryFaults, exportJob, foldActs, heldCalls, importJob, jobFile, type KeptJob, sinceSignoff } from '../../core/record'
 import { otherSchools } from '../../core/views/verdict'
-import { reportOf } from '../../core/views/report'
 import type { Reading } from '../../core/readings'
 import { before, jobOf, read } from '../support/jobs'
 import { sheet } from '../support/sheets'
@@ -110,7 +111,7 @@ describe('a signed verdict', () => {
 })
 
 describe('the customer\'s report', () => {
-  const report = (acts: Act[]) => reportOf(job, acts, assessRecord(job, acts))
+  const report = (acts: Act[]) => writeReport(reportFacts(job, acts, assessRecord(job, acts)))
   it('says what was found against which limit, what is advised, what it costs, and what was not checked', () => {
     const r = report(worn)
     expect(r.happened[0]).toMatch(/Timing chain is 0\.\d\d % longer than new/)
@@ -141,5 +142,5 @@ describe('a job file of an older version', () => {
     expect(taken.faults).toEqual([])
     expect(taken.job).toMatchObject({ usage, sheet: drive })
   })
-  it('of a newer one is refused in words', () => expect(importJob({ ...others, drive, usage, version: 9 }, { by: 'x', at, newId: () => 'n' }).faults[0]!.message).toMatch(/newer than this program reads/))
+  it('of a newer one is refused in words', () => expect(importJob({ ...others, drive, usage, version: 9 }, { by: 'x', at, newId: () => 'n' }).faults.map(sayFault)[0]).toMatch(/newer than this program reads/))
 })

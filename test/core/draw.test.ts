@@ -3,9 +3,11 @@ import { fitted, polar, railPaths, runPlaces, spread, toothPath } from '../../dr
 import { pathChart } from '../../draw/pathChart'
 import { box, dial, disc, line, round, ruler } from '../../draw/practice/strokes'
 import { escaped, svgOf, type Drawing, type Shape } from '../../draw/shapes'
-import type { ReportPath } from '../../core/views/report'
+import type { ReportPath } from '../../words/en'
 import { chainPicture, drivenSprockets, touchingRails } from '../../core/drive'
 import { sheet } from '../support/sheets'
+
+const AXES = { priceNow: 'price now', oddsOfComingBack: 'odds of coming back' }
 
 const INKS = { ground: '#000', line: '#fff', faint: '#888', lit: '#fc0', limit: '#f0f' }
 const only = (shape: Shape): Drawing => ({ width: 10, height: 10, shapes: [shape] })
@@ -95,7 +97,7 @@ describe('a drive fitted into a frame', () => {
 
 describe('the chart of paths', () => {
   const path = (price: number, comeBack: number, advised = false) => ({ price, comeBack, advised }) as ReportPath
-  const chart = pathChart([path(400, 0.4), path(800, 0.1, true)], 500, 300)
+  const chart = pathChart([path(400, 0.4), path(800, 0.1, true)], AXES, 500, 300)
   it('dearer stands further right, less likely to come back lower, each with its number', () => {
     expect(chart.places[1]!.x).toBeGreaterThan(chart.places[0]!.x)
     expect(chart.places[1]!.y).toBeGreaterThan(chart.places[0]!.y)
@@ -107,6 +109,6 @@ describe('the chart of paths', () => {
     expect(fills).toEqual(['ground', 'lit'])
   })
   it('a single path, and one that costs nothing, still have a chart', () => {
-    for (const one of [path(0, 0), path(900, 1)]) for (const { x, y } of pathChart([one], 500, 300).places) expect([Number.isFinite(x), Number.isFinite(y)]).toEqual([true, true])
+    for (const one of [path(0, 0), path(900, 1)]) for (const { x, y } of pathChart([one], AXES, 500, 300).places) expect([Number.isFinite(x), Number.isFinite(y)]).toEqual([true, true])
   })
 })

@@ -1,12 +1,13 @@
+import { estimated } from '../support/told'
 import { describe, expect, it } from 'vitest'
-import { estimate, PRIORS } from '../../core/estimate'
+import { PRIORS, estimate } from '../../core/estimate'
 import type { Reading } from '../../core/readings'
 import { jobOf, read } from '../support/jobs'
 import { changed, sheet, SHEETS } from '../support/sheets'
 import { simulated } from '../support/simulate'
 
 const ardmere = sheet('ardmere-a18')
-const of = (...readings: Reading[]) => estimate(jobOf(readings))
+const of = (...readings: Reading[]) => estimated(jobOf(readings))
 const elongation = (e: ReturnType<typeof estimate>) => e.chains.main!.elongation
 
 it('a counted sheet whose rail gains are only guessed leaves more doubt than one that gives them', () => {

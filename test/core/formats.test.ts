@@ -1,3 +1,4 @@
+import { faultWords } from '../support/told'
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
 import { describe, expect, it } from 'vitest'
@@ -76,7 +77,7 @@ describe('going round', () => {
   })
 
   it('a file of a version to come is refused in plain words', () => {
-    expect(readJob({ ...full, version: 3 }).faults).toEqual([{ place: 'version', message: 'is 3, newer than this program reads: expected 1. Update Umbrette, or export the file as version 1' }])
-    expect(readJob({ ...full, version: 'one' }).faults[0]!.message).toBe('expected 1')
+    expect(faultWords(readJob({ ...full, version: 3 }))).toEqual([{ place: 'version', message: 'is 3, newer than this program reads: expected 1. Update Umbrette, or export the file as version 1' }])
+    expect(faultWords(readJob({ ...full, version: 'one' }))[0]!.message).toBe('expected 1')
   })
 })

@@ -1,8 +1,9 @@
+import { titleOf } from '../support/told'
 import { describe, expect, it } from 'vitest'
 import { accessMinutes, caseOfJob, debrief, entries, figureOf, inspectionsOf, jobOfStand, makeCase, readCase, sightOf, softwareRun, standOf } from '../../core/views/practice'
 import { assess } from '../../core/paths'
 import type { Act, KeptJob } from '../../core/record'
-import { findingWords, isNumeric, type Reading, readingStructureFaults } from '../../core/readings'
+import { isFinding, isNumeric, type Reading, readingStructureFaults } from '../../core/readings'
 import { partKindOf } from '../../core/sheet'
 import { slotsOf } from '../../core/views/bench'
 import { DEMO_SHEETS, PRACTICE_SHEETS } from '../../demo/workshop'
@@ -16,12 +17,13 @@ describe.each(PRACTICE_SHEETS)('what can be inspected on $name', (drive) => {
 
   it('has an id of its own, a part of the drive, minutes, and only what the core knows', () => {
     expect(new Set(inspections.map(({ id }) => id)).size).toBe(inspections.length)
-    for (const { part, minutes, reads, findings, title } of inspections) {
+    for (const inspection of inspections) {
+      const { part, minutes, reads, findings } = inspection
       expect(partKindOf(drive, part)).not.toBeNull()
       expect(minutes).toBeGreaterThan(0)
-      expect(title.length).toBeGreaterThan(3)
+      expect(titleOf(drive, inspection).length).toBeGreaterThan(3)
       for (const reading of reads) expect(readingStructureFaults(drive, { ...reading, ...(reading.notches === undefined ? { value: 1 } : {}) })).toEqual([])
-      for (const { target, finding } of findings) expect(findingWords(partKindOf(drive, target)!, finding)).not.toBeNull()
+      for (const { target, finding } of findings) expect(isFinding(partKindOf(drive, target)!, finding)).toBe(true)
     }
   })
   it('takes off what stands in the way, each thing after what it needs, and nothing twice', () => {

@@ -1,3 +1,4 @@
+import { gapWords, namesOf } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { chainModel, closing, sheetFaults, sheetGaps, smallestCorrection } from '../../core/drive'
 import { type CountedAnswers, type DriveSheet, sheetChanges, sheetFromCounts } from '../../core/sheet'
@@ -82,7 +83,7 @@ describe('what a sheet leaves open', () => {
   it('a counted one says that it is not drawn', () => expect(sheetGaps(sheetFromCounts(single)).map((g) => g.section)).toEqual(expect.arrayContaining(['sprockets', 'limits', 'work'])))
   it('a part without a limit is named, never passed', () => {
     const bare = changed(sheet('ardmere-a18'), (d) => (d.limits = d.limits.filter((l: { kind: string }) => l.kind !== 'elongation')))
-    expect(sheetGaps(bare).map((g) => g.missing)).toContain('Elongation limit of timing chain')
+    expect(sheetGaps(bare).map((gap) => gapWords(gap, namesOf(bare)).missing)).toContain('Elongation limit of timing chain')
     expect(sheetGaps(sheet('ardmere-a18')).filter((g) => g.section === 'limits')).toEqual([])
   })
 })

@@ -1,3 +1,4 @@
+import { SCHOOL_WORDS, namesOf, sayDifference } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { estimate } from '../../core/estimate'
 import type { JobFile, Reading } from '../../core/readings'
@@ -8,7 +9,7 @@ import { changed, sheet, SHEETS } from '../support/sheets'
 const ardmere = sheet('ardmere-a18')
 const SOUND = [read.extension(5.5), read.length(160.12), read.groove('guide', 0.2), read.groove('arm', 0.3), read.play('phaser-in', 0.2), read.play('phaser-ex', 0.2)]
 const paths = (readings: Reading[], more: Partial<JobFile> = {}, changes = {}) => pathsOf(jobOf(readings, more), estimate(jobOf(readings, more)), changes)!
-const named = (all: ReturnType<typeof paths>, name: string) => all.paths.find((p) => p.names.includes(name))!
+const named = (all: ReturnType<typeof paths>, name: string) => all.paths.find(({ schools }) => schools.some((school) => SCHOOL_WORDS[school].name === name))!
 
 describe('access', () => {
   it('is the closure of what operations require, each once, in an order that can be done', () => {
@@ -63,7 +64,7 @@ describe('paths side by side', () => {
     expect(worn.paths.map((p) => p.cost.now)).toEqual(worn.paths.map((p) => p.cost.now).sort((a, b) => a - b))
     for (const name of ['On evidence', 'Whole set', 'Weighed']) expect(named(worn, name)).toBeDefined()
     expect(named(worn, 'Whole set').cost.comeBack).toBeLessThan(named(worn, 'On evidence').cost.comeBack)
-    for (const { why } of worn.paths.slice(1)) expect(why).toMatch(/^(Renews|Keeps) .*odds of coming back from .* to .*\.$/)
+    for (const { differs } of worn.paths.slice(1)) expect(sayDifference(differs, namesOf(ardmere))).toMatch(/^(Renews|Keeps) .*odds of coming back from .* to .*\.$/)
   })
 
   it('weighed is the cheapest expected of all allowed sets', () => {

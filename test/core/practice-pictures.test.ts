@@ -1,3 +1,4 @@
+import { titleOf } from '../support/told'
 import { describe, expect, it } from 'vitest'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
 import { extensionOf, type InspectionKind, inspectionsOf, lagOf, type Level, makeCase, PLUG_SHARE, type PracticeCase, sightOf } from '../../core/views/practice'
@@ -12,7 +13,7 @@ const cases = Array.from({ length: 30 }, (_, i): PracticeCase => makeCase(PRACTI
 /** Every inspection of a kind on every case, with its picture as SVG. */
 function pictures(kind: InspectionKind, crank = 0) {
   return cases.flatMap((engine) => inspectionsOf(engine.drive).filter((one) => one.kind === kind).map((inspection) => ({
-    engine, inspection, sight: sightOf(engine, inspection, LOOKED), svg: svgOf(pictureOf(engine, inspection, LOOKED, crank)!, INKS, inspection.title)
+    engine, inspection, sight: sightOf(engine, inspection, LOOKED), svg: svgOf(pictureOf(engine, inspection, LOOKED, crank)!, INKS, titleOf(engine.drive, inspection))
   })))
 }
 

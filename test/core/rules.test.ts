@@ -1,5 +1,5 @@
+import { assessed } from '../support/told'
 import { describe, expect, it } from 'vitest'
-import { assess } from '../../core/paths'
 import type { JobFile, Reading } from '../../core/readings'
 import { jobOf, read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'
@@ -8,7 +8,7 @@ const { found } = read
 const SOUND = [read.extension(5.5), read.lag('cam-ex', 0.8), read.lag('cam-in', 0.5), read.length(160.12), read.groove('guide', 0.2), read.groove('arm', 0.3)]
 
 const judged = (readings: Reading[], more: Partial<JobFile> = {}) => {
-  const { calls } = assess(jobOf([...SOUND, ...readings], more))
+  const { calls } = assessed(jobOf([...SOUND, ...readings], more))
   const of = (part: string) => calls.find((c) => c.part === part)
   return { calls, call: (part: string) => of(part)?.call, reason: (part: string, rule: string) => of(part)?.reasons.find((r) => r.rule === rule) }
 }
@@ -81,7 +81,7 @@ describe('a worked case for each rule', () => {
 
   it('a chain as long as a new one has not stretched, whatever the timing said', () => {
     const late = [{ ...read.lag('cam-in', 8), sigma: 0.4 }, { ...read.lag('cam-ex', 9), sigma: 0.4 }]
-    const { calls } = assess(jobOf([...late, read.length(160.01), read.length(159.99)]))
+    const { calls } = assessed(jobOf([...late, read.length(160.01), read.length(159.99)]))
     const of = (part: string) => calls.find((c) => c.part === part)!
     expect(of('main').reasons.some((r) => r.rule === 'measures-as-new')).toBe(true)
     expect(of('main').reasons.some((r) => r.rule === 'lag-limit')).toBe(false)
@@ -95,7 +95,7 @@ describe('a worked case for each rule', () => {
 
   it('uneven wear is a finding of its own', () => {
     const places = [160.1, 160.15, 161.1].map((value, i) => ({ ...read.length(value), place: i + 1 }))
-    const { calls } = assess(jobOf(places))
+    const { calls } = assessed(jobOf(places))
     expect(calls.find((c) => c.part === 'main')!.reasons.find((r) => r.rule === 'uneven-wear')!.readings).toEqual([0, 1, 2])
   })
 
@@ -121,7 +121,7 @@ describe('the fragment ledger', () => {
 describe('after a jump on an interference engine', () => {
   const jumped = [read.lag('cam-in', -18)]
   const after = (more: Reading[], change: Partial<JobFile> = {}) => {
-    const { calls } = assess(jobOf([read.extension(9), ...jumped, ...more], change))
+    const { calls } = assessed(jobOf([read.extension(9), ...jumped, ...more], change))
     return calls.find((c) => c.part === 'cam-in')!
   }
 
@@ -135,7 +135,7 @@ describe('after a jump on an interference engine', () => {
   })
 
   it('an early cam is argued from its direction, and what wear hides is said', () => {
-    const { cams } = assess(jobOf([read.length(160.7), read.length(160.7), ...jumped]))
+    const { cams } = assessed(jobOf([read.length(160.7), read.length(160.7), ...jumped]))
     expect(cams['cam-in']!.argument).toMatch(/Wear cannot make a cam early.*[23]\.\d° is hidden by wear/)
     expect(cams['cam-ex']!.argument).toBeNull()
   })
@@ -155,7 +155,7 @@ describe('schools', () => {
 
   it('weighed renews what saves money over the horizon, and says how much', () => {
     const near = [read.length(160.7), read.groove('guide', 0.9)]
-    const over = (horizon: number) => assess(jobOf(near, { school: 'weighed', horizon })).calls.find((c) => c.part === 'main')!.reasons.find((r) => r.rule === 'weighed')
+    const over = (horizon: number) => assessed(jobOf(near, { school: 'weighed', horizon })).calls.find((c) => c.part === 'main')!.reasons.find((r) => r.rule === 'weighed')
     expect(over(150_000)).toMatchObject({ call: 'renew', text: expect.stringMatching(/saves an expected \d+ ¤ over 150000 km/) })
     expect(over(1000)).toMatchObject({ call: 'back-in', text: expect.stringMatching(/keeping it saves/) })
   })
@@ -174,7 +174,7 @@ describe('schools', () => {
 
 describe('a lag that neither stretch nor a jump explains', () => {
   const counts = [read.count('crank', 'cam-ex', 53), read.count('cam-ex', 'cam-in', 20), read.count('cam-in', 'crank', 53)]
-  const late = (degrees: number, more: Reading[] = counts) => assess(jobOf([read.extension(5.5), read.length(160.08), read.groove('guide', 0.2), read.groove('arm', 0.2), { ...read.lag('cam-ex', 0.6), method: 'wheel' }, { ...read.lag('cam-in', degrees), method: 'wheel' }, ...more])).calls.find(({ part }) => part === 'cam-in')!
+  const late = (degrees: number, more: Reading[] = counts) => assessed(jobOf([read.extension(5.5), read.length(160.08), read.groove('guide', 0.2), read.groove('arm', 0.2), { ...read.lag('cam-ex', 0.6), method: 'wheel' }, { ...read.lag('cam-in', degrees), method: 'wheel' }, ...more])).calls.find(({ part }) => part === 'cam-in')!
   it('asks for phaser, pin, key and mark of that cam, and says by how much it is off', () => {
     const reason = late(8).reasons.find(({ rule }) => rule === 'lag-unexplained')!
     expect(reason.call).toBe('look-closer')
