@@ -1,7 +1,8 @@
 import { writeFileSync } from 'node:fs'
 import { assess } from '../core/paths'
+import { writeAssessment } from '../words/en'
 import { formats } from '../core/views/formats'
-import { exportJob } from '../core/record'
+import { exportJob, jobFile } from '../core/record'
 import { DEMO_JOBS } from '../demo/workshop'
 
 /** Writes the JSON Schemas of the open formats, and samples; a test fails when they are not the code's own. */
@@ -10,5 +11,6 @@ for (const [name, schema] of Object.entries(formats())) writeFileSync(`docs/form
 /** A sample of each, for whoever writes a program that reads them. */
 const { job, acts } = DEMO_JOBS[0]!
 const sample = exportJob(job, acts)
+const file = jobFile(job, acts)
 writeFileSync('docs/formats/sample.umbrette-job.json', `${JSON.stringify(sample, null, 1)}\n`)
-writeFileSync('docs/formats/sample.umbrette-assessment.json', `${JSON.stringify(assess(sample), null, 1)}\n`)
+writeFileSync('docs/formats/sample.umbrette-assessment.json', `${JSON.stringify(writeAssessment(file, assess(file)), null, 1)}\n`)

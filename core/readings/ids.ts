@@ -10,16 +10,23 @@ export type KnownReading = Reading & { readonly id: string }
  */
 export function withIds(readings: readonly Reading[]): KnownReading[] {
   const taken = new Set<string>()
+  const lastNumbers = new Map<string, number>()
+  const freeId = (wanted: string): string => {
+    if (!taken.has(wanted)) return wanted
+    let number = lastNumbers.get(wanted) ?? 1
+    do number++
+    while (taken.has(`${wanted}-${number}`))
+    lastNumbers.set(wanted, number)
+    return `${wanted}-${number}`
+  }
   return readings.map((reading) => {
-    const id = freeId(reading.id || `r-${seedOf(JSON.stringify(Object.entries(reading).sort(([a], [b]) => (a < b ? -1 : 1)))).toString(36)}`, taken)
+    const id = freeId(reading.id || nameOf(reading))
     taken.add(id)
     return reading.id === id ? (reading as KnownReading) : { ...reading, id }
   })
 }
 
-function freeId(wanted: string, taken: ReadonlySet<string>): string {
-  if (!taken.has(wanted)) return wanted
-  let number = 2
-  while (taken.has(`${wanted}-${number}`)) number++
-  return `${wanted}-${number}`
+function nameOf(reading: Reading): string {
+  const fields = Object.entries(reading).sort(([a], [b]) => (a < b ? -1 : 1))
+  return `r-${seedOf(JSON.stringify(fields)).toString(36)}`
 }

@@ -130,7 +130,7 @@ describe('a lag from what is seen', () => {
 describe('the ledger', () => {
   const job = jobOf([read.extension(16.5), read.lag('cam-in', -16.5), read.lag('cam-ex', 5), read.count('crank', 'cam-ex', 52), read.count('cam-ex', 'cam-in', 20), read.count('cam-in', 'crank', 53)])
   const assessment = assess(job)
-  const standing = job.readings.map((reading, i) => ({ ...reading, id: `r${i}`, by: 'Maren', at: '2026-11-24T08:00:00.000Z' }))
+  const standing = job.readings.map((reading) => ({ ...reading, by: 'Maren', at: '2026-11-24T08:00:00.000Z' }))
 
   it('draws elongation with its interval and limit, and says the same in words', () => {
     const { elongation } = assessment.chains.main!

@@ -73,12 +73,12 @@ describe('a job on the bench', () => {
     expect(job.change).toMatch(/^The chain length/)
   })
 
-  it('an assessment\'s readings are those it was made of, also while others stand already', async () => {
+  it('what an assessment says of a reading is found by the reading's id, also while others stand already', async () => {
     const job = opened([read.extension(13), read.groove('guide', 0.4)])
     const { settled } = job.put({ type: 'undo', act: 'a0' })
-    expect([job.record.readings.length, job.judged.length]).toEqual([1, 2])
+    expect([job.record.readings.length, job.readingById('a0'), job.estimateOf('a0')?.id, job.estimateOf('a1')?.id]).toEqual([1, null, 'a0', 'a1'])
     await settled
-    expect(job.judged).toEqual(job.record.readings)
+    expect([job.estimateOf('a0'), job.estimateOf('a1')?.id, job.readingById('a1')]).toEqual([null, 'a1', job.record.readings[0]])
   })
 
   it('a station whose figures are all read opens on its findings, not on what is read', () => {

@@ -1,3 +1,4 @@
+import { titleOf } from '../support/told'
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
@@ -188,7 +189,7 @@ describe('pictures and the map', () => {
     expect(mount(PlatePicture, { props: { drawing: picture('rail:guide'), label: 'rail' } }).find('[data-testid=closer]').exists()).toBe(false)
   })
   it('who cannot see a picture hears what it is of, not what it shows', () => {
-    const words = pictureWords(inspection('rail:guide'), picture('rail:guide'))
+    const words = pictureWords(titleOf(ardmere, inspection('rail:guide')), picture('rail:guide'))
     expect(words).toContain('Fixed guide')
     expect(words).not.toMatch(/\d\.\d/)
   })

@@ -1,4 +1,4 @@
-import { namesOf, sayHold, sayHoldRelease, sayTask } from '../../words/en'
+import { namesOf, sayHold, sayHoldRelease, sayMeaning, sayStepCaution, sayTask } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { buildPlan, closingJob, expectedRebuilt, rebuildOf, twoTurns } from '../../core/views/buildup'
 import { assess } from '../../core/paths'
@@ -27,12 +27,12 @@ describe('the plan of a build-up', () => {
   it('has each torque in its steps, and a stretch bolt as new with a caution', () => {
     const tasks = buildPlan(drive, FULL, null).groups.flatMap((g) => g.tasks)
     expect(tasks.filter(({ id }) => id.startsWith('torque:pulley')).map(({ tighten }) => tighten)).toEqual([{ newtonMetres: 100 }, { degrees: 120 }])
-    expect(tasks.find(({ id }) => id === 'torque:pulley:1')!.cautions.join()).toMatch(/New bolts only/)
+    expect(tasks.find(({ id }) => id === 'torque:pulley:1')!.cautions.map((caution) => sayStepCaution(caution)).join()).toMatch(/New bolts only/)
     expect(tasks.map((task) => sayTask(task, namesOf(drive))).find((text) => /pulley bolt/i.test(text))).toMatch(/stretch bolt never goes back/)
     expect(tasks.some((task) => /reuse/i.test(sayTask(task, namesOf(drive))))).toBe(false)
   })
-  it('says before the operation what costs the timing', () => expect(buildPlan(drive, FULL, null).groups.flatMap((g) => g.tasks).find(({ id }) => id === 'op:pulley')!.cautions.join()).toMatch(/held by clamping alone/))
-  it('of a superseded part asks for the revised design', () => expect(buildPlan(drive, ['tensioner'], null).groups[0]!.tasks[0]!.cautions.join()).toMatch(/revised design only/))
+  it('says before the operation what costs the timing', () => expect(buildPlan(drive, FULL, null).groups.flatMap((g) => g.tasks).find(({ id }) => id === 'op:pulley')!.cautions.map((caution) => sayStepCaution(caution)).join()).toMatch(/held by clamping alone/))
+  it('of a superseded part asks for the revised design', () => expect(buildPlan(drive, ['tensioner'], null).groups[0]!.tasks[0]!.cautions.map((caution) => sayStepCaution(caution)).join()).toMatch(/revised design only/))
   it('another way in needs other operations', () => {
     const vellora = sheet('vellora-v28')
     const way = vellora.waysIn?.[0] ?? sheet('torvane-d26').waysIn?.[0]
@@ -40,7 +40,7 @@ describe('the plan of a build-up', () => {
     const part = owner.parts!.find(({ id }) => way!.needs[id])!.fits
     expect(texts([part], way!.id, owner)).not.toEqual(texts([part], null, owner))
   })
-  it('keeps the banks of a V engine apart', () => expect(buildPlan(sheet('vellora-v28'), ['guide-1'], null).groups.flatMap((g) => g.tasks).some(({ cautions }) => cautions.join().includes('Banks kept apart'))).toBe(true))
+  it('keeps the banks of a V engine apart', () => expect(buildPlan(sheet('vellora-v28'), ['guide-1'], null).groups.flatMap((g) => g.tasks).some(({ cautions }) => cautions.map((caution) => sayStepCaution(caution)).join().includes('Banks kept apart'))).toBe(true))
   it('without parts on the sheet still has what is renewed, counted and filled', () => expect(buildPlan({ ...drive, parts: [], operations: [] }, FULL, null).groups.map(({ key }) => key)).toEqual(['parts', 'inside']))
 })
 
@@ -66,6 +66,7 @@ describe('what a rebuilt drive should show', () => {
 
 describe('two turns by hand', () => {
   const expected = expectedRebuilt(drive, assess(jobOf([])), FULL)
+  const means = (message: Parameters<typeof sayMeaning>[0]) => sayMeaning(message, namesOf(drive))
   const right = (round: ActOf<'rebuilt'>['round']) => expected.map(({ kind, target, from, to, value }) => ({ round, reading: { kind, ...(kind === 'linkCount' ? { chain: target, from, to } : kind === 'extension' ? { tensioner: target } : { sprocket: target }), value } as Reading }))
   const check = (readings: ReturnType<typeof right>) => twoTurns(drive, expected, readings)
   const off = (round: ActOf<'rebuilt'>['round'], kind: string, target: string, by: number) => right(round).map((r) => (r.reading.kind === kind && (r.reading.sprocket ?? r.reading.tensioner ?? r.reading.from) === target ? { round, reading: { ...r.reading, value: r.reading.value! + by } as Reading } : r))
@@ -75,17 +76,17 @@ describe('two turns by hand', () => {
   it('a tooth off at one cam is named with that cam', () => {
     const line = check([...off('set', 'camLag', 'cam-in', 20), ...off('turned', 'camLag', 'cam-in', 20)]).find(({ expected: e }) => e.target === 'cam-in')!
     expect(line.state).toBe('differs')
-    expect(line.means.join()).toMatch(/1 tooth late at intake cam sprocket\. Do not start/)
+    expect(line.means.map(means).join()).toMatch(/1 tooth late at intake cam sprocket\. Do not start/)
   })
   it('every cam off alike points at the crank sprocket', () => {
     const both = off('turned', 'camLag', 'cam-in', 20).map((r) => (r.reading.sprocket === 'cam-ex' ? { ...r, reading: { ...r.reading, value: r.reading.value! + 20 } as Reading } : r))
-    expect(check([...right('set'), ...both]).flatMap(({ means }) => means).join()).toMatch(/at the crank sprocket/)
+    expect(check([...right('set'), ...both]).flatMap((line) => line.means.map(means)).join()).toMatch(/at the crank sprocket/)
   })
-  it('a mark that moved while turning is a jump, not a setting', () => expect(check([...right('set'), ...off('turned', 'camLag', 'cam-ex', 20)]).flatMap(({ means }) => means).join()).toMatch(/moved while being turned/))
+  it('a mark that moved while turning is a jump, not a setting', () => expect(check([...right('set'), ...off('turned', 'camLag', 'cam-ex', 20)]).flatMap((line) => line.means.map(means)).join()).toMatch(/moved while being turned/))
   it('a count that is off, even by a half, is not passed', () => expect(check([...right('set'), ...off('turned', 'linkCount', 'crank', 0.5)]).find(({ state }) => state === 'differs')!.expected.kind).toBe('linkCount'))
   it('a plunger too far in, or too far out, says what it can be', () => {
-    expect(check(off('turned', 'extension', 'tensioner', -2.9)).flatMap(({ means }) => means).join()).toMatch(/pin is still in/)
-    expect(check(off('turned', 'extension', 'tensioner', 6)).flatMap(({ means }) => means).join()).toMatch(/rails swapped/)
+    expect(check(off('turned', 'extension', 'tensioner', -2.9)).flatMap((line) => line.means.map(means)).join()).toMatch(/pin is still in/)
+    expect(check(off('turned', 'extension', 'tensioner', 6)).flatMap((line) => line.means.map(means)).join()).toMatch(/rails swapped/)
   })
   it('the scatter of reading it is no difference', () => expect(check([...right('set'), ...off('turned', 'camLag', 'cam-in', 1.5)]).every(({ state }) => state === 'right')).toBe(true))
 })

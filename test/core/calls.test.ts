@@ -1,3 +1,5 @@
+import { namesOf, sayStatement } from '../../words/en'
+import { assess } from '../../core/paths'
 import { assessed } from '../support/told'
 import { describe, expect, it } from 'vitest'
 import { plainVerdict } from '../../core/views/verdict'
@@ -157,7 +159,7 @@ describe('an assessment', () => {
 })
 
 describe('the verdict in plain words', () => {
-  const said = (readings: Reading[]) => plainVerdict(sheet('ardmere-a18'), assessed(jobOf(readings)))
+  const said = (readings: Reading[]) => plainVerdict(sheet('ardmere-a18'), assess(jobOf(readings))).map((statement) => sayStatement(statement, namesOf(sheet('ardmere-a18'))))
   it('says what happened with its odds', () => {
     expect(said(STRETCHED)[0]).toMatch(/^Timing chain is 0\.5\d % longer than new, give or take 0\.0\d: past its limit of 0\.5 %, over 9\d % likely|9\d % likely/)
     expect(said(STRETCHED).at(-1)).toMatch(/No tooth has jumped on any cam/)

@@ -1,3 +1,4 @@
+import { writeAssessment } from '../../words/en'
 import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -41,7 +42,7 @@ describe('the assess command', () => {
     const { code, out, err } = await command(file('a.json', good), file('b.json', jobOf([])))
     expect([code, err]).toEqual([0, ''])
     const [first, second] = out.trim().split('\n').map((line) => JSON.parse(line) as Assessment)
-    expect(first).toEqual(assess(good))
+    expect(first).toEqual(JSON.parse(JSON.stringify(writeAssessment(good, assess(good)))))
     expect(second!.format).toBe('umbrette-assessment')
   })
 
@@ -70,7 +71,7 @@ describe('the assess command', () => {
   it('a reading that cannot be true is no fault of the file: it is named in faults', async () => {
     const { code, out } = await command(file('odd.json', jobOf([read.groove('guide', -1), read.extension(12)])))
     expect(code).toBe(0)
-    expect((JSON.parse(out) as Assessment).faults).toEqual([{ index: 0, message: expect.stringMatching(/below 0/) }])
+    expect((JSON.parse(out) as Assessment).faults).toEqual([{ index: 0, id: expect.stringMatching(/^r-/), code: 'below-0', figures: expect.anything(), message: expect.stringMatching(/below 0/) }])
   })
 
   it('without a file says how it is called', async () => expect(await command()).toMatchObject({ code: 2, err: expect.stringMatching(/usage/) }))

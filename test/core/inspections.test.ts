@@ -98,8 +98,8 @@ describe('a job told as a case', () => {
     expect(told.title).toBe('Van of a friend')
   })
   it('a job with nothing read, and an engine that has no coordinates, cannot be told, and say why', () => {
-    expect(() => caseOfJob(job, [], 'x')).toThrow(/Nothing was read/)
+    expect(() => caseOfJob(job, [], 'x')).toThrow('nothing-to-practise-on')
     const counted = DEMO_SHEETS.find(({ id }) => id === 'quillon-q40-counted')!
-    expect(() => caseOfJob({ ...job, sheet: counted }, acts({ kind: 'extension', tensioner: 'lifter', value: 9 }), 'x')).toThrow(/no coordinates yet.*editor/)
+    expect(() => caseOfJob({ ...job, sheet: counted }, acts({ kind: 'extension', tensioner: 'lifter', value: 9 }), 'x')).toThrow('cannot-be-drawn')
   })
 })

@@ -1,5 +1,5 @@
 import { faultWords } from '../support/told'
-import { namesOf, sayCode, sayLesson } from '../../words/en'
+import { namesOf, sayCode, sayLesson, tellCase } from '../../words/en'
 import type { Reading } from '../../core/readings'
 import { createHash } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
@@ -44,7 +44,7 @@ describe('engines drawn by seed', () => {
   it('are the same on every machine, to the last digit', () => {
     const drawn = PRACTICE_SHEETS.flatMap((one) => ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711)))
     expect(drawn).toEqual(PRACTICE_SHEETS.flatMap((one) => ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711))))
-    const told = drawn.map(({ code, complaint, start, usage, truth }) => ({ code, complaint, start, usage, truth }))
+    const told = drawn.map(tellCase).map(({ code, complaint, start, usage, truth }) => ({ code, complaint, start, usage, truth }))
     // Whoever changes this changes every code ever shared: the digest is of what all machines must agree on.
     expect(createHash('sha256').update(JSON.stringify(told)).digest('hex').slice(0, 16)).toBe('aa83fa8ec992e9df')
   })
@@ -201,7 +201,7 @@ describe('the score', () => {
     expect(read(sight)).toMatchObject({ misread: false, minutes: inspection.minutes })
     expect(read(sight).narrowed!.to).toBeLessThan(read(sight).narrowed!.from / 3)
     expect(read(sight + 1)).toMatchObject({ misread: true })
-    expect(debrief(engine, [...looked, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value: sight + 1 } as Reading }], solution).takeAlong.join(' ')).toMatch(/Look twice/)
+    expect(lessons(debrief(engine, [...looked, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value: sight + 1 } as Reading }], solution))).toMatch(/Look twice/)
   })
   it('traps walked into are told: read before it was turned forward, read half a turn away, turned back', () => {
     const trapped = makeCase(ardmere, 2, seedWith(ardmere, 2, 'kick-back', 0)!)
@@ -235,7 +235,7 @@ describe('history', () => {
 })
 
 describe('files and moves from outside', () => {
-  const engine = makeCase(ardmere, 3, 5)
+  const engine = tellCase(makeCase(ardmere, 3, 5))
   const json = JSON.parse(JSON.stringify(engine)) as PracticeCase
   it('a case that was written is read again as it was', () => expect(readCase(json)).toEqual({ engine: json, faults: [] }))
   it.each([

@@ -1,3 +1,5 @@
+import { faultWords } from '../support/told'
+import { namesOf, sayChange } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { assess } from '../../core/paths'
 import { type Act, assessRecord, entryFaults, exportJob, foldActs, importJob, jobFile, type KeptJob, readJob } from '../../core/record'
@@ -72,13 +74,13 @@ describe('a job as a file', () => {
   })
   it('written by hand with readings alone becomes acts of whoever imports it', () => {
     const { job, acts: made } = importJob(jobOf([read.extension(14), { ...read.groove('guide', -1), by: 'Tove' }]), importer())
-    expect(made.map(({ id, by }) => [id, by])).toEqual([['new-1', 'Bela'], ['new-2', 'Tove']])
+    expect(made.map(({ id, by }) => [id, by])).toEqual([[expect.stringMatching(/^r-/), 'Bela'], [expect.stringMatching(/^r-/), 'Tove']])
     expect(jobFile(job!, made).readings).toHaveLength(2)
   })
   it('edited so that its readings are not what its acts come to is refused with what to do', () => {
     const edited = structuredClone(file) as { readings: unknown[] }
     edited.readings.pop()
-    expect(importJob(edited, importer()).faults[0]).toMatchObject({ place: 'readings', message: expect.stringMatching(/Remove "acts"/) })
+    expect(faultWords(importJob(edited, importer()))[0]).toMatchObject({ place: 'readings', message: expect.stringMatching(/Remove "acts"/) })
   })
   it.each<[string, unknown, string]>([
     ['another format', { format: 'umbrette-drive' }, 'format'],
@@ -108,7 +110,7 @@ describe('everything that can be read on a drive', () => {
 
 describe('what changed, in words', () => {
   const drive = sheet('ardmere-a18')
-  const said = (before: Reading[], act: Act, after: Reading[]) => explainChange(drive, [act], assess(jobOf(before)), assess(jobOf(after)))
+  const said = (before: Reading[], act: Act, after: Reading[]) => sayChange(explainChange(drive, [act], assess(jobOf(before)), assess(jobOf(after)))!, namesOf(drive), false)
   it('names the reading and the narrowing', () => expect(said([], took('a', read.length(160.8)), [read.length(160.8)])).toMatch(/^The chain length took elongation from 0\.32 to 0\.\d\d % and narrowed it from ±0\.38 to ±0\.10\.$/))
   it('says when a jump shows or goes', () => {
     expect(said([], took('a', read.lag('cam-in', -18)), [read.lag('cam-in', -18)])).toMatch(/Intake cam sprocket now reads 1 tooth early/)

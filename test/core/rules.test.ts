@@ -1,3 +1,4 @@
+import { sayArgument } from '../../words/en'
 import { assessed } from '../support/told'
 import { describe, expect, it } from 'vitest'
 import type { JobFile, Reading } from '../../core/readings'
@@ -136,7 +137,7 @@ describe('after a jump on an interference engine', () => {
 
   it('an early cam is argued from its direction, and what wear hides is said', () => {
     const { cams } = assessed(jobOf([read.length(160.7), read.length(160.7), ...jumped]))
-    expect(cams['cam-in']!.argument).toMatch(/Wear cannot make a cam early.*[23]\.\d° is hidden by wear/)
+    expect(sayArgument(cams['cam-in']!.argument!)).toMatch(/Wear cannot make a cam early.*[23]\.\d° is hidden by wear/)
     expect(cams['cam-ex']!.argument).toBeNull()
   })
 })

@@ -1,3 +1,4 @@
+import { sayFault } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { type Act, assessRecord, entryFaults, exportJob, foldActs, importJob, type KeptJob, sheetOf } from '../../core/record'
 import { summarise } from '../../core/views/summary'
@@ -51,7 +52,7 @@ describe('a job moved to another revision of its sheet', () => {
     })
     const acts: Act[] = [{ ...moves, sheet: renamed }, took('g', read.groove('front', 0.4))]
     expect(entryFaults(before(counted), acts[0])).toEqual([])
-    expect(entryFaults(before(renamed, acts, counted), back)[0]!.message).toMatch(/no place for the groove depth/)
+    expect(sayFault(entryFaults(before(renamed, acts, counted), back)[0]!)).toMatch(/no place for the groove depth/)
     expect(entryFaults(before(renamed, [acts[0]!], counted), back)).toEqual([])
   })
   it('a broken sheet is named at its place', () => expect(entryFaults(before(old), { ...moves, sheet: { ...old, sprockets: [] } })[0]!.place).toMatch(/^sheet\.sprockets/))

@@ -1,3 +1,4 @@
+import { tellFaults } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { clockAngle, isClock } from '../../core/sheet'
 import { rememberingSheets, sheetFaults } from '../../core/drive'
@@ -48,7 +49,7 @@ describe('an unsound sheet names each fault with its place', () => {
 
   it.each(cases)('%s', (_name, change, place, message) => {
     const faults = sheetFaults(changed(sheet('ardmere-a18'), change))
-    expect(faults[0]).toMatchObject({ place, message: expect.stringMatching(message) })
+    expect(tellFaults(faults)[0]).toMatchObject({ place, message: expect.stringMatching(message) })
   })
 
   it('a counted sheet says which count it lacks', () => {

@@ -1,3 +1,4 @@
+import { sayFault, tellFaults } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { asNew, chainModel, colouredLinksReturn, degreesPerTooth, sheetFaults, speedOf, stageOf, trainsOf, travelOf } from '../../core/drive'
 import { estimate } from '../../core/estimate'
@@ -73,12 +74,12 @@ describe('what cannot be a stage is named with its place', () => {
   ])('%s', (_name, change, place, message) => {
     const [fault] = sheetFaults(changed(staged, change))
     expect(fault!.place).toMatch(place)
-    expect(fault!.message).toMatch(message)
+    expect(sayFault(fault!)).toMatch(message)
   })
 
   it('a gear that drives nothing', () => {
     const faults = sheetFaults(changed(sheet('ardmere-a18'), (d) => (d.gears = [{ id: 'g', name: 'Gear', driver: 'crank', driven: 'cam-in', teeth: [20, 40] }])))
-    expect(faults[0]).toEqual({ place: 'gears[0].driven', message: '"cam-in" drives no chain' })
+    expect(tellFaults(faults)[0]).toEqual({ place: 'gears[0].driven', message: '"cam-in" drives no chain' })
   })
 })
 

@@ -1,3 +1,4 @@
+import { sayScan } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { type Act, foldActs, jobFile } from '../../core/record'
 import { ENGINE_GROUPS, findingGroups, partsAt, readsSlot, slotsOf, type Station, stationOfFinding, STATIONS, stationStates } from '../../core/views/bench'
@@ -24,11 +25,11 @@ describe('the stations', () => {
   it('ask for every finding of the closed list somewhere', () => {
     const asked = new Set(Object.values(ENGINE_GROUPS).flatMap((groups) => groups!.flatMap((g) => g.findings)))
     const elsewhere = ['pieces-found', 'pieces-accepted']
-    for (const finding of Object.keys(FINDINGS.engine)) expect([finding, asked.has(finding) || elsewhere.includes(finding)]).toEqual([finding, true])
+    for (const finding of FINDINGS.engine) expect([finding, asked.has(finding) || elsewhere.includes(finding)]).toEqual([finding, true])
     for (const kind of Object.keys(FINDINGS) as PartKind[]) {
       if (kind === 'engine') continue
       const offered = findingGroups(kind).flatMap((g) => g.findings)
-      for (const finding of Object.keys(FINDINGS[kind])) if (!/lifter|slack/.test(finding)) expect(offered).toContain(finding)
+      for (const finding of FINDINGS[kind]) if (!/lifter|slack/.test(finding)) expect(offered).toContain(finding)
     }
   })
 
@@ -95,11 +96,12 @@ describe('a scan log', () => {
   })
 
   it('says what is wrong with it', () => {
-    expect(readScan(ardmere, []).fault).toMatch(/empty/)
-    expect(readScan(ardmere, [{ rpm: '800' }]).fault).toMatch(/lacks coolant_c and the cams.*cam-in_actual/)
+    const faultOf = (log: Parameters<typeof readScan>[1]) => sayScan(readScan(ardmere, log).fault!)
+    expect(faultOf([])).toMatch(/empty/)
+    expect(faultOf([{ rpm: '800' }])).toMatch(/lacks coolant_c and the cams.*cam-in_actual/)
     const cold = Object.fromEntries(scanColumns(ardmere).map((name) => [name, '20']))
-    expect(readScan(ardmere, Array.from({ length: 50 }, () => cold)).fault).toMatch(/Only 0 samples at a warm idle/)
-    expect(readScan(ardmere, Array.from({ length: 50 }, () => ({ ...cold, rpm: '800', coolant_c: '85', 'cam-in_actual': 'x', 'cam-in_commanded': '', 'cam-ex_actual': '' }))).fault).toMatch(/No cam has figures/)
+    expect(faultOf(Array.from({ length: 50 }, () => cold))).toMatch(/Only 0 samples at a warm idle/)
+    expect(faultOf(Array.from({ length: 50 }, () => ({ ...cold, rpm: '800', coolant_c: '85', 'cam-in_actual': 'x', 'cam-in_commanded': '', 'cam-ex_actual': '' })))).toMatch(/No cam has figures/)
   })
 
   it('takes decimal commas', () => {

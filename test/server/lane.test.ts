@@ -12,7 +12,7 @@ writeFileSync(file, `
   parentPort.on('message', ({ id, task, args: [value] }) => {
     if (value === 'die') process.exit(1)
     if (value === 'exhaust') { const all = []; for (;;) all.push(new Array(1e6).fill(1)) }
-    if (value === 'refuse') parentPort.postMessage({ id, failed: { problem: { code: 'bad-input', message: 'no', faults: [{ place: 'a', message: 'b' }] }, message: 'no', code: null } })
+    if (value === 'refuse') parentPort.postMessage({ id, failed: { problem: { code: 'bad-input', said: { code: 'choose-way', figures: {} }, faults: [{ place: 'a', code: 'list', figures: {} }] }, message: 'no', code: null } })
     else if (value === 'break') parentPort.postMessage({ id, failed: { problem: null, message: 'inside', code: '53100' } })
     else if (value !== 'wait') parentPort.postMessage({ id, result: { task, value, lane: workerData.umbrette } })
   })
@@ -25,7 +25,7 @@ describe('a thread that works behind the server', () => {
 
   it('does what it is asked, and knows that it is one', async () => expect(await ask('a')).toEqual({ task: 'openedText', value: 'a', lane: 'lane' }))
   it('tells a refusal as it is, and a failure with its code', async () => {
-    await expect(ask('refuse')).rejects.toMatchObject({ code: 'bad-input', status: 422, faults: [{ place: 'a', message: 'b' }] })
+    await expect(ask('refuse')).rejects.toMatchObject({ code: 'bad-input', status: 422, faults: [{ place: 'a', code: 'list', figures: {} }] })
     await expect(ask('break')).rejects.toMatchObject({ message: 'inside', code: '53100' })
   })
   it('that ends in the middle fails who waits for it, and is there again for the next', async () => {

@@ -1,3 +1,4 @@
+import { tellCase } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { caseCode, makeCase, softwareRun } from '../../core/views/practice'
 import type { Act } from '../../core/record'
@@ -7,7 +8,7 @@ import { useWorkshop } from './workshop'
 const workshop = useWorkshop()
 
 const quillon = PRACTICE_SHEETS.find(({ id }) => id === 'quillon-q40')!
-const engine = makeCase(quillon, 1, 77)
+const engine = tellCase(makeCase(quillon, 1, 77))
 const closed = DEMO_JOBS.find(({ acts }) => acts.some((act: Act) => act.type === 'state'))!
 const runId = (n: number) => `5a17a000-0000-4000-8000-0000000d${String(n).padStart(4, '0')}`
 

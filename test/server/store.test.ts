@@ -118,7 +118,7 @@ describe('acts on a job', () => {
 
   it('that cannot be true are refused with the place, and nothing is kept', async () => {
     const before = (await jobs.findJob(VAN)).acts.length
-    await expect(keeping.addAct(VAN, took('bad', -1))).rejects.toMatchObject({ code: 'bad-input', faults: [{ place: 'reading.value', message: expect.stringMatching(/below 0/) }] })
+    await expect(keeping.addAct(VAN, took('bad', -1))).rejects.toMatchObject({ code: 'bad-input', faults: [{ place: 'reading.value', code: 'below-0' }] })
     expect((await jobs.findJob(VAN)).acts).toHaveLength(before)
   })
 

@@ -19,7 +19,7 @@ export function assessed(job: JobFile) {
 export function estimated(job: JobFile) {
   const { faults, readings, ...others } = estimate(job)
   const placeOf = (id: string) => job.readings.findIndex((reading) => reading.id === id)
-  return { ...others, readings: readings.map((reading) => ({ ...reading, index: placeOf(reading.id) })), faults: faults.map((fault) => ({ index: placeOf(fault.id), message: sayLeftOut(fault) })) }
+  return { ...others, readings: readings.map((reading) => ({ ...reading, index: placeOf(reading.id) })), faults: faults.map((fault) => ({ ...fault, index: placeOf(fault.id), message: sayLeftOut(fault) })) }
 }
 
 /** What faults say, each with its place. */

@@ -4,6 +4,7 @@ import { READING_SCHEMAS } from '../../readings'
 import { driveSchema } from '../../sheet'
 import { assessmentSchema } from '../../paths'
 import { type JsonSchema, jsonSchemaOf } from './jsonSchema'
+import { printedSchemaOf } from './printed'
 
 /** The open formats, as JSON Schemas: made from the very rules that check files here. */
 export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment' | 'umbrette-practice', JsonSchema> {
@@ -20,7 +21,7 @@ export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-
     'umbrette-practice': titled('Practice case: an engine, what is told of it, and the truth', {
       ...practice, properties: { ...practice.properties, drive: { $ref: '#/$defs/drive' } }, $defs: { drive }
     }),
-    'umbrette-assessment': titled('Assessment: what a job\'s readings mean, and a call for every part', jsonSchemaOf(assessmentSchema))
+    'umbrette-assessment': titled('Assessment: what a job\'s readings mean, and a call for every part', printedSchemaOf(jsonSchemaOf(assessmentSchema)))
   }
 }
 
