@@ -15,6 +15,8 @@ export default ts.config(
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',
+      // In a table of what a layer says, a code without figures.
+      '@typescript-eslint/no-empty-object-type': ['error', { allowObjectTypes: 'always' }],
       'complexity': ['error', 16],
       'max-depth': ['error', 3],
       'vue/max-attributes-per-line': 'off',

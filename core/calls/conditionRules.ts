@@ -1,4 +1,5 @@
-import { type Finding as FoundFinding, FINDINGS, findingsIn } from '../readings'
+import type { FINDINGS} from '../readings';
+import { type Finding as FoundFinding, findingsIn } from '../readings'
 import type { PartKind } from '../sheet'
 import type { RuleContext } from './context'
 import { say } from './says'

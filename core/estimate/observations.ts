@@ -79,37 +79,54 @@ interface View {
 }
 
 /** A reading as an observation of one chain of the train; null when it tells nothing of that chain. */
-function observationOf({ sheet, train, corrections, play, readings }: View, part: number, reading: KnownReading): Observation | null {
-  const { chain, model } = train.parts[part]!
+function observationOf(view: View, part: number, reading: KnownReading): Observation | null {
+  const { sheet, train, play, readings } = view
+  const { chain } = train.parts[part]!
   if (chainOf(sheet, reading) !== chain.id) return null
+  const seen = seenOf(view, part, reading)
+  if (!seen) return null
+  const own = readingSigma(sheet, reading, play.get(reading.sprocket ?? '')) ?? NaN
+  const sigma = Math.hypot(own, placeSigma(sheet, chain, reading, readings))
+  return { reading, kind: reading.kind, part, sigma, ...seen, teeth: seen.teeth ?? train.cams.map(() => 0) }
+}
+
+/** What a reading sees: a figure, of which quantity, and how many of it each cam's tooth would be. */
+interface Seen {
+  value: number
+  quantity: Quantity
+  teeth?: number[]
+}
+
+function seenOf({ sheet, train, corrections }: View, part: number, reading: KnownReading): Seen | null {
+  const { chain, model } = train.parts[part]!
   const camOf = (id: string) => train.cams.findIndex((cam) => cam.part === part && cam.id === id)
-  const made = (value: number, quantity: Quantity, teeth = train.cams.map(() => 0)): Observation =>
-    ({ reading, kind: reading.kind, part, value, sigma: Math.hypot(readingSigma(sheet, reading, play.get(reading.sprocket ?? '')) ?? NaN, placeSigma(sheet, chain, reading, readings)), quantity, teeth })
   switch (reading.kind) {
     case 'extension': {
       const { ratchet } = compileSheet(sheet).tensioner(reading.tensioner)
-      const seen = ratchet && reading.notches !== undefined ? notchesToExtension(ratchet, reading.notches) : NaN
-      return made(reading.value ?? seen, { of: 'extension', part })
+      const byNotches = ratchet && reading.notches !== undefined ? notchesToExtension(ratchet, reading.notches) : NaN
+      return { value: reading.value ?? byNotches, quantity: { of: 'extension', part } }
     }
     case 'groove': {
       const rail = model.rails.indexOf(reading.rail)
-      return rail < 0 ? null : made(reading.value, { of: 'wear', part, rail })
+      return rail < 0 ? null : { value: reading.value, quantity: { of: 'wear', part, rail } }
     }
-    case 'padWear': return made(reading.value, { of: 'padWear', part })
+    case 'padWear': return { value: reading.value, quantity: { of: 'padWear', part } }
     case 'camLag': {
       const cam = camOf(reading.sprocket)
       const { inherits } = train.cams[cam]!
       const offset = corrections.offsetKeys?.[reading.sprocket] ?? 0
-      return made(reading.value - offset, { of: 'lag', cam }, train.cams.map((c, i) => (i === cam || inherits.includes(i) ? c.degreesPerTooth : 0)))
+      const teeth = train.cams.map((c, i) => (i === cam || inherits.includes(i) ? c.degreesPerTooth : 0))
+      return { value: reading.value - offset, quantity: { of: 'lag', cam }, teeth }
     }
     case 'linkCount': {
       const [from, to] = [camOf(reading.from), camOf(reading.to)]
-      return made(reading.value, { of: 'count', base: sheetCount(chain, reading.from, reading.to) ?? NaN }, train.cams.map((_, i) => (i === from ? 1 : 0) - (i === to ? 1 : 0)))
+      const teeth = train.cams.map((_, i) => (i === from ? 1 : 0) - (i === to ? 1 : 0))
+      return { value: reading.value, quantity: { of: 'count', base: sheetCount(chain, reading.from, reading.to) ?? NaN }, teeth }
     }
     case 'chainLength':
     case 'chainCompare': {
-      const asNewLength = reading.links * chain.pitch
-      return made(reading.value, { of: 'elongation', part, scale: asNewLength, shift: reading.kind === 'chainLength' ? asNewLength : 0 })
+      const scale = reading.links * chain.pitch
+      return { value: reading.value, quantity: { of: 'elongation', part, scale, shift: reading.kind === 'chainLength' ? scale : 0 } }
     }
     case 'phaserPlay':
     case 'condition': return null

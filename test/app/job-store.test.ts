@@ -73,7 +73,7 @@ describe('a job on the bench', () => {
     expect(job.change).toMatch(/^The chain length/)
   })
 
-  it('what an assessment says of a reading is found by the reading's id, also while others stand already', async () => {
+  it('what an assessment says of a reading is found by its id, also while others stand already', async () => {
     const job = opened([read.extension(13), read.groove('guide', 0.4)])
     const { settled } = job.put({ type: 'undo', act: 'a0' })
     expect([job.record.readings.length, job.readingById('a0'), job.estimateOf('a0')?.id, job.estimateOf('a1')?.id]).toEqual([1, null, 'a0', 'a1'])

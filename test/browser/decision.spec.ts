@@ -1,7 +1,9 @@
+import { readJob } from '../../core/record'
+import { writeAssessment } from '../../words/en'
 import { execFileSync } from 'node:child_process'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
-import { assess, pathsOf } from '../../core/paths'
+import { assess, pathsOf, type Assessment } from '../../core/paths'
 import { jobOf, read } from '../support/jobs'
 import { expect, newJob, test, wakeful } from './bench'
 
@@ -115,8 +117,9 @@ test('worker, server and command line come to the same assessment, byte for byte
   await page.goto(`/jobs/${id}/verdict`)
   await page.getByTestId('sign').click()
   await saved(page)
-  const { acts } = (await (await request.get(`/api/jobs/${id}`)).json()) as { acts: { act: { type: string; assessment?: unknown } }[] }
-  expect(JSON.stringify(acts.find(({ act }) => act.type === 'signoff')!.act.assessment)).toBe(server)
+  const { acts } = (await (await request.get(`/api/jobs/${id}`)).json()) as { acts: { act: { type: string; assessment?: Assessment } }[] }
+  const { job } = readJob(await (await request.get(`/api/jobs/${id}/export`)).json())
+  expect(JSON.stringify(writeAssessment(job!, acts.find(({ act }) => act.type === 'signoff')!.act.assessment!))).toBe(server)
 })
 
 test('a link shows the customer the report and nothing else, takes a choice, and can be taken back', async ({ page, request, browser, baseURL }) => {

@@ -1,3 +1,4 @@
+import { tellCase } from '../../words/en'
 import { readFileSync, writeFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import type { Call } from '../../core/calls'
@@ -10,7 +11,7 @@ import { expect, newJob, test, wakeful } from './bench'
 const ardmere = PRACTICE_SHEETS.find(({ id }) => id === 'ardmere-a18')!
 const withFault = (level: Level, fault: string, from = 0) => {
   const seed = seedWith(ardmere, level, fault, from)!
-  return { code: caseCode({ sheet: ardmere.id, level, seed }), engine: makeCase(ardmere, level, seed) }
+  return { code: caseCode({ sheet: ardmere.id, level, seed }), engine: tellCase(makeCase(ardmere, level, seed)) }
 }
 
 /** A cam that jumped one tooth and bent nothing. */

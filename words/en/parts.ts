@@ -1,6 +1,6 @@
 import type { Call } from '../../core/calls'
 import type { NumericKind, School, UsageUnit } from '../../core/readings'
-import { FINDINGS } from '../../core/readings'
+import type { FINDINGS } from '../../core/readings'
 import { compileSheet, type DriveSheet, type PartKind } from '../../core/sheet'
 import type { GroupTitle, Station } from '../../core/views/bench'
 import type { Names } from '../say'

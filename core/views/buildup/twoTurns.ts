@@ -60,18 +60,24 @@ function moved({ kind }: ExpectedReading, set: Reading, turned: Reading): boolea
   return Math.abs(turned.value - set.value) > FAR * Math.hypot(sigmaOf(set), sigmaOf(turned))
 }
 
-function meanings(sheet: DriveSheet, { expected, set, turned }: Check, all: readonly Check[]): Message[] {
+/** What a difference can mean. */
+function meanings(sheet: DriveSheet, check: Check, all: readonly Check[]): Message[] {
+  const { expected, set, turned } = check
   const read = turned ?? set
   if (!read) return []
-  const slipped = set !== null && turned !== null && moved(expected, set, turned) ? [meaning('moved-while-turned')] : []
-  if (expected.kind === 'linkCount') return [...slipped, meaning('counts-off', { from: expected.from ?? '', to: expected.to ?? '' })]
-  if (expected.kind === 'extension') return [...slipped, meaning((read.value ?? Infinity) < expected.value ? 'too-far-in' : 'too-far-out')]
+  const slipped = set && turned && moved(expected, set, turned) ? [meaning('moved-while-turned')] : []
+  return [...slipped, ...meaningsOff(sheet, expected, read, all)]
+}
+
+function meaningsOff(sheet: DriveSheet, expected: ExpectedReading, read: Reading, all: readonly Check[]): Message[] {
+  if (expected.kind === 'linkCount') return [meaning('counts-off', { from: expected.from ?? '', to: expected.to ?? '' })]
+  if (expected.kind === 'extension') return [meaning((read.value ?? Infinity) < expected.value ? 'too-far-in' : 'too-far-out')]
   const chain = compileSheet(sheet).chainAt(expected.target)
-  if (!chain) return slipped
+  if (!chain) return []
   const off = (read.value ?? expected.value) - expected.value
   const teeth = Math.round(off / degreesPerTooth(sheet, chain))
-  if (teeth === 0) return [...slipped, meaning('less-than-a-tooth', { off })]
+  if (teeth === 0) return [meaning('less-than-a-tooth', { off })]
   const alike = all.filter((other) => other.expected.kind === 'camLag' && chain.path.includes(other.expected.target))
   const together = alike.length > 1 && alike.every((other) => other.state === 'differs')
-  return [...slipped, meaning('teeth-off', { teeth, at: together ? null : expected.target })]
+  return [meaning('teeth-off', { teeth, at: together ? null : expected.target })]
 }
