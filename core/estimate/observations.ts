@@ -83,7 +83,8 @@ function observationOf(view: View, part: number, reading: KnownReading): Observa
   const { sheet, train, play, readings } = view
   const { chain } = train.parts[part]!
   if (chainOf(sheet, reading) !== chain.id) return null
-  const seen = seenOf(view, part, reading)
+  const see = SIGHTS[reading.kind] as Sight<Reading['kind']>
+  const seen = see({ ...view, part, chain }, reading)
   if (!seen) return null
   const own = readingSigma(sheet, reading, play.get(reading.sprocket ?? '')) ?? NaN
   const sigma = Math.hypot(own, placeSigma(sheet, chain, reading, readings))
@@ -97,40 +98,52 @@ interface Seen {
   teeth?: number[]
 }
 
-function seenOf({ sheet, train, corrections }: View, part: number, reading: KnownReading): Seen | null {
-  const { chain, model } = train.parts[part]!
-  const camOf = (id: string) => train.cams.findIndex((cam) => cam.part === part && cam.id === id)
-  switch (reading.kind) {
-    case 'extension': {
-      const { ratchet } = compileSheet(sheet).tensioner(reading.tensioner)
-      const byNotches = ratchet && reading.notches !== undefined ? notchesToExtension(ratchet, reading.notches) : NaN
-      return { value: reading.value ?? byNotches, quantity: { of: 'extension', part } }
-    }
-    case 'groove': {
-      const rail = model.rails.indexOf(reading.rail)
-      return rail < 0 ? null : { value: reading.value, quantity: { of: 'wear', part, rail } }
-    }
-    case 'padWear': return { value: reading.value, quantity: { of: 'padWear', part } }
-    case 'camLag': {
-      const cam = camOf(reading.sprocket)
-      const { inherits } = train.cams[cam]!
-      const offset = corrections.offsetKeys?.[reading.sprocket] ?? 0
-      const teeth = train.cams.map((c, i) => (i === cam || inherits.includes(i) ? c.degreesPerTooth : 0))
-      return { value: reading.value - offset, quantity: { of: 'lag', cam }, teeth }
-    }
-    case 'linkCount': {
-      const [from, to] = [camOf(reading.from), camOf(reading.to)]
-      const teeth = train.cams.map((_, i) => (i === from ? 1 : 0) - (i === to ? 1 : 0))
-      return { value: reading.value, quantity: { of: 'count', base: sheetCount(chain, reading.from, reading.to) ?? NaN }, teeth }
-    }
-    case 'chainLength':
-    case 'chainCompare': {
-      const scale = reading.links * chain.pitch
-      return { value: reading.value, quantity: { of: 'elongation', part, scale, shift: reading.kind === 'chainLength' ? scale : 0 } }
-    }
-    case 'phaserPlay':
-    case 'condition': return null
-  }
+/** Where a reading is seen from: its drive, and the chain of the train that it is asked for. */
+interface Vantage extends Pick<View, 'sheet' | 'train' | 'corrections'> {
+  part: number
+  chain: Chain
+}
+
+type Sight<K extends Reading['kind']> = (from: Vantage, reading: Extract<Reading, { kind: K }>) => Seen | null
+
+/** Nothing of the model. */
+const outside = (): null => null
+
+/** What a reading of each kind sees; a kind that is missing here does not compile. */
+const SIGHTS: { readonly [K in Reading['kind']]: Sight<K> } = {
+  extension({ sheet, part }, { tensioner, notches, value }) {
+    const { ratchet } = compileSheet(sheet).tensioner(tensioner)
+    const byNotches = ratchet && notches !== undefined ? notchesToExtension(ratchet, notches) : NaN
+    return { value: value ?? byNotches, quantity: { of: 'extension', part } }
+  },
+  groove({ train, part }, reading) {
+    const rail = train.parts[part]!.model.rails.indexOf(reading.rail)
+    return rail < 0 ? null : { value: reading.value, quantity: { of: 'wear', part, rail } }
+  },
+  padWear: ({ part }, { value }) => ({ value, quantity: { of: 'padWear', part } }),
+  camLag(from, { sprocket, value }) {
+    const { cams } = from.train
+    const cam = camAt(from, sprocket)
+    const { inherits } = cams[cam]!
+    const teeth = cams.map((c, i) => (i === cam || inherits.includes(i) ? c.degreesPerTooth : 0))
+    return { value: value - (from.corrections.offsetKeys?.[sprocket] ?? 0), quantity: { of: 'lag', cam }, teeth }
+  },
+  linkCount(vantage, { from, to, value }) {
+    const [start, end] = [camAt(vantage, from), camAt(vantage, to)]
+    const teeth = vantage.train.cams.map((_, i) => (i === start ? 1 : 0) - (i === end ? 1 : 0))
+    return { value, quantity: { of: 'count', base: sheetCount(vantage.chain, from, to) ?? NaN }, teeth }
+  },
+  chainLength({ part, chain }, { links, value }) {
+    const asNewLength = links * chain.pitch
+    return { value, quantity: { of: 'elongation', part, scale: asNewLength, shift: asNewLength } }
+  },
+  chainCompare: ({ part, chain }, { links, value }) => ({ value, quantity: { of: 'elongation', part, scale: links * chain.pitch, shift: 0 } }),
+  phaserPlay: outside,
+  condition: outside
+}
+
+function camAt({ train, part }: Vantage, id: string): number {
+  return train.cams.findIndex((cam) => cam.part === part && cam.id === id)
 }
 
 /** crank degrees beyond what the model gives that the maker's tolerance and an unread rail may add. */
