@@ -1,8 +1,9 @@
-import { extensionToNotches, isNumeric, methodSigma, type NumericKind, type Unread } from '../../readings'
+import { extensionToNotches, isNumeric, methodSigma, type Unread } from '../../readings'
 import { randomness, seedOf } from '../../math'
-import type { DriveSheet } from '../../sheet'
+import { compileSheet } from '../../sheet'
 import type { Inspection } from './inspections'
-import { asNewLength, shown } from './truth'
+import { readFigure, type Stand } from './figures'
+import { shown } from './truth'
 import type { PracticeCase, SeenFinding } from './types'
 
 /** What an inspection shows: the figures that a good eye would read, and what is there to be found. */
@@ -36,21 +37,18 @@ export function sightOf(engine: PracticeCase, inspection: Inspection, looked: Lo
 /** The true figure of a reading on this engine, its own scatter in it, with so much noise; as fine as it can be read. */
 export function figureOf(engine: PracticeCase, reading: Unread, noise: number, { turnedForward }: Pick<LookedAt, 'turnedForward'>): number {
   if (!isNumeric(reading.kind)) return 0
-  const [value, places] = FIGURES[reading.kind](engine, reading, noise, turnedForward)
-  return Number(value.toFixed(places))
+  if (reading.notches !== undefined) return notchesSeen(engine, reading.tensioner ?? '')
+  return readFigure(reading.kind, standOfEngine(engine, turnedForward), reading, noise)
 }
 
-type Figure = (engine: PracticeCase, reading: Unread, noise: number, turnedForward: boolean) => [value: number, digits: number]
-
-const FIGURES: Readonly<Record<NumericKind, Figure>> = {
-  extension: (engine, { notches, tensioner }, noise) => (notches === undefined ? [Math.min(extensionOf(engine, tensioner!) + noise, strokeOf(engine.drive, tensioner!)), 1] : [notchesSeen(engine, tensioner!), 0]),
-  camLag: (engine, { sprocket, method }, noise, turnedForward) => [lagOf(engine, sprocket!) + noise - (turnedForward || method === 'scan' ? 0 : engine.truth.kickBack), 1],
-  groove: ({ truth }, { rail }, noise) => [Math.max(0, (truth.wear?.[rail!] ?? 0) + noise), 2],
-  padWear: ({ truth }, { tensioner }, noise) => [Math.max(0, (truth.pad?.[tensioner!] ?? 0) + noise), 2],
-  phaserPlay: ({ truth }, { phaser }, noise) => [Math.max(0, (truth.play?.[phaser!] ?? 0) + noise), 1],
-  linkCount: (engine, reading) => [countOf(engine, reading), 1],
-  chainLength: ({ drive, truth }, reading, noise) => [asNewLength(drive, reading) * (1 + (truth.elongation?.[reading.chain!] ?? 0)) + noise, 2],
-  chainCompare: ({ drive, truth }, reading, noise) => [asNewLength(drive, reading) * (truth.elongation?.[reading.chain!] ?? 0) + noise, 1]
+function standOfEngine(engine: PracticeCase, turnedForward: boolean): Stand {
+  const { drive: sheet, truth } = engine
+  return {
+    sheet, elongation: (chain) => truth.elongation?.[chain] ?? 0, wear: (rail) => truth.wear?.[rail] ?? 0, pad: (tensioner) => truth.pad?.[tensioner] ?? 0,
+    play: (phaser) => truth.play?.[phaser] ?? 0, extension: (tensioner) => extensionOf(engine, tensioner), lag: (sprocket) => lagOf(engine, sprocket),
+    kickBack: ({ method }) => (turnedForward || method === 'scan' ? 0 : truth.kickBack),
+    moved: (sprocket) => (truth.teeth?.[sprocket] ?? 0) + (truth.betweenLinks.includes(sprocket) ? 0.5 : 0)
+  }
 }
 
 const stands = new WeakMap<PracticeCase, ReturnType<typeof shown>>()
@@ -64,24 +62,19 @@ function standsOf(engine: PracticeCase): ReturnType<typeof shown> {
 
 /** mm at which a tensioner stands, its own scatter in it. */
 export function extensionOf(engine: PracticeCase, tensioner: string): number {
-  return Math.min(standsOf(engine).extension[tensioner]! + (engine.truth.scatter.extension[tensioner] ?? 0), strokeOf(engine.drive, tensioner))
+  return Math.min((standsOf(engine).extension[tensioner] ?? NaN) + (engine.truth.scatter.extension[tensioner] ?? 0), compileSheet(engine.drive).tensioner(tensioner).stroke)
 }
 
 /** crank degrees at which a cam stands, jumps and its own scatter in it. */
 export function lagOf(engine: PracticeCase, sprocket: string): number {
-  return standsOf(engine).lag[sprocket]! + (engine.truth.scatter.lag[sprocket] ?? 0)
+  return (standsOf(engine).lag[sprocket] ?? NaN) + (engine.truth.scatter.lag[sprocket] ?? 0)
 }
 
 /** Notches as a plug shows them: never more than stand in it. */
 function notchesSeen(engine: PracticeCase, tensioner: string): number {
-  const { ratchet, stroke } = engine.drive.tensioners.find((t) => t.id === tensioner)!
-  return Math.min(extensionToNotches(ratchet!, extensionOf(engine, tensioner)), extensionToNotches(ratchet!, PLUG_SHARE * stroke))
-}
-
-function countOf({ drive, truth }: PracticeCase, { chain, from, to }: Unread): number {
-  const { links } = drive.chains.find((c) => c.id === chain)!.counts.find((c) => c.from === from && c.to === to)!
-  const standsAt = (id: string) => (truth.teeth?.[id] ?? 0) + (truth.betweenLinks.includes(id) ? 0.5 : 0)
-  return links + standsAt(from!) - standsAt(to!)
+  const { ratchet, stroke } = compileSheet(engine.drive).tensioner(tensioner)
+  if (!ratchet) return NaN
+  return Math.min(extensionToNotches(ratchet, extensionOf(engine, tensioner)), extensionToNotches(ratchet, PLUG_SHARE * stroke))
 }
 
 /** What is there to be found: what is true of it, else that it is sound where the inspection has a word for that. */
@@ -98,7 +91,3 @@ const HEARD = /^(noise|code|renewed|loudest|oil-overdue)/
 
 /** Words of the closed list for a thing in order. */
 const SOUND_WORDS: readonly string[] = ['sound', 'pin-sound', 'oil-clean', 'screen-clear', 'compression-sound', 'paint-clear', 'slack-taken-up']
-
-function strokeOf(drive: DriveSheet, tensioner: string): number {
-  return drive.tensioners.find((t) => t.id === tensioner)!.stroke
-}

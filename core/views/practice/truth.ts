@@ -1,7 +1,8 @@
 import { chainModel } from '../../drive'
 import { extensionToNotches, isNumeric, methodSigma, type NumericKind, type Reading, type Unread } from '../../readings'
-import type { DriveSheet } from '../../sheet'
+import { compileSheet, type DriveSheet } from '../../sheet'
 import { randomness } from '../../math'
+import { readFigure, type Stand } from './figures'
 
 /** What is really true of a made-up engine; anything not named is as new. */
 export interface Truth {
@@ -41,49 +42,26 @@ export function shown(sheet: DriveSheet, truth: Truth): { extension: Record<stri
  */
 export function readOff(sheet: DriveSheet, truth: Truth, asked: readonly Unread[], seed: number): Reading[] {
   const { normal } = randomness(1000 + 7919 * seed)
-  const stands = shown(sheet, truth)
+  const stand = standOfTruth(sheet, truth)
   return asked.map((reading): Reading => {
     if (!isNumeric(reading.kind) || reading.value !== undefined) return reading as Reading
-    const noise = normal(methodSigma(reading.kind, reading.method) ?? 0)
-    if (reading.notches !== undefined) {
-      const { ratchet } = sheet.tensioners.find((t) => t.id === reading.tensioner)!
-      return { ...reading, notches: extensionToNotches(ratchet!, stands.extension[reading.tensioner!]!) } as Reading
-    }
-    const [value, digits] = FIGURES[reading.kind]({ sheet, truth, stands, reading, noise })
-    return { ...reading, value: Number(value.toFixed(digits)) } as Reading
+    const noise = normal(methodSigma(reading.kind, reading.method) ?? 0) * (EYE[reading.kind] ?? 1)
+    if (reading.notches === undefined) return { ...reading, value: readFigure(reading.kind, stand, reading, noise) } as Reading
+    const { ratchet } = compileSheet(sheet).tensioner(reading.tensioner ?? '')
+    return { ...reading, notches: ratchet ? extensionToNotches(ratchet, stand.extension(reading.tensioner ?? '')) : NaN } as Reading
   })
 }
 
-interface Look {
-  sheet: DriveSheet
-  truth: Truth
-  stands: ReturnType<typeof shown>
-  reading: Unread
-  /** One draw of the method's uncertainty, in the reading's unit. */
-  noise: number
-}
+/** Shares of a method's uncertainty, of angles that are read with a good eye. */
+const EYE: Readonly<Partial<Record<NumericKind, number>>> = { camLag: 0.5, phaserPlay: 0.5 }
+/** Play of a sound phaser, crank degrees. */
+const SOUND_PLAY = 0.3
 
-/** The figure of each kind, and the digits it is read with. */
-const FIGURES: Readonly<Record<NumericKind, (look: Look) => [value: number, digits: number]>> = {
-  extension: ({ sheet, stands, reading, noise }) => [Math.min(stands.extension[reading.tensioner!]! + noise, sheet.tensioners.find((t) => t.id === reading.tensioner)!.stroke), 1],
-  camLag: ({ stands, reading, noise }) => [stands.lag[reading.sprocket!]! + 0.5 * noise, 1],
-  groove: ({ truth, reading, noise }) => [Math.max(0, known(truth.wear, reading.rail) + noise), 2],
-  padWear: ({ truth, reading, noise }) => [Math.max(0, known(truth.pad, reading.tensioner) + noise), 2],
-  phaserPlay: ({ truth, reading, noise }) => [Math.max(0, (truth.play?.[reading.phaser!] ?? 0.3) + 0.5 * noise), 1],
-  chainLength: ({ sheet, truth, reading, noise }) => [asNewLength(sheet, reading) * (1 + known(truth.elongation, reading.chain)) + noise, 2],
-  chainCompare: ({ sheet, truth, reading, noise }) => [asNewLength(sheet, reading) * known(truth.elongation, reading.chain) + noise, 2],
-  linkCount: ({ sheet, truth, reading }) => [chainOf(sheet, reading).counts.find((c) => c.from === reading.from && c.to === reading.to)!.links + known(truth.teeth, reading.from) - known(truth.teeth, reading.to), 1]
-}
-
-function known(of: Record<string, number> | undefined, id: string | undefined): number {
-  return of?.[id ?? ''] ?? 0
-}
-
-function chainOf(sheet: DriveSheet, { chain }: Unread) {
-  return sheet.chains.find((c) => c.id === chain)!
-}
-
-/** mm that so many links of a chain measure when it is new. */
-export function asNewLength(sheet: DriveSheet, reading: Unread): number {
-  return reading.links! * chainOf(sheet, reading).pitch
+function standOfTruth(sheet: DriveSheet, truth: Truth): Stand {
+  const { extension, lag } = shown(sheet, truth)
+  return {
+    sheet, elongation: (chain) => truth.elongation?.[chain] ?? 0, wear: (rail) => truth.wear?.[rail] ?? 0, pad: (tensioner) => truth.pad?.[tensioner] ?? 0,
+    play: (phaser) => truth.play?.[phaser] ?? SOUND_PLAY, extension: (tensioner) => extension[tensioner] ?? NaN, lag: (sprocket) => lag[sprocket] ?? NaN,
+    kickBack: () => 0, moved: (sprocket) => truth.teeth?.[sprocket] ?? 0
+  }
 }
