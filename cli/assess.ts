@@ -1,4 +1,4 @@
-import { tellFaults, writeAssessment } from '../words/en'
+import { CONSOLE, tellFaults, writeAssessment } from '../words/en'
 import { readFile } from 'node:fs/promises'
 import { resolve } from 'node:path'
 import { assess } from '../core/paths'
@@ -8,7 +8,7 @@ import { rememberingSheets } from '../core/drive'
 /** Assesses job files one after another: an assessment a line to standard output, faults to standard error. Exit code 2 when a file was faulty. */
 async function main(paths: string[]): Promise<number> {
   if (paths.length === 0) {
-    console.error('usage: npm run --silent assess -- job.json …')
+    console.error(CONSOLE.assessUsage)
     return 2
   }
   const checkSheet = rememberingSheets()
@@ -27,13 +27,13 @@ async function assessFile(path: string, checkSheet: ReturnType<typeof rememberin
   try {
     text = await readFile(resolve(process.env.INIT_CWD ?? '.', path), 'utf8')
   } catch (error) {
-    return [(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : 'cannot be read']
+    return [(error as NodeJS.ErrnoException).code === 'ENOENT' ? CONSOLE.noSuchFile : CONSOLE.unreadable]
   }
   let value: unknown
   try {
     value = JSON.parse(text)
   } catch (error) {
-    return [`is not JSON: ${oneLine((error as Error).message)}`]
+    return [CONSOLE.notJson(oneLine((error as Error).message))]
   }
   const { job, faults } = readJob(upgraded(value), checkSheet)
   if (!job) return tellFaults(faults).map(({ place, message }) => oneLine(place ? `${place}: ${message}` : message))
@@ -41,7 +41,7 @@ async function assessFile(path: string, checkSheet: ReturnType<typeof rememberin
     await print(`${JSON.stringify(writeAssessment(job, assess(job)))}\n`)
     return []
   } catch {
-    return ['this drive cannot be computed: check the sheet\'s figures']
+    return [CONSOLE.notComputable]
   }
 }
 

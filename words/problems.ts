@@ -4,6 +4,8 @@ import { messagesOf } from '../core/check'
 export interface ProblemSays {
   'a-photo-line': {}
   'a-uuid': {}
+  'a-whole-number': {}
+  'whole-numbers': {}
   'a4-or-letter': {}
   'act-id-taken': {}
   'after-which-place': {}

@@ -36,6 +36,9 @@ export interface CountedAnswers {
   source: string
 }
 
+/** What the parts are called that such a drive has one of. */
+export type CountedNames = Readonly<Record<'crank' | 'arm' | 'guide' | 'tensioner' | 'chain', string>>
+
 /**
  * A counted sheet from what a shop has. The chain lies half round the crank sprocket and the other half turn is shared by
  * the cams: that gives the links not on sprockets, all round and on each cam's tight side. Marks stand at 6:00 on the crank
@@ -45,7 +48,7 @@ export interface CountedAnswers {
  * crank's, less the half wrap after its mark, the whole wrap of each later cam and the half wrap before the crank's mark.
  * @throws RangeError when there is not one count a run
  */
-export function sheetFromCounts(answers: CountedAnswers): DriveSheet {
+export function sheetFromCounts(answers: CountedAnswers, names: CountedNames): DriveSheet {
   const { cams, counts } = answers
   if (counts.length !== cams.length + 1) throw new RangeError(`counts: expected ${cams.length + 1}, one from each mark to the next, got ${counts.length}`)
   const camIds = cams.map((_, i) => (cams.length === 1 ? 'cam' : `cam-${i + 1}`))
@@ -60,16 +63,16 @@ export function sheetFromCounts(answers: CountedAnswers): DriveSheet {
   return {
     format: 'umbrette-drive', version: 1, id: answers.id, name: answers.name, rotation: answers.rotation,
     engine: { cylinders: answers.cylinders, layout: answers.layout, interference: answers.interference, fuel: answers.fuel },
-    sprockets: [{ id: 'crank', name: 'Crank sprocket', teeth: answers.crankTeeth }, ...cams.map(({ name, teeth }, i) => ({ id: camIds[i]!, name, teeth, bank: 1 }))],
-    rails: [{ id: 'arm', name: 'Tensioner arm', kind: 'arm', side: 'outside' }, { id: 'guide', name: 'Fixed guide', kind: 'guide', side: 'outside' }],
+    sprockets: [{ id: 'crank', name: names.crank, teeth: answers.crankTeeth }, ...cams.map(({ name, teeth }, i) => ({ id: camIds[i]!, name, teeth, bank: 1 }))],
+    rails: [{ id: 'arm', name: names.arm, kind: 'arm', side: 'outside' }, { id: 'guide', name: names.guide, kind: 'guide', side: 'outside' }],
     tensioners: [{
-      id: 'tensioner', name: 'Tensioner', chain: 'chain', arm: 'arm', stroke: answers.stroke, type: answers.tensionerType,
+      id: 'tensioner', name: names.tensioner, chain: 'chain', arm: 'arm', stroke: answers.stroke, type: answers.tensionerType,
       ...(answers.ratchet ? { ratchet: answers.ratchet } : {}),
       limit: { value: answers.limitExtension, unit: 'mm', source: answers.source },
       newExtension: answers.newExtension, gainFrom: { elongation: answers.elongationLimit / 100, extension: answers.limitExtension }
     }],
     chains: [{
-      id: 'chain', name: 'Timing chain', pitch: answers.pitch, links: answers.links, type: answers.chainType, driver: 'crank', path: ['crank', 'arm', ...camIds, 'guide'],
+      id: 'chain', name: names.chain, pitch: answers.pitch, links: answers.links, type: answers.chainType, driver: 'crank', path: ['crank', 'arm', ...camIds, 'guide'],
       counts: counts.map((links, i) => ({ from: stops[i]!, to: stops[i + 1]!, links })), counted: { freeLinks: tenth(freeLinks), tight }
     }],
     phasers: [], marks: [{ sprocket: 'crank', at: '6:00' }, ...camIds.map((sprocket): Mark => ({ sprocket, at: '12:00' }))],

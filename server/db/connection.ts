@@ -1,4 +1,5 @@
 import pg from 'pg'
+import { CONSOLE } from '../../words/en/console'
 import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
 import { isLane } from '../heavy/thread'
 import { log } from '../utils/log'
@@ -38,7 +39,7 @@ export function useDb(): Promise<Sequelize> {
   ready ??= open().catch((error: unknown) => {
     log.fatal({ err: error }, 'the database cannot be used')
     // Who started the server reads what stands on standard error.
-    console.error(`The workshop's database cannot be used: ${oneSentence(error)}`)
+    console.error(CONSOLE.databaseUnusable(oneSentence(error)))
     if (process.env.NODE_ENV === 'production' && !isLane) process.exit(1)
     throw error
   })
@@ -47,12 +48,12 @@ export function useDb(): Promise<Sequelize> {
 
 function oneSentence(error: unknown): string {
   const { message = '' } = (error ?? {}) as Error
-  return `${message.replaceAll(/:\/\/[^@\s]*@/g, '://…@').split('\n')[0]!.slice(0, 300)}. Check DATABASE_URL, or leave it out to use the private database.`
+  return message.replaceAll(/:\/\/[^@\s]*@/g, '://…@').split('\n')[0]!.slice(0, 300)
 }
 
 async function open(): Promise<Sequelize> {
   const url = process.env.DATABASE_URL
-  if (!url) throw new Error('DATABASE_URL is not set: start with ./umbrette start')
+  if (!url) throw new Error(CONSOLE.noDatabase)
   // A thread that works behind the server comes after it.
   if (!isLane) await prepare(process.env.UMBRETTE_OWNER_URL ?? url, url)
   return connect(url)

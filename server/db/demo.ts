@@ -1,3 +1,4 @@
+import { AS_SHIPPED } from '../../words/en/parts'
 import { QueryTypes, type Transaction } from 'sequelize'
 import { demoCase, demoRuns } from '../../demo/practice'
 import { DEMO_JOBS, DEMO_PEOPLE, DEMO_SHEETS } from '../../demo/workshop'
@@ -37,5 +38,5 @@ async function putSheet(body: DriveSheet, transaction: Transaction): Promise<voi
   if (row && JSON.stringify(row.body) === JSON.stringify(body)) return
   const revision = (row?.revision ?? 0) + 1
   await SheetRow.upsert({ id: body.id, name: body.name, body, revision, removed: false }, { transaction })
-  await SheetRevisionRow.create({ sheetId: body.id, revision, body, savedBy: 'Umbrette', note: 'As it ships' }, { transaction })
+  await SheetRevisionRow.create({ sheetId: body.id, revision, body, savedBy: 'Umbrette', note: AS_SHIPPED }, { transaction })
 }

@@ -1,4 +1,4 @@
-import { gapWords, namesOf } from '../../words/en'
+import { COUNTED_NAMES, gapWords, namesOf } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { chainModel, closing, sheetFaults, sheetGaps, smallestCorrection } from '../../core/drive'
 import { type CountedAnswers, type DriveSheet, sheetChanges, sheetFromCounts } from '../../core/sheet'
@@ -13,18 +13,18 @@ const single: CountedAnswers = {
 
 describe('a sheet from counts alone', () => {
   it('is sound, and reads what the drawn sheet of the same engine reads', () => {
-    const own = sheetFromCounts(single)
+    const own = sheetFromCounts(single, COUNTED_NAMES)
     expect(sheetFaults(own)).toEqual([])
     const [counted, drawn] = [own, sheet('quillon-q40')].map((s) => chainModel(s, s.chains[0]!).readout({ elongation: 0.003, wear: [0, 0], padWear: 0 }))
     expect(counted!.lag[0]).toBeCloseTo(drawn!.lag[0]!, 0)
     expect(Math.abs(counted!.extension! - drawn!.extension!)).toBeLessThan(1.8)
   })
   it('stands at the manual\'s extension when the chain is at its limit', () => {
-    const own = sheetFromCounts(single)
+    const own = sheetFromCounts(single, COUNTED_NAMES)
     expect(chainModel(own, own.chains[0]!).readout({ elongation: 0.007, wear: [0, 0], padWear: 0 }).extension).toBeCloseTo(15, 6)
   })
   it('with two cams gives each its own tight side, the cam nearer to the driver the shorter one', () => {
-    const own = sheetFromCounts({ ...single, crankTeeth: 18, cams: [{ name: 'Exhaust', teeth: 36 }, { name: 'Intake', teeth: 36 }], links: 126, counts: [53, 20, 53] })
+    const own = sheetFromCounts({ ...single, crankTeeth: 18, cams: [{ name: 'Exhaust', teeth: 36 }, { name: 'Intake', teeth: 36 }], links: 126, counts: [53, 20, 53] }, COUNTED_NAMES)
     const { tight, freeLinks } = own.chains[0]!.counted!
     const drawn = sheet('ardmere-a18')
     const lag = (s: DriveSheet) => chainModel(s, s.chains[0]!).readout({ elongation: 0.003, wear: s.rails.map(() => 0), padWear: 0 }).lag
@@ -32,8 +32,8 @@ describe('a sheet from counts alone', () => {
     expect(freeLinks).toBeLessThan(126)
     lag(own).forEach((degrees, i) => expect(degrees).toBeCloseTo(lag(drawn)[i]!, 0))
   })
-  it('wants one count for each run', () => expect(() => sheetFromCounts({ ...single, counts: [88] })).toThrow(/expected 2/))
-  it('counts that do not add up are named at the counts', () => expect(sheetFaults(sheetFromCounts({ ...single, counts: [44, 43] }))[0]!.place).toMatch(/^chains\[0\]\.counts/))
+  it('wants one count for each run', () => expect(() => sheetFromCounts({ ...single, counts: [88] }, COUNTED_NAMES)).toThrow(/expected 2/))
+  it('counts that do not add up are named at the counts', () => expect(sheetFaults(sheetFromCounts({ ...single, counts: [44, 43] }, COUNTED_NAMES))[0]!.place).toMatch(/^chains\[0\]\.counts/))
 })
 
 describe('centres measured roughly', () => {
@@ -80,7 +80,7 @@ describe('centres measured roughly', () => {
 })
 
 describe('what a sheet leaves open', () => {
-  it('a counted one says that it is not drawn', () => expect(sheetGaps(sheetFromCounts(single)).map((g) => g.section)).toEqual(expect.arrayContaining(['sprockets', 'limits', 'work'])))
+  it('a counted one says that it is not drawn', () => expect(sheetGaps(sheetFromCounts(single, COUNTED_NAMES)).map((g) => g.section)).toEqual(expect.arrayContaining(['sprockets', 'limits', 'work'])))
   it('a part without a limit is named, never passed', () => {
     const bare = changed(sheet('ardmere-a18'), (d) => (d.limits = d.limits.filter((l: { kind: string }) => l.kind !== 'elongation')))
     expect(sheetGaps(bare).map((gap) => gapWords(gap, namesOf(bare)).missing)).toContain('Elongation limit of timing chain')

@@ -1,7 +1,7 @@
 import type { Call } from '../../core/calls'
 import type { NumericKind, School, UsageUnit } from '../../core/readings'
 import type { FINDINGS } from '../../core/readings'
-import { compileSheet, type DriveSheet, type PartKind } from '../../core/sheet'
+import { compileSheet, type CountedNames, type DriveSheet, type PartKind } from '../../core/sheet'
 import type { GroupTitle, Station } from '../../core/views/bench'
 import type { Names } from '../say'
 
@@ -203,3 +203,9 @@ export function findingWords(kind: PartKind, finding: string): string {
   const list: { readonly [finding: string]: string } = FINDING_WORDS[kind]
   return Object.hasOwn(list, finding) ? (list[finding] ?? finding) : finding
 }
+
+/** Names of what a sheet made from counts has one of. */
+export const COUNTED_NAMES: CountedNames = { crank: 'Crank sprocket', arm: 'Tensioner arm', guide: 'Fixed guide', tensioner: 'Tensioner', chain: 'Timing chain' }
+
+/** Note of a drive sheet's first revision. */
+export const AS_SHIPPED = 'As it ships'

@@ -5,6 +5,8 @@ import { type Catalogue, sayer } from '../say'
 export const PROBLEMS: Catalogue<ProblemSays> = {
   'a-photo-line': () => 'expected { "photo": { "id", "jpeg" } }',
   'a-uuid': () => 'expected a UUID',
+  'a-whole-number': () => 'expected a whole number',
+  'whole-numbers': () => 'expected whole numbers with commas between',
   'a4-or-letter': () => 'Ask for a4 or letter.',
   'act-id-taken': () => 'Another act has this id already. Reload the job and enter it again.',
   'after-which-place': () => 'Say after which place, or at which ones.',

@@ -1,5 +1,5 @@
 import { told } from '../../../words/problems'
-import { sayFault } from '../../../words/en'
+import { COUNTED_NAMES, sayFault } from '../../../words/en'
 import { flag, listOf, needed, num, oneOf, schemaFaults, shape, text, whole, words } from '../../../core/check'
 import { type CountedAnswers, type DriveSheet, sheetFromCounts } from '../../../core/sheet'
 import { sheetFaults } from '../../../core/drive'
@@ -63,7 +63,7 @@ export function answered(typed: TypedAnswers): { sheet: DriveSheet | null; fault
   const found = schemaFaults(schema, answers)
   const own = (place: string) => FIELD_OF.find(([pattern]) => pattern.test(place))?.[1] ?? place
   if (found.length > 0) return { sheet: null, faults: new Map(found.map((fault) => [own(fault.place), sayFault(fault)])) }
-  const sheet = sheetFromCounts(answers as unknown as CountedAnswers)
+  const sheet = sheetFromCounts(answers as unknown as CountedAnswers, COUNTED_NAMES)
   const faults = sheetFaults(sheet)
   return faults.length > 0 ? { sheet: null, faults: new Map(faults.map((fault) => [own(fault.place), sayFault(fault)])) } : { sheet, faults: new Map() }
 }

@@ -12,21 +12,21 @@ export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-
   const job = jsonSchemaOf(jobSchema) as JsonSchema & { properties: Record<string, JsonSchema> }
   const practice = jsonSchemaOf(caseSchema) as typeof job
   return {
-    'umbrette-drive': titled('Drive sheet: the description of one engine\'s timing drive', drive),
-    'umbrette-job': titled('Job: a drive sheet, what was read on it, and under which school it is judged', {
+    'umbrette-drive': draft(drive),
+    'umbrette-job': draft({
       ...job,
       properties: { ...job.properties, drive: { $ref: '#/$defs/drive' }, openedOn: { $ref: '#/$defs/drive' }, readings: { ...job.properties.readings, items: { $ref: '#/$defs/reading' } }, acts: { ...job.properties.acts, items: { $ref: '#/$defs/act' } } },
       $defs: { drive, reading: reading(), act: act() }
     }),
-    'umbrette-practice': titled('Practice case: an engine, what is told of it, and the truth', {
+    'umbrette-practice': draft({
       ...practice, properties: { ...practice.properties, drive: { $ref: '#/$defs/drive' } }, $defs: { drive }
     }),
-    'umbrette-assessment': titled('Assessment: what a job\'s readings mean, and a call for every part', printedSchemaOf(jsonSchemaOf(assessmentSchema)))
+    'umbrette-assessment': draft(printedSchemaOf(jsonSchemaOf(assessmentSchema)))
   }
 }
 
-function titled(title: string, schema: JsonSchema): JsonSchema {
-  return { $schema: 'https://json-schema.org/draft/2020-12/schema', title, ...schema }
+function draft(schema: JsonSchema): JsonSchema {
+  return { $schema: 'https://json-schema.org/draft/2020-12/schema', ...schema }
 }
 
 /** A reading: for each kind its own fields. */

@@ -5,8 +5,8 @@ import { actsAfter, actsAt } from '../../../store/acts'
 import { checked, named, route } from '../../../utils/route'
 
 const schema = shape({
-  after: text(16).matches(/^\d+$/, 'expected a whole number'),
-  places: text(4000).matches(/^\d{1,16}(,\d{1,16})*$/, 'expected whole numbers with commas between')
+  after: text(16).matches(/^\d+$/, told('a-whole-number')),
+  places: text(4000).matches(/^\d{1,16}(,\d{1,16})*$/, told('whole-numbers'))
 }).required(sayOfCheck('object'))
 
 /** Acts kept after a place in the workshop's order, or at these places. */
