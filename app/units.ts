@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { convert } from '../core/math'
 import { type NumericKind, READING_KINDS, type Usage } from '../core/readings'
-import { fixed as figure } from '../words/en'
+import { fixDigits as figure } from '../words/en'
 
 /** The units this device shows and takes; everything is stored metric. */
 export interface Units {

@@ -1,4 +1,4 @@
-import { CALL_WORDS, KIND_NAMES, SCHOOL_WORDS, USAGE_UNITS, degreesWords, findingWords, fixed, moneyWords, namesOf, oddsWords, partName, teethOff, thousands } from '../words/en'
+import { CALL_WORDS, KIND_NAMES, SCHOOL_WORDS, USAGE_UNITS, degreesWords, findingWords, fixDigits, moneyWords, namesOf, oddsWords, partName, teethOff, thousands } from '../words/en'
 import type { JobState, WaitsFor } from '../core/record'
 import { READING_KINDS, isNumeric, methodOf, type NumericKind, type Reading, type Usage } from '../core/readings'
 import { partKindOf, type DriveSheet, type LimitValue } from '../core/sheet'
@@ -29,11 +29,11 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
 /** Digits after the point that each kind is shown and entered with. */
 export const DIGITS: Readonly<Record<NumericKind, number>> = { extension: 1, groove: 2, padWear: 2, camLag: 1, linkCount: 1, chainLength: 2, chainCompare: 2, phaserPlay: 1 }
 
-export { CALL_WORDS, findingWords, fixed, KIND_NAMES, moneyWords as money, namesOf, oddsWords, partName, SCHOOL_WORDS, USAGE_UNITS }
+export { CALL_WORDS, findingWords, fixDigits, KIND_NAMES, moneyWords as money, namesOf, oddsWords, partName, SCHOOL_WORDS, USAGE_UNITS }
 
 /** A fraction as per cent. */
 export function percent(fraction: number, digits = 2): string {
-  return `${fixed(100 * fraction, digits)} %`
+  return `${fixDigits(100 * fraction, digits)} %`
 }
 
 /** A lag with its sign in words. */
@@ -59,7 +59,7 @@ export function readingWords(reading: Reading): string {
   if (!isNumeric(reading.kind)) return reading.count === undefined ? '' : `${reading.count}`
   if (reading.value === undefined) return `${reading.notches} ${reading.notches === 1 ? 'notch' : 'notches'}`
   if (reading.kind === 'camLag') return lagWords(reading.value)
-  if (reading.kind === 'phaserPlay') return `${fixed(reading.value, 1)}°`
+  if (reading.kind === 'phaserPlay') return `${fixDigits(reading.value, 1)}°`
   if (reading.kind === 'linkCount') return `${reading.value} links`
   const place = reading.place === undefined ? '' : `, place ${reading.place}`
   const over = reading.links === undefined ? '' : ` over ${reading.links} links${place}`

@@ -2,7 +2,7 @@ import { CONSOLE, tellFaults, writeAssessment } from '../words/en'
 import { readFile } from 'node:fs/promises'
 import { resolve } from 'node:path'
 import { assess } from '../core/paths'
-import { readJob, upgraded } from '../core/record'
+import { readJob, upgradeFile } from '../core/record'
 import { rememberingSheets } from '../core/drive'
 
 /** Assesses job files one after another: an assessment a line to standard output, faults to standard error. Exit code 2 when a file was faulty. */
@@ -35,7 +35,7 @@ async function assessFile(path: string, checkSheet: ReturnType<typeof rememberin
   } catch (error) {
     return [CONSOLE.notJson(oneLine((error as Error).message))]
   }
-  const { job, faults } = readJob(upgraded(value), checkSheet)
+  const { job, faults } = readJob(upgradeFile(value), checkSheet)
   if (!job) return tellFaults(faults).map(({ place, message }) => oneLine(place ? `${place}: ${message}` : message))
   try {
     await print(`${JSON.stringify(writeAssessment(job, assess(job)))}\n`)

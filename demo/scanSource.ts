@@ -1,7 +1,7 @@
 import { scanColumns } from '../core/views/scan'
 import type { DriveSheet } from '../core/sheet'
 import { randomness } from '../core/math'
-import { shown, type Truth } from '../core/views/practice'
+import { standTrue, type Truth } from '../core/views/practice'
 
 /**
  * A stand-in for an engine computer on the diagnostic plug: a minute and a half from a cool start to a warm idle, with
@@ -9,7 +9,7 @@ import { shown, type Truth } from '../core/views/practice'
  */
 export function simulatedScan(sheet: DriveSheet, truth: Truth, seed: number): string {
   const { normal } = randomness(40_000 + seed)
-  const { lag } = shown(sheet, truth)
+  const { lag } = standTrue(sheet, truth)
   const columns = scanColumns(sheet)
   const rows = Array.from({ length: 90 }, (_, second) => {
     const coolant = Math.min(89, 58 + 0.6 * second + normal(0.2))

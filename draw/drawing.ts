@@ -10,7 +10,7 @@ export interface Projection {
 }
 
 /** Fits pictures into a width and height in px, leaving room at both sides for labels. */
-export function fitted(pictures: readonly ChainPicture[], width: number, height: number, side: number): Projection {
+export function fitPictures(pictures: readonly ChainPicture[], width: number, height: number, side: number): Projection {
   const points = pictures.flatMap(outline)
   const xs = points.map((p) => p[0])
   const ys = points.map((p) => p[1])

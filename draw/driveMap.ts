@@ -1,7 +1,7 @@
 import type { Assessment } from '../core/paths'
 import { chainPicture, type ChainPicture, type Corrections, drivenSprockets, type SprocketPicture, type TensionerPicture, touchingRails } from '../core/drive'
 import type { DriveSheet } from '../core/sheet'
-import { fitted, polar, railPaths, toothPath, type Projection } from './drawing'
+import { fitPictures, polar, railPaths, toothPath, type Projection } from './drawing'
 import type { Drawing, Shape } from './shapes'
 
 /** The drive as its readings imply it stands, drawn for paper and files; null for a sheet without coordinates. */
@@ -14,7 +14,7 @@ export function driveMap(sheet: DriveSheet, assessment: Assessment, corrections:
     return picture ? [{ picture, pitch: chain.pitch }] : []
   })
   if (pictures.length === 0) return null
-  const projection = fitted(pictures.map(({ picture }) => picture), width, height, 50)
+  const projection = fitPictures(pictures.map(({ picture }) => picture), width, height, 50)
   const limitOf = (id: string) => sheet.tensioners.find((t) => t.id === id)?.limit?.value ?? null
   return { width, height, shapes: pictures.flatMap(({ picture, pitch }) => chainShapes(picture, pitch, projection, limitOf)) }
 }

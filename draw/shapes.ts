@@ -15,7 +15,7 @@ export interface Drawing {
 }
 
 /** Text as it may stand in XML, which has no place for control characters. */
-export function escaped(text: string): string {
+export function escapeText(text: string): string {
   const allowed = Array.from(text).filter((c) => c >= ' ' || c === '\n' || c === '\t').join('')
   return allowed.replaceAll(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`)
 }
@@ -23,13 +23,13 @@ export function escaped(text: string): string {
 /** A drawing as an SVG file of its own. */
 export function svgOf({ width, height, shapes }: Drawing, inks: Readonly<Record<Ink, string>>, title: string): string {
   const body = shapes.map((shape) => {
-    const named = shape.name ? ` data-name="${escaped(shape.name)}"` : ''
-    if (shape.kind === 'text') return `<text${named} x="${digits(shape.x)}" y="${digits(shape.y)}" font-size="${shape.size}" text-anchor="${shape.anchor}" fill="${inks[shape.ink]}">${escaped(shape.text)}</text>`
+    const named = shape.name ? ` data-name="${escapeText(shape.name)}"` : ''
+    if (shape.kind === 'text') return `<text${named} x="${digits(shape.x)}" y="${digits(shape.y)}" font-size="${shape.size}" text-anchor="${shape.anchor}" fill="${inks[shape.ink]}">${escapeText(shape.text)}</text>`
     const { d, fill, stroke, width: thick = 1, at } = shape
     const place = at ? ` transform="translate(${digits(at.x)} ${digits(at.y)})${at.turn ? ` rotate(${digits(at.turn)})` : ''}"` : ''
     return `<path${named} d="${d}" fill="${fill ? inks[fill] : 'none'}"${stroke ? ` stroke="${inks[stroke]}" stroke-width="${digits(thick)}" stroke-linecap="round"` : ''}${place}/>`
   })
-  return `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" font-family="B612, sans-serif"><title>${escaped(title)}</title><rect width="${width}" height="${height}" fill="${inks.ground}"/>\n${body.join('\n')}\n</svg>\n`
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" font-family="B612, sans-serif"><title>${escapeText(title)}</title><rect width="${width}" height="${height}" fill="${inks.ground}"/>\n${body.join('\n')}\n</svg>\n`
 }
 
 function digits(value: number): number {

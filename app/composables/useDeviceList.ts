@@ -9,15 +9,15 @@ export const deviceFull = ref(false)
  * moment, so that neither a second tab nor a second change in the same instant is lost.
  */
 export function useDeviceList<T>(key: string): { list: Ref<T[]>; change: (edit: (now: T[]) => T[]) => void } {
-  const list = ref(stored<T>(key)) as Ref<T[]>
+  const list = ref(readStored<T>(key)) as Ref<T[]>
   if (typeof window !== 'undefined') {
     useEventListener(window, 'storage', (event) => {
-      if (event.key === key) list.value = stored(key)
+      if (event.key === key) list.value = readStored(key)
     })
   }
   function change(edit: (now: T[]) => T[]): void {
     // What could not be stored is on this page alone.
-    const next = edit(deviceFull.value ? list.value : stored(key, list.value))
+    const next = edit(deviceFull.value ? list.value : readStored(key, list.value))
     list.value = next
     try {
       localStorage.setItem(key, JSON.stringify(next))
@@ -30,7 +30,7 @@ export function useDeviceList<T>(key: string): { list: Ref<T[]>; change: (edit: 
   return { list, change }
 }
 
-function stored<T>(key: string, otherwise: T[] = []): T[] {
+function readStored<T>(key: string, otherwise: T[] = []): T[] {
   if (typeof localStorage === 'undefined') return otherwise
   try {
     const value: unknown = JSON.parse(localStorage.getItem(key) ?? '[]')

@@ -7,7 +7,7 @@ import CallMark from '../components/parts/CallMark.vue'
 import ProblemNote from '../components/parts/ProblemNote.vue'
 import TopBar from '../components/parts/TopBar.vue'
 import { shownUsage } from '../units'
-import { fixed, usageWords, USAGE_UNITS } from '../words'
+import { fixDigits, usageWords, USAGE_UNITS } from '../words'
 
 /** What the workshop's jobs teach: how fast chains stretch, whether first estimates held, and what came back. */
 const { data, error, refresh } = await useFetch<Learnt>('/api/learnt', { deep: false })
@@ -17,7 +17,7 @@ useHead({ title: 'Learnt · Umbrette' })
 const PER = { km: 10_000, mi: 10_000, h: 100 } as const
 function rateWords(rate: number, unit: TypeRate['unit']): string {
   const shown = shownUsage({ value: 1, unit })
-  return fixed((100 * rate * PER[shown.unit]) / shown.value, 3)
+  return fixDigits((100 * rate * PER[shown.unit]) / shown.value, 3)
 }
 const perWords = (unit: TypeRate['unit']) => `% per ${PER[shownUsage({ value: 1, unit }).unit].toLocaleString('en').replace(',', ' ')} ${USAGE_UNITS[shownUsage({ value: 1, unit }).unit]}`
 /** Three digits: a forecast knows no more. */

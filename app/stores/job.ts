@@ -5,7 +5,7 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../core/paths'
 import { explainChange, type Change } from '../../core/views/verdict'
 import { foldActs, jobFile, type Act, type KeptJob, type StandingReading } from '../../core/record'
-import { sameThing, type Of } from '../../core/readings'
+import { isSameThing, type Of } from '../../core/readings'
 import { fills, partsAt, readsSlot, type Slot, slotsOf, type Station, stationStates } from '../../core/views/bench'
 import { assessInWorker } from '../composables/useEstimator'
 import { useBench } from './bench'
@@ -81,7 +81,7 @@ export const useJob = defineStore('job', () => {
 
   /** The standing reading of a finding, where it was made. */
   function findingOf(target: string, finding: string): StandingReading | null {
-    return record.value.readings.find((r) => sameThing(r, { kind: 'condition', target, finding, ...(r.bank === undefined ? {} : { bank: r.bank }) })) ?? null
+    return record.value.readings.find((r) => isSameThing(r, { kind: 'condition', target, finding, ...(r.bank === undefined ? {} : { bank: r.bank }) })) ?? null
   }
 
   function open(loaded: LoadedJob): void {

@@ -29,14 +29,14 @@ export const usePhotoOutbox = defineStore('photoOutbox', () => {
 
   /** Reads what an earlier visit left and sends it. */
   async function wake(): Promise<void> {
-    const left = (await entries<string, WaitingPhoto>(kept())).map(([, photo]) => photo)
+    const left = (await entries<string, WaitingPhoto>(openStore())).map(([, photo]) => photo)
     photos.value = left.sort((a, b) => a.act.at.localeCompare(b.act.at))
     await flush()
   }
 
   /** Keeps a picture on this device and sends it. @throws when the browser cannot keep it (no room left, say) */
   async function put(photo: WaitingPhoto): Promise<void> {
-    await set(photo.act.id, photo, kept())
+    await set(photo.act.id, photo, openStore())
     photos.value = [...photos.value, photo]
     void flush()
   }
@@ -57,13 +57,13 @@ export const usePhotoOutbox = defineStore('photoOutbox', () => {
   async function refuse(photo: WaitingPhoto, refused: string): Promise<void> {
     const { jobId, act, picture } = photo
     const seen = { jobId, act, picture, refused }
-    await set(act.id, seen, kept())
+    await set(act.id, seen, openStore())
     photos.value = photos.value.map((other) => (other.act.id === act.id ? seen : other))
   }
 
   /** Forgets a picture on this device: the server has it, or will not have it and the user knows. */
   async function dismiss(actId: string): Promise<void> {
-    await del(actId, kept())
+    await del(actId, openStore())
     photos.value = photos.value.filter(({ act }) => act.id !== actId)
   }
 
@@ -72,6 +72,6 @@ export const usePhotoOutbox = defineStore('photoOutbox', () => {
 
 let store: ReturnType<typeof createStore> | undefined
 
-function kept(): ReturnType<typeof createStore> {
+function openStore(): ReturnType<typeof createStore> {
   return (store ??= createStore('umbrette', 'photos'))
 }

@@ -42,7 +42,7 @@ export const usePractice = defineStore('practice', () => {
 
   function put(...moves: Move[]): void {
     const { id, moves: before } = run.value
-    begun.value = { ...begun.value, [key.value]: { id: id || crypto.randomUUID(), moves: moves.reduce(appended, before) } }
+    begun.value = { ...begun.value, [key.value]: { id: id || crypto.randomUUID(), moves: moves.reduce(appendMove, before) } }
   }
 
   /** Minutes that an inspection would take now. */
@@ -90,7 +90,7 @@ export const usePractice = defineStore('practice', () => {
 })
 
 /** Turning on in one direction is one move. */
-function appended(moves: Move[], move: Move): Move[] {
+function appendMove(moves: Move[], move: Move): Move[] {
   const last = moves.at(-1)
   if (move.type === 'turn' && last?.type === 'turn' && Math.sign(last.degrees) === Math.sign(move.degrees)) {
     return [...moves.slice(0, -1), { type: 'turn', degrees: Number((last.degrees + move.degrees).toFixed(2)) }]

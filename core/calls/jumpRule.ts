@@ -24,12 +24,12 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
     if (stays >= SURE) return [{ ...base, call: 'back-in', ...say('no-jump', { lag, odds: stays }) }]
     const { teeth, odds } = cam.jump
     if (stays > 1 - SURE) return [{ ...base, call: 'look-closer', ...say('jump-undecided', { lag, teeth, odds: teeth === 0 ? 1 - stays : odds }), settle: { kind: 'linkCount', target: chain.id } }]
-    return [{ ...base, ...held(context, readings, cam) }, ...tensionerQuestion(context, chain, id, readings)]
+    return [{ ...base, ...reasonToHold(context, readings, cam) }, ...tensionerQuestion(context, chain, id, readings)]
   })
 }
 
 /** On an interference engine a hold, until compression or leak-down was found sound. */
-function held(context: RuleContext, readings: string[], { lag, jump: { teeth, odds }, argument }: CamEstimate): Message & Pick<Finding, 'call' | 'readings' | 'release'> {
+function reasonToHold(context: RuleContext, readings: string[], { lag, jump: { teeth, odds }, argument }: CamEstimate): Message & Pick<Finding, 'call' | 'readings' | 'release'> {
   const { hidden = null } = (argument?.figures ?? {}) as { hidden?: number | null }
   const said = { lag: lag.mean, teeth, odds, argued: argument !== null, hidden }
   const sound = findingsOf(context, ['compression-sound'])

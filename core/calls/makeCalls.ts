@@ -4,10 +4,10 @@ import { type Chain, STANDING_TARGETS } from '../sheet'
 import { conditions } from './conditionRules'
 import { contextOf, type RuleContext } from './context'
 import { newChain, sprocketsFollow, wholeSet } from './couplings'
-import { chainOnBadTeeth, chainOnMetal, compression, fragments, loosePhaser, pinAfterLoosePhaser, supersededDesigns } from './holds'
+import { chainOnBadTeeth, chainOnMetal, compression, fragments, loosePhaser, pinAfterLoosePhaser, supersededDesigns } from './holdRules'
 import { jump } from './jumpRule'
 import { extensionLimit, grooveLimit, padLimit, playLimit, standingRails } from './partRules'
-import { elongationLimit, lagLimit, lagUnexplained, measuresAsNew, notSettled, readingsAtOdds, unevenWear } from './stretchRules'
+import { elongationLimit, lagLimit, lagUnexplained, measuresAsNew, findUnsettled, readingsAtOdds, unevenWear } from './stretchRules'
 import { type Finding, type PartCall, type Reason, SEVERITY } from './types'
 
 type Rule = (context: RuleContext) => Finding[]
@@ -17,7 +17,7 @@ type ChainRule = (context: RuleContext, chain: Chain) => Finding[]
 
 /** Rules on what was read and found, for every chain; every school holds them. */
 const CHAIN_EVIDENCE: readonly ChainRule[] = [
-  elongationLimit, measuresAsNew, unevenWear, lagLimit, extensionLimit, padLimit, grooveLimit, jump, chainOnMetal, chainOnBadTeeth, readingsAtOdds, lagUnexplained, notSettled
+  elongationLimit, measuresAsNew, unevenWear, lagLimit, extensionLimit, padLimit, grooveLimit, jump, chainOnMetal, chainOnBadTeeth, readingsAtOdds, lagUnexplained, findUnsettled
 ]
 /** The same for what belongs to no one chain. */
 const EVIDENCE: readonly Rule[] = [standingRails, playLimit, conditions, supersededDesigns, loosePhaser, fragments, compression]

@@ -1,10 +1,10 @@
-import { cdf, combined } from '../math'
+import { cdf, combineFigures } from '../math'
 import { readingSigma } from '../readings'
 import type { Chain, Tensioner } from '../sheet'
 import { findingsOf } from './conditionRules'
 import { callFor, idsOf, isAtOdds, readingsBehind, type RuleContext, shownLimit } from './context'
 import { say } from './says'
-import { settling } from './stretchRules'
+import { settleBy } from './stretchRules'
 import type { Finding } from './types'
 
 /** Each rail's wear against its groove limit; a rail that nobody measured is not passed on the strength of its prior. */
@@ -44,7 +44,7 @@ export function extensionLimit(context: RuleContext, chain: Chain): Finding[] {
   const against = { read, stroke, limit: limit.value, odds: overLimit }
   const call = callFor(context, overLimit)
   const findings: Finding[] = slack > 0.01 ? [{ ...base, rule: 'out-of-travel', part: chain.id, call: 'renew', ...say('out-of-travel', { slack }) }] : []
-  if (call !== 'renew') return [...findings, { ...base, call, ...say('extension', against), ...(call === 'look-closer' ? settling(context, chain.id) : {}) }]
+  if (call !== 'renew') return [...findings, { ...base, call, ...say('extension', against), ...(call === 'look-closer' ? settleBy(context, chain.id) : {}) }]
   return [...findings, ...causes(context, chain, tensioner, base, against)]
 }
 
@@ -87,7 +87,7 @@ export function playLimit(context: RuleContext): Finding[] {
   return job.drive.phasers.flatMap((phaser): Finding[] => {
     const readings = job.readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === phaser.id && !leftOut.has(r.id) ? [r] : []))
     const settle = { kind: 'phaserPlay' as const, target: phaser.id }
-    const read = combined(readings.map((r) => ({ value: r.value, sigma: readingSigma(job.drive, r) ?? NaN })))
+    const read = combineFigures(readings.map((r) => ({ value: r.value, sigma: readingSigma(job.drive, r) ?? NaN })))
     if (!read) {
       const looked = findingsOf(context, ['sound', 'locked-at-rest'], phaser.id).length > 0
       return looked ? [] : [{ part: phaser.id, rule: 'play-limit', call: 'look-closer', ...say('play-unread'), readings: [], limit: null, settle }]

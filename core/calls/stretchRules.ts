@@ -1,4 +1,4 @@
-import { cdf, combined, NINETY } from '../math'
+import { cdf, combineFigures, NINETY } from '../math'
 import { elongationRead, isBenchLength, STRETCH_KINDS } from '../readings'
 import type { Chain } from '../sheet'
 import { callFor, idsOf, inOrder, isAtOdds, readingsBehind, type RuleContext, shownLimit } from './context'
@@ -6,7 +6,7 @@ import { say } from './says'
 import type { Finding, Reason } from './types'
 
 /** The reading of a chain that would narrow its elongation most, as what settles an undecided call. */
-export function settling({ estimates }: RuleContext, chain: string): Pick<Reason, 'settle'> {
+export function settleBy({ estimates }: RuleContext, chain: string): Pick<Reason, 'settle'> {
   const next = estimates.next.find((n) => n.chain === chain)
   return next ? { settle: { kind: next.kind, target: next.target } } : {}
 }
@@ -19,10 +19,10 @@ export function elongationLimit(context: RuleContext, chain: Chain): Finding[] {
   const base = { part: chain.id, rule: 'elongation-limit', readings, limit: shownLimit('elongation', limit) }
   const { mean, low, high, overLimit } = elongation
   if (!limit || overLimit === null) return [{ ...base, call: 'look-closer', ...say('elongation-no-limit') }]
-  if (readings.length === 0) return [{ ...base, call: 'look-closer', ...say('elongation-unread'), ...settling(context, chain.id) }]
+  if (readings.length === 0) return [{ ...base, call: 'look-closer', ...say('elongation-unread'), ...settleBy(context, chain.id) }]
   const call = callFor(context, overLimit)
   const said = say('elongation', { mean: 100 * mean, low: 100 * low, high: 100 * high, limit: limit.value, odds: overLimit })
-  return [{ ...base, call, ...said, ...(call === 'look-closer' ? settling(context, chain.id) : {}) }]
+  return [{ ...base, call, ...said, ...(call === 'look-closer' ? settleBy(context, chain.id) : {}) }]
 }
 
 /** A cam late by wear beyond the lag limit condemns the chain that makes it late. */
@@ -44,7 +44,7 @@ export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
 function benchElongation(context: RuleContext, chain: Chain): { mean: number; sd: number; readings: string[] } | null {
   const { job } = context
   const readings = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
-  const bench = combined(readings.filter(isBenchLength).map((reading) => {
+  const bench = combineFigures(readings.filter(isBenchLength).map((reading) => {
     const { elongation: value, sigma } = elongationRead(job.drive, chain, reading)
     return { value, sigma }
   }))
@@ -105,7 +105,7 @@ export function lagUnexplained(context: RuleContext, chain: Chain): Finding[] {
 }
 
 /** An estimate that did not settle decides nothing. */
-export function notSettled(context: RuleContext, chain: Chain): Finding[] {
+export function findUnsettled(context: RuleContext, chain: Chain): Finding[] {
   const { status, readings } = context.estimates.chains[chain.id]!
   return status.converged ? [] : [{ part: chain.id, rule: 'not-settled', call: 'look-closer', ...say('not-settled'), readings, limit: null }]
 }

@@ -82,7 +82,7 @@ function walkFields({ type, fields = {} }: Structure, value: object, place: stri
   for (const [name, inner] of Object.entries(value)) {
     if (faults.length >= MOST_FAULTS) return
     if (Object.hasOwn(fields, name)) walk(fields[name]!, inner, within(place, name), faults)
-    else faults.push(faultAt(within(place, shortened(name)), 'unknown-field'))
+    else faults.push(faultAt(within(place, shorten(name)), 'unknown-field'))
   }
 }
 
@@ -127,6 +127,6 @@ function within(place: string, field: string): string {
 }
 
 /** Names from outside can be as long as their file. */
-function shortened(name: string): string {
+function shorten(name: string): string {
   return name.length > 64 ? `${name.slice(0, 64)}…` : name
 }

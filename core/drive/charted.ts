@@ -36,7 +36,7 @@ export function chartedModel(sheet: DriveSheet, chain: Chain, corrections: Corre
   const rails = touchingRails(sheet, chain)
   const cams = drivenSprockets(sheet, chain)
   const toothDegrees = degreesPerTooth(sheet, chain)
-  const settle = (state: ChainWear, near?: number) => settled(elements, plunger, chain.links, linkLength(state.elongation), state, near)
+  const settle = (state: ChainWear, near?: number) => settleLine(elements, plunger, chain.links, linkLength(state.elongation), state, near)
   const reference = newReference(sheet, chain)
   const camElements = cams.map((id) => elements.findIndex((e) => e.id === id))
 
@@ -63,7 +63,7 @@ function newReference(sheet: DriveSheet, chain: Chain): Reference {
   const elements = elementsOf(sheet, chain)
   const plunger = plungerOn(sheet, chain, {})
   const state = { elongation: 0, wear: touchingRails(sheet, chain).map(() => 0), padWear: 0 }
-  const { contour } = settled(elements, plunger, chain.links, chain.pitch, state)
+  const { contour } = settleLine(elements, plunger, chain.links, chain.pitch, state)
   const leaving = new Map(contour.touched.map((element, i) => [element, contour.leaving[i]!]))
   const reference: Reference = { arriving: contour.arriving[0]!, leaving, links: [] }
   reference.links = drivenSprockets(sheet, chain).map((id) =>
@@ -99,7 +99,7 @@ function tightLinks(elements: readonly Element[], contour: Contour, cam: number,
  * @param near arm angle of a state close to this one: tried first, as it mostly saves the search over the whole range
  * @throws RangeError when no contour exists anywhere in the arm's range
  */
-function settled(elements: readonly Element[], plunger: Plunger | null, links: number, linkLength: number, state: ChainWear, near?: number): Settled {
+function settleLine(elements: readonly Element[], plunger: Plunger | null, links: number, linkLength: number, state: ChainWear, near?: number): Settled {
   const at = (angle: number) => contourAt(elements, angle, state.wear)
   const excess = (contour: Contour) => linksRound(elements, contour, linkLength) - links
   const rest = (angle: number, contour: Contour | null, taut: boolean): Settled => {
@@ -113,7 +113,7 @@ function settled(elements: readonly Element[], plunger: Plunger | null, links: n
   const close = near === undefined ? null : secant((a) => excessAt(a, at, excess), near, plunger.range)
   if (close !== null && beyond(close) <= 0) return rest(close, at(close), true)
 
-  const [lo, hi] = existing(at, plunger.range)
+  const [lo, hi] = boundsWhereExists(at, plunger.range)
   const [atLo, atHi] = [excess(lo.contour), excess(hi.contour)]
   const [inward, outward] = atHi > atLo ? [lo, hi] : [hi, lo]
   if (atLo > 0 && atHi > 0) return rest(inward.angle, inward.contour, false)
@@ -148,7 +148,7 @@ interface ArmEnd {
 }
 
 /** The ends of the part of an arm's range in which every tangent exists; the geometry may end before the range does. */
-function existing(at: (angle: number) => Contour | null, [from, to]: readonly [number, number]): [ArmEnd, ArmEnd] {
+function boundsWhereExists(at: (angle: number) => Contour | null, [from, to]: readonly [number, number]): [ArmEnd, ArmEnd] {
   const ends = [from, to].map((angle) => ({ angle, contour: at(angle) }))
   const inside = ends.find((end) => end.contour)?.angle ?? [0, (from + to) / 2].find((a) => a > from && a < to && at(a))
   if (inside === undefined) throw new RangeError('contour: tangents do not exist anywhere in the arm range')

@@ -15,7 +15,7 @@ export interface Closing {
 }
 
 /** How far a chain is from closing; null while it lacks coordinates or two neighbours overlap. */
-export function closing(sheet: DriveSheet, chain: Chain): Closing | null {
+export function closeChain(sheet: DriveSheet, chain: Chain): Closing | null {
   const complete = isCharted(sheet, chain) && touchingRails(sheet, chain).every((id) => compileSheet(sheet).rail(id).shoe)
   if (!complete) return null
   const elements = elementsOf(sheet, chain)
@@ -50,38 +50,38 @@ const GREATEST_SHIFT = 6
  * @returns the shifts, empty when it closes already; null where it cannot be computed or would move a sprocket by more than 6 mm
  */
 export function smallestCorrection(sheet: DriveSheet, chain: Chain): Shift[] | null {
-  const first = closing(sheet, chain)
+  const first = closeChain(sheet, chain)
   if (!first) return null
   if (Math.abs(first.off) < CLOSED) return []
   const movable = sheet.sprockets.filter(({ id }) => id !== chain.driver && chain.path.includes(id)).map(({ id }) => id)
-  const moved = closed(sheet, chain, movable)
+  const moved = moveUntilClosed(sheet, chain, movable)
   if (!moved) return null
   const centreOf = (of: DriveSheet, id: string) => compileSheet(of).sprocket(id).centre ?? [NaN, NaN]
-  const shifts = movable.map((id): Shift => ({ sprocket: id, from: centreOf(sheet, id), to: rounded(centreOf(moved, id)) }))
+  const shifts = movable.map((id): Shift => ({ sprocket: id, from: centreOf(sheet, id), to: roundPoint(centreOf(moved, id)) }))
   const furthest = Math.max(...shifts.map(({ from, to }) => Math.hypot(to[0] - from[0], to[1] - from[1])))
   return furthest <= GREATEST_SHIFT ? shifts : null
 }
 
-function closed(sheet: DriveSheet, chain: Chain, movable: readonly string[]): DriveSheet | null {
+function moveUntilClosed(sheet: DriveSheet, chain: Chain, movable: readonly string[]): DriveSheet | null {
   let now = sheet
   for (let round = 0; round < ROUNDS; round++) {
-    const at = closing(now, chain)
+    const at = closeChain(now, chain)
     if (!at) return null
     if (Math.abs(at.off) < CLOSED) return now
-    const slope = movable.flatMap((id) => ([[STEP, 0], [0, STEP]] as const).map(([x, y]) => ((closing(shifted(now, id, x, y), chain)?.off ?? NaN) - at.off) / STEP))
+    const slope = movable.flatMap((id) => ([[STEP, 0], [0, STEP]] as const).map(([x, y]) => ((closeChain(shiftPart(now, id, x, y), chain)?.off ?? NaN) - at.off) / STEP))
     const square = slope.reduce((sum, g) => sum + g * g, 0)
     if (!(square > 0)) return null
     const step = (k: number) => (-at.off * slope[k]!) / square
-    now = movable.reduce((s, id, i) => shifted(s, id, step(2 * i), step(2 * i + 1)), now)
+    now = movable.reduce((s, id, i) => shiftPart(s, id, step(2 * i), step(2 * i + 1)), now)
   }
   return null
 }
 
-function shifted(sheet: DriveSheet, id: string, x: number, y: number): DriveSheet {
+function shiftPart(sheet: DriveSheet, id: string, x: number, y: number): DriveSheet {
   return { ...sheet, sprockets: sheet.sprockets.map((s) => (s.id === id && s.centre ? { ...s, centre: [s.centre[0] + x, s.centre[1] + y] as const } : s)) }
 }
 
 /** To a thousandth of a mm, finer than anybody measures and fine enough to close. */
-function rounded([x, y]: Point): Point {
+function roundPoint([x, y]: Point): Point {
   return [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000]
 }

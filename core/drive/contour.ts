@@ -36,7 +36,7 @@ export function contourAt(elements: readonly Element[], armAngle: number, wear: 
   const radii = elements.map((e) => (e.rail < 0 ? e.radius : e.radius - wear[e.rail]!))
   let touched = elements.map((_, i) => i)
   for (;;) {
-    const contour = solved(elements, touched, centres, radii)
+    const contour = solveContour(elements, touched, centres, radii)
     if (!contour) return null
     const loose = loosest(elements, contour)
     if (loose < 0) return contour
@@ -44,7 +44,7 @@ export function contourAt(elements: readonly Element[], armAngle: number, wear: 
   }
 }
 
-function solved(elements: readonly Element[], touched: number[], centres: readonly Point[], radii: readonly number[]): Contour | null {
+function solveContour(elements: readonly Element[], touched: number[], centres: readonly Point[], radii: readonly number[]): Contour | null {
   const n = touched.length
   const contour: Contour = { touched, centres: [], radii: [], arriving: [], leaving: [], straight: [], sweep: [] }
   for (let i = 0; i < n; i++) {

@@ -58,7 +58,7 @@ function sprocketElement(sheet: DriveSheet, sprocket: Sprocket, chain: Chain, tr
   const outside = sprocket.side === 'back'
   return {
     id: sprocket.id,
-    centre: grown(skimmed(sheet, sprocket, sprocket.centre, chain, corrections), corrections),
+    centre: grown(skimCentre(sheet, sprocket, sprocket.centre, chain, corrections), corrections),
     radius: pitchRadius(chain.pitch, sprocket.teeth) * steelGrowth(corrections),
     orientation: outside ? (-travel as 1 | -1) : travel,
     teeth: sprocket.teeth,
@@ -81,7 +81,7 @@ function railElement(rail: Rail, index: number, travel: 1 | -1, corrections: Cor
 }
 
 /** A machined head or block face brings its bank's sprockets that much closer to the crank, along the bank. */
-function skimmed(sheet: DriveSheet, sprocket: Sprocket, centre: Point, chain: Chain, corrections: Corrections): Point {
+function skimCentre(sheet: DriveSheet, sprocket: Sprocket, centre: Point, chain: Chain, corrections: Corrections): Point {
   const skim = corrections.skim?.[String(sprocket.bank)] ?? 0
   const crank = compileSheet(sheet).sprockets.get(chain.driver)?.centre
   if (sprocket.bank === undefined || skim === 0 || !crank) return centre

@@ -15,7 +15,7 @@ import { faultAt } from './says'
 export function geometryFaults(sheet: DriveSheet): Fault[] {
   return sheet.chains.flatMap((chain, i) => {
     const place = `chains[${i}]`
-    const missing = isCharted(sheet, chain) ? missingCoordinates(sheet, chain) : missingCounted(sheet, chain, place)
+    const missing = isCharted(sheet, chain) ? missingCoordinates(sheet, chain) : missingCounts(sheet, chain, place)
     if (missing.length > 0) return missing
     return isCharted(sheet, chain) ? chartedFaults(sheet, chain, place) : countedFaults(sheet, chain)
   })
@@ -39,7 +39,7 @@ function missingCoordinates(sheet: DriveSheet, chain: Chain): Fault[] {
   return faults
 }
 
-function missingCounted(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
+function missingCounts(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
   if (!chain.counted) return [faultAt(`${place}.counted`, 'counted-missing')]
   const faults: Fault[] = []
   if (chain.counted.freeLinks > chain.links) faults.push(faultAt(`${place}.counted.freeLinks`, 'free-links', { links: chain.links }))

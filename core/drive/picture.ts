@@ -1,4 +1,4 @@
-import { along, type Point, turned, turnedAbout, unit } from '../math'
+import { along, type Point, rotate, turnedAbout, unit } from '../math'
 import type { Corrections } from './corrections'
 import { compileSheet, type Chain, clockAngle, type DriveSheet } from '../sheet'
 import { isCharted } from './chainModel'
@@ -82,7 +82,7 @@ export function chainPicture(sheet: DriveSheet, chain: Chain, state: ChainWear, 
     runs: chain.counts.map((count, i) => {
       const { point, heading } = placeOn(run, (starts[i]! + count.links / 2) * stretch)
       const inwards = (travelOf(sheet, chain) === -1) === passesRail(sheet, chain, count.from, count.to)
-      return { ...count, at: point, clear: turned(unit(heading), inwards ? -90 : 90) }
+      return { ...count, at: point, clear: rotate(unit(heading), inwards ? -90 : 90) }
     })
   }
 }

@@ -1,5 +1,5 @@
 import { blockGrowth, grown } from './elements'
-import { between, dotOf, type Point, turned, turnedAbout, unit } from '../math'
+import { between, dotOf, type Point, rotate, turnedAbout, unit } from '../math'
 import type { Corrections } from './corrections'
 import { type Chain, compileSheet, type DriveSheet, type Rail, type Tensioner } from '../sheet'
 
@@ -47,7 +47,7 @@ function plungerOf(tensioner: Tensioner, arm: Rail, corrections: Corrections): P
  * @param padWear mm
  */
 export function extensionAt(plunger: Plunger, armAngle: number, padWear: number): number {
-  const normal = turned(plunger.normal, armAngle)
+  const normal = rotate(plunger.normal, armAngle)
   const facing = dotOf(plunger.axis, normal)
   const point = turnedAbout(plunger.padPoint, plunger.pivot, armAngle)
   return dotOf(between(plunger.seat, point), normal) / facing + padWear / Math.abs(facing)

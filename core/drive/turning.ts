@@ -1,4 +1,4 @@
-import { along, type Point, turned, unit } from '../math'
+import { along, type Point, rotate, unit } from '../math'
 import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import type { ChainPicture } from './picture'
 import { linksOf, type Segment } from './run'
@@ -54,14 +54,14 @@ function pinsFrom(run: readonly Segment[], links: number, stretch: number, start
   let passed = 0
   for (const segment of run) {
     while (at < passed + segment.links && pins[index] === undefined) {
-      pins[index] = placed(segment, (at - passed) / segment.links, segment === loose ? (slack?.sag ?? 0) : 0)
+      pins[index] = placeOn(segment, (at - passed) / segment.links, segment === loose ? (slack?.sag ?? 0) : 0)
       index = (index + 1) % links
       at += stretch
     }
     passed += segment.links
   }
   // What rounding left at the very end stands where the run closes.
-  for (let i = 0; i < links; i++) pins[i] ??= placed(run.at(-1)!, 1, 0)
+  for (let i = 0; i < links; i++) pins[i] ??= placeOn(run.at(-1)!, 1, 0)
   return pins
 }
 
@@ -71,11 +71,11 @@ function strandBetween(run: readonly Segment[], { from, to }: Slackness): Segmen
   return run.slice(leaving + 1, arriving).find(({ shape }) => shape === 'straight') ?? null
 }
 
-function placed(segment: Segment, part: number, sag: number): Point {
+function placeOn(segment: Segment, part: number, sag: number): Point {
   if (segment.shape === 'arc') return along(segment.centre, unit(segment.from + segment.turn * part), segment.radius)
   const length = Math.hypot(segment.to[0] - segment.from[0], segment.to[1] - segment.from[1])
   const on = along(segment.from, unit(segment.heading), part * length)
-  return sag === 0 ? on : along(on, turned(unit(segment.heading), 90), sag * Math.sin(Math.PI * part))
+  return sag === 0 ? on : along(on, rotate(unit(segment.heading), 90), sag * Math.sin(Math.PI * part))
 }
 
 /**
@@ -84,7 +84,7 @@ function placed(segment: Segment, part: number, sag: number): Point {
  * @param cam degrees that the cam has turned
  * @param lobes valves that it lifts one after another in a turn
  */
-export function trailing(cam: number, lobes: number): number {
+export function trailBehind(cam: number, lobes: number): number {
   const phase = ((((cam * lobes) / 360) % 1) + 1) % 1
   return phase < SNAP ? phase / SNAP : (1 - phase) / (1 - SNAP)
 }

@@ -1,7 +1,7 @@
 import { cholesky, choleskySolve, dot, JUMPS, type Matrix } from '../math'
 import type { Priors } from './priors'
-import type { Problem } from './problem'
-import { type Combination, logPrior, type Normal, weighed } from './weigh'
+import type { Problem } from './trainProblem'
+import { type Combination, logPrior, type Normal, weighJumps } from './weigh'
 
 /** Combinations kept at the most: far more than ever stay credible or explain a reading left out. */
 const MOST = 60
@@ -20,7 +20,7 @@ export function weighedWithin(problem: Problem, normal: Normal, priors: Priors, 
   const kept: Combination[] = []
   const reach = () => Math.min((kept[0]?.score ?? Infinity) + within, kept.length < MOST ? Infinity : kept.at(-1)!.score)
   descend(latticeOf(problem, normal), priors, reach, (teeth) => {
-    const combination = weighed(problem, normal, teeth, priors)
+    const combination = weighJumps(problem, normal, teeth, priors)
     const place = kept.findIndex(({ score }) => score > combination.score)
     kept.splice(place < 0 ? kept.length : place, 0, combination)
     if (kept.length > MOST) kept.pop()

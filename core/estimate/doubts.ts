@@ -2,7 +2,7 @@ import { compileSheet, limitFor, type DriveSheet } from '../sheet'
 import { type NumericKind, partOf, type Reading, STRETCH_KINDS } from '../readings'
 import { cdf, dot } from '../math'
 import { normalAlong, seen } from './marginals'
-import type { Problem } from './problem'
+import type { Problem } from './trainProblem'
 import type { Component } from './solve'
 
 /** A call that the evidence does not decide yet: how likely a quantity is past its limit. */
@@ -54,7 +54,7 @@ export function doubtsOf(sheet: DriveSheet, problem: Problem, component: Compone
       ...(extension && tensioner?.limit ? [{ part: tensioner.id, about: 'extension' as const, ...extension, limit: tensioner.limit.value, slope: near.extensionSlope[place]!, read: read('extension', tensioner.id) }] : [])
     ]
   })
-  return all.filter((doubt) => !doubt.read || undecided(pastLimit(doubt))).map(({ read: _read, ...doubt }) => doubt)
+  return all.filter((doubt) => !doubt.read || isUndecided(pastLimit(doubt))).map(({ read: _read, ...doubt }) => doubt)
 }
 
 /** Sprockets whose jump is untold or undecided. */
@@ -62,11 +62,11 @@ export function jumpDoubtsOf(problem: Problem, components: readonly Component[],
   return problem.cams.flatMap(({ id }, cam) => {
     const told = problem.observations.some((o) => o.teeth[cam] !== 0)
     const jumped = told ? components.reduce((sum, c) => sum + (c.teeth[cam] === 0 ? 0 : c.weight), 0) : 1 - priorStill
-    return told && !undecided(jumped) ? [] : [{ part: id, cam, jumped }]
+    return told && !isUndecided(jumped) ? [] : [{ part: id, cam, jumped }]
   })
 }
 
-function undecided(odds: number): boolean {
+function isUndecided(odds: number): boolean {
   return odds > UNDECIDED[0] && odds < UNDECIDED[1]
 }
 

@@ -13,10 +13,10 @@ export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
   const trains = trainsOf(job.drive).map((chains) => soundTrain(job, chains, priors))
   const used = new Map(trains.flatMap((t) => t.readings).map((r) => [r.id, r]))
   return {
-    chains: merged(trains, 'chains'),
-    rails: merged(trains, 'rails'),
-    tensioners: merged(trains, 'tensioners'),
-    cams: merged(trains, 'cams'),
+    chains: mergeTrains(trains, 'chains'),
+    rails: mergeTrains(trains, 'rails'),
+    tensioners: mergeTrains(trains, 'tensioners'),
+    cams: mergeTrains(trains, 'cams'),
     readings: job.readings.map(({ id }) => used.get(id) ?? { id, predicted: null, residual: null, sigma: null, atOdds: false }),
     next: trains.flatMap((t) => t.next).sort((a, b) => b.gain - a.gain),
     faults: inOrder(job, [...trains.flatMap((t) => t.faults), ...playFaults(job)])
@@ -26,15 +26,15 @@ export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
 /** What a train's readings say; where they cannot be computed together, what is known without them, each of them named. */
 function soundTrain(job: JobFile, chains: readonly Chain[], priors: Priors): TrainResult {
   const { drive, readings, corrections } = job
-  const whole = attempted(() => estimateTrain(drive, chains, readings, corrections, priors))
+  const whole = attempt(() => estimateTrain(drive, chains, readings, corrections, priors))
   if (whole) return whole
   const mine = readings.filter((reading) => chains.some(({ id }) => id === chainOf(drive, reading)))
-  const bare = attempted(() => estimateTrain(drive, chains, [], corrections, priors)) ?? estimateTrain(drive, chains, [], {}, priors)
+  const bare = attempt(() => estimateTrain(drive, chains, [], corrections, priors)) ?? estimateTrain(drive, chains, [], {}, priors)
   return { ...bare, faults: mine.map(({ id }) => ({ id, ...say('not-together') })) }
 }
 
 /** Null for a result that could not be computed, or whose figures are none. */
-function attempted(compute: () => TrainResult): TrainResult | null {
+function attempt(compute: () => TrainResult): TrainResult | null {
   try {
     const result = compute()
     const { chains, tensioners, cams } = result
@@ -45,7 +45,7 @@ function attempted(compute: () => TrainResult): TrainResult | null {
   }
 }
 
-function merged<K extends 'rails' | 'tensioners' | 'cams' | 'chains'>(trains: readonly TrainResult[], key: K): TrainResult[K] {
+function mergeTrains<K extends 'rails' | 'tensioners' | 'cams' | 'chains'>(trains: readonly TrainResult[], key: K): TrainResult[K] {
   return Object.assign({}, ...trains.map((train) => train[key])) as TrainResult[K]
 }
 

@@ -1,5 +1,5 @@
 import { choleskySolve, dot } from '../math'
-import type { Problem } from './problem'
+import type { Problem } from './trainProblem'
 import type { Solution } from './solve'
 import { type Combination, type Normal, residualsAt, targetsOf } from './weigh'
 

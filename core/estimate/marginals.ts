@@ -1,5 +1,5 @@
 import { cutMixture, dot, massAbove, mixture, mixtureAbove, type WeightedNormal } from '../math'
-import type { Problem } from './problem'
+import type { Problem } from './trainProblem'
 import type { Component, Solution } from './solve'
 import type { WearEstimate } from './types'
 

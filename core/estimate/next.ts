@@ -4,7 +4,7 @@ import { type Doubt, doubtAfter, doubtOf, doubtsOf, type JumpDoubt, jumpDoubtsOf
 import { dot } from '../math'
 import { seen } from './marginals'
 import type { Priors } from './priors'
-import type { Part, Problem } from './problem'
+import type { Part, Problem } from './trainProblem'
 import type { Solution } from './solve'
 import type { NextReading } from './types'
 
@@ -71,18 +71,18 @@ interface Settled {
 function settledLimits(doubts: readonly Doubt[], along: readonly number[], spread: number): Settled[] {
   return doubts.map((doubt) => {
     const fraction = Math.min(dot(doubt.slope, along) ** 2 / (spread * doubt.sd ** 2), 1)
-    return settled(doubt.part, pastLimit(doubt), doubtAfter(doubt, fraction))
+    return settleDoubt(doubt.part, pastLimit(doubt), doubtAfter(doubt, fraction))
   })
 }
 
 function settledJumps(jumps: readonly JumpDoubt[], teeth: ReadonlyMap<number, number>, spread: number): Settled[] {
   return jumps.flatMap(({ part, cam, jumped }) => {
     const tooth = teeth.get(cam)
-    return tooth === undefined ? [] : [settled(part, jumped, doubtOf(jumped) * Math.exp(-(tooth * tooth) / spread / 8))]
+    return tooth === undefined ? [] : [settleDoubt(part, jumped, doubtOf(jumped) * Math.exp(-(tooth * tooth) / spread / 8))]
   })
 }
 
-function settled(part: string, odds: number, left: number): Settled {
+function settleDoubt(part: string, odds: number, left: number): Settled {
   const doubt = doubtOf(odds)
   const took = Math.max(0, doubt - left)
   return { part, odds, cut: doubt > 1e-9 ? took / doubt : 0, took }
@@ -93,7 +93,7 @@ function openPlays(sheet: DriveSheet, { parts }: Problem, taken: readonly Readin
   return parts.flatMap(({ chain }) => sheet.phasers.filter((p) => chain.path.includes(p.sprocket) && !taken.some((r) => r.kind === 'phaserPlay' && r.phaser === p.id)).map((phaser): NextReading => {
     const { minutes } = READING_KINDS.phaserPlay
     const doubt = phaser.playLimit ? { mean: 0.8 * priors.play, sd: 0.6 * priors.play, limit: phaser.playLimit.value } : null
-    const { odds, cut, took } = doubt ? settled(phaser.id, pastLimit(doubt), doubtAfter(doubt, 0.9)) : { odds: 0.5, cut: 0, took: 0 }
+    const { odds, cut, took } = doubt ? settleDoubt(phaser.id, pastLimit(doubt), doubtAfter(doubt, 0.9)) : { odds: 0.5, cut: 0, took: 0 }
     return { kind: 'phaserPlay', target: phaser.id, chain: chain.id, gain: EVEN * took, narrows: { from: 0, to: 0 }, settles: doubt ? [{ part: phaser.id, odds, cut }] : [], minutes }
   }))
 }

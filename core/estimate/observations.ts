@@ -5,7 +5,7 @@ import { ELONGATION_MAX, JUMP_MAX, JUMPS } from '../math'
 import { asNew, type Corrections } from '../drive'
 import { brokenLoops, impossibleReading, notchesToExtension, partField, partOf, placeSigma, readingSigma, sheetCount, type KnownReading, type Reading } from '../readings'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
-import type { Part, Train } from './problem'
+import type { Part, Train } from './trainProblem'
 import type { ReadingFault } from './types'
 
 /** Id of the chain that a reading bears on, null for one outside the model (a phaser's play). */

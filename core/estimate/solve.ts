@@ -1,8 +1,8 @@
 import type { Priors } from './priors'
-import { linearised, type Linearised, type Problem } from './problem'
+import { linearise, type Linearised, type Problem } from './trainProblem'
 import { type Truncated, truncatedNormal } from '../math'
 import { weighedWithin } from './combinations'
-import { type Combination, gradientOf, type Normal, normalEquations, targetsOf, weighed } from './weigh'
+import { type Combination, gradientOf, type Normal, normalEquations, targetsOf, weighJumps } from './weigh'
 
 /** One credible combination of jumps with its posterior. */
 export interface Component {
@@ -38,19 +38,19 @@ const CREDIBLE = 1e-3
  */
 export function solve(problem: Problem, priors: Priors): Solution {
   const start = problem.scale.map((_, i) => (problem.bounded[i] ? 0.8 : 0))
-  let scored = weighedWithin(problem, normalEquations(problem, linearised(problem, start)), priors, 0)
-  let best = refined(problem, scored[0]!.teeth, start)
+  let scored = weighedWithin(problem, normalEquations(problem, linearise(problem, start)), priors, 0)
+  let best = refine(problem, scored[0]!.teeth, start)
   let normal!: Normal
   for (let round = 0; round < 4; round++) {
     normal = normalEquations(problem, best.near)
     scored = weighedWithin(problem, normal, priors, HOPELESS)
     if (same(scored[0]!.teeth, best.teeth)) break
-    best = refined(problem, scored[0]!.teeth, best.posterior.mean)
+    best = refine(problem, scored[0]!.teeth, best.posterior.mean)
   }
   const credible = scored.filter((c) => Math.exp(scored[0]!.score - c.score) > CREDIBLE)
   const parts = credible.map((c) => {
-    const part = same(c.teeth, best.teeth) ? best : refined(problem, c.teeth, best.posterior.mean)
-    return { ...part, score: weighed(problem, normalEquations(problem, part.near), c.teeth, priors).score }
+    const part = same(c.teeth, best.teeth) ? best : refine(problem, c.teeth, best.posterior.mean)
+    return { ...part, score: weighJumps(problem, normalEquations(problem, part.near), c.teeth, priors).score }
   })
   const least = Math.min(...parts.map((p) => p.score))
   const total = parts.reduce((sum, p) => sum + Math.exp(least - p.score), 0)
@@ -72,11 +72,11 @@ interface Refined {
  * The posterior of one combination, linearised about its own mean. Near the end of the arm's reach the extension has a
  * kink and the steps may not settle: after a few, slopes are taken across the posterior's width, which smooths it.
  */
-function refined(problem: Problem, teeth: readonly number[], start: readonly number[]): Refined {
+function refine(problem: Problem, teeth: readonly number[], start: readonly number[]): Refined {
   let point = start.slice()
   let width: number[] | undefined
   for (let iteration = 1; ; iteration++) {
-    const near = linearised(problem, point, width)
+    const near = linearise(problem, point, width)
     const normal = normalEquations(problem, near)
     const posterior = truncatedNormal(normal.a, gradientOf(normal, targetsOf(problem, normal, teeth)), problem.bounded)
     const moved = Math.max(...posterior.mean.map((m, i) => Math.abs(m - point[i]!)))

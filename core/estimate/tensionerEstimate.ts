@@ -1,9 +1,9 @@
 import type { ChainModel, ChainWear } from '../drive'
-import { combined, cutMean } from '../math'
+import { combineFigures, cutMean } from '../math'
 import { compileSheet, limitFor, type DriveSheet } from '../sheet'
 import { extensionBudget } from './budget'
 import { boundedEstimate, linearEstimate, marginal } from './marginals'
-import type { Part, Problem } from './problem'
+import type { Part, Problem } from './trainProblem'
 import type { Solution } from './solve'
 import type { TensionerEstimate } from './types'
 
@@ -20,7 +20,7 @@ export function tensionerEstimate(sheet: DriveSheet, problem: Problem, solution:
   const state = meanState(problem, solution, part)
   const { extension: predicted, slack, armAngle } = model.readout(state)
   const extension = predicted ?? NaN
-  const read = combined(problem.observations.filter(({ quantity }) => quantity.of === 'extension' && quantity.part === place))?.mean ?? null
+  const read = combineFigures(problem.observations.filter(({ quantity }) => quantity.of === 'extension' && quantity.part === place))?.mean ?? null
   const stands = read ?? extension
   const { sd, overLimit } = linearEstimate(
     solution, ({ near }) => (near.readouts[place]!.extension ?? NaN) + near.point[at.extension]! * problem.scale[at.extension]!,

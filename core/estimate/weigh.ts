@@ -1,5 +1,5 @@
 import { type Bounded, boundedMinimum, dot, type Matrix } from '../math'
-import type { Linearised, Problem } from './problem'
+import type { Linearised, Problem } from './trainProblem'
 import type { Priors } from './priors'
 
 /** Normal equations ½uᵀAu − bᵀu of a linearised problem, without jumps; the prior is the identity in A. */
@@ -39,7 +39,7 @@ export function gradientOf(normal: Normal, targets: readonly number[]): number[]
 }
 
 /** A combination's best explanation of the readings under one linearisation. */
-export function weighed(problem: Problem, normal: Normal, teeth: readonly number[], priors: Priors): Combination {
+export function weighJumps(problem: Problem, normal: Normal, teeth: readonly number[], priors: Priors): Combination {
   const targets = targetsOf(problem, normal, teeth)
   const at = boundedMinimum(normal.a, gradientOf(normal, targets), problem.bounded)
   const residuals = residualsAt(normal, targets, at.x)

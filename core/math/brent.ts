@@ -24,7 +24,7 @@ export function brent(f: (x: number) => number, lo: number, hi: number, toleranc
     const near = 2 * Number.EPSILON * Math.abs(b) + tolerance
     const half = (c - b) / 2
     if (Math.abs(half) <= near || fb === 0) return b
-    const guess = Math.abs(before) >= near && Math.abs(fa) > Math.abs(fb) ? interpolated(a, b, c, fa, fb, fc) : null
+    const guess = Math.abs(before) >= near && Math.abs(fa) > Math.abs(fb) ? interpolate(a, b, c, fa, fb, fc) : null
     const keep = guess !== null && 2 * Math.abs(guess) < Math.min(3 * Math.abs(half) - near, Math.abs(before)) && guess * half > 0
     before = keep ? step : half
     step = keep ? guess : half
@@ -36,7 +36,7 @@ export function brent(f: (x: number) => number, lo: number, hi: number, toleranc
 }
 
 /** Step from b by inverse quadratic interpolation, or the secant where only two points differ. */
-function interpolated(a: number, b: number, c: number, fa: number, fb: number, fc: number): number | null {
+function interpolate(a: number, b: number, c: number, fa: number, fb: number, fc: number): number | null {
   const s = fb / fa
   let p: number
   let q: number

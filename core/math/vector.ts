@@ -24,7 +24,7 @@ export function along(from: Point, direction: Point, distance: number): Point {
 }
 
 /** A vector turned by an angle (degrees, anticlockwise). */
-export function turned(v: Point, angle: number): Point {
+export function rotate(v: Point, angle: number): Point {
   const c = Math.cos(angle * RADIANS)
   const s = Math.sin(angle * RADIANS)
   return [v[0] * c - v[1] * s, v[0] * s + v[1] * c]
@@ -32,7 +32,7 @@ export function turned(v: Point, angle: number): Point {
 
 /** A point turned about a pivot by an angle (degrees, anticlockwise). */
 export function turnedAbout(p: Point, pivot: Point, angle: number): Point {
-  const [x, y] = turned(between(pivot, p), angle)
+  const [x, y] = rotate(between(pivot, p), angle)
   return [pivot[0] + x, pivot[1] + y]
 }
 

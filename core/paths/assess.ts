@@ -1,9 +1,9 @@
 import type { Assessment } from './assessment'
 import { makeCalls } from '../calls'
 import { estimate, PRIORS, type Priors } from '../estimate'
-import { weighed } from './weighed'
+import { weighFindings } from './weighFindings'
 import type { JobFile } from '../readings'
-import { rounded } from '../math'
+import { roundFigures } from '../math'
 
 /**
  * Assesses a job: what its readings mean, and a call for every part. The same job always gives the same assessment.
@@ -12,5 +12,5 @@ import { rounded } from '../math'
  */
 export function assess(job: JobFile, priors: Priors = PRIORS): Assessment {
   const estimates = estimate(job, priors)
-  return rounded({ format: 'umbrette-assessment' as const, version: 2 as const, ...estimates, calls: makeCalls(job, estimates, weighed) })
+  return roundFigures({ format: 'umbrette-assessment' as const, version: 2 as const, ...estimates, calls: makeCalls(job, estimates, weighFindings) })
 }

@@ -1,8 +1,8 @@
 import type { Estimates } from '../estimate'
 import type { JobFile } from '../readings'
 import { type Assumptions, defaultAssumptions } from './assumptions'
-import { priced } from './pricing'
-import { allowedSets, type Cost, type Ledger, ledgerOf, maskOf, scorer } from './score'
+import { priceJob } from './pricing'
+import { allowedSets, type Cost, type Ledger, ledgerOf, maskOf, scorer } from './scorePaths'
 
 /** The cheapest set of renewals by expected cost, with what it was found from. */
 export interface Cheapest {
@@ -31,7 +31,7 @@ export function assumptionsOf(job: JobFile, changes: Partial<Assumptions> = {}):
  * @param coupled parts that a component's renewal brings with it
  */
 export function cheapest(job: JobFile, estimates: Estimates, forced: Iterable<string>, coupled: (component: string) => readonly string[], assumptions: Assumptions, progress: Progress = () => undefined): Cheapest {
-  const ledger = ledgerOf(priced(job), estimates, assumptions, coupled)
+  const ledger = ledgerOf(priceJob(job), estimates, assumptions, coupled)
   const score = scorer(ledger)
   const forcedMask = maskOf(ledger, forced)
   const sets = allowedSets(ledger, forcedMask)

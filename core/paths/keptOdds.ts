@@ -1,4 +1,4 @@
-import { cdf, combined } from '../math'
+import { cdf, combineFigures } from '../math'
 import type { Estimates } from '../estimate'
 import { STRETCH_KINDS, partOf, readingSigma, type JobFile, type NumericKind } from '../readings'
 import { compileSheet, partKindOf, type Chain } from '../sheet'
@@ -19,7 +19,7 @@ export function keptOdds(job: JobFile, estimates: Estimates, component: string, 
   const said = job.pricing?.odds?.[component]
   if (said !== undefined) return { odds: said, basis: 'said' }
   const used = Math.max(0, job.usage.value - (job.fitted?.[component] ?? 0))
-  const wears = used > 0 ? measured(job, estimates, component) : []
+  const wears = used > 0 ? listMeasuredWear(job, estimates, component) : []
   if (wears.length > 0) {
     const odds = Math.max(...wears.map((wear) => pastLimit(wear, (used + assumptions.horizon) / used, assumptions.rateScatter)))
     return { odds, basis: 'measured' }
@@ -43,7 +43,7 @@ function pastLimit({ mean, sd, limit, asNew }: Wear, growth: number, scatter: nu
 }
 
 /** The wears of a component that were measured and have a limit. */
-function measured(job: JobFile, estimates: Estimates, component: string): Wear[] {
+function listMeasuredWear(job: JobFile, estimates: Estimates, component: string): Wear[] {
   const { drive, readings } = job
   const { chains, limit, phasers } = compileSheet(drive)
   const chain = chains.get(component)
@@ -53,7 +53,7 @@ function measured(job: JobFile, estimates: Estimates, component: string): Wear[]
   if (wear && groove && wasRead(job, 'groove', component)) return [{ mean: wear.mean, sd: wear.sd, limit: groove.value, asNew: 0 }]
   const playLimit = phasers.get(component)?.playLimit
   const plays = readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === component ? [{ value: r.value, sigma: readingSigma(drive, r) ?? NaN }] : []))
-  const play = combined(plays)
+  const play = combineFigures(plays)
   return playLimit && play ? [{ ...play, limit: playLimit.value, asNew: 0 }] : []
 }
 

@@ -1,14 +1,14 @@
 import { contextOf, makeCalls } from '../calls'
-import { coupledTo } from './weighed'
+import { coupledTo } from './weighFindings'
 import type { Estimates } from '../estimate'
 import type { JobFile, School } from '../readings'
-import { rounded } from '../math'
+import { roundFigures } from '../math'
 import { accessTo, needsOf } from './access'
 import { assumptionsOf, cheapest, type Cheapest, type Progress } from './cheapest'
 import type { Assumptions } from './assumptions'
 import type { KeptOdds } from './keptOdds'
-import { priced } from './pricing'
-import { closed, type Cost, ledgerOf, maskOf, MOST_PARTS, scorer } from './score'
+import { priceJob } from './pricing'
+import { closeOver, type Cost, ledgerOf, maskOf, MOST_PARTS, scorer } from './scorePaths'
 
 /** A set of renewals with its cost and its risk. */
 export interface Path {
@@ -57,7 +57,7 @@ export interface Paths {
  */
 export function pathsOf(unpriced: JobFile, estimates: Estimates, changes: Partial<Assumptions> = {}, progress?: Progress): Paths | null {
   if (!unpriced.drive.parts?.length) return null
-  const job = priced(unpriced)
+  const job = priceJob(unpriced)
   const offered = job.drive.parts ?? []
   const assumptions = assumptionsOf(job, changes)
   const renewals = (school: School) => makeCalls({ ...job, school }, estimates).filter(({ reasons }) => reasons.some(({ call }) => call === 'renew')).map(({ part }) => part)
@@ -66,13 +66,13 @@ export function pathsOf(unpriced: JobFile, estimates: Estimates, changes: Partia
   const { ledger, forced } = found
   const named = new Map<number, School[]>()
   const name = (mask: number, school: School) => named.set(mask, [...(named.get(mask) ?? []), school])
-  name(closed(ledger, forced), 'on-evidence')
-  name(closed(ledger, forced | maskOf(ledger, renewals('whole-set'))), 'whole-set')
+  name(closeOver(ledger, forced), 'on-evidence')
+  name(closeOver(ledger, forced | maskOf(ledger, renewals('whole-set'))), 'whole-set')
   name(found.best, 'weighed')
   const front = frontOf(found)
   const shown = [...new Set([...named.keys(), ...front])].map((mask) => ({ mask, cost: found.score(mask) })).sort((a, b) => a.cost.now - b.cost.now || a.mask - b.mask)
   const bought = new Set(ledger.parts.map(({ fits }) => fits))
-  return rounded({
+  return roundFigures({
     assumptions,
     paths: shown.map((entry, i) => ({ ...pathOf(job, found, entry, named.get(entry.mask) ?? []), onFront: front.includes(entry.mask), differs: i === 0 ? null : difference(found, shown[i - 1]!, entry) })),
     kept: Object.fromEntries(ledger.parts.map(({ fits }, i) => [fits, ledger.kept[i]!])),
@@ -97,13 +97,13 @@ export interface OwnPath extends Omit<Path, 'onFront' | 'differs' | 'schools'> {
  */
 export function ownPath(unpriced: JobFile, estimates: Estimates, renew: readonly string[]): OwnPath {
   if (!unpriced.drive.parts?.length) throw new RangeError('own path: expected a sheet with parts and prices')
-  const job = priced(unpriced)
+  const job = priceJob(unpriced)
   const ledger = ledgerOf(job, estimates, assumptionsOf(job), coupledTo(contextOf(job, estimates)))
   const chosen = maskOf(ledger, renew)
-  const mask = closed(ledger, chosen)
+  const mask = closeOver(ledger, chosen)
   const { schools: _schools, ...path } = pathOf(job, { ledger }, { mask, cost: scorer(ledger)(mask) }, [])
   const condemned = makeCalls({ ...job, school: 'on-evidence' }, estimates).filter(({ reasons }) => reasons.some(({ call }) => call === 'renew')).map(({ part }) => part)
-  return rounded({
+  return roundFigures({
     ...path, brought: ledger.parts.filter((_, i) => (mask & ~chosen) & (1 << i)).map(({ fits }) => fits),
     keepsCondemned: condemned.filter((part) => ledger.parts.some(({ fits }) => fits === part) && !path.renew.includes(part))
   })

@@ -10,7 +10,7 @@ export function overlaid(under: Pricing | null | undefined, over: Pricing | null
 }
 
 /** A job whose sheet says what its pricing says. */
-export function priced(job: JobFile): JobFile {
+export function priceJob(job: JobFile): JobFile {
   const { pricing } = job
   if (!pricing) return job
   const { prices = {}, hours = {}, hourRate } = pricing

@@ -11,7 +11,7 @@ export { CHAIN_OFF_MINUTES, isNumeric, methodOf, methodSigma, NUMERIC_KINDS, REA
 export { namedBy, partField, partOf } from './partOf'
 export { type BenchLength, elongationRead, isBenchLength, placeSigma, placesOf } from './places'
 export { type Pricing, pricingSchema } from './pricingSchema'
-export { sameThing } from './sameThing'
+export { isSameThing } from './sameThing'
 export { READING_SCHEMAS } from './schema'
 export { sheetCount } from './sheetCount'
 export { extensionToNotches, notchesToExtension, readingSigma } from './sigma'

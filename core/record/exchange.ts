@@ -10,7 +10,7 @@ import { assessRecord, jobFile } from './assessRecord'
 import { readJob } from './readJob'
 import { jobSchema, type WholeJobFile } from './schema'
 import type { KeptJob } from './types'
-import { upgraded } from './upgrade'
+import { upgradeFile } from './upgrade'
 import { faultAt } from './says'
 
 /** A job as it travels between machines: what the core reads, and all that was ever done on it. */
@@ -63,18 +63,18 @@ function knownAct(act: Act): Act {
  * @returns the job and its acts, or what is wrong with it, each fault with its place; never throws
  */
 export function importJob(older: unknown, importer: Importer): Imported {
-  const value = upgraded(older)
+  const value = upgradeFile(older)
   const read = readJob(value)
-  if (!read.job) return refused(read.faults)
+  if (!read.job) return refuse(read.faults)
   const structure = schemaFaults(jobSchema, value)
-  if (structure.length > 0) return refused(structure)
+  if (structure.length > 0) return refuse(structure)
   const file = value as WholeJobFile
   const opened = file.openedOn ?? file.drive
   const sheet = file.openedOn ? sheetFaults(file.openedOn, 'openedOn') : []
-  if (sheet.length > 0) return refused(sheet)
-  const acts = file.acts ? [...file.acts] : withIds(file.readings).map((reading): Act => ({ id: reading.id.length <= MOST_ID ? reading.id : importer.newId(), type: 'read', by: reading.by ?? importer.by, at: reading.at ?? importer.at, reading: bare(reading) }))
+  if (sheet.length > 0) return refuse(sheet)
+  const acts = file.acts ? [...file.acts] : withIds(file.readings).map((reading): Act => ({ id: reading.id.length <= MOST_ID ? reading.id : importer.newId(), type: 'read', by: reading.by ?? importer.by, at: reading.at ?? importer.at, reading: stripRecord(reading) }))
   const faults = file.acts ? [...actListFaults(opened, acts), ...editedFaults(file, acts, opened)] : []
-  if (faults.length > 0) return refused(faults)
+  if (faults.length > 0) return refuse(faults)
   const job = openedJob(file, opened, importer)
   return { job, acts: checkedSignoffs(job, acts), faults: [] }
 }
@@ -96,14 +96,14 @@ function editedFaults(file: WholeJobFile, acts: readonly Act[], opened: DriveShe
   return []
 }
 
-function refused(faults: readonly Fault[]): Imported {
+function refuse(faults: readonly Fault[]): Imported {
   return { job: null, acts: [], faults: faults.slice(0, MOST_FAULTS) }
 }
 
 /** Characters of an act's id. */
 const MOST_ID = 64
 
-function bare({ id: _id, by: _by, at: _at, ...reading }: Reading): Reading {
+function stripRecord({ id: _id, by: _by, at: _at, ...reading }: Reading): Reading {
   return reading as Reading
 }
 

@@ -13,7 +13,7 @@ function withNewSignoffs(file: unknown): unknown {
 }
 
 /** A job file as the newest version has it; anything that is no older job file comes back as it is, to be checked as such. */
-export function upgraded(value: unknown): unknown {
+export function upgradeFile(value: unknown): unknown {
   let file = value
   for (;;) {
     const { format, version } = (file ?? {}) as { format?: unknown; version?: unknown }

@@ -12,7 +12,7 @@ export function upgradeSignoffs(acts: readonly unknown[]): unknown[] {
   if (!acts.some(isOldSignoff)) return [...acts]
   const folding = new Folding('on-evidence')
   return acts.map((act) => {
-    const now = isOldSignoff(act) ? { ...act, assessment: upgradeAssessment(act.assessment, standing(folding)) } : act
+    const now = isOldSignoff(act) ? { ...act, assessment: upgradeAssessment(act.assessment, idsInForce(folding)) } : act
     attempt(() => folding.add(now as Act))
     return now
   })
@@ -23,7 +23,7 @@ function isOldSignoff(act: unknown): act is Plain & { assessment: Plain } {
   return type === 'signoff' && assessment?.version === 1
 }
 
-function standing(folding: Folding): readonly string[] {
+function idsInForce(folding: Folding): readonly string[] {
   return attempt(() => folding.record.readings.map(({ id }) => id)) ?? []
 }
 
@@ -42,13 +42,13 @@ function upgradeAssessment(old: Plain, ids: readonly string[]): Plain {
     const named = (places: readonly number[]) => places.map((place) => ids[place] ?? `reading-${place}`)
     return {
       ...old, version: 2,
-      chains: mapped(chains, ({ status: { converged, iterations }, ...chain }) => ({ ...chain, status: { converged, iterations, moved: 0 }, readings: named(chain.readings) })),
-      cams: mapped(cams, (cam) => ({ ...cam, argument: cam.argument === null ? null : { code: 'moved', figures: { hidden: null } } })),
+      chains: mapById(chains, ({ status: { converged, iterations }, ...chain }) => ({ ...chain, status: { converged, iterations, moved: 0 }, readings: named(chain.readings) })),
+      cams: mapById(cams, (cam) => ({ ...cam, argument: cam.argument === null ? null : { code: 'moved', figures: { hidden: null } } })),
       readings: readings.map(({ index, ...reading }) => ({ id: ids[index] ?? `reading-${index}`, ...reading })),
-      faults: faults.map(({ index, message }) => ({ id: ids[index] ?? `reading-${index}`, ...asSigned(message) })),
+      faults: faults.map(({ index, message }) => ({ id: ids[index] ?? `reading-${index}`, ...quoteSigned(message) })),
       calls: calls.map((call) => ({
         ...call,
-        reasons: call.reasons.map(({ text, release, readings: places, ...reason }) => ({ ...reason, ...asSigned(text), readings: named(places), ...(release === undefined ? {} : { release: asSigned(release) }) }))
+        reasons: call.reasons.map(({ text, release, readings: places, ...reason }) => ({ ...reason, ...quoteSigned(text), readings: named(places), ...(release === undefined ? {} : { release: quoteSigned(release) }) }))
       }))
     }
   }) ?? old
@@ -57,11 +57,11 @@ function upgradeAssessment(old: Plain, ids: readonly string[]): Plain {
 /** Characters that a message keeps of a sentence. */
 const MOST = 4000
 
-function asSigned(text: string): { code: string; figures: { text: string } } {
+function quoteSigned(text: string): { code: string; figures: { text: string } } {
   return { code: 'as-signed', figures: { text: String(text).slice(0, MOST) } }
 }
 
-function mapped<T>(byId: { [id: string]: T }, change: (one: T) => unknown): Plain {
+function mapById<T>(byId: { [id: string]: T }, change: (one: T) => unknown): Plain {
   return Object.fromEntries(Object.entries(byId).map(([id, one]) => [id, change(one)]))
 }
 
@@ -77,8 +77,8 @@ interface OldAssessment {
 export function figuresOf({ chains, rails, tensioners, cams, readings, next, calls }: Assessment): unknown {
   return {
     rails, tensioners, readings, next,
-    chains: mapped(chains, ({ elongation, readings: used, places }) => ({ elongation, readings: used, places })),
-    cams: mapped(cams, ({ argument, ...cam }) => ({ ...cam, argued: argument !== null })),
+    chains: mapById(chains, ({ elongation, readings: used, places }) => ({ elongation, readings: used, places })),
+    cams: mapById(cams, ({ argument, ...cam }) => ({ ...cam, argued: argument !== null })),
     calls: calls.map(({ part, call, reasons }) => ({ part, call, reasons: reasons.map(({ rule, call: own, readings: behind, limit, settle }) => ({ rule, call: own, readings: behind, limit, settle })) }))
   }
 }

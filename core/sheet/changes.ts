@@ -24,7 +24,7 @@ export function sheetChanges(was: DriveSheet, is: DriveSheet): SheetChange[] {
 function leaves(value: unknown, place = '', into = new Map<string, string>()): Map<string, string> {
   if (Array.isArray(value)) {
     if (value.every((entry) => typeof entry !== 'object' || entry === null)) into.set(place, value.join(', '))
-    else listed(value as object[]).forEach(([name, entry]) => leaves(entry, `${place}[${name}]`, into))
+    else listByName(value as object[]).forEach(([name, entry]) => leaves(entry, `${place}[${name}]`, into))
   } else if (typeof value === 'object' && value !== null) {
     for (const [key, inner] of Object.entries(value)) if (inner !== undefined) leaves(inner, place ? `${place}.${key}` : key, into)
   } else {
@@ -34,7 +34,7 @@ function leaves(value: unknown, place = '', into = new Map<string, string>()): M
 }
 
 /** Entries with a name each: its id, else what it is about, else its number; a second one of a name gets its number too. */
-function listed(entries: readonly object[]): [name: string, entry: object][] {
+function listByName(entries: readonly object[]): [name: string, entry: object][] {
   const seen = new Map<string, number>()
   return entries.map((entry, i) => {
     const { id, kind, sprocket, chain, rail, tensioner, part, from, to } = entry as Record<string, unknown>

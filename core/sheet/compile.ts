@@ -48,7 +48,7 @@ function compile(sheet: DriveSheet): CompiledSheet {
   const limits = limitsOf(sheet)
   return {
     sheet, chains, rails, tensioners, sprockets, phasers,
-    chain: need(chains, 'chain'), rail: need(rails, 'rail'), tensioner: need(tensioners, 'tensioner'), sprocket: need(sprockets, 'sprocket'), phaser: need(phasers, 'phaser'),
+    chain: needFrom(chains, 'chain'), rail: needFrom(rails, 'rail'), tensioner: needFrom(tensioners, 'tensioner'), sprocket: needFrom(sprockets, 'sprocket'), phaser: needFrom(phasers, 'phaser'),
     tensionerOf: (chain) => tensionerOn.get(chain) ?? null,
     phaserOn: (sprocket) => phaserAt.get(sprocket) ?? null,
     markOf: (sprocket) => marks.get(sprocket) ?? null,
@@ -88,7 +88,7 @@ function limitsOf({ limits }: DriveSheet): ReadonlyMap<string, LimitValue> {
   return firstBy(limits, ({ kind, chain, rail, tensioner, sprocket }) => [kind, chain ?? rail ?? tensioner ?? sprocket].filter(Boolean).join(' '))
 }
 
-function need<T>(map: ReadonlyMap<string, T>, what: string): (id: string) => T {
+function needFrom<T>(map: ReadonlyMap<string, T>, what: string): (id: string) => T {
   return (id) => {
     const found = map.get(id)
     if (found === undefined) throw new RangeError(`${what} ${id}: expected one of this sheet`)

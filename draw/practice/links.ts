@@ -1,7 +1,7 @@
 import { chainPicture, type ChainPicture, drivenSprockets, linksOf, placeOn, touchingRails, turningOf } from '../../core/drive'
 import { lagOf, type PracticeCase } from '../../core/views/practice'
 import type { Chain } from '../../core/sheet'
-import { fitted, polar, toothPath } from '../drawing'
+import { fitPictures, polar, toothPath } from '../drawing'
 import type { Drawing, Shape } from '../shapes'
 
 /** px: large enough to count links with a finger. */
@@ -14,12 +14,12 @@ const made = new WeakMap<PracticeCase, Map<string, ChainPicture>>()
 export function truePicture(engine: PracticeCase, chain: Chain): ChainPicture {
   const pictures = made.get(engine) ?? new Map<string, ChainPicture>()
   made.set(engine, pictures)
-  const picture = pictures.get(chain.id) ?? drawn(engine, chain)
+  const picture = pictures.get(chain.id) ?? drawChain(engine, chain)
   pictures.set(chain.id, picture)
   return picture
 }
 
-function drawn(engine: PracticeCase, chain: Chain): ChainPicture {
+function drawChain(engine: PracticeCase, chain: Chain): ChainPicture {
   const { drive, truth } = engine
   const tensioner = drive.tensioners.find((t) => t.chain === chain.id)
   const state = { elongation: truth.elongation?.[chain.id] ?? 0, wear: touchingRails(drive, chain).map((id) => truth.wear?.[id] ?? 0), padWear: truth.pad?.[tensioner?.id ?? ''] ?? 0 }
@@ -47,7 +47,7 @@ export function countPicture(engine: PracticeCase, chain: Chain, crank: number):
   const still = truePicture(engine, chain)
   const { pins, angles } = turningOf(engine.drive, chain, still)(crank)
   const picture = { ...still, pins }
-  const projection = fitted([picture], SIDE.width, SIDE.height, 60)
+  const projection = fitPictures([picture], SIDE.width, SIDE.height, 60)
   const { x, y, scale } = projection
   const thick = 0.46 * chain.pitch * scale
   const at = (i: number) => `${x(picture.pins[i % picture.pins.length]![0]).toFixed(2)} ${y(picture.pins[i % picture.pins.length]![1]).toFixed(2)}`

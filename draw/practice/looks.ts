@@ -1,6 +1,6 @@
 import { PICTURES } from '../../words/en'
 import type { SeenFinding } from '../../core/views/practice'
-import { trailing } from '../../core/drive'
+import { trailBehind } from '../../core/drive'
 import type { Drawing, Shape } from '../shapes'
 import { dial, disc, line, plate, round, solid, stroke, words } from './strokes'
 
@@ -9,7 +9,7 @@ export function phaserPicture(play: number, findings: readonly SeenFinding[]): D
   const has = (finding: string) => findings.some((one) => one.finding === finding)
   const at = (degrees: number) => 9 * degrees
   const [from, to] = [-play / 2, play / 2].map((end) => end + 0.4) as [number, number]
-  const trace = Array.from({ length: 121 }, (_, k): [number, number] => [390 + k * 1.8, 200 - 10 * play * (has('snaps-back') ? trailing(6 * k, 4) : 0.06 * Math.sin(k / 6))])
+  const trace = Array.from({ length: 121 }, (_, k): [number, number] => [390 + k * 1.8, 200 - 10 * play * (has('snaps-back') ? trailBehind(6 * k, 4) : 0.06 * Math.sin(k / 6))])
   return plate([
     solid(disc(180, 300, 190)), ...dial({ at, from: -6, to: 6, step: 0.2, long: 5, labelled: 10 }, 180, 300, 186, 20),
     ...([['rocked back', from], ['rocked on', to]] as const).map(([name, end]) => stroke(line(round(180, 300, 60, at(end)), round(180, 300, 162, at(end))), 2.6, name === 'rocked on' ? 'lit' : 'line', name)),

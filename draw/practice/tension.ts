@@ -14,7 +14,7 @@ const scaleOf = (stroke_: number) => 380 / (stroke_ + 4)
 export function tensionPicture(tensioner: Tensioner, extension: number, witness: boolean): Drawing {
   const s = scaleOf(tensioner.stroke)
   return plate([
-    ...plungerShapes(tensioner, extension, s), ...housing(),
+    ...plungerShapes(tensioner, extension, s), ...drawHousing(),
     ...(witness ? [stroke(line([FACE + 0.45 * extension * s, MIDDLE - HALF], [FACE + 0.45 * extension * s, MIDDLE + HALF]), 5, 'faint', 'stain'), stroke(line([FACE + 0.62 * extension * s, MIDDLE - HALF], [FACE + 0.62 * extension * s, MIDDLE + HALF]), 2.5, 'lit', 'witness')] : []),
     ...ruler({ at: (mm) => FACE + mm * s, from: 0, to: Math.ceil(tensioner.stroke), step: 0.5, long: 2, labelled: 10, unit: 'mm' }, MIDDLE + HALF + 46, 26),
     words(PICTURES.asFound, 320, 372, { size: 13 })
@@ -48,7 +48,7 @@ function plungerShapes({ ratchet, stroke: reach }: Tensioner, extension: number,
   ]
 }
 
-function housing(): Shape[] {
+function drawHousing(): Shape[] {
   return [
     solid(box(40, MIDDLE - 62, FACE - 40, 124), 'ground', 'line', 'housing'), stroke(disc(80, MIDDLE - 36, 11)), stroke(disc(80, MIDDLE + 36, 11)),
     ...[0, 1, 2, 3, 4].map((i) => stroke(line([112 + i * 16, MIDDLE + 62], [128 + i * 16, MIDDLE + 40]), 0.7, 'faint'))

@@ -3,7 +3,7 @@ import { getQuery, setResponseHeader, type H3Event } from 'h3'
 import { oneOf, sayOfCheck, shape } from '../../core/check'
 import { heavily } from '../heavy/heavily'
 import type { DrawnReport } from '../store/reports'
-import { checked } from '../utils/route'
+import { checkInput } from '../utils/route'
 import { useFaces } from './faces'
 import { fileName } from './fileName'
 
@@ -11,7 +11,7 @@ const schema = shape({ paper: oneOf('a4', 'letter') }).required(sayOfCheck('obje
 
 /** A report as PDF on the paper that is asked for, A4 else. */
 export async function sendReport(event: H3Event, jobId: string, drawn: DrawnReport): Promise<Buffer> {
-  const { paper = 'a4' } = checked(schema, getQuery(event), told('a4-or-letter'))
+  const { paper = 'a4' } = checkInput(schema, getQuery(event), told('a4-or-letter'))
   const pdf = await heavily('long', 'printReport', jobId, drawn, paper, await useFaces())
   setResponseHeader(event, 'Content-Type', 'application/pdf')
   setResponseHeader(event, 'Content-Disposition', `inline; filename="${fileName(drawn.report.vehicle)}-report.pdf"`)

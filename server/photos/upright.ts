@@ -41,13 +41,13 @@ const options = { limitInputPixels: MOST_PIXELS, failOn: 'error' } as const
 
 async function made(bytes: Buffer): Promise<Upright> {
   const metadata = await sharp(bytes, options).metadata()
-  const { body, width, height } = isReady(metadata) ? { body: bytes, width: metadata.width, height: metadata.height } : await turned(bytes)
+  const { body, width, height } = isReady(metadata) ? { body: bytes, width: metadata.width, height: metadata.height } : await turnUpright(bytes)
   // Reads every pixel, so that a picture which breaks off is found here too.
   const thumb = await sharp(body, options).timeout({ seconds: PATIENCE }).resize({ width: THUMB, height: THUMB, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 76 }).toBuffer()
   return { body, thumb, width, height }
 }
 
-async function turned(bytes: Buffer): Promise<Pick<Upright, 'body' | 'width' | 'height'>> {
+async function turnUpright(bytes: Buffer): Promise<Pick<Upright, 'body' | 'width' | 'height'>> {
   const { data: body, info } = await sharp(bytes, options).rotate().timeout({ seconds: PATIENCE })
     .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true }).flatten({ background: 'white' }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true })
   return { body, width: info.width, height: info.height }

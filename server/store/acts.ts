@@ -48,7 +48,7 @@ const LOOKS = 5
 
 async function addLight(jobId: string, value: unknown, supersedes: unknown, looked: number): Promise<KeptAct> {
   const sheet = sheets.get(jobId) ?? (await rememberSheet(jobId))
-  const before: JobBefore = { sheet: sheet.inForce, opened: sheet.opened, acts: await named(jobId, supersedes), movesSheet: () => false }
+  const before: JobBefore = { sheet: sheet.inForce, opened: sheet.opened, acts: await findActs(jobId, supersedes), movesSheet: () => false }
   const faults = entryFaults(before, value)
   if (faults.length > 0) return refusedOrKnown(jobId, value, faults)
   const act = value as Act
@@ -74,7 +74,7 @@ async function rememberSheet(jobId: string): Promise<KnownSheet> {
 }
 
 /** The act that a correction names. */
-async function named(jobId: string, id: unknown): Promise<ReadonlyMap<string, Act>> {
+async function findActs(jobId: string, id: unknown): Promise<ReadonlyMap<string, Act>> {
   const known = typeof id === 'string' ? await knownAct(jobId, id) : null
   return new Map(known ? [[known.act.id, known.act]] : [])
 }
@@ -170,7 +170,7 @@ function madeAct(job: KeptJob, folding: Folding, value: unknown): Act {
   const faults = entry ? schemaFaults(entry(), value) : entryFaults(before, value)
   if (faults.length > 0) throw badInput(faults)
   const act = value as Act
-  if (act.type === 'signoff') return signed(job, acts, value as SignedEntry, before)
+  if (act.type === 'signoff') return signEntry(job, acts, value as SignedEntry, before)
   if (act.type === 'state' && act.state === 'closed') checkHolds(job, acts)
   return act
 }
@@ -178,7 +178,7 @@ function madeAct(job: KeptJob, folding: Folding, value: unknown): Act {
 type SignedEntry = Pick<ActOf<'signoff'>, 'id' | 'type' | 'by' | 'at' | 'seen'>
 
 /** A verdict is signed as it stands: what someone else did since it was looked at must be looked at first. */
-function signed(job: KeptJob, acts: readonly Act[], entry: SignedEntry, before: JobBefore): Act {
+function signEntry(job: KeptJob, acts: readonly Act[], entry: SignedEntry, before: JobBefore): Act {
   if (entry.seen !== acts.at(-1)?.id) throw new Problem('conflict', told('job-changed-before-signing'))
   const { moved, signoffs } = foldActs(acts, job.school)
   const act: ActOf<'signoff'> = {

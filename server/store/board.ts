@@ -2,7 +2,7 @@ import { literal, Op, where } from 'sequelize'
 import type { JobState } from '../../core/record'
 import { useDb } from '../db/connection'
 import { JobRow } from '../db/models'
-import { containing, pagesOf, wordsOf } from './listing'
+import { matchContaining, pagesOf, wordsOf } from './listing'
 import { LISTED, listedJob, type ListedJob } from './summaries'
 
 /** Which jobs of a workshop. */
@@ -27,7 +27,7 @@ const JOBS_A_PAGE = 40
 /** Jobs as the board shows them, those with a hold first, then the newest. */
 export async function boardPage({ state, search, page }: JobsAsked): Promise<BoardPage> {
   await useDb()
-  const words = wordsOf(search).map((word) => where(literal('"JobRow"."words"'), containing(word)))
+  const words = wordsOf(search).map((word) => where(literal('"JobRow"."words"'), matchContaining(word)))
   const { rows, count } = await JobRow.findAndCountAll({
     where: { state, ...(words.length > 0 ? { [Op.and]: words } : {}) }, attributes: [...LISTED],
     order: [['held', 'DESC'], ['openedAt', 'DESC'], ['id', 'ASC']], limit: JOBS_A_PAGE, offset: page * JOBS_A_PAGE

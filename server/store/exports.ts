@@ -16,7 +16,7 @@ export interface Exported {
 }
 
 /** A job as a file: one JSON object where that can be taken in again, else (or where it is asked for) lines, a picture on each. @throws Problem not-found, too-large */
-export async function exported(id: string, wanted?: 'json' | 'lines'): Promise<Exported> {
+export async function exportText(id: string, wanted?: 'json' | 'lines'): Promise<Exported> {
   const { text, vehicle } = await heavily('long', 'textOf', id, 'line')
   const photos = await photoList(id)
   const fits = photos.reduce((sum, { bytes }) => sum + (4 * bytes) / 3, 0) < MOST_PICTURES

@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize'
-import { learnt, type Learnt } from '../../core/views/learn'
+import { learnFrom, type Learnt } from '../../core/views/learn'
 import type { JobState } from '../../core/record'
 import type { JobSummary } from '../../core/views/summary'
 import type { Usage } from '../../core/readings'
@@ -19,5 +19,5 @@ export async function learntNow(): Promise<Learnt> {
   const rows = await db.query<{ vehicle: string; vehicleId: string | null; usage: Usage; openedAt: Date; state: JobState; summary: JobSummary }>(
     'select vehicle, vehicle_id as "vehicleId", usage, opened_at as "openedAt", state, summary from jobs where state <> \'deleted\' and summary is not null order by opened_at desc limit $1', { bind: [MOST], type: QueryTypes.SELECT }
   )
-  return learnt(rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({ vehicle, vehicleId, usage, openedAt: openedAt.toISOString(), closed: state === 'closed' || state === 'archived', summary })))
+  return learnFrom(rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({ vehicle, vehicleId, usage, openedAt: openedAt.toISOString(), closed: state === 'closed' || state === 'archived', summary })))
 }

@@ -6,7 +6,7 @@ export function wordsOf(search: string): string[] {
 }
 
 /** A word anywhere; what SQL would read as a pattern is taken as it stands. */
-export function containing(word: string): { [Op.like]: string } {
+export function matchContaining(word: string): { [Op.like]: string } {
   return { [Op.like]: `%${word.replaceAll(/[\\%_]/g, '\\$&')}%` }
 }
 

@@ -69,7 +69,7 @@ export async function photoList(jobId: string): Promise<{ id: string; bytes: num
 }
 
 /** Some photos of a job with their pixels, in the order they are named in. */
-export async function photosNamed(jobId: string, ids: readonly string[], size: 'body' | 'thumb'): Promise<Map<string, Buffer>> {
+export async function findPhotos(jobId: string, ids: readonly string[], size: 'body' | 'thumb'): Promise<Map<string, Buffer>> {
   await useDb()
   const rows = await PhotoRow.findAll({ where: { jobId, id: { [Op.in]: ids.filter(isUuid) } }, attributes: ['id', size] })
   return new Map(rows.map((row) => [row.id, row[size]]))

@@ -86,7 +86,7 @@ export async function keepJobAsCase(jobId: string, { title, complaint }: Pick<Pr
 
 async function insertCase(body: PracticeCase, createdBy: string): Promise<KeptCase> {
   await useDb()
-  return listed(await PracticeCaseRow.create({ id: randomUUID(), title: body.title, body, createdBy, createdAt: new Date() }))
+  return listCase(await PracticeCaseRow.create({ id: randomUUID(), title: body.title, body, createdBy, createdAt: new Date() }))
 }
 
 /** Takes a kept case off the list, or puts it back. @throws Problem not-found */
@@ -133,7 +133,7 @@ export async function lobbyOf(by: string, day: string): Promise<PracticeLobby> {
   const daily = dailyCase(day)
   return {
     daily: { ...daily, done: history.some(({ code }) => code === daily.code) }, level, engines: PRACTICE_SHEETS.map(({ id, name }) => ({ id, name })),
-    history, weak, training: trainingCase(weak, level, history), cases: cases.map(listed)
+    history, weak, training: trainingCase(weak, level, history), cases: cases.map(listCase)
   }
 }
 
@@ -164,6 +164,6 @@ function summaryOf(row: PracticeRunRow): RunSummary {
   return { id, by, code: isUuid(caseKey) ? '' : caseKey, title, level: level as Level, score, faults: debriefing.wrong.map(({ id: fault, missed }) => ({ id: fault, missed })), finishedAt: finishedAt.toISOString() }
 }
 
-function listed({ id, title, body, createdBy, createdAt }: PracticeCaseRow): KeptCase {
+function listCase({ id, title, body, createdBy, createdAt }: PracticeCaseRow): KeptCase {
   return { id, title, engine: body.drive.name, level: body.level, createdBy, createdAt: createdAt.toISOString() }
 }

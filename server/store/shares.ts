@@ -28,14 +28,14 @@ export async function createShare(jobId: string, by: string, days: number): Prom
   const { report, map } = await jobReport(jobId)
   const token = randomBytes(TOKEN_BYTES).toString('base64url')
   const row = await ShareRow.create({ id: randomUUID(), jobId, tokenHash: hashOf(token), report, map, createdBy: by, createdAt: new Date(), expiresAt: new Date(Date.now() + days * DAY_MS) })
-  return { ...listed(row), token }
+  return { ...listShare(row), token }
 }
 
 /** The shares of a job, the newest first. */
 export async function listShares(jobId: string): Promise<ListedShare[]> {
   await useDb()
   if (!isUuid(jobId)) return []
-  return (await ShareRow.findAll({ where: { jobId }, attributes: { exclude: ['report', 'map'] }, order: [['createdAt', 'DESC']] })).map(listed)
+  return (await ShareRow.findAll({ where: { jobId }, attributes: { exclude: ['report', 'map'] }, order: [['createdAt', 'DESC']] })).map(listShare)
 }
 
 /** Takes a share back: from now on its link shows nothing. @throws Problem not-found */
@@ -79,6 +79,6 @@ function hashOf(token: string): string {
   return createHash('sha256').update(token).digest('hex')
 }
 
-function listed({ id, createdBy, createdAt, expiresAt, revokedAt }: ShareRow): ListedShare {
+function listShare({ id, createdBy, createdAt, expiresAt, revokedAt }: ShareRow): ListedShare {
   return { id, createdBy, createdAt: createdAt.toISOString(), expiresAt: expiresAt.toISOString(), revokedAt: revokedAt?.toISOString() ?? null }
 }

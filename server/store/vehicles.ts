@@ -6,7 +6,7 @@ import { isUnique } from '../db/errors'
 import { JobRow, VehicleRow } from '../db/models'
 import { Problem } from '../utils/problem'
 import { isUuid } from './jobs'
-import { containing, pagesOf, wordsOf } from './listing'
+import { matchContaining, pagesOf, wordsOf } from './listing'
 import { LISTED, listedJob, refreshSummary, type ListedJob } from './summaries'
 
 /** A vehicle as lists show it, with its newest job. */
@@ -24,7 +24,7 @@ const VEHICLES_A_PAGE = 40
 /** Vehicles of the workshop, those seen last first. */
 export async function listVehicles({ search, page }: { search: string; page: number }): Promise<{ rows: ListedVehicle[]; total: number; pages: number }> {
   const db = await useDb()
-  const named = wordsOf(search).map((word) => where(fn('lower', col('name')), containing(word)))
+  const named = wordsOf(search).map((word) => where(fn('lower', col('name')), matchContaining(word)))
   const total = await VehicleRow.count({ where: { [Op.and]: named } })
   const found = await VehicleRow.findAll({ where: { [Op.and]: named }, order: [[db.literal('(select max(opened_at) from jobs where vehicle_id = "VehicleRow"."id")'), 'DESC NULLS LAST'], ['name', 'ASC']], limit: VEHICLES_A_PAGE, offset: page * VEHICLES_A_PAGE })
   const last = await db.query<{ id: string; jobs: string; usage: Usage; at: Date; sheet: string; engine: string }>(

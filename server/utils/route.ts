@@ -46,7 +46,7 @@ function entryOf(event: H3Event, started: number) {
 }
 
 /** A part of the address, such as an id. @throws Problem not-found for one that names nothing anywhere */
-export function named(event: H3Event, name: string): string {
+export function readParam(event: H3Event, name: string): string {
   const value = getRouterParam(event, name, { decode: true }) ?? ''
   if (value === '' || value.length > 200 || !isWellFormed(value)) throw new Problem('not-found', told('nothing-here'))
   return value
@@ -78,7 +78,7 @@ export function parsedJson(text: string): unknown {
 }
 
 /** The value, checked under a schema. */
-export function checked<S extends AnySchema>(schema: S, value: unknown, said: Message): Shape<S> {
+export function checkInput<S extends AnySchema>(schema: S, value: unknown, said: Message): Shape<S> {
   const faults = schemaFaults(schema, value)
   if (faults.length > 0) throw new Problem('bad-input', said, faults)
   return value as Shape<S>

@@ -12,7 +12,7 @@ import TurningMap from '../../app/components/practice/TurningMap.vue'
 import { askedUnit, askedWords, minutesWords, pictureWords } from '../../app/components/practice/words'
 import { usePractice } from '../../app/stores/practice'
 import { inspectionsOf, type Level, makeCase, seedWith } from '../../core/views/practice'
-import { pictureOf } from '../../draw/practice/picture'
+import { pictureOf } from '../../draw/practice/pictureOf'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
 
 const ardmere = PRACTICE_SHEETS.find(({ id }) => id === 'ardmere-a18')!

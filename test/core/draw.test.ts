@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { fitted, polar, railPaths, runPlaces, spread, toothPath } from '../../draw/drawing'
+import { fitPictures, polar, railPaths, runPlaces, spread, toothPath } from '../../draw/drawing'
 import { pathChart } from '../../draw/pathChart'
 import { box, dial, disc, line, round, ruler } from '../../draw/practice/strokes'
-import { escaped, svgOf, type Drawing, type Shape } from '../../draw/shapes'
+import { escapeText, svgOf, type Drawing, type Shape } from '../../draw/shapes'
 import type { ReportPath } from '../../words/en'
 import { chainPicture, drivenSprockets, touchingRails } from '../../core/drive'
 import { sheet } from '../support/sheets'
@@ -19,7 +19,7 @@ describe('a drawing as an SVG file', () => {
     expect(svg).toContain('&#60;script&#62;')
     expect(svg).toContain('data-name="&#34;&#62;')
   })
-  it('leaves out what XML has no place for, and keeps the rest of any language', () => expect(escaped('a\u0000b\u0007 שלום 🔧 ć')).toBe('ab שלום 🔧 ć'))
+  it('leaves out what XML has no place for, and keeps the rest of any language', () => expect(escapeText('a\u0000b\u0007 שלום 🔧 ć')).toBe('ab שלום 🔧 ć'))
   it('a shape without a name carries none; a turned one says so', () => {
     expect(svgOf(only({ kind: 'path', d: 'M0 0', stroke: 'line' }), INKS, '')).not.toContain('data-name')
     expect(svgOf(only({ kind: 'path', d: 'M0 0', at: { x: 1.23456, y: 2, turn: 30 } }), INKS, '')).toContain('translate(1.23 2) rotate(30)')
@@ -61,7 +61,7 @@ describe('a drive fitted into a frame', () => {
   const picturesOf = (drive: ReturnType<typeof sheet>) => drive.chains.map((chain) => chainPicture(drive, chain, { elongation: 0, wear: touchingRails(drive, chain).map(() => 0), padWear: 0 }, drivenSprockets(drive, chain).map(() => 0))!)
   const pictures = picturesOf(sheet('vellora-v28'))
   it.each([[800, 600], [320, 900], [1200, 300]])('of %i by %i px stays inside it and keeps its proportions', (width, height) => {
-    const { x, y, scale } = fitted(pictures, width, height, 40)
+    const { x, y, scale } = fitPictures(pictures, width, height, 40)
     for (const [px, py] of pictures.flatMap(({ pins }) => pins)) {
       expect(x(px)).toBeGreaterThan(0)
       expect(x(px)).toBeLessThan(width)
@@ -80,7 +80,7 @@ describe('a drive fitted into a frame', () => {
   it.each(['ardmere-a18', 'vellora-v28', 'torvane-d26', 'hexley-h46', 'quillon-q40'] as const)('the counts of %s cover neither each other nor the chain, even drawn small, and are tied to their run where they stand off', (id) => {
     const own = picturesOf(sheet(id))
     for (const [width, height] of [[460, 270], [800, 520]] as const) {
-      const projection = fitted(own, width, height, 44)
+      const projection = fitPictures(own, width, height, 44)
       const places = runPlaces(own, projection)
       const counts = [...places.values()]
       counts.forEach((a, i) => counts.slice(i + 1).forEach((b) => expect(Math.abs(a.x - b.x) < 44 && Math.abs(a.y - b.y) < 44).toBe(false)))

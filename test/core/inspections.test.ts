@@ -7,7 +7,7 @@ import { isFinding, isNumeric, type Reading, readingStructureFaults } from '../.
 import { partKindOf } from '../../core/sheet'
 import { slotsOf } from '../../core/views/bench'
 import { DEMO_SHEETS, PRACTICE_SHEETS } from '../../demo/workshop'
-import { pictureOf } from '../../draw/practice/picture'
+import { pictureOf } from '../../draw/practice/pictureOf'
 import { randomEngine, stagedEngine } from '../support/engines'
 import { read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'

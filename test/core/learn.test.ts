@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { coverage, learnt, type LearntFrom } from '../../core/views/learn'
+import { coverage, learnFrom, type LearntFrom } from '../../core/views/learn'
 import type { Act, KeptJob } from '../../core/record'
 import { calibrationOf, summarise } from '../../core/views/summary'
 import type { Reading } from '../../core/readings'
@@ -35,7 +35,7 @@ describe('what jobs teach', () => {
   const length = (percent: number) => [read.length(160 * (1 + percent / 100))]
 
   it('the rate of an engine from its own jobs, and when its limit is due, as a range', () => {
-    const [type] = learnt([from(50_000, length(0.1)), from(100_000, length(0.2)), from(150_000, length(0.3))]).types
+    const [type] = learnFrom([from(50_000, length(0.1)), from(100_000, length(0.2)), from(150_000, length(0.3))]).types
     const [engine] = type!.engines
     expect(engine!.rate.mean * 100 * 10_000).toBeCloseTo(0.02, 2)
     expect(engine!.limit!.usage.low).toBeLessThan(250_000)
@@ -43,7 +43,7 @@ describe('what jobs teach', () => {
     expect(type!.over).toBeNull()
   })
   it("the tensioner's travel ends where a longer chain pushes it to its limit, and a date follows from how the engine is used", () => {
-    const [type] = learnt([from(50_000, length(0.1)), from(100_000, length(0.2))]).types
+    const [type] = learnFrom([from(50_000, length(0.1)), from(100_000, length(0.2))]).types
     const [engine] = type!.engines
     // The extension's limit (13.5 mm) stands at 0.37 % of stretch alone; some rail wear is always assumed, so it comes sooner.
     expect(engine!.travel!.usage.mean).toBeGreaterThan(100_000)
@@ -53,33 +53,33 @@ describe('what jobs teach', () => {
     expect(engine!.limit!.days!.mean).toBeCloseTo((engine!.limit!.usage.mean - 100_000) / (50_000 / 92), 0)
   })
   it('two jobs less than a month apart say nothing of how an engine is used: no date follows from them', () => {
-    const days = (second: string) => learnt([from(50_000, length(0.1), { openedAt: '2026-03-01T00:00:00.000Z' }), from(52_000, length(0.11), { openedAt: second })]).types[0]!.engines[0]!.limit!.days
+    const days = (second: string) => learnFrom([from(50_000, length(0.1), { openedAt: '2026-03-01T00:00:00.000Z' }), from(52_000, length(0.11), { openedAt: second })]).types[0]!.engines[0]!.limit!.days
     expect(days('2026-03-30T00:00:00.000Z')).toBeNull()
     expect(days('2026-03-31T00:00:00.000Z')).not.toBeNull()
   })
   it('a chain renewed in between starts anew, and the old one is not mixed in', () => {
     const renews: Act[] = [{ id: 'f', type: 'task', by: 'Maren', at, task: 'part:main:fitted', state: 'done' }]
-    const [type] = learnt([from(100_000, length(0.5), { extra: renews }), from(140_000, length(0.08))]).types
+    const [type] = learnFrom([from(100_000, length(0.5), { extra: renews }), from(140_000, length(0.08))]).types
     expect(type!.engines[0]!.points).toBe(1)
     expect(type!.engines[0]!.rate.mean * 100 * 10_000).toBeCloseTo(0.02, 2)
-    const [alone] = learnt([from(100_000, length(0.5), { extra: renews })]).types
+    const [alone] = learnFrom([from(100_000, length(0.5), { extra: renews })]).types
     expect(alone!.engines[0]!.rate.mean * 100 * 10_000).toBeCloseTo(0.05, 2)
   })
   it('hours and km of one engine type are kept apart', () => {
-    const { types } = learnt([from(100_000, length(0.2)), from(2000, length(0.2), { vehicleId: 'v2', unit: 'h' })])
+    const { types } = learnFrom([from(100_000, length(0.2)), from(2000, length(0.2), { vehicleId: 'v2', unit: 'h' })])
     expect(types.map(({ unit }) => unit).sort()).toEqual(['h', 'km'])
   })
   it('over several engines the interval holds how they differ', () => {
-    const [type] = learnt([from(100_000, length(0.1)), from(100_000, length(0.3), { vehicleId: 'v2' }), from(100_000, length(0.2), { vehicleId: 'v3' })]).types
+    const [type] = learnFrom([from(100_000, length(0.1)), from(100_000, length(0.3), { vehicleId: 'v2' }), from(100_000, length(0.2), { vehicleId: 'v3' })]).types
     expect(type!.over!.mean * 100 * 100_000).toBeCloseTo(0.2, 1)
     expect(type!.over!.low).toBeLessThan(type!.over!.mean * 0.5)
   })
   it('a part that went back in and was condemned later came back', () => {
     const jobs = [from(60_000, [read.groove('guide', 0.2), read.extension(4)]), from(90_000, [read.groove('guide', 1.9)])]
-    const back = learnt(jobs).cameBack.find(({ call }) => call === 'back-in')!
+    const back = learnFrom(jobs).cameBack.find(({ call }) => call === 'back-in')!
     expect(back.parts).toBeGreaterThan(0)
     expect(back.back).toBeGreaterThan(0)
-    expect(learnt(jobs.slice(0, 1)).cameBack.every(({ parts }) => parts === 0)).toBe(true)
+    expect(learnFrom(jobs.slice(0, 1)).cameBack.every(({ parts }) => parts === 0)).toBe(true)
   })
-  it('of no jobs nothing', () => expect(learnt([])).toMatchObject({ types: [], calibration: [], held: { held: 0, of: 0 } }))
+  it('of no jobs nothing', () => expect(learnFrom([])).toMatchObject({ types: [], calibration: [], held: { held: 0, of: 0 } }))
 })

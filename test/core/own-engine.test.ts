@@ -1,6 +1,6 @@
 import { COUNTED_NAMES, gapWords, namesOf } from '../../words/en'
 import { describe, expect, it } from 'vitest'
-import { chainModel, closing, sheetFaults, sheetGaps, smallestCorrection } from '../../core/drive'
+import { chainModel, closeChain, sheetFaults, sheetGaps, smallestCorrection } from '../../core/drive'
 import { type CountedAnswers, type DriveSheet, sheetChanges, sheetFromCounts } from '../../core/sheet'
 import { DEMO_SHEETS } from '../../demo/workshop'
 import { randomEngine } from '../support/engines'
@@ -42,14 +42,14 @@ describe('centres measured roughly', () => {
     one.centre = [one.centre[0] + x, one.centre[1] + y]
   })
   it.each(DEMO_SHEETS.filter(({ id }) => !id.endsWith('counted')).map((s) => [s.id, s] as const))('%s ships closed', (_id, s) => {
-    for (const chain of s.chains) expect(Math.abs(closing(s, chain)!.off)).toBeLessThan(0.1)
+    for (const chain of s.chains) expect(Math.abs(closeChain(s, chain)!.off)).toBeLessThan(0.1)
   })
   it('the smallest shift closes the chain and makes the sheet sound again', () => {
     for (const [x, y] of [[0, 2.4], [-1.8, -1.1], [0.7, -3]] as const) {
       const rough = moved(sheet('ardmere-a18'), 'cam-in', x, y)
       const shifts = smallestCorrection(rough, rough.chains[0]!)!
       const closed = changed(rough, (d) => d.sprockets.forEach((s: { id: string; centre: unknown }) => (s.centre = shifts.find((shift) => shift.sprocket === s.id)?.to ?? s.centre)))
-      expect(Math.abs(closing(closed, closed.chains[0]!)!.off)).toBeLessThan(0.001)
+      expect(Math.abs(closeChain(closed, closed.chains[0]!)!.off)).toBeLessThan(0.001)
       expect(shifts.map((s) => s.sprocket)).not.toContain('crank')
     }
   })
@@ -69,14 +69,14 @@ describe('centres measured roughly', () => {
       const shifts = smallestCorrection(rough, rough.chains[0]!)
       expect(shifts).not.toBeNull()
       const closed = changed(rough, (d) => d.sprockets.forEach((one: { id: string; centre: unknown }) => (one.centre = shifts!.find((shift) => shift.sprocket === one.id)?.to ?? one.centre)))
-      expect(Math.abs(closing(closed, closed.chains[0]!)!.off)).toBeLessThan(0.002)
+      expect(Math.abs(closeChain(closed, closed.chains[0]!)!.off)).toBeLessThan(0.002)
     }
   })
   it('what is wrong by more than measuring can be is not papered over', () => {
     const wrong = changed(sheet('ardmere-a18'), (d) => (d.chains[0].links = 120))
     expect(smallestCorrection(wrong, wrong.chains[0]!)).toBeNull()
   })
-  it('a counted sheet has nothing to close', () => expect(closing(sheet('quillon-q40-counted'), sheet('quillon-q40-counted').chains[0]!)).toBeNull())
+  it('a counted sheet has nothing to close', () => expect(closeChain(sheet('quillon-q40-counted'), sheet('quillon-q40-counted').chains[0]!)).toBeNull())
 })
 
 describe('what a sheet leaves open', () => {

@@ -2,7 +2,7 @@ import { titleOf } from '../support/told'
 import { describe, expect, it } from 'vitest'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
 import { extensionOf, type InspectionKind, inspectionsOf, lagOf, type Level, makeCase, PLUG_SHARE, type PracticeCase, sightOf } from '../../core/views/practice'
-import { pictureOf } from '../../draw/practice/picture'
+import { pictureOf } from '../../draw/practice/pictureOf'
 import { svgOf } from '../../draw/shapes'
 import { named, readAlong, readCounts, readDial, readMarks } from '../support/readPictures'
 

@@ -3,7 +3,7 @@ import { namesOf, sayCode, sayLesson, tellCase } from '../../words/en'
 import type { Reading } from '../../core/readings'
 import { createHash } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
-import { CodeError, FAULTS, SEEDS, acceptable, caseCode, debrief, entries, inspectionsOf, knownOf, levelFor, makeCase, readCase, readCode, readMoves, scored, seedWith, sightOf, softwareRun, solved, standOf, toTheMark, type Debriefing, type FaultId, type FaultSpec, type Level, type Move, type PracticeCase, type RunSummary, type SoftwareRun, weaknesses } from '../../core/views/practice'
+import { CodeError, FAULTS, SEEDS, acceptable, caseCode, debrief, entries, inspectionsOf, knownOf, levelFor, makeCase, readCase, readCode, readMoves, scoreStand, seedWith, sightOf, softwareRun, solveCase, standOf, toTheMark, type Debriefing, type FaultId, type FaultSpec, type Level, type Move, type PracticeCase, type RunSummary, type SoftwareRun, weaknesses } from '../../core/views/practice'
 import type { Call } from '../../core/calls'
 import { randomness } from '../../core/math'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
@@ -133,12 +133,12 @@ describe('the score', () => {
     const cheap = ['ardmere-a18', 'quillon-q40', 'hexley-h46', 'torvane-d26'].map(sheet)
     for (let seed = 0; seed < 200; seed++) {
       const engine = makeCase(cheap[seed % 4]!, (1 + (seed % 5)) as Level, 9000 + seed)
-      const solution = solved(engine)
+      const solution = solveCase(engine)
       const run = solution.software
       const { pick } = randomness(seed + 1)
       const parts = run.calls.map(({ part }) => part)
       const random = () => callMoves(parts.map((part) => ({ part, call: pick(['back-in', 'renew', 'look-closer', 'stop'] as const) })))
-      const score = (moves: Move[]) => scored(standOf(engine, moves), solution).score
+      const score = (moves: Move[]) => scoreStand(standOf(engine, moves), solution).score
       scores.careful.push(score(careful(run)))
       scores.random.push(score(random()))
       scores['renews all'].push(score(callMoves(parts.map((part) => ({ part, call: 'renew' })))))
@@ -154,7 +154,7 @@ describe('the score', () => {
   })
 
   const engine = makeCase(ardmere, 3, seedWith(ardmere, 3, 'rail-broken', 0)!)
-  const solution = solved(engine)
+  const solution = solveCase(engine)
   const run = solution.software
 
   it('a right call that rests on nothing counts for little', () => {
@@ -188,7 +188,7 @@ describe('the score', () => {
   })
   it('an engine started on a hold that nobody saw costs what a failure breaks', () => {
     const jumped = makeCase(ardmere, 1, seedWith(ardmere, 1, 'jumped-late', 0)!)
-    const went = solved(jumped)
+    const went = solveCase(jumped)
     const later = (call: Call) => debrief(jumped, callMoves(knownOf(jumped).calls.map(({ part, call: right }) => ({ part, call: right === 'stop' ? call : right }))), went).bill.yours.later
     expect(later('stop')).toBe(0)
     expect(later('back-in')).toBeGreaterThan(2000)

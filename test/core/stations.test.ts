@@ -8,7 +8,7 @@ import { readScan, scanColumns } from '../../core/views/scan'
 import { estimate } from '../../core/estimate'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { simulatedScan } from '../../demo/scanSource'
-import { shown } from '../../core/views/practice'
+import { standTrue } from '../../core/views/practice'
 import { jobOf, read } from '../support/jobs'
 import { sheet, SHEETS } from '../support/sheets'
 
@@ -84,7 +84,7 @@ describe('a scan log', () => {
     const { deviations, used, all, fault } = readScan(job.sheet, rows(simulatedScan(job.sheet, truth, 5)))
     expect(fault).toBeNull()
     expect(used).toBeLessThan(all)
-    const { lag } = shown(job.sheet, truth)
+    const { lag } = standTrue(job.sheet, truth)
     for (const { sprocket, lag: read } of deviations) expect(Math.abs(read - lag[sprocket]!)).toBeLessThan(1)
   })
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { chainPicture, colouredLinksReturn, drivenSprockets, touchingRails, trailing, turningOf } from '../../core/drive'
+import { chainPicture, colouredLinksReturn, drivenSprockets, touchingRails, trailBehind, turningOf } from '../../core/drive'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
 import { stagedEngine } from '../support/engines'
 
@@ -71,9 +71,9 @@ describe('slack and a loose phaser', () => {
     expect(moved.filter((by) => by > 1e-9).length).toBeLessThan(chain.links / 3)
   })
   it('a loose cam falls back while it lifts and snaps over behind the lobe', () => {
-    expect(trailing(0, 4)).toBe(0)
-    expect(trailing(70, 4)).toBeGreaterThan(0.85)
-    expect(trailing(89.9, 4)).toBeLessThan(0.02)
-    expect(trailing(-20, 4)).toBeCloseTo(trailing(70, 4), 9)
+    expect(trailBehind(0, 4)).toBe(0)
+    expect(trailBehind(70, 4)).toBeGreaterThan(0.85)
+    expect(trailBehind(89.9, 4)).toBeLessThan(0.02)
+    expect(trailBehind(-20, 4)).toBeCloseTo(trailBehind(70, 4), 9)
   })
 })

@@ -18,7 +18,7 @@ const textOf = (node: ts.StringLiteral | ts.NoSubstitutionTemplateLiteral | ts.T
 function isForProgrammers(node: ts.Node): boolean {
   const { parent } = node
   if (ts.isNewExpression(parent)) return /Error$/.test(parent.expression.getText())
-  return ts.isCallExpression(parent) && /\blog\.(info|warn|error|fatal)$/.test(parent.expression.getText())
+  return ts.isCallExpression(parent) && /\blog\.(debug|info|warn|error|fatal)$/.test(parent.expression.getText())
 }
 
 /** A drawn shape's name, by which tests and screen readers' code find it. */

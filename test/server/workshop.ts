@@ -11,7 +11,7 @@ export interface Workshop {
   jobs: typeof import('../../server/store/jobs')
   learning: typeof import('../../server/store/learning')
   live: typeof import('../../server/live/listen')
-  opening: typeof import('../../server/store/opening')
+  opening: typeof import('../../server/store/openJob')
   photos: typeof import('../../server/store/photos')
   practice: typeof import('../../server/store/practice')
   reports: typeof import('../../server/store/reports')
@@ -34,7 +34,7 @@ export function useWorkshop(): Workshop {
     Object.assign(workshop, {
       sequelize: await useDb(), acts: await import('../../server/store/acts'), board: await import('../../server/store/board'), checks: await import('../../server/store/checks'),
       jobs: await import('../../server/store/jobs'), learning: await import('../../server/store/learning'), live: await import('../../server/live/listen'),
-      opening: await import('../../server/store/opening'), photos: await import('../../server/store/photos'), practice: await import('../../server/store/practice'),
+      opening: await import('../../server/store/openJob'), photos: await import('../../server/store/photos'), practice: await import('../../server/store/practice'),
       reports: await import('../../server/store/reports'), shares: await import('../../server/store/shares'), sheets: await import('../../server/store/sheets'), summaries: await import('../../server/store/summaries'),
       vehicles: await import('../../server/store/vehicles')
     })

@@ -1,6 +1,6 @@
 import type { CountedItem, GroupKey, Hold, HoldReleaseSays, HoldSays, MeaningSays, StepCautionSays, Task, TaskSays } from '../../core/views/buildup'
 import { type Catalogue, type Names, sayer } from '../say'
-import { counted, degreesWords, teethOff } from './figures'
+import { countWords, degreesWords, teethOff } from './figures'
 import { REASONS, RELEASES } from './reasons'
 
 /** The build-up: steps, cautions, holds and what releases them. */
@@ -70,7 +70,7 @@ export const HOLDS: Catalogue<HoldSays> = {
   'left-inside': (f) => `${ITEMS[f.item]}: ${f.into} went in, ${f.out} came out.`,
   'two-turns-differ': () => 'Marks, counts or extension are not as they should be:',
   'two-turns-open': (f) => `After two full turns by hand ${f.open} of ${f.all} ${f.open === 1 ? 'line is' : 'lines are'} not read yet.`,
-  'steps-open': (f) => `${counted(f.open, 'step is', 'steps are')} open:`
+  'steps-open': (f) => `${countWords(f.open, 'step is', 'steps are')} open:`
 }
 
 const sayOfHold = sayer({ ...REASONS, ...HOLDS })

@@ -7,7 +7,7 @@ export function oddsWords(p: number): string {
 }
 
 /** `16.5`, without a minus before nothing. */
-export function fixed(value: number, digits: number): string {
+export function fixDigits(value: number, digits: number): string {
   const text = value.toFixed(digits)
   return Number(text) === 0 ? (0).toFixed(digits) : text
 }
@@ -19,16 +19,16 @@ export function lateOrEarly(lag: number): string {
 
 /** `3.8° late`. */
 export function degreesWords(lag: number): string {
-  return `${fixed(Math.abs(lag), 1)}° ${lateOrEarly(lag)}`
+  return `${fixDigits(Math.abs(lag), 1)}° ${lateOrEarly(lag)}`
 }
 
 /** `2 teeth early`. */
 export function teethOff(teeth: number): string {
-  return `${counted(Math.abs(teeth), 'tooth', 'teeth')} ${lateOrEarly(teeth)}`
+  return `${countWords(Math.abs(teeth), 'tooth', 'teeth')} ${lateOrEarly(teeth)}`
 }
 
 /** `1 tooth`, `2 teeth`. */
-export function counted(count: number, one: string, many: string): string {
+export function countWords(count: number, one: string, many: string): string {
   return `${count} ${count === 1 ? one : many}`
 }
 

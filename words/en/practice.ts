@@ -1,7 +1,7 @@
 import type { PartKind } from '../../core/sheet'
 import type { CodeSays, ComplaintSays, DrawnCase, FaultId, InspectionKind, Lesson, LessonSays, LookedAtFigures, PracticeCase, Shown, UntellableSays } from '../../core/views/practice'
 import { type Catalogue, type Names, sayer } from '../say'
-import { fixed } from './figures'
+import { fixDigits } from './figures'
 import { findingWords, namesOf } from './parts'
 import { sayReason } from './reasons'
 
@@ -149,14 +149,14 @@ export function inspectionWords({ kind, part, links }: LookedAtFigures, name: Na
 export function shownWords(shown: Shown): string {
   if (shown === null) return 'not so'
   if ('told' in shown) return shown.told
-  if ('value' in shown) return `${fixed(shown.value, 1)} ${shown.unit}`
+  if ('value' in shown) return `${fixDigits(shown.value, 1)} ${shown.unit}`
   return `${findingWords(shown.kind, shown.finding)}${shown.count === null ? '' : `, ${shown.count}`}`
 }
 
 /** The plain form that a message carries of an entry, as it is shown. */
 function plainWords(plain: string, unit: string, kind: string): string {
   if (plain === '') return 'not so'
-  if (unit) return `${fixed(Number(plain), 1)} ${unit}`
+  if (unit) return `${fixDigits(Number(plain), 1)} ${unit}`
   const [finding = '', count] = plain.split(':')
   return `${findingWords(kind as PartKind, finding)}${count === undefined ? '' : `, ${count}`}`
 }

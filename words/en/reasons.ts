@@ -2,7 +2,7 @@ import type { ReasonSays, ReleaseSays, RuledFinding } from '../../core/calls'
 import type { PartKind } from '../../core/sheet'
 import { type Catalogue, NO_NAMES, sayer } from '../say'
 import { ARGUMENTS } from './leftOut'
-import { degreesWords, fixed, oddsWords, teethOff } from './figures'
+import { degreesWords, fixDigits, oddsWords, teethOff } from './figures'
 
 /** Why a part is called as it is, and what releases a hold. */
 
@@ -140,10 +140,10 @@ function foundIn(tables: { readonly [K in PartKind]: { readonly [finding: string
 type Spread = { mean: number; low: number; high: number }
 type Extension = { read: number; stroke: number; limit: number; odds: number }
 
-const between = ({ low, high }: Spread, unit: string) => `(90 % between ${fixed(low, 2)} and ${fixed(high, 2)} ${unit})`
+const between = ({ low, high }: Spread, unit: string) => `(90 % between ${fixDigits(low, 2)} and ${fixDigits(high, 2)} ${unit})`
 const pastIt = (odds: number) => `${oddsWords(odds)} likely past it.`
-const groove = (f: Spread) => `Groove ${fixed(f.mean, 2)} mm ${between(f, 'mm')}`
-const extension = (f: { read: number; stroke: number }) => `Extension ${fixed(f.read, 1)} mm of ${f.stroke} mm stroke`
+const groove = (f: Spread) => `Groove ${fixDigits(f.mean, 2)} mm ${between(f, 'mm')}`
+const extension = (f: { read: number; stroke: number }) => `Extension ${fixDigits(f.read, 1)} mm of ${f.stroke} mm stroke`
 const extensionPast = (f: Extension) => `${extension(f)}, limit ${f.limit} mm: ${pastIt(f.odds)}`
 const noLimit = (measured: string, what: string) => `${measured}, but the sheet has no ${what} for it: look it up in the maker's manual and enter it.`
 const stands = (lag: number) => `It stands ${degreesWords(lag)}`
@@ -186,24 +186,24 @@ export const REASONS: Catalogue<ReasonSays> = {
   'extension-unread': () => 'Its extension has not been read.',
   'extension-no-limit': (f) => noLimit(extension(f), 'limit'),
   extension: extensionPast,
-  'out-of-travel': (f) => `The arm is at the end of its reach and ${fixed(f.slack, 1)} mm of chain is left over.`,
-  'extension-unexplained': (f) => `${extensionPast(f)} ${fixed(f.unexplained, 1)} of the ${fixed(f.grown, 1)} mm it has grown no other reading explains: read it again, then measure chain and rails.`,
-  'extension-cause': (f, name) => `${extensionPast(f)} ${fixed(f.mm, 1)} of the ${fixed(f.grown, 1)} mm it has grown ${f.cause === 'stretch' ? 'is stretch' : `comes from ${name(f.cause)}`}.`,
+  'out-of-travel': (f) => `The arm is at the end of its reach and ${fixDigits(f.slack, 1)} mm of chain is left over.`,
+  'extension-unexplained': (f) => `${extensionPast(f)} ${fixDigits(f.unexplained, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown no other reading explains: read it again, then measure chain and rails.`,
+  'extension-cause': (f, name) => `${extensionPast(f)} ${fixDigits(f.mm, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown ${f.cause === 'stretch' ? 'is stretch' : `comes from ${name(f.cause)}`}.`,
   'extension-of-other': (f, name) => `${extensionPast(f)} That is ${name(f.cause).toLowerCase()}'s doing more than its own.`,
-  'pad-no-limit': (f) => noLimit(`Pad worn ${fixed(f.mean, 2)} mm`, 'limit'),
-  pad: (f) => `Pad worn ${fixed(f.mean, 2)} mm, limit ${f.limit} mm: ${pastIt(f.odds)}`,
+  'pad-no-limit': (f) => noLimit(`Pad worn ${fixDigits(f.mean, 2)} mm`, 'limit'),
+  pad: (f) => `Pad worn ${fixDigits(f.mean, 2)} mm, limit ${f.limit} mm: ${pastIt(f.odds)}`,
   'play-unread': () => 'Its play has not been read.',
-  'play-no-limit': (f) => noLimit(`Play ${fixed(f.play, 1)}°`, 'limit'),
-  play: (f) => `Play ${fixed(f.play, 1)}° at lock, limit ${f.limit}°: ${pastIt(f.odds)}`,
+  'play-no-limit': (f) => noLimit(`Play ${fixDigits(f.play, 1)}°`, 'limit'),
+  play: (f) => `Play ${fixDigits(f.play, 1)}° at lock, limit ${f.limit}°: ${pastIt(f.odds)}`,
   'elongation-no-limit': () => 'The sheet has no elongation limit for this chain: look it up in the maker\'s manual and enter it.',
   'elongation-unread': () => 'Nothing read so far tells how long the chain is.',
-  elongation: (f) => `Elongation ${fixed(f.mean, 2)} % ${between(f, '%')}, limit ${f.limit} %: ${pastIt(f.odds)}`,
+  elongation: (f) => `Elongation ${fixDigits(f.mean, 2)} % ${between(f, '%')}, limit ${f.limit} %: ${pastIt(f.odds)}`,
   'late-by-wear': (f, name) => `${name(f.cam)} stands ${degreesWords(f.lag)}, limit ${f.limit}°, without a jump: wear makes it so (${oddsWords(f.odds)} likely past the limit).`,
   'late-not-stretched': (f, name) => `${name(f.cam)} stands late beyond its limit, but the chain measures within its own: look at its phaser and locating pin, the mark it was read at, and whether the head was skimmed.`,
   'measures-as-new': () => 'It measures like a new one: no stretch, whatever the timing said.',
-  'uneven-wear': (f) => `Worn unevenly: ${f.places} places differ by ${fixed(f.spread, 2)} points. Look for stiff links and a run that was dry; the longest place counts against the limit.`,
+  'uneven-wear': (f) => `Worn unevenly: ${f.places} places differ by ${fixDigits(f.spread, 2)} points. Look for stiff links and a run that was dry; the longest place counts against the limit.`,
   'readings-at-odds': (f) => `${f.count === 1 ? 'A reading is' : `${f.count} readings are`} at odds with the rest: measure again before anything is ordered.`,
-  'lag-unexplained': (f, name) => `${name(f.cam)} reads ${fixed(Math.abs(f.off), 1)}° ${f.off > 0 ? 'later' : 'earlier'} than chain, rails and counts explain, and no tooth has jumped: look at its phaser, locating pin and key, and at which mark it was read.`,
+  'lag-unexplained': (f, name) => `${name(f.cam)} reads ${fixDigits(Math.abs(f.off), 1)}° ${f.off > 0 ? 'later' : 'earlier'} than chain, rails and counts explain, and no tooth has jumped: look at its phaser, locating pin and key, and at which mark it was read.`,
   'not-settled': () => 'The estimate did not settle on these readings: take another before deciding.',
   'weighed-by-odds': () => 'Weighed by odds alone: the sheet has no prices or hours to weigh.',
   'weighed-renew': (f) => `Weighed: with the access paid, renewing it ${weighed(f)}`,

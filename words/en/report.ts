@@ -2,7 +2,7 @@ import type { Call } from '../../core/calls'
 import type { School, Usage } from '../../core/readings'
 import type { IfLeftSays, ReportFacts, ReportMeasure, ReportWay } from '../../core/views/report'
 import { type Catalogue, type Names, sayer } from '../say'
-import { degreesWords, fixed, moneyWords, oddsWords, thousands } from './figures'
+import { degreesWords, fixDigits, moneyWords, oddsWords, thousands } from './figures'
 import { KIND_NAMES, namesOf } from './parts'
 import { sayReason } from './reasons'
 import { sayDifference, sayStatement } from './verdict'
@@ -154,8 +154,8 @@ function measureLine({ kind, part, value, low, high, asNew, limit, over }: Repor
   const lag = kind === 'camLag'
   return {
     name: name(part), what: WHAT[kind], over, limit: limit ? `${limit.value} ${limit.unit}, ${limit.source}` : 'none given',
-    read: lag ? `${degreesWords(value)} (give or take ${fixed((high - low) / 2, 1)}°)` : `${fixed(value, digits)} ${unit} (${fixed(low, digits)} to ${fixed(high, digits)})`,
-    asNew: lag ? '0°' : kind === 'extension' ? `${fixed(asNew, 1)} mm` : `0 ${unit}`
+    read: lag ? `${degreesWords(value)} (give or take ${fixDigits((high - low) / 2, 1)}°)` : `${fixDigits(value, digits)} ${unit} (${fixDigits(low, digits)} to ${fixDigits(high, digits)})`,
+    asNew: lag ? '0°' : kind === 'extension' ? `${fixDigits(asNew, 1)} mm` : `0 ${unit}`
   }
 }
 

@@ -3,7 +3,7 @@ import type { ActType } from '../../core/record'
 import type { School } from '../../core/readings'
 import type { CauseSays, Change, SchoolDifference, Statement, VerdictSays } from '../../core/views/verdict'
 import { type Catalogue, type Names, sayer } from '../say'
-import { fixed, lowerFirst, oddsWords, teethOff, upperFirst } from './figures'
+import { fixDigits, lowerFirst, oddsWords, teethOff, upperFirst } from './figures'
 import { findingWords, KIND_NAMES, SCHOOL_WORDS } from './parts'
 import { sayReason } from './reasons'
 
@@ -12,10 +12,10 @@ import { sayReason } from './reasons'
 export const VERDICTS: Catalogue<VerdictSays> = {
   'nothing-read': () => 'Nothing has been read yet, so nothing can be said of this drive.',
   stretch(f, name) {
-    const measured = `${name(f.chain)} is ${fixed(f.mean, 2)} % longer than new, give or take ${fixed(f.spread, 2)}`
+    const measured = `${name(f.chain)} is ${fixDigits(f.mean, 2)} % longer than new, give or take ${fixDigits(f.spread, 2)}`
     return f.limit === null ? `${measured}; the sheet has no limit to hold it against.` : `${measured}: ${f.past ? 'past' : 'within'} its limit of ${f.limit} %, ${oddsWords(f.odds)} likely.`
   },
-  travel: (f, name) => `${name(f.tensioner)} stands ${fixed(f.read, 1)} mm out: past its limit of ${f.limit} mm, ${oddsWords(f.odds)} likely.`,
+  travel: (f, name) => `${name(f.tensioner)} stands ${fixDigits(f.read, 1)} mm out: past its limit of ${f.limit} mm, ${oddsWords(f.odds)} likely.`,
   worn: (f, name) => name(f.part),
   'jump-unknown': () => 'Whether it jumped is not known: no mark and no link count has been read.',
   'none-jumped': (f) => `No tooth has jumped on ${f.all ? 'any cam' : 'the cams that were read'}, ${oddsWords(f.odds)} likely.`,

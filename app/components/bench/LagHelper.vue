@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { camToCrankDegrees, clockToLag, liftToLag } from '../../../core/drive'
 import { type DriveSheet, isClock } from '../../../core/sheet'
-import { fixed, lagWords } from '../../words'
+import { fixDigits, lagWords } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import { numberOf } from './draft'
 
@@ -47,7 +47,7 @@ function take() {
       <div v-else class="grid grid-cols-2 gap-1">
         <label v-for="[key, label] in FIELDS" :key="key" class="text-[13px]">{{ label }}<input v-model="lift[key]" class="figure field" inputmode="decimal" maxlength="8" @keydown.enter.prevent="take"></label>
       </div>
-      <p v-if="how === 'lift'" class="mt-1 text-[13px] text-faint">Crank angle at the same small lift, on both flanks of the lobe.<template v-if="flanks !== null"> The flanks differ by {{ fixed(flanks, 1) }}°: the lobe's wear.</template></p>
+      <p v-if="how === 'lift'" class="mt-1 text-[13px] text-faint">Crank angle at the same small lift, on both flanks of the lobe.<template v-if="flanks !== null"> The flanks differ by {{ fixDigits(flanks, 1) }}°: the lobe's wear.</template></p>
       <button type="button" class="act mt-2 w-full" :disabled="lag === null" data-testid="take-lag" @click="take">{{ lag === null ? 'Fill in above' : `Use ${lagWords(lag)}` }}</button>
     </div>
   </div>

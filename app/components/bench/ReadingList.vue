@@ -6,7 +6,7 @@ import type { Assessment } from '../../../core/paths'
 import type { ActOf, StandingReading } from '../../../core/record'
 import type { NumericKind } from '../../../core/readings'
 import { isLength, lengthFigure } from '../../units'
-import { DIGITS, fixed, howWords, readingWords } from '../../words'
+import { DIGITS, fixDigits, howWords, readingWords } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** The readings of one slot that stand, and below them what was superseded or taken back. */
@@ -30,7 +30,7 @@ const estimateOf = ({ id }: StandingReading) => props.assessment.readings.find((
 
 /** Digits of the slot's kind: all readings of a list are of one. */
 const digits = computed(() => DIGITS[props.kind])
-const shown = (value: number, places: number) => (isLength(props.kind) ? lengthFigure(value, places) : fixed(value, places))
+const shown = (value: number, places: number) => (isLength(props.kind) ? lengthFigure(value, places) : fixDigits(value, places))
 </script>
 
 <template>

@@ -3,7 +3,7 @@ import { sayFault } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../../core/paths'
-import { stranded } from '../../../core/record'
+import { findStranded } from '../../../core/record'
 import { sheetChanges } from '../../../core/sheet'
 import type { FoundSheet } from '../../../server/store/sheets'
 import ModalSheet from '../parts/ModalSheet.vue'
@@ -23,7 +23,7 @@ const problem = ref('')
 
 const newer = computed(() => found.value)
 const changes = computed(() => (newer.value ? sheetChanges(job.job!.sheet, newer.value.sheet) : []))
-const lost = computed(() => (newer.value ? stranded(newer.value.sheet, job.record, '') : []))
+const lost = computed(() => (newer.value ? findStranded(newer.value.sheet, job.record, '') : []))
 const elongations = computed(() => Object.entries(after.value?.chains ?? {}).map(([id, { elongation }]) => ({ name: partName(newer.value!.sheet, id), was: job.assessment!.chains[id]?.elongation.mean ?? null, is: elongation.mean })))
 const calls = computed(() => (after.value?.calls ?? []).flatMap(({ part, call }) => {
   const was = job.assessment!.calls.find((c) => c.part === part)?.call

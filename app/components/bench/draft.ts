@@ -71,7 +71,7 @@ export function readingOf(sheet: DriveSheet, slot: Slot, draft: Draft): { readin
   const at = (field: DraftField, message: string) => ({ reading: null, fault: { field, message } })
   const typed = typedFault(slot, draft)
   if (typed) return at(typed.field, typed.message)
-  const reading = assembled(sheet, slot, draft)
+  const reading = assembleReading(sheet, slot, draft)
   if (reading.notches !== undefined && !Number.isInteger(reading.notches)) return at('figure', 'Count whole notches.')
   if ((reading.note?.length ?? 0) > MOST_NOTE) return at('note', `Write at most ${MOST_NOTE} characters.`)
   const impossible = impossibleReading(sheet, reading)
@@ -90,7 +90,7 @@ function typedFault(slot: Slot, draft: Draft): { field: DraftField; message: str
   return { field: 'links', message: 'Enter over how many whole links it was measured.' }
 }
 
-function assembled(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
+function assembleReading(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
   const value = numberOf(draft.figure)!
   const inNotches = draft.inNotches && ratchetOf(sheet, slot) !== undefined
   return {

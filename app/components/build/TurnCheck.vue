@@ -5,7 +5,7 @@ import type { Check, ExpectedReading, Round } from '../../../core/views/buildup'
 import { impossibleReading, type Reading } from '../../../core/readings'
 import type { DriveSheet } from '../../../core/sheet'
 import { fromStored, lengthFigure, toStored, units } from '../../units'
-import { fixed, partName } from '../../words'
+import { fixDigits, partName } from '../../words'
 import { numberOf } from '../bench/draft'
 
 /** What should be read on the rebuilt drive, beside what is: as set, and again after two full turns by hand. */
@@ -19,7 +19,7 @@ const nameOf = (sheet: DriveSheet, { kind, target, from, to }: ExpectedReading) 
 function wanted({ kind, value, within, notches }: ExpectedReading): string {
   if (kind === 'linkCount') return `${value} links`
   if (kind === 'extension') return `${lengthFigure(value, 1)} ±${lengthFigure(within, 1)} ${units.value.length}${notches === undefined ? '' : `, ${notches} ${notches === 1 ? 'notch' : 'notches'}`}`
-  return `${fixed(value, 1)}° ±${fixed(within, 1)}°`
+  return `${fixDigits(value, 1)}° ±${fixDigits(within, 1)}°`
 }
 const shown = (reading: Reading | null) => (reading?.value === undefined ? '' : String(reading.kind === 'extension' ? fromStored('extension', reading.value) : reading.value))
 

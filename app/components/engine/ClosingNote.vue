@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { closing, referenceFaults, smallestCorrection } from '../../../core/drive'
+import { closeChain, referenceFaults, smallestCorrection } from '../../../core/drive'
 import { schemaFaults } from '../../../core/check'
 import { driveSchema, type DriveSheet } from '../../../core/sheet'
-import { fixed, partName } from '../../words'
+import { fixDigits, partName } from '../../words'
 import type { SheetDraft } from './useSheetDraft'
 
-/** How far each new chain is from closing round roughly measured centres, and the smallest shift that closes it. */
+/** How far each new chain is from closeChain round roughly measured centres, and the smallest shift that closes it. */
 const props = defineProps<{ draft: SheetDraft }>()
 
 const chains = computed(() => {
@@ -14,7 +14,7 @@ const chains = computed(() => {
   // Only a sheet of the right shape can be measured.
   if (schemaFaults(driveSchema, sheet).length > 0 || referenceFaults(sheet).length > 0) return []
   return sheet.chains.flatMap((chain) => {
-    const at = closing(sheet, chain)
+    const at = closeChain(sheet, chain)
     return at ? [{ sheet, chain, at, shifts: Math.abs(at.off) < 0.01 ? [] : smallestCorrection(sheet, chain) }] : []
   })
 })
@@ -22,14 +22,14 @@ const chains = computed(() => {
 function take(shifts: NonNullable<(typeof chains.value)[number]['shifts']>, sheet: DriveSheet) {
   props.draft.set('sprockets', sheet.sprockets.map((s) => ({ ...s, ...(shifts.some(({ sprocket }) => sprocket === s.id) ? { centre: shifts.find(({ sprocket }) => sprocket === s.id)!.to } : {}) })))
 }
-const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] }) => `${fixed(to[0]! - from[0]!, 2)} right, ${fixed(to[1]! - from[1]!, 2)} up`
+const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] }) => `${fixDigits(to[0]! - from[0]!, 2)} right, ${fixDigits(to[1]! - from[1]!, 2)} up`
 </script>
 
 <template>
   <section v-for="{ sheet, chain, at, shifts } in chains" :key="chain.id" class="border-l-4 bg-sheet p-3 text-[14px]" :class="shifts?.length === 0 ? 'border-rule' : 'border-brass'" data-testid="closing">
-    <p v-if="shifts?.length === 0">{{ chain.name }} closes: <span class="figure">{{ fixed(at.links, 2) }}</span> links of {{ chain.links }}.</p>
+    <p v-if="shifts?.length === 0">{{ chain.name }} closes: <span class="figure">{{ fixDigits(at.links, 2) }}</span> links of {{ chain.links }}.</p>
     <template v-else>
-      <p><b>{{ chain.name }} is <span class="figure">{{ fixed(Math.abs(at.off), 2) }}</span> links ({{ fixed(Math.abs(at.mm), 1) }} mm) {{ at.off > 0 ? 'too short for' : 'too long for' }} the drive as measured.</b></p>
+      <p><b>{{ chain.name }} is <span class="figure">{{ fixDigits(Math.abs(at.off), 2) }}</span> links ({{ fixDigits(Math.abs(at.mm), 1) }} mm) {{ at.off > 0 ? 'too short for' : 'too long for' }} the drive as measured.</b></p>
       <template v-if="shifts">
         <p class="mt-1">The smallest shift that closes it, mm:</p>
         <ul><li v-for="shift in shifts" :key="shift.sprocket">{{ partName(sheet, shift.sprocket) }}: <span class="figure font-normal">{{ byHow(shift) }}</span></li></ul>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { numberOf } from '../bench/draft'
-import { named } from './named'
+import { listNamed } from './listNamed'
 import type { Draft } from './useSheetDraft'
 
 /** Links from each mark to the next, for the runs that the chain's path gives, and what they add up to. */
@@ -9,7 +9,7 @@ const props = defineProps<{ chain: Record<string, unknown>; draft: Draft }>()
 const emit = defineEmits<{ change: [counts: { from: string; to: string; links: unknown }[]] }>()
 
 interface Count { from: string; to: string; links: unknown }
-const sprockets = computed(() => named(props.draft, ['sprockets']))
+const sprockets = computed(() => listNamed(props.draft, ['sprockets']))
 const counts = computed(() => (props.chain.counts as Count[] | undefined) ?? [])
 const runs = computed(() => {
   const on = ((props.chain.path as string[] | undefined) ?? []).filter((id) => sprockets.value.some(({ value }) => value === id))

@@ -8,19 +8,19 @@ import PathField from './PathField.vue'
 import ReferencesField from './ReferencesField.vue'
 import type { Field } from './sections'
 import StepsField from './StepsField.vue'
-import { named } from './named'
+import { listNamed } from './listNamed'
 import type { Draft } from './useSheetDraft'
 
-/** One field of a drive sheet with the fault that is at its place, named in words beside it. */
+/** One field of a drive sheet with the fault that is at its place, listNamed in words beside it. */
 const props = defineProps<{ field: Field; value: unknown; draft: Draft; entry: Record<string, unknown> | null; faults: readonly string[] }>()
 const emit = defineEmits<{ change: [value: unknown] }>()
 
 const id = useId()
-const choices = computed(() => named(props.draft, props.field.of ?? []))
+const choices = computed(() => listNamed(props.draft, props.field.of ?? []))
 const point = computed(() => (Array.isArray(props.value) ? (props.value as unknown[]) : ['', '']))
 const text = (value: unknown) => (value === undefined || value === null ? '' : typeof value === 'object' ? JSON.stringify(value) : String(value as string | number))
 
-/** A figure where it is one; else what was typed, to be named as a fault and not lost. */
+/** A figure where it is one; else what was typed, to be listNamed as a fault and not lost. */
 const figureOf = (typed: string) => (typed.trim() === '' ? '' : (numberOf(typed) ?? typed))
 
 function changePoint(at: 0 | 1, typed: string) {
@@ -51,7 +51,7 @@ function changePoint(at: 0 | 1, typed: string) {
       <CountsField v-else-if="field.kind === 'counts'" :chain="entry ?? {}" :draft="draft" @change="emit('change', $event)" />
       <ByPartField v-else-if="field.kind === 'byPart'" :value="(value as Record<string, unknown> | undefined) ?? {}" :choices="choices" @change="emit('change', $event)" />
       <StepsField v-else-if="field.kind === 'steps'" :value="(value as Record<string, unknown>[] | undefined) ?? []" @change="emit('change', $event)" />
-      <NeedsField v-else-if="field.kind === 'needs'" :value="(value as Record<string, string[]> | undefined) ?? {}" :parts="named(draft, ['parts'])" :choices="choices" @change="emit('change', $event)" />
+      <NeedsField v-else-if="field.kind === 'needs'" :value="(value as Record<string, string[]> | undefined) ?? {}" :parts="listNamed(draft, ['parts'])" :choices="choices" @change="emit('change', $event)" />
       <ReferencesField v-else-if="field.kind === 'references'" :value="(value as string[] | undefined) ?? []" :choices="choices.filter((c) => c.value !== entry?.id)" :label="field.label" @change="emit('change', $event)" />
       <input v-else-if="field.kind === 'names'" :id="id" class="field mt-1" :value="((value as string[] | undefined) ?? []).join(', ')" placeholder="one, another" @change="emit('change', ($event.target as HTMLInputElement).value.split(',').map((t) => t.trim()).filter(Boolean))">
       <input v-else-if="field.kind === 'number'" :id="id" :value="text(value)" class="figure field mt-1" inputmode="decimal" maxlength="16" :aria-invalid="faults.length > 0" :aria-describedby="faults.length ? `${id}-fault` : undefined" @change="emit('change', figureOf(($event.target as HTMLInputElement).value))">

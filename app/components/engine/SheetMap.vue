@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watchEffect } from 'vue'
 import { chainPicture, type ChainPicture, drivenSprockets, touchingRails } from '../../../core/drive'
 import type { DriveSheet } from '../../../core/sheet'
 import ChainLinks from '../map/ChainLinks.vue'
-import { fitted, runPlaces } from '../../../draw/drawing'
+import { fitPictures, runPlaces } from '../../../draw/drawing'
 import RailShape from '../map/RailShape.vue'
 import RunCount from '../map/RunCount.vue'
 import RunTies from '../map/RunTies.vue'
@@ -27,7 +27,7 @@ function asNew(sheet: DriveSheet, chain: DriveSheet['chains'][number]) {
 }
 
 const pictures = computed(() => (width.value > 120 && height.value > 120 ? (drawn.value?.pictures ?? []) : []))
-const projection = computed(() => fitted(pictures.value, width.value, height.value, 44))
+const projection = computed(() => fitPictures(pictures.value, width.value, height.value, 44))
 const places = computed(() => runPlaces(pictures.value, projection.value))
 const nameOf = (id: string) => drawn.value?.sheet.sprockets.find((s) => s.id === id)?.name ?? id
 const limitOf = (id: string) => drawn.value?.sheet.tensioners.find((t) => t.id === id)?.limit?.value ?? null

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { DriveSheet, Torque } from '../../../core/sheet'
-import { fixed, partName } from '../../words'
+import { fixDigits, partName } from '../../words'
 
 /** What the work takes: operations, parts and always-renewed items with prices, torques in steps, cautions. */
 const props = defineProps<{ sheet: DriveSheet }>()
@@ -15,13 +15,13 @@ const currency = props.sheet.money?.currency ?? ''
     <table v-if="sheet.operations?.length" class="w-full self-start text-left">
       <caption class="text-left font-bold">Operations</caption>
       <thead><tr><th>Operation</th><th>Hours</th><th>Comes after</th></tr></thead>
-      <tbody><tr v-for="one in sheet.operations" :key="one.id"><td>{{ one.name }}</td><td class="figure">{{ fixed(one.hours, 1) }}</td><td class="text-[13px]">{{ names(one.requires) }}</td></tr></tbody>
+      <tbody><tr v-for="one in sheet.operations" :key="one.id"><td>{{ one.name }}</td><td class="figure">{{ fixDigits(one.hours, 1) }}</td><td class="text-[13px]">{{ names(one.requires) }}</td></tr></tbody>
     </table>
     <div class="space-y-5">
       <table v-if="sheet.parts?.length" class="w-full text-left">
         <caption class="text-left font-bold">Parts<span v-if="sheet.money" class="font-normal text-faint"> (labour {{ sheet.money.hourRate }} {{ currency }} an hour)</span></caption>
         <thead><tr><th>Part</th><th>Price</th><th>Hours</th></tr></thead>
-        <tbody><tr v-for="one in sheet.parts" :key="one.id"><td>{{ one.name }}<span class="block text-[13px] text-faint">for {{ partName(sheet, one.fits).toLowerCase() }}</span></td><td class="figure">{{ one.price }} {{ currency }}</td><td class="figure font-normal">{{ fixed(one.hours, 1) }}</td></tr></tbody>
+        <tbody><tr v-for="one in sheet.parts" :key="one.id"><td>{{ one.name }}<span class="block text-[13px] text-faint">for {{ partName(sheet, one.fits).toLowerCase() }}</span></td><td class="figure">{{ one.price }} {{ currency }}</td><td class="figure font-normal">{{ fixDigits(one.hours, 1) }}</td></tr></tbody>
       </table>
       <table v-if="sheet.torques?.length" class="w-full text-left">
         <caption class="text-left font-bold">Torques</caption>

@@ -58,7 +58,7 @@ const FIELD_OF: readonly [place: RegExp, field: string][] = [
  * The counted sheet that the answers come to, or what is wrong by field; what is empty still is not called wrong before
  * anybody wants to keep it.
  */
-export function answered(typed: TypedAnswers): { sheet: DriveSheet | null; faults: Map<string, string> } {
+export function sheetFromAnswers(typed: TypedAnswers): { sheet: DriveSheet | null; faults: Map<string, string> } {
   const answers = numbersOf(typed)
   const found = schemaFaults(schema, answers)
   const own = (place: string) => FIELD_OF.find(([pattern]) => pattern.test(place))?.[1] ?? place

@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { NINETY } from '../../../core/math'
 import type { CalibrationPoint } from '../../../core/views/summary'
-import { fixed } from '../../words'
+import { fixDigits } from '../../words'
 
 /** First estimates against the bench: on the line they agree, each with its 90 % interval. The table below has the same figures. */
 const props = defineProps<{ points: readonly CalibrationPoint[] }>()
@@ -24,6 +24,6 @@ const top = computed(() => x.value.domain()[1]!)
       <line :x1="x(0)" :y1="y(0)" :x2="x(top)" :y2="y(top)" class="stroke-brass" stroke-width="2" />
       <g v-for="(p, i) in points" :key="i"><line :x1="x(Math.max(0, p.bench))" :x2="x(Math.max(0, p.bench))" :y1="y(Math.max(0, p.mean - NINETY * p.sd))" :y2="y(p.mean + NINETY * p.sd)" class="stroke-ink" stroke-width="2.500" opacity="0.450" /><circle :cx="x(Math.max(0, p.bench))" :cy="y(p.mean)" r="4.500" class="fill-sheet stroke-ink" stroke-width="2" /></g>
     </svg>
-    <details><summary class="min-h-11 cursor-pointer py-2 text-[14px]">As a table</summary><table class="w-full text-left text-[14px]"><thead><tr class="text-faint"><th class="font-normal">Chain</th><th class="font-normal">Estimated, %</th><th class="font-normal">On the bench, %</th></tr></thead><tbody><tr v-for="(p, i) in points" :key="i"><td>{{ p.name }}</td><td class="figure font-normal">{{ fixed(p.mean, 2) }} ±{{ fixed(NINETY * p.sd, 2) }}</td><td class="figure font-normal">{{ fixed(p.bench, 2) }}</td></tr></tbody></table></details>
+    <details><summary class="min-h-11 cursor-pointer py-2 text-[14px]">As a table</summary><table class="w-full text-left text-[14px]"><thead><tr class="text-faint"><th class="font-normal">Chain</th><th class="font-normal">Estimated, %</th><th class="font-normal">On the bench, %</th></tr></thead><tbody><tr v-for="(p, i) in points" :key="i"><td>{{ p.name }}</td><td class="figure font-normal">{{ fixDigits(p.mean, 2) }} ±{{ fixDigits(NINETY * p.sd, 2) }}</td><td class="figure font-normal">{{ fixDigits(p.bench, 2) }}</td></tr></tbody></table></details>
   </div>
 </template>

@@ -4,7 +4,7 @@ import { arc } from 'd3-shape'
 import { computed } from 'vue'
 import { NINETY } from '../../../core/math'
 import type { CamEstimate } from '../../../core/estimate'
-import { fixed, lagWords, oddsWords, teethWords } from '../../words'
+import { fixDigits, lagWords, oddsWords, teethWords } from '../../words'
 
 /** A cam's lag as a small dial, 12 o'clock at its mark, late to the right; its limit and its odds of a jump. */
 const props = defineProps<{ name: string; cam: CamEstimate; limit: number | null }>()
@@ -20,7 +20,7 @@ const ray = (degrees: number, inner: number, outer: number) => {
   return `M${at(inner)}L${at(outer)}`
 }
 const jump = computed(() => (props.cam.jump.told ? `${props.cam.jump.teeth === 0 ? 'no jump' : teethWords(props.cam.jump.teeth)}, ${oddsWords(props.cam.jump.odds)}` : ''))
-const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, give or take ${fixed(half.value, 1)}°. ${jump.value}`)
+const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, give or take ${fixDigits(half.value, 1)}°. ${jump.value}`)
 </script>
 
 <template>
@@ -36,7 +36,7 @@ const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, giv
     <p class="min-w-0 leading-tight">
       <span class="block text-[13px] leading-tight">{{ name }}</span>
       <span class="figure block">{{ lagWords(cam.lag.mean) }}</span>
-      <span class="block text-[13px]" :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'">{{ jump || `±${fixed(half, 1)}°, jump not known` }}</span>
+      <span class="block text-[13px]" :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'">{{ jump || `±${fixDigits(half, 1)}°, jump not known` }}</span>
     </p>
   </div>
 </template>

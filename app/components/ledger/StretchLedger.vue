@@ -7,7 +7,7 @@ import { NINETY } from '../../../core/math'
 import type { NextReading } from '../../../core/estimate'
 import { readsSlot, type Slot } from '../../../core/views/bench'
 import { type DriveSheet, limitFor } from '../../../core/sheet'
-import { fixed, oddsWords, partName, readingTitle, readingWords } from '../../words'
+import { fixDigits, oddsWords, partName, readingTitle, readingWords } from '../../words'
 import BudgetBar from './BudgetBar.vue'
 import CamDial from './CamDial.vue'
 import StretchLine from './StretchLine.vue'
@@ -30,7 +30,7 @@ const left = computed(() => {
 })
 /** How far it would narrow the stretch; nothing where it would not. */
 function narrowing({ narrows: { from, to } }: NextReading) {
-  const [now, then] = [from, to].map((sd) => fixed(100 * NINETY * sd, 2))
+  const [now, then] = [from, to].map((sd) => fixDigits(100 * NINETY * sd, 2))
   return from > 0 && to < from && now !== then ? `would narrow the stretch from ±${now} to ±${then}` : ''
 }
 

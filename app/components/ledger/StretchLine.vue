@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import type { ElongationEstimate } from '../../../core/estimate'
 import type { LimitValue } from '../../../core/sheet'
-import { fixed, oddsWords, percent } from '../../words'
+import { fixDigits, oddsWords, percent } from '../../words'
 
 /** Elongation as a line: its 90 % interval against the limit. */
 const props = defineProps<{ name: string; elongation: ElongationEstimate; limit: LimitValue | null; compact?: boolean; named?: boolean }>()
@@ -19,7 +19,7 @@ const says = computed(() => `${props.name}: elongation ${percent(props.elongatio
   <div>
     <p class="flex flex-wrap items-baseline justify-between gap-x-2">
       <span v-if="named" class="text-[13px]">{{ name }}</span>
-      <span class="whitespace-nowrap" data-testid="stretch"><span class="figure" :class="named ? 'text-2xl' : 'text-3xl'" data-testid="elongation">{{ fixed(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixed(half, 2) }}</span></span>
+      <span class="whitespace-nowrap" data-testid="stretch"><span class="figure" :class="named ? 'text-2xl' : 'text-3xl'" data-testid="elongation">{{ fixDigits(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixDigits(half, 2) }}</span></span>
       <span v-if="elongation.overLimit !== null" class="text-[13px]" data-testid="over-limit">Past limit: {{ oddsWords(elongation.overLimit) }}</span>
       <span v-else class="text-[13px]">no limit on the sheet</span>
     </p>

@@ -6,7 +6,7 @@ import { chainPicture, type Corrections, drivenSprockets, slackMap, touchingRail
 import type { StandingReading } from '../../../core/record'
 import type { DriveSheet } from '../../../core/sheet'
 import ChainLinks from './ChainLinks.vue'
-import { fitted, polar, runPlaces, spread } from '../../../draw/drawing'
+import { fitPictures, polar, runPlaces, spread } from '../../../draw/drawing'
 import PartTag from './PartTag.vue'
 import { lengthWords } from '../../units'
 import { CALL_WORDS, partName } from '../../words'
@@ -49,7 +49,7 @@ const pictures = computed(() => (!drawable.value ? [] : props.sheet.chains.flatM
   const picture = chainPicture(props.sheet, chain, state, lags, props.corrections ?? {})
   return picture ? [{ ...picture, pitch: chain.pitch, slack: slackMap(props.sheet, chain, state, props.corrections ?? {}) }] : []
 })))
-const projection = computed(() => fitted(pictures.value, width.value, height.value - (props.narrow ? 0 : FOOT), SIDE.value + 24))
+const projection = computed(() => fitPictures(pictures.value, width.value, height.value - (props.narrow ? 0 : FOOT), SIDE.value + 24))
 const labels = computed(() => partLabels(props.sheet, props.assessment, pictures.value))
 
 /** Labels left and right of the drive, each beside what it points at. */

@@ -4,7 +4,7 @@ import type { ChainPicture } from '../../../core/drive'
 import { NINETY, type Point } from '../../../core/math'
 import { type DriveSheet, limitFor } from '../../../core/sheet'
 import { lengthFigure, lengthWords, units } from '../../units'
-import { fixed, lagWords, percent, teethWords } from '../../words'
+import { fixDigits, lagWords, percent, teethWords } from '../../words'
 
 /** What the map says of one part: its name, what is known of it, its call, and where it is. */
 export interface PartLabel {
@@ -38,7 +38,7 @@ function camValue({ cams }: Assessment, { id, teeth }: { id: string; teeth: numb
   const cam = cams[id]
   if (!cam) return `${teeth} teeth`
   if (cam.jump.told && cam.jump.teeth !== 0) return `${lagWords(cam.lag.mean)}, ${teethWords(cam.jump.teeth)}`
-  return `${lagWords(cam.lag.mean)} ±${fixed(NINETY * cam.lag.sd, 1)}`
+  return `${lagWords(cam.lag.mean)} ±${fixDigits(NINETY * cam.lag.sd, 1)}`
 }
 
 function railValue(sheet: DriveSheet, { rails }: Assessment, id: string): string {

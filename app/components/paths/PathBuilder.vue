@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { KeptOdds, OwnPath } from '../../../core/paths'
 import type { DriveSheet } from '../../../core/sheet'
-import { fixed, money, oddsWords, partName } from '../../words'
+import { fixDigits, money, oddsWords, partName } from '../../words'
 
 /** A path part by part: hours, parts, always-renewed items and odds move with each; access is one shared block, paid once. */
 const props = defineProps<{ sheet: DriveSheet; own: OwnPath; chosen: readonly string[]; kept: Record<string, KeptOdds>; currency: string; way: string | null }>()
@@ -28,8 +28,8 @@ const toggle = (id: string) => emit('change', props.chosen.includes(id) ? props.
       </li>
     </ul>
     <dl class="[&_dd]:text-right mt-3 grid grid-cols-[1fr_auto] gap-y-1 border-t-2 border-ink pt-2" data-testid="own-cost">
-      <dt>Getting there, once<span class="block text-[13px] text-faint">{{ access.map((o) => o.name.toLowerCase()).join(', ') || 'nothing to take off' }}{{ way ? `; ${way.toLowerCase()}` : '' }}</span></dt><dd class="figure">{{ fixed(accessHours, 1) }} h</dd>
-      <dt>At the parts themselves</dt><dd class="figure">{{ fixed(own.cost.hours - accessHours, 1) }} h</dd>
+      <dt>Getting there, once<span class="block text-[13px] text-faint">{{ access.map((o) => o.name.toLowerCase()).join(', ') || 'nothing to take off' }}{{ way ? `; ${way.toLowerCase()}` : '' }}</span></dt><dd class="figure">{{ fixDigits(accessHours, 1) }} h</dd>
+      <dt>At the parts themselves</dt><dd class="figure">{{ fixDigits(own.cost.hours - accessHours, 1) }} h</dd>
       <dt>Labour</dt><dd class="figure">{{ money(own.cost.labour, currency) }}</dd>
       <dt>Parts</dt><dd class="figure">{{ money(own.cost.partsPrice, currency) }}</dd>
       <dt>Always renewed<span class="block text-[13px] text-faint">{{ items.map(({ name, quantity }) => (quantity > 1 ? `${quantity} × ${name}` : name)).join(', ') }}</span></dt><dd class="figure">{{ money(own.cost.itemsPrice, currency) }}</dd>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { findingWords } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
-import { COUNTED_FINDINGS, type Reading, sameThing, type Unread } from '../../../core/readings'
+import { COUNTED_FINDINGS, type Reading, isSameThing, type Unread } from '../../../core/readings'
 import { accessTo } from '../../../core/paths'
 import { partKindOf } from '../../../core/sheet'
 import { usePractice } from '../../stores/practice'
@@ -20,7 +20,7 @@ const pieces = ref(1)
 
 /** What stands of this inspection, with its place among all readings. */
 const entered = computed(() => practice.stand!.readings.map((entry, place) => ({ ...entry, place })).filter(({ inspection: of }) => of === inspection.value.id))
-const standing = (asked: Unread) => entered.value.find(({ reading }) => sameThing(reading, asked))
+const standing = (asked: Unread) => entered.value.find(({ reading }) => isSameThing(reading, asked))
 const foundAt = (target: string, finding: string) => entered.value.find(({ reading }) => reading.target === target && reading.finding === finding)
 const words = (target: string, finding: string) => findingWords(partKindOf(sheet.value, target) ?? 'engine', finding)
 const said = computed(() => entered.value.filter(({ reading }) => reading.kind === 'condition'))

@@ -2,9 +2,9 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { turn180, turn360 } from '../../../core/math'
-import { type Slackness, trailing, turningOf } from '../../../core/drive'
+import { type Slackness, trailBehind, turningOf } from '../../../core/drive'
 import { inspectionsOf, type PracticeCase, TAKEN_UP } from '../../../core/views/practice'
-import { fitted } from '../../../draw/drawing'
+import { fitPictures } from '../../../draw/drawing'
 import { truePicture } from '../../../draw/practice/links'
 import { usePractice } from '../../stores/practice'
 import RailShape from '../map/RailShape.vue'
@@ -24,7 +24,7 @@ const chains = computed(() => props.engine.drive.chains.map((chain) => {
   const picture = truePicture(props.engine, chain)
   return { chain, picture, turned: turningOf(props.engine.drive, chain, picture), strand: strandOf(chain.path.filter((id) => props.engine.drive.sprockets.some((s) => s.id === id))) }
 }))
-const projection = computed(() => fitted(chains.value.map(({ picture }) => picture), width.value, height.value, 60))
+const projection = computed(() => fitPictures(chains.value.map(({ picture }) => picture), width.value, height.value, 60))
 const open = computed(() => {
   const reached = (kind: string) => inspectionsOf(props.engine.drive).filter((one) => one.kind === kind).some(({ operations }) => operations.every((operation) => props.done.has(operation)))
   return { cams: reached('marks'), drive: reached('count') }
@@ -46,7 +46,7 @@ function turnOf(place: number, id: string): number {
   const { drive, truth } = props.engine
   const angle = moved.value[place]!.angles[id] ?? 0
   const phaser = drive.phasers.find(({ sprocket }) => sprocket === id)
-  const loose = phaser && truth.findings.some((f) => f.target === phaser.id && f.finding === 'snaps-back') ? truth.play![phaser.id]! * trailing(angle, 4) : 0
+  const loose = phaser && truth.findings.some((f) => f.target === phaser.id && f.finding === 'snaps-back') ? truth.play![phaser.id]! * trailBehind(angle, 4) : 0
   const sense = drive.rotation === 'clockwise' ? 1 : -1
   const driven = drive.chains[place]!.driver !== id
   return -angle + (driven ? (sense * (kicked.value - loose)) / 2 : 0)

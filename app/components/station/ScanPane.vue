@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { readScan, type ScanLog, WARM_IDLE } from '../../../core/views/scan'
 import { shownProblem } from '../../problem'
 import { useJob } from '../../stores/job'
-import { fixed, lagWords, partName } from '../../words'
+import { fixDigits, lagWords, partName } from '../../words'
 
 /** Cam deviation from the engine computer: a CSV log, or the practice source plugged in; taken as readings when wanted; `rebuilt`: of the drive after the repair. */
 const props = defineProps<{ rebuilt?: boolean }>()
@@ -68,7 +68,7 @@ function keep() {
       <template v-else>
         <p class="text-[13px]">{{ log.used }} of {{ log.all }} samples at a warm idle (from {{ WARM_IDLE.coolant }} °C, up to {{ WARM_IDLE.rpm }} rpm).</p>
         <ul>
-          <li v-for="d in log.deviations" :key="d.sprocket" class="flex justify-between gap-2"><span>{{ partName(sheet, d.sprocket) }}</span><span class="figure">{{ lagWords(d.lag) }} <span class="font-normal text-faint">scatter {{ fixed(d.scatter, 1) }}°</span></span></li>
+          <li v-for="d in log.deviations" :key="d.sprocket" class="flex justify-between gap-2"><span>{{ partName(sheet, d.sprocket) }}</span><span class="figure">{{ lagWords(d.lag) }} <span class="font-normal text-faint">scatter {{ fixDigits(d.scatter, 1) }}°</span></span></li>
         </ul>
         <p v-if="log.deviations.some((d) => d.scatter > 1.2)" class="text-[13px]">A cam that scatters so much at a steady idle is loose on its phaser: read its play.</p>
         <button type="button" class="act-main mt-2 w-full" data-testid="keep-scan" @click="keep">Take as readings</button>

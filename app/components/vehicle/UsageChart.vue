@@ -4,7 +4,7 @@ import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import { lengthWords, shownUsage } from '../../units'
-import { fixed, limitWords, usageWords, USAGE_UNITS } from '../../words'
+import { fixDigits, limitWords, usageWords, USAGE_UNITS } from '../../words'
 import type { Track } from './tracks'
 
 /** A measure of a part over usage: each job's figure with its 90 % interval, the limit with its source, and the same as a table. */
@@ -22,7 +22,7 @@ const most = computed(() => 1.1 * Math.max(limit.value?.value ?? 0, ...props.tra
 const x = computed(() => scaleLinear([0, 1.08 * Math.max(1, ...props.track.points.map(({ usage }) => usageOf(usage)))], [LEFT, Math.max(LEFT + 40, width.value - RIGHT)]).nice())
 const y = computed(() => scaleLinear([0, most.value], [HEIGHT - FOOT, TOP]).nice())
 const path = computed(() => line<Track['points'][number]>(({ usage }) => x.value(usageOf(usage)), ({ value }) => y.value(value))(props.track.points) ?? '')
-const says = (value: number) => (props.track.kind === 'elongation' ? `${fixed(value, 2)} %` : lengthWords(value, 2))
+const says = (value: number) => (props.track.kind === 'elongation' ? `${fixDigits(value, 2)} %` : lengthWords(value, 2))
 const thousands = (value: number) => Math.round(value).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')
 </script>
 

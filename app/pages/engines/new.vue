@@ -4,13 +4,13 @@ import { useLocalStorage } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { chainModel, sheetGaps } from '../../../core/drive'
-import { answered, FIRST_ANSWERS, type TypedAnswers } from '../../components/engine/answers'
+import { sheetFromAnswers, FIRST_ANSWERS, type TypedAnswers } from '../../components/engine/answers'
 import AnswerField from '../../components/engine/AnswerField.vue'
 import ChoiceRow from '../../components/parts/ChoiceRow.vue'
 import TopBar from '../../components/parts/TopBar.vue'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
-import { fixed, partName } from '../../words'
+import { fixDigits, partName } from '../../words'
 
 /** Bring your own engine: a counted sheet from what can be counted and looked up, usable at once, refined later. */
 const bench = useBench()
@@ -18,7 +18,7 @@ const typed = useLocalStorage<TypedAnswers>('umbrette.sheet-new', structuredClon
 const wanted = ref(false)
 const problem = ref('')
 const busy = ref(false)
-const result = computed(() => answered(typed.value))
+const result = computed(() => sheetFromAnswers(typed.value))
 /** A missing answer is named once someone wants to keep the sheet; a wrong one at once. */
 const fault = (field: string) => {
   const message = result.value.faults.get(field)
@@ -118,7 +118,7 @@ async function keep() {
               <table class="mt-2 w-full text-left text-[14px]">
                 <caption class="sr-only">What the drive shows at an elongation</caption>
                 <thead><tr class="border-b border-hair"><th class="py-1 font-normal">Elongation</th><th class="font-normal">Extension</th><th class="font-normal">Lag</th></tr></thead>
-                <tbody><tr v-for="row in shows" :key="row.percent" class="border-b border-hair/40"><td class="figure py-1">{{ fixed(row.percent, 2) }} %</td><td class="figure">{{ fixed(row.extension ?? 0, 1) }} mm</td><td class="figure">{{ row.lags.map(({ lag }) => `${fixed(lag, 1)}°`).join(', ') }}</td></tr></tbody>
+                <tbody><tr v-for="row in shows" :key="row.percent" class="border-b border-hair/40"><td class="figure py-1">{{ fixDigits(row.percent, 2) }} %</td><td class="figure">{{ fixDigits(row.extension ?? 0, 1) }} mm</td><td class="figure">{{ row.lags.map(({ lag }) => `${fixDigits(lag, 1)}°`).join(', ') }}</td></tr></tbody>
               </table>
               <p class="mt-2 text-[13px]">Check one of them against what the manual says.</p>
             </section>

@@ -2,7 +2,7 @@
 import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
 import type { InspectionKind, PracticeCase } from '../../../core/views/practice'
-import { pictureOf } from '../../../draw/practice/picture'
+import { pictureOf } from '../../../draw/practice/pictureOf'
 import type { KeptRun } from '../../../server/store/practice'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
 import TopBar from '../../components/parts/TopBar.vue'

@@ -2,7 +2,7 @@ import { elsewhere, needed, whole, type Shape } from '../../check'
 import { driveSchema, type DriveSheet } from '../../sheet'
 import { sheetFaults } from '../../drive'
 import { type ActKind, actShape, type ActView } from './define'
-import { stranded } from './stranded'
+import { findStranded } from './stranded'
 
 const schema = () => actShape('sheet', { sheet: elsewhere<DriveSheet>(() => driveSchema).required(needed), revision: whole(1, 1e6).required(needed) })
 type Own = Shape<ReturnType<typeof schema>>
@@ -13,7 +13,7 @@ export const sheet: ActKind<'sheet', ReturnType<typeof schema>> = {
   locks: true, who: 'mechanic',
   faults(act, { acts, at, comesTo }) {
     const faults = sheetFaults(act.sheet, at('sheet'))
-    return faults.length > 0 ? faults : stranded(act.sheet, comesTo([...acts.values()]), at('sheet'))
+    return faults.length > 0 ? faults : findStranded(act.sheet, comesTo([...acts.values()]), at('sheet'))
   }
 }
 

@@ -1,6 +1,6 @@
 import { needed, text, type Shape } from '../../check'
 import { type ActKind, actShape, type ActView } from './define'
-import { stranded } from './stranded'
+import { findStranded } from './stranded'
 import { faultAt } from '../says'
 
 const schema = () => actShape('undo', { act: text(64).required(needed) })
@@ -15,7 +15,7 @@ export const undo: ActKind<'undo', ReturnType<typeof schema>> = {
     if (!movesSheet(act.act)) return []
     // Taking back a move brings back the sheet before it: what was read since must fit that one too.
     const record = comesTo([...acts.values(), act])
-    return stranded(record.moved?.sheet ?? opened, record, at('act'))
+    return findStranded(record.moved?.sheet ?? opened, record, at('act'))
   }
 }
 

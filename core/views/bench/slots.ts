@@ -1,5 +1,5 @@
 import { drivenSprockets, touchingRails } from '../../drive'
-import { type NumericKind, sameThing, type Unread } from '../../readings'
+import { type NumericKind, isSameThing, type Unread } from '../../readings'
 import { BENCH_LINKS, type NextReading } from '../../estimate'
 import type { DriveSheet } from '../../sheet'
 
@@ -40,7 +40,7 @@ export function slotsOf(sheet: DriveSheet): Slot[] {
 
 /** Does a reading fill a slot? A length over another number of links does too. */
 export function fills(slot: Slot, reading: Unread): boolean {
-  return sameThing(reading, { kind: slot.kind, ...slot.target } as Unread)
+  return isSameThing(reading, { kind: slot.kind, ...slot.target } as Unread)
 }
 
 /** Is a slot what a next reading is read in? */

@@ -31,7 +31,7 @@ export function twoTurns(sheet: DriveSheet, expected: readonly ExpectedReading[]
   const checks = expected.map((one): Check => {
     const [set, turned] = [last('set', one), last('turned', one)]
     const off = turned ?? set
-    const state = off && isOff(one, off) ? 'differs' : turned && !(set && moved(one, set, turned)) ? 'right' : turned ? 'differs' : 'open'
+    const state = off && isOff(one, off) ? 'differs' : turned && !(set && hasMoved(one, set, turned)) ? 'right' : turned ? 'differs' : 'open'
     return { expected: one, set, turned, state, means: [] }
   })
   return checks.map((check) => (check.state === 'differs' ? { ...check, means: meanings(sheet, check, checks) } : check))
@@ -54,7 +54,7 @@ function isOff({ kind, value, within, notches }: ExpectedReading, reading: Readi
 }
 
 /** Has it moved between setting and turning by more than two readings of the same thing differ? */
-function moved({ kind }: ExpectedReading, set: Reading, turned: Reading): boolean {
+function hasMoved({ kind }: ExpectedReading, set: Reading, turned: Reading): boolean {
   if (set.value === undefined || turned.value === undefined) return false
   if (kind === 'linkCount') return set.value !== turned.value
   return Math.abs(turned.value - set.value) > FAR * Math.hypot(sigmaOf(set), sigmaOf(turned))
@@ -65,7 +65,7 @@ function meanings(sheet: DriveSheet, check: Check, all: readonly Check[]): Messa
   const { expected, set, turned } = check
   const read = turned ?? set
   if (!read) return []
-  const slipped = set && turned && moved(expected, set, turned) ? [meaning('moved-while-turned')] : []
+  const slipped = set && turned && hasMoved(expected, set, turned) ? [meaning('moved-while-turned')] : []
   return [...slipped, ...meaningsOff(sheet, expected, read, all)]
 }
 

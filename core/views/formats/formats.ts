@@ -16,7 +16,7 @@ export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-
     'umbrette-job': draft({
       ...job,
       properties: { ...job.properties, drive: { $ref: '#/$defs/drive' }, openedOn: { $ref: '#/$defs/drive' }, readings: { ...job.properties.readings, items: { $ref: '#/$defs/reading' } }, acts: { ...job.properties.acts, items: { $ref: '#/$defs/act' } } },
-      $defs: { drive, reading: reading(), act: act() }
+      $defs: { drive, reading: readingSchema(), act: act() }
     }),
     'umbrette-practice': draft({
       ...practice, properties: { ...practice.properties, drive: { $ref: '#/$defs/drive' } }, $defs: { drive }
@@ -30,7 +30,7 @@ function draft(schema: JsonSchema): JsonSchema {
 }
 
 /** A reading: for each kind its own fields. */
-function reading(): JsonSchema {
+function readingSchema(): JsonSchema {
   return { oneOf: Object.values(READING_SCHEMAS).map((schema) => jsonSchemaOf(schema)) }
 }
 

@@ -8,10 +8,10 @@ export type JsonSchema = { [keyword: string]: unknown }
  * (what parts mean to each other) are not in it; a schema's own words for those stand in its `meta({ jsonSchema })`.
  */
 export function jsonSchemaOf(schema: AnySchema): JsonSchema {
-  return described(schema.describe())
+  return describeField(schema.describe())
 }
 
-function described(field: SchemaFieldDescription): JsonSchema {
+function describeField(field: SchemaFieldDescription): JsonSchema {
   const own = ownKeywords(field)
   return (field as SchemaDescription).nullable ? { anyOf: [own, { type: 'null' }] } : own
 }
@@ -23,10 +23,10 @@ function ownKeywords(field: SchemaFieldDescription): JsonSchema {
   const enumerated = description.oneOf && description.oneOf.length > 0 ? { enum: description.oneOf } : {}
   switch (description.type) {
     case 'object': return { type: 'object', ...objectKeywords(description.fields ?? {}), ...own }
-    case 'array': return { type: 'array', ...(description.innerType ? { items: described(description.innerType as SchemaFieldDescription) } : {}), ...limits(description, 'minItems', 'maxItems'), ...own }
+    case 'array': return { type: 'array', ...(description.innerType ? { items: describeField(description.innerType as SchemaFieldDescription) } : {}), ...limits(description, 'minItems', 'maxItems'), ...own }
     case 'tuple': {
       const items = description.innerType as unknown as SchemaFieldDescription[]
-      return { type: 'array', prefixItems: items.map(described), minItems: items.length, maxItems: items.length, ...own }
+      return { type: 'array', prefixItems: items.map(describeField), minItems: items.length, maxItems: items.length, ...own }
     }
     case 'number': return { type: has(description, 'integer') ? 'integer' : 'number', ...limits(description, 'minimum', 'maximum'), ...own }
     case 'string': return { type: 'string', ...(has(description, 'required') ? { minLength: 1 } : {}), ...pattern(description), ...limits(description, 'minLength', 'maxLength'), ...enumerated, ...own }
@@ -39,7 +39,7 @@ function objectKeywords(fields: Record<string, SchemaFieldDescription>): JsonSch
   const names = Object.keys(fields)
   if (names.length === 0) return {}
   const required = names.filter((name) => !(fields[name] as SchemaDescription).optional)
-  return { properties: Object.fromEntries(names.map((name) => [name, described(fields[name]!)])), ...(required.length > 0 ? { required } : {}), additionalProperties: false }
+  return { properties: Object.fromEntries(names.map((name) => [name, describeField(fields[name]!)])), ...(required.length > 0 ? { required } : {}), additionalProperties: false }
 }
 
 function limits({ tests }: SchemaDescription, least: string, greatest: string): JsonSchema {

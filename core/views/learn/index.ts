@@ -1,1 +1,1 @@
-export { coverage, type Learnt, learnt, type LearntFrom, type TypeRate } from './learnt'
+export { coverage, type Learnt, learnFrom, type LearntFrom, type TypeRate } from './learnFrom'

@@ -1,9 +1,9 @@
 import type { LookedAtFigures } from './says'
 import type { DriveSheet } from '../../sheet'
-import { rounded } from '../../math'
+import { roundFigures } from '../../math'
 import { faultOf } from './faults'
 import { isMissed } from './missed'
-import { type Score, scored, solved, type Solved } from './score'
+import { type Score, scoreStand, solveCase, type Solved } from './scoreStand'
 import { type Move, standOf } from './stand'
 import { type Lesson, takeAlong, type ToldFault } from './takeAlong'
 import type { PracticeCase } from './types'
@@ -21,15 +21,15 @@ export interface Debriefing extends Score {
 }
 
 /** Everything that is said once a learner has made the calls. */
-export function debrief(engine: PracticeCase, moves: readonly Move[], solution: Solved = solved(engine)): Debriefing {
+export function debrief(engine: PracticeCase, moves: readonly Move[], solution: Solved = solveCase(engine)): Debriefing {
   const stand = standOf(engine, moves)
-  const { score, parts, calls, minutes, bill } = scored(stand, solution)
+  const { score, parts, calls, minutes, bill } = scoreStand(stand, solution)
   const wrong = engine.truth.faults.flatMap((id): ToldFault[] => {
     const fault = faultOf(id)
     return fault ? [{ id, trap: fault.trap === true, missed: isMissed(engine, id, calls, stand) }] : []
   })
   const readings = weighedReadings(engine, stand)
-  return rounded({
+  return roundFigures({
     score, parts, wrong, calls, readings, software: solution.software.taken.map(({ what, minutes: took }) => ({ what, minutes: took })), minutes,
     bill: { ...bill, currency: engine.drive.money?.currency ?? '' }, names: namesOf(engine.drive),
     takeAlong: takeAlong(engine, { wrong, calls, readings }, stand, solution)

@@ -29,7 +29,7 @@ const MINUTES: Readonly<Partial<Record<InspectionKind, number>>> = { ask: 10, sc
 
 /** Everything that can be inspected on an engine, in the order in which it costs. */
 export function inspectionsOf(sheet: DriveSheet): Inspection[] {
-  return [...outside(sheet), ...sheet.chains.flatMap((chain) => [...atTheMark(sheet, chain), ...atTension(sheet, chain), ...atRails(sheet, chain), ...atPhasers(sheet, chain), ...onTheBench(sheet, chain)]), ...standing(sheet)]
+  return [...outside(sheet), ...sheet.chains.flatMap((chain) => [...atTheMark(sheet, chain), ...atTension(sheet, chain), ...atRails(sheet, chain), ...atPhasers(sheet, chain), ...onTheBench(sheet, chain)]), ...standingInspections(sheet)]
 }
 
 /** What the operations that an inspection needs come to, without those done already: minutes. */
@@ -108,7 +108,7 @@ function atRails(sheet: DriveSheet, chain: Chain): Inspection[] {
 }
 
 /** Rails that stand clear of a tight chain. */
-function standing(sheet: DriveSheet): Inspection[] {
+function standingInspections(sheet: DriveSheet): Inspection[] {
   return sheet.rails.filter(({ touches }) => touches === false).map(({ id }) => made(sheet, { kind: 'rail', part: id, needs: needsOf(sheet, id), findings: [...RAIL_FINDINGS.slice(0, 4), 'chain-marks'] }))
 }
 

@@ -1,11 +1,11 @@
-import { accessTo, assess, type Assessment, assumptionsOf, closed, coupledTo, type Ledger, ledgerOf, maskOf, needsOf, scorer } from '../../paths'
+import { accessTo, assess, type Assessment, assumptionsOf, closeOver, coupledTo, type Ledger, ledgerOf, maskOf, needsOf, scorer } from '../../paths'
 import { drivenSprockets, touchingRails } from '../../drive'
 import { BENCH_LINKS } from '../../estimate'
 import { type Call, contextOf, type PartCall } from '../../calls'
 import { type JobFile, type Reading, type Unread, withIds } from '../../readings'
 import { limitFor } from '../../sheet'
 import { figureOf } from './sight'
-import { shown } from './truth'
+import { standTrue } from './truth'
 import type { PracticeCase } from './types'
 
 /** The engine as one would know it who saw everything without error. */
@@ -21,7 +21,7 @@ const EXACT = { mm: 0.02, degrees: 0.05, links: 0.05 }
 /** What is right on an engine: the calls that the evidence makes once all of it is known exactly. */
 export function knownOf(engine: PracticeCase): Known {
   const { drive, truth, usage } = engine
-  const stands = shown(drive, { ...truth, shift: {} })
+  const stands = standTrue(drive, { ...truth, shift: {} })
   const exact = (reading: Unread): Reading => ({ ...reading, value: figureOf(engine, reading, 0, { turnedForward: true }), sigma: EXACT.mm, turnedForward: true }) as Reading
   const readings: Reading[] = [
     ...drive.tensioners.flatMap(({ id, stroke }): Reading[] => [{ kind: 'extension', tensioner: id, value: Math.min(stands.extension[id]!, stroke), sigma: EXACT.mm, turnedForward: true }, ...(limitFor(drive, 'padWear', id) ? [exact({ kind: 'padWear', tensioner: id })] : [])]),
@@ -74,13 +74,13 @@ export interface Bill {
  * @returns for operations done, minutes of looking, parts renewed, and whether every hold was seen: an engine that is
  * started on one breaks what a failure breaks
  */
-export function billing({ job, assessment, calls }: Known): (done: Iterable<string>, lookingMinutes: number, renew: Iterable<string>, held: boolean) => Bill {
+export function billFor({ job, assessment, calls }: Known): (done: Iterable<string>, lookingMinutes: number, renew: Iterable<string>, held: boolean) => Bill {
   const ledger = ledgerOf(job, assessment, assumptionsOf(job), coupledTo(contextOf(job, assessment)))
   const score = scorer(ledger)
   const operations = job.drive.operations ?? []
   const condemned = calls.filter((call) => acceptable(call).includes('renew')).map(({ part }) => part)
   return (done, lookingMinutes, renew, held) => {
-    const mask = closed(ledger, maskOf(ledger, renew))
+    const mask = closeOver(ledger, maskOf(ledger, renew))
     const items = ledger.parts.filter((_, i) => mask & (1 << i))
     const reached = accessTo(operations, [...done, ...items.flatMap((part) => needsOf(part, null))])
     const hours = reached.reduce((sum, operation) => sum + operation.hours, 0) + items.reduce((sum, part) => sum + part.hours, 0) + lookingMinutes / 60

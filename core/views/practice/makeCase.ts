@@ -5,7 +5,7 @@ import type { UsageUnit } from '../../readings'
 import { type DriveSheet, limitFor } from '../../sheet'
 import { caseCode, SEEDS } from './code'
 import { type Draft, type FaultId, FAULTS, type FaultSpec } from './faults'
-import { shown } from './truth'
+import { standTrue } from './truth'
 import type { HiddenTruth, Level, PracticeCase } from './types'
 
 /** A case as it is drawn: its title and what the customer says are put in words when it is told. */
@@ -78,7 +78,7 @@ function clash(a: FaultSpec, b: FaultSpec): boolean {
 
 /** A chain longer than its tensioner reaches hangs slack, however it is turned. */
 function slackLeft(sheet: DriveSheet, truth: HiddenTruth): void {
-  for (const [chain, slack] of Object.entries(shown(sheet, truth).slack)) if (slack > SLACK_FELT) truth.findings.push({ target: chain, finding: 'slack-stays' })
+  for (const [chain, slack] of Object.entries(standTrue(sheet, truth).slack)) if (slack > SLACK_FELT) truth.findings.push({ target: chain, finding: 'slack-stays' })
 }
 
 /** mm of slack that a thumb feels. */

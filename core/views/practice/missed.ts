@@ -1,5 +1,5 @@
 import { faultOf } from './faults'
-import type { JudgedCall } from './score'
+import type { JudgedCall } from './scoreStand'
 import type { Stand } from './stand'
 import type { PracticeCase } from './types'
 

@@ -2,7 +2,7 @@ import { messagesOf, type Message } from '../../check'
 import { assess } from '../../paths'
 import { type Act, foldActs, jobFile, type KeptJob } from '../../record'
 import { drivenSprockets, isCharted } from '../../drive'
-import { combined, seedOf } from '../../math'
+import { combineFigures, seedOf } from '../../math'
 import { readingSigma } from '../../readings'
 import type { HiddenTruth, Level, PracticeCase, SeenFinding } from './types'
 
@@ -48,7 +48,7 @@ function truthOf(file: Parameters<typeof assess>[0]): HiddenTruth {
   const { drive, readings } = file
   const { chains, rails, tensioners, cams } = assess(file)
   const by = <T>(ids: Record<string, T>, value: (one: T) => number) => Object.fromEntries(Object.entries(ids).map(([id, one]) => [id, value(one)]))
-  const play = drive.phasers.map(({ id }) => [id, combined(readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === id ? [{ value: r.value, sigma: readingSigma(drive, r) ?? NaN }] : [])))?.mean ?? 0.3] as const)
+  const play = drive.phasers.map(({ id }) => [id, combineFigures(readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === id ? [{ value: r.value, sigma: readingSigma(drive, r) ?? NaN }] : [])))?.mean ?? 0.3] as const)
   const findings = readings.flatMap((r): SeenFinding[] => (r.kind === 'condition' ? [{ target: r.target, finding: r.finding, ...(r.count === undefined ? {} : { count: r.count }) }] : []))
   return {
     elongation: by(chains, ({ elongation }) => digits(elongation.mean, 5)), wear: by(rails, ({ wear }) => digits(wear.mean, 2)), pad: by(tensioners, ({ padWear }) => digits(padWear.mean, 2)),

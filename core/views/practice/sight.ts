@@ -3,7 +3,7 @@ import { randomness, seedOf } from '../../math'
 import { compileSheet } from '../../sheet'
 import type { Inspection } from './inspections'
 import { readFigure, type Stand } from './figures'
-import { shown } from './truth'
+import { standTrue } from './truth'
 import type { PracticeCase, SeenFinding } from './types'
 
 /** What an inspection shows: the figures that a good eye would read, and what is there to be found. */
@@ -31,7 +31,7 @@ const IN_THE_TOOL = 0.5
 export function sightOf(engine: PracticeCase, inspection: Inspection, looked: LookedAt): Sight {
   const { normal } = randomness(seedOf('sight', engine.seed, engine.code, inspection.id, looked.attempt))
   const noise = (reading: Unread) => (isNumeric(reading.kind) ? normal(IN_THE_TOOL * (methodSigma(reading.kind, reading.method) ?? 0)) : 0)
-  return { figures: inspection.reads.map((reading) => figureOf(engine, reading, noise(reading), looked)), findings: found(engine, inspection) }
+  return { figures: inspection.reads.map((reading) => figureOf(engine, reading, noise(reading), looked)), findings: findSeen(engine, inspection) }
 }
 
 /** The true figure of a reading on this engine, its own scatter in it, with so much noise; as fine as it can be read. */
@@ -51,11 +51,11 @@ function standOfEngine(engine: PracticeCase, turnedForward: boolean): Stand {
   }
 }
 
-const stands = new WeakMap<PracticeCase, ReturnType<typeof shown>>()
+const stands = new WeakMap<PracticeCase, ReturnType<typeof standTrue>>()
 
 /** What an engine shows, worked out once: its marks are asked for again with every degree that it is turned. */
-function standsOf(engine: PracticeCase): ReturnType<typeof shown> {
-  const known = stands.get(engine) ?? shown(engine.drive, engine.truth)
+function standsOf(engine: PracticeCase): ReturnType<typeof standTrue> {
+  const known = stands.get(engine) ?? standTrue(engine.drive, engine.truth)
   stands.set(engine, known)
   return known
 }
@@ -78,7 +78,7 @@ function notchesSeen(engine: PracticeCase, tensioner: string): number {
 }
 
 /** What is there to be found: what is true of it, else that it is sound where the inspection has a word for that. */
-function found({ truth }: PracticeCase, { kind, part, findings }: Inspection): SeenFinding[] {
+function findSeen({ truth }: PracticeCase, { kind, part, findings }: Inspection): SeenFinding[] {
   const offered = (one: SeenFinding) => (kind === 'ask' ? one.target === 'engine' && HEARD.test(one.finding) : findings.some((f) => f.target === one.target && f.finding === one.finding))
   const seen = truth.findings.filter(offered)
   if (seen.length > 0) return seen

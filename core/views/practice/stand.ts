@@ -1,5 +1,5 @@
 import type { Call } from '../../calls'
-import { sameThing, type JobFile, type Reading, withIds } from '../../readings'
+import { isSameThing, type JobFile, type Reading, withIds } from '../../readings'
 import { accessMinutes, type Inspection, inspectionsOf } from './inspections'
 import type { Move } from './moves'
 import type { PracticeCase } from './types'
@@ -71,7 +71,7 @@ function step(stand: Stand, move: Exclude<Move, { type: 'turn' }>, engine: Pract
     const inspection = inspections.get(move.inspection)
     if (!inspection) return
     if (move.type === 'inspect') inspect(stand, engine, inspection)
-    else read(stand, inspection, move.reading)
+    else takeReading(stand, inspection, move.reading)
   }
 }
 
@@ -83,11 +83,11 @@ function inspect(stand: Stand, { drive }: PracticeCase, { id, operations, minute
 }
 
 /** An entry needs a look first; the last of one thing stands. */
-function read(stand: Stand, { id, kind }: Inspection, reading: Reading): void {
+function takeReading(stand: Stand, { id, kind }: Inspection, reading: Reading): void {
   const looks = stand.looks.get(id) ?? 0
   if (looks === 0) return
   const turnedForward = kind === 'scan' || stand.turnedForward
-  const same = (other: StandReading) => other.inspection === id && sameThing(other.reading, reading)
+  const same = (other: StandReading) => other.inspection === id && isSameThing(other.reading, reading)
   stand.readings = [...stand.readings.filter((other) => !same(other)), { reading: { ...reading, ...(isTurned(reading) ? { turnedForward } : {}) } as Reading, inspection: id, attempt: looks - 1, turnedForward }]
 }
 

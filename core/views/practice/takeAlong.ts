@@ -1,7 +1,7 @@
 import type { PracticeCase } from './types'
 import { lesson } from './says'
 import type { Message } from '../../check'
-import type { JudgedCall, Solved } from './score'
+import type { JudgedCall, Solved } from './scoreStand'
 import { jobOfStand, type Stand } from './stand'
 import type { Shown, WeighedReading } from './weighedReadings'
 
@@ -42,7 +42,7 @@ export function takeAlong(engine: PracticeCase, { wrong, calls, readings }: Play
   const idle = readings.filter(({ narrowed: by, changed, misread: bad }) => !bad && changed.length === 0 && by !== null && by.from - by.to < 0.002)
   const all: Lesson[] = [
     ...wrong.filter(({ missed }) => missed).map(({ id }) => lesson('of-fault', { fault: id })),
-    ...misread.slice(0, 1).map(({ what, entered, shown }) => lesson('misread', { ...what, ...told(entered, shown) })),
+    ...misread.slice(0, 1).map(({ what, entered, shown }) => lesson('misread', { ...what, ...tellShown(entered, shown) })),
     ...needless.slice(0, 1).map(({ part, why }) => ({ ...lesson('needless', { part }), reason: why })),
     ...(stand.turnedBack ? [lesson('turned-back')] : []),
     ...unreadLooks(engine, solution, calls, stand).slice(0, 1),
@@ -59,7 +59,7 @@ function uniqBy<T>(list: readonly T[], key: (one: T) => string): T[] {
 }
 
 /** A misread entry as the figures of a message: both figures with their unit, or the finding and how many were there. */
-function told(entered: Shown, shown: Shown): { entered: string; shown: string; unit: string; findingKind: string } {
+function tellShown(entered: Shown, shown: Shown): { entered: string; shown: string; unit: string; findingKind: string } {
   const plain = (one: Shown) => (one === null ? '' : 'value' in one ? one.value.toFixed(1) : 'told' in one ? one.told : `${one.finding}${one.count === null ? '' : `:${one.count}`}`)
   return { entered: plain(entered), shown: plain(shown), unit: entered && 'value' in entered ? entered.unit : '', findingKind: entered && 'kind' in entered ? entered.kind : '' }
 }

@@ -21,7 +21,7 @@ export interface Truth {
 }
 
 /** What a drive in this state shows: extension by tensioner, lag by sprocket (teeth and shifts in it), slack (mm) by chain. */
-export function shown(sheet: DriveSheet, truth: Truth): { extension: Record<string, number>; lag: Record<string, number>; slack: Record<string, number> } {
+export function standTrue(sheet: DriveSheet, truth: Truth): { extension: Record<string, number>; lag: Record<string, number>; slack: Record<string, number> } {
   const extension: Record<string, number> = {}
   const lag: Record<string, number> = {}
   const slack: Record<string, number> = {}
@@ -58,7 +58,7 @@ const EYE: Readonly<Partial<Record<NumericKind, number>>> = { camLag: 0.5, phase
 const SOUND_PLAY = 0.3
 
 function standOfTruth(sheet: DriveSheet, truth: Truth): Stand {
-  const { extension, lag } = shown(sheet, truth)
+  const { extension, lag } = standTrue(sheet, truth)
   return {
     sheet, elongation: (chain) => truth.elongation?.[chain] ?? 0, wear: (rail) => truth.wear?.[rail] ?? 0, pad: (tensioner) => truth.pad?.[tensioner] ?? 0,
     play: (phaser) => truth.play?.[phaser] ?? SOUND_PLAY, extension: (tensioner) => extension[tensioner] ?? NaN, lag: (sprocket) => lag[sprocket] ?? NaN,

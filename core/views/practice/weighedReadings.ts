@@ -1,6 +1,6 @@
 import type { LookedAtFigures } from './says'
 import { assess, type Assessment } from '../../paths'
-import { READING_KINDS, isNumeric, methodSigma, sameThing, type Of } from '../../readings'
+import { READING_KINDS, isNumeric, methodSigma, isSameThing, type Of } from '../../readings'
 import { partKindOf, type PartKind } from '../../sheet'
 import { type Inspection, inspectionsOf } from './inspections'
 import { sightOf } from './sight'
@@ -32,8 +32,8 @@ export function weighedReadings(engine: PracticeCase, { readings, ...stand }: St
     const after = assess(jobOfStand(engine, readings.slice(0, i + 1)))
     const inspection = inspections.get(entry.inspection)
     if (!inspection) throw new RangeError(`inspection ${entry.inspection}: expected one of this engine`)
-    const { entered, shown, misread } = compared(engine, entry, inspection)
-    const told = { narrowed: isNumeric(entry.reading.kind) ? narrowed(before, after) : null, changed: changedCalls(before, after) }
+    const { entered, shown, misread } = compareWithSight(engine, entry, inspection)
+    const told = { narrowed: isNumeric(entry.reading.kind) ? narrowBetween(before, after) : null, changed: changedCalls(before, after) }
     before = after
     return { what: lookedAt(inspection), minutes: Math.round(shareOfMinutes(inspection, stand.looks, readings)), entered, shown, misread, ...told }
   })
@@ -50,7 +50,7 @@ function shareOfMinutes({ id, minutes }: Inspection, looks: Stand['looks'], read
 }
 
 /** What was entered against what was to be seen then. A figure off by more than the method allows was misread. */
-function compared(engine: PracticeCase, { reading, attempt, turnedForward }: StandReading, inspection: Inspection): Pick<WeighedReading, 'entered' | 'shown' | 'misread'> {
+function compareWithSight(engine: PracticeCase, { reading, attempt, turnedForward }: StandReading, inspection: Inspection): Pick<WeighedReading, 'entered' | 'shown' | 'misread'> {
   const sight = sightOf(engine, inspection, { attempt, turnedForward })
   if (!isNumeric(reading.kind)) {
     const { target, finding, count } = reading as Of<'condition'>
@@ -58,7 +58,7 @@ function compared(engine: PracticeCase, { reading, attempt, turnedForward }: Sta
     const shown = (one: { count?: number | undefined }): Shown => ({ kind: partKindOf(engine.drive, target) ?? 'engine', finding, count: one.count ?? null })
     return { entered: shown(reading), shown: there ? shown(there) : null, misread: !there || (there.count ?? 1) !== (count ?? 1) }
   }
-  const place = inspection.reads.findIndex((asked) => sameThing(asked, reading))
+  const place = inspection.reads.findIndex((asked) => isSameThing(asked, reading))
   const seen = sight.figures[place] ?? NaN
   const value = reading.notches ?? reading.value ?? NaN
   const allowed = reading.notches === undefined ? (methodSigma(reading.kind, reading.method) ?? 0) : 0
@@ -67,7 +67,7 @@ function compared(engine: PracticeCase, { reading, attempt, turnedForward }: Sta
 }
 
 /** The widest elongation interval before and after, as ± per cent. */
-function narrowed(before: Assessment, after: Assessment): { from: number; to: number } {
+function narrowBetween(before: Assessment, after: Assessment): { from: number; to: number } {
   const [from, to] = [before, after].map(({ chains }) => Math.max(...Object.values(chains).map(({ elongation }) => 100 * elongation.sd))) as [number, number]
   return { from, to }
 }

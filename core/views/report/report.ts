@@ -85,7 +85,7 @@ export function reportFacts(job: KeptJob, acts: readonly Act[], assessment: Asse
     photos: record.photos.map(({ photo, part, note }) => ({ id: photo, part, note: note ?? '' })),
     ways: paths ? waysOf(file, assessment, paths, record) : [],
     horizon: paths ? { value: paths.assumptions.horizon, unit: job.usage.unit } : null,
-    ifLeft: ifLeft(file, held, paths), notChecked: notChecked(sheet, record), core: CORE_VERSION, signoff: record.signoffs.at(-1)?.revision ?? null
+    ifLeft: ifLeft(file, held, paths), notChecked: listNotChecked(sheet, record), core: CORE_VERSION, signoff: record.signoffs.at(-1)?.revision ?? null
   }
 }
 
@@ -130,7 +130,7 @@ function ifLeft({ drive, usage: { unit } }: JobFile, held: readonly HeldCall[], 
   return drive.engine.interference ? [...lines, ifLeftSay('valves-meet')] : lines
 }
 
-function notChecked(sheet: DriveSheet, { readings }: JobRecord): ReportFacts['notChecked'] {
+function listNotChecked(sheet: DriveSheet, { readings }: JobRecord): ReportFacts['notChecked'] {
   const byPart = new Map<string, Set<NumericKind>>()
   for (const slot of slotsOf(sheet)) if (!readings.some((r) => fills(slot, r))) byPart.set(slot.part, (byPart.get(slot.part) ?? new Set()).add(slot.kind))
   return [...byPart].map(([part, kinds]) => ({ part, kinds: [...kinds] }))

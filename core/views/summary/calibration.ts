@@ -1,5 +1,5 @@
 import { assess } from '../../paths'
-import { combined } from '../../math'
+import { combineFigures } from '../../math'
 import { type Act, jobFile, type KeptJob } from '../../record'
 import { STRETCH_KINDS, isBenchLength, readingSigma } from '../../readings'
 
@@ -25,7 +25,7 @@ export function calibrationOf(job: KeptJob, acts: readonly Act[]): CalibrationPo
   return file.drive.chains.flatMap((chain): CalibrationPoint[] => {
     const lengths = file.readings.filter(isBenchLength).filter((r) => r.chain === chain.id)
     const told = chains[chain.id]!.readings.some(bears)
-    const bench = combined(lengths.map((r) => {
+    const bench = combineFigures(lengths.map((r) => {
       const asNew = r.links * chain.pitch
       return { value: (100 * (r.kind === 'chainLength' ? r.value - asNew : r.value)) / asNew, sigma: (100 * (readingSigma(file.drive, r) ?? NaN)) / asNew }
     }))

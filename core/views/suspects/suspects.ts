@@ -59,11 +59,11 @@ function answers({ drive, readings }: JobFile, bearings: readonly Bearing[]): Ev
 /** Odds of stretch and jump from the figures against what was believed before them: of the worst chain and the worst cam. */
 function figures(job: JobFile, estimates: Estimates): Evidence[] {
   const worst = (all: Evidence[]) => all.sort((a, b) => b.factor - a.factor).slice(0, 1)
-  return [...worst(stretched(job, estimates)), ...worst(jumped(job, estimates))]
+  return [...worst(weighStretch(job, estimates)), ...worst(weighJump(job, estimates))]
 }
 
 /** A chain is too long when it is past its limit, or when its tensioner is and stretch put it there, by a reading that the others do not contradict. */
-function stretched({ drive, readings }: JobFile, { chains, tensioners, readings: estimated }: Estimates): Evidence[] {
+function weighStretch({ drive, readings }: JobFile, { chains, tensioners, readings: estimated }: Estimates): Evidence[] {
   const { tensionerOf } = compileSheet(drive)
   const odd = new Set(estimated.filter(({ atOdds }) => atOdds).map(({ id }) => id))
   return drive.chains.flatMap((chain): Evidence[] => {
@@ -87,7 +87,7 @@ function mostlyStretch(budget: readonly { cause: string; mm: number }[]): boolea
   return grown.reduce((a, b) => (b.mm > a.mm ? b : a)).cause === 'stretch'
 }
 
-function jumped({ readings }: JobFile, { cams }: Estimates): Evidence[] {
+function weighJump({ readings }: JobFile, { cams }: Estimates): Evidence[] {
   return Object.entries(cams).flatMap(([id, cam]): Evidence[] => {
     if (!cam.jump.told) return []
     const likely = 1 - (cam.jump.all['0'] ?? 0)

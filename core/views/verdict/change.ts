@@ -39,13 +39,13 @@ export function explainChange(sheet: DriveSheet, acts: readonly Act[], before: E
   const chains = sheet.chains.flatMap(({ id }) => {
     const [was, is] = [before.chains[id]?.elongation, after.chains[id]?.elongation]
     if (!was || !is) return []
-    const [mean, spread] = [moved(100 * was.mean, 100 * is.mean), moved(50 * (was.high - was.low), 50 * (is.high - is.low))]
+    const [mean, spread] = [moveBetween(100 * was.mean, 100 * is.mean), moveBetween(50 * (was.high - was.low), 50 * (is.high - is.low))]
     return mean || spread ? [{ chain: id, mean, spread }] : []
   })
   return { cause: acts.length === 1 && first ? causeOf(sheet, first) : cause('entries', { count: acts.length }), chains, jumps: jumpChanges(before, after) }
 }
 
-function moved(from: number, to: number): Moved | null {
+function moveBetween(from: number, to: number): Moved | null {
   return from.toFixed(DIGITS) === to.toFixed(DIGITS) ? null : { from, to }
 }
 

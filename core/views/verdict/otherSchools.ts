@@ -2,7 +2,7 @@ import type { Message } from '../../check'
 import type { Estimates } from '../../estimate'
 import type { JobFile, School } from '../../readings'
 import { type Call, makeCalls, type PartCall, SCHOOLS } from '../../calls'
-import { weighed } from '../../paths'
+import { weighFindings } from '../../paths'
 
 /** What another school would do otherwise, part by part, and why: by the reason that makes the call there, or the one that does not hold there. */
 export interface SchoolDifference {
@@ -13,7 +13,7 @@ export interface SchoolDifference {
 /** The same readings under the schools that the job is not judged under. */
 export function otherSchools(job: JobFile, estimates: Estimates, here: readonly PartCall[]): SchoolDifference[] {
   return (Object.keys(SCHOOLS) as School[]).filter((school) => school !== job.school).map((school) => {
-    const there = makeCalls({ ...job, school }, estimates, weighed)
+    const there = makeCalls({ ...job, school }, estimates, weighFindings)
     const parts = [...new Set([...here, ...there].map(({ part }) => part))]
     const changes = parts.flatMap((part) => {
       const [a, b] = [here, there].map((calls) => calls.find((call) => call.part === part))

@@ -9,7 +9,7 @@ import { pipeline } from 'node:stream/promises'
 import { sayOfCheck, shape, text } from '../../../core/check'
 import { heavily } from '../../heavy/heavily'
 import { isUuid } from '../../store/jobs'
-import { checked, checkLength, route } from '../../utils/route'
+import { checkInput, checkLength, route } from '../../utils/route'
 
 /** Greatest job file taken in as lines, its 500 photos with it. */
 const LIMIT = 4 * 1024 * 1024 * 1024
@@ -18,11 +18,11 @@ const LIMIT = 4 * 1024 * 1024 * 1024
 const schema = shape({ by: text(80), id: text(36).test('uuid', told('a-uuid'), (value) => value === undefined || isUuid(value)) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { by, id = randomUUID() } = checked(schema, getQuery(event), told('who-brings-it'))
+  const { by, id = randomUUID() } = checkInput(schema, getQuery(event), told('who-brings-it'))
   checkLength(event, LIMIT)
   const folder = await mkdtemp(join(tmpdir(), 'umbrette-import-'))
   try {
-    const file = await spooled(event, folder)
+    const file = await spool(event, folder)
     return await heavily('long', 'importSpooled', id, file, by?.trim() || 'import', new Date().toISOString())
   } finally {
     await rm(folder, { recursive: true, force: true })
@@ -30,7 +30,7 @@ export default route(async (event) => {
 })
 
 /** The request's body on disk: it need not fit into memory. Ends with the connection. */
-async function spooled(event: H3Event, folder: string): Promise<string> {
+async function spool(event: H3Event, folder: string): Promise<string> {
   const file = join(folder, 'job')
   await pipeline(event.node.req, createWriteStream(file, { mode: 0o600 }))
   return file

@@ -3,8 +3,8 @@ import { randomUUID } from 'node:crypto'
 import { id, needed, sayOfCheck, shape, words } from '../../../core/check'
 import { factFields } from '../../../core/record'
 import { schoolSchema, usageSchema } from '../../../core/readings'
-import { openJob } from '../../store/opening'
-import { checked, readJson, route } from '../../utils/route'
+import { openJob } from '../../store/openJob'
+import { checkInput, readJson, route } from '../../utils/route'
 
 const schema = shape({
   ...factFields, openedBy: words(80, told('who')),
@@ -12,6 +12,6 @@ const schema = shape({
 }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { vehicle, stand = '', complaint = '', openedBy, sheet, usage, school } = checked(schema, await readJson(event), told('job-incomplete'))
+  const { vehicle, stand = '', complaint = '', openedBy, sheet, usage, school } = checkInput(schema, await readJson(event), told('job-incomplete'))
   return { id: await openJob(randomUUID(), { vehicle: vehicle.trim(), stand, complaint, openedBy, sheet, usage, school }) }
 })

@@ -3,11 +3,11 @@ import { getQuery } from 'h3'
 import { localDay } from '../../../core/math'
 import { sayOfCheck, shape, text } from '../../../core/check'
 import { practiceLobby } from '../../store/practice'
-import { checked, route } from '../../utils/route'
+import { checkInput, route } from '../../utils/route'
 
 const schema = shape({ by: text(80) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { by = '' } = checked(schema, getQuery(event), told('who-practises'))
+  const { by = '' } = checkInput(schema, getQuery(event), told('who-practises'))
   return practiceLobby(by, localDay(new Date()))
 })

@@ -1,4 +1,4 @@
 import { findVehicle } from '../../store/vehicles'
-import { named, route } from '../../utils/route'
+import { readParam, route } from '../../utils/route'
 
-export default route(async (event) => findVehicle(named(event, 'id')))
+export default route(async (event) => findVehicle(readParam(event, 'id')))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { gapWords, namesOf } from '../../../../words/en'
 import { computed } from 'vue'
-import { closing, sheetGaps } from '../../../../core/drive'
+import { closeChain, sheetGaps } from '../../../../core/drive'
 import type { FoundSheet } from '../../../../server/store/sheets'
 import SheetFigures from '../../../components/engine/SheetFigures.vue'
 import SheetMap from '../../../components/engine/SheetMap.vue'
@@ -9,7 +9,7 @@ import SheetWork from '../../../components/engine/SheetWork.vue'
 import ProblemNote from '../../../components/parts/ProblemNote.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
 import WhenAt from '../../../components/parts/WhenAt.vue'
-import { fixed } from '../../../words'
+import { fixDigits } from '../../../words'
 
 /** A drive sheet: its drawing, figures, limits with their source, operations and parts; what it leaves open, and its revisions. */
 const route = useRoute()
@@ -17,7 +17,7 @@ const revision = computed(() => (route.query.revision ? String(route.query.revis
 const { data, error, refresh } = await useFetch<FoundSheet>(() => `/api/sheets/${String(route.params.id)}`, { deep: false, query: { revision } })
 const sheet = computed(() => data.value?.sheet ?? null)
 const gaps = computed(() => (sheet.value ? sheetGaps(sheet.value).map((gap) => gapWords(gap, namesOf(sheet.value!))) : []))
-const closes = computed(() => sheet.value?.chains.flatMap((chain) => { const at = closing(sheet.value!, chain); return at ? [`${chain.name} ${fixed(at.links, 2)} links of ${chain.links}`] : [] }) ?? [])
+const closes = computed(() => sheet.value?.chains.flatMap((chain) => { const at = closeChain(sheet.value!, chain); return at ? [`${chain.name} ${fixDigits(at.links, 2)} links of ${chain.links}`] : [] }) ?? [])
 useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
 </script>
 

@@ -9,7 +9,7 @@ import JobBar from '../../../components/verdict/JobBar.vue'
 import { usePlanner } from '../../../composables/usePlanner'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
-import { fixed, money, namesOf, oddsWords, partName, SCHOOL_WORDS, usageWords } from '../../../words'
+import { fixDigits, money, namesOf, oddsWords, partName, SCHOOL_WORDS, usageWords } from '../../../words'
 
 /** Repair paths side by side: the schools', the cheapest expected and the front between, and one built by hand. */
 const job = useJob()
@@ -86,7 +86,7 @@ watch(() => [job.assessment, job.file?.pricing], () => void weigh(), { immediate
                 <tr v-for="(path, i) in paths.paths" :key="path.renew.join()" class="border-b border-rule/60 align-top" :class="same(path.renew, own?.renew ?? []) ? 'outline-2 -outline-offset-2 outline-brass' : ''">
                   <td class="px-3 py-2"><button type="button" class="min-h-11 text-left" @click="build([...path.renew])"><span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b></button><p v-if="same(path.renew, advised ?? ['-'])" class="text-[13px] font-bold">Advised</p></td>
                   <td class="py-2 pr-3 text-[14px]">{{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}<p v-if="path.differs" class="text-[13px] text-faint">{{ sayDifference(path.differs, namesOf(sheet)) }}</p></td>
-                  <td class="figure py-2 pr-3 text-right font-normal">{{ fixed(path.cost.hours, 1) }}</td><td class="figure py-2 pr-3 text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
+                  <td class="figure py-2 pr-3 text-right font-normal">{{ fixDigits(path.cost.hours, 1) }}</td><td class="figure py-2 pr-3 text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
                   <td class="figure py-2 pr-3 text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td><td class="figure py-2 pr-3 text-right font-normal whitespace-nowrap">{{ money(path.cost.expected, currency) }}</td>
                 </tr>
               </tbody>

@@ -12,7 +12,7 @@ import { partOf } from '../../../../core/readings'
 import { limitFor } from '../../../../core/sheet'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
-import { fixed, lagWords, partName, readingWords, USAGE_UNITS, usageWords } from '../../../words'
+import { fixDigits, lagWords, partName, readingWords, USAGE_UNITS, usageWords } from '../../../words'
 import { lengthWords } from '../../../units'
 import { largeNumberOf } from '../../../components/bench/draft'
 
@@ -33,7 +33,7 @@ const rows = computed(() => rebuild.value.checks.map(({ expected, turned, state 
   const { kind, target, from, to, value, within } = expected
   const running = proofs.value.findLast(({ reading }) => reading.kind === kind && partOf(reading) === target)?.reading ?? null
   const before = kind === 'camLag' ? lagWords(job.assessment!.cams[target]!.lag.mean) : kind === 'extension' ? lengthWords(job.assessment!.tensioners[target]!.extension.read ?? job.assessment!.tensioners[target]!.extension.predicted, 1) : countedBefore(target, from!, to!)
-  const should = kind === 'linkCount' ? `${value} links` : kind === 'extension' ? `${lengthWords(value, 1)} ±${fixed(within, 1)}` : `${lagWords(value)} ±${fixed(within, 1)}°`
+  const should = kind === 'linkCount' ? `${value} links` : kind === 'extension' ? `${lengthWords(value, 1)} ±${fixDigits(within, 1)}` : `${lagWords(value)} ±${fixDigits(within, 1)}°`
   return { key: [kind, target, from, to].join(), name: kind === 'linkCount' ? `${partName(sheet.value, from!)} to ${partName(sheet.value, to!)}` : partName(sheet.value, target), before, should, after: turned ? readingWords(turned) : 'not read', running: running ? readingWords(running) : '', state }
 }))
 

@@ -7,7 +7,7 @@ import CallMark from '../../../components/parts/CallMark.vue'
 import ProblemNote from '../../../components/parts/ProblemNote.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
 import { minutesWords } from '../../../components/practice/words'
-import { fixed, money } from '../../../words'
+import { fixDigits, money } from '../../../words'
 
 /** The debriefing: what was wrong, what each look was worth, calls beside the right ones, and what to take along. */
 const route = useRoute()
@@ -62,7 +62,7 @@ function price(amount: number): string {
               <tbody>
                 <tr v-for="(reading, i) in it.readings" :key="i" class="border-t border-rule/60 align-top" data-testid="weighed">
                   <td class="py-1 pr-2">{{ inspectionWords(reading.what, name) }}</td><td class="figure py-1 font-normal">{{ reading.minutes }}</td><td class="py-1 pr-2" :class="reading.misread ? 'font-bold text-renew' : ''">{{ shownWords(reading.entered) }}</td><td class="py-1 pr-2">{{ shownWords(reading.shown) }}</td>
-                  <td class="py-1">{{ reading.narrowed && reading.narrowed.from - reading.narrowed.to > 0.002 ? `stretch ±${fixed(reading.narrowed.from, 3)} to ±${fixed(reading.narrowed.to, 3)} %` : '' }}{{ reading.changed.length ? ` decided ${reading.changed.map(name).join(', ').toLowerCase()}` : '' }}</td>
+                  <td class="py-1">{{ reading.narrowed && reading.narrowed.from - reading.narrowed.to > 0.002 ? `stretch ±${fixDigits(reading.narrowed.from, 3)} to ±${fixDigits(reading.narrowed.to, 3)} %` : '' }}{{ reading.changed.length ? ` decided ${reading.changed.map(name).join(', ').toLowerCase()}` : '' }}</td>
                 </tr>
               </tbody>
             </table>

@@ -2,7 +2,7 @@ import { told } from '../../../../words/problems'
 import { getQuery } from 'h3'
 import { sayOfCheck, shape, text } from '../../../../core/check'
 import { actsAfter, actsAt } from '../../../store/acts'
-import { checked, named, route } from '../../../utils/route'
+import { checkInput, readParam, route } from '../../../utils/route'
 
 const schema = shape({
   after: text(16).matches(/^\d+$/, told('a-whole-number')),
@@ -11,7 +11,7 @@ const schema = shape({
 
 /** Acts kept after a place in the workshop's order, or at these places. */
 export default route(async (event) => {
-  const { after = '0', places } = checked(schema, getQuery(event), told('after-which-place'))
-  const id = named(event, 'id')
+  const { after = '0', places } = checkInput(schema, getQuery(event), told('after-which-place'))
+  const id = readParam(event, 'id')
   return places === undefined ? actsAfter(id, Number(after)) : actsAt(id, places.split(',').map(Number))
 })

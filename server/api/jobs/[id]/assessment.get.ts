@@ -1,9 +1,9 @@
 import { setResponseHeader } from 'h3'
 import { heavily } from '../../../heavy/heavily'
-import { named, route } from '../../../utils/route'
+import { readParam, route } from '../../../utils/route'
 
 export default route(async (event) => {
-  const { text } = await heavily('asked', 'textOf', named(event, 'id'), 'assessment')
+  const { text } = await heavily('asked', 'textOf', readParam(event, 'id'), 'assessment')
   setResponseHeader(event, 'Content-Type', 'application/json')
   return text
 })

@@ -1,4 +1,4 @@
 import { jobReport } from '../../../store/reports'
-import { named, route } from '../../../utils/route'
+import { readParam, route } from '../../../utils/route'
 
-export default route(async (event) => jobReport(named(event, 'id')))
+export default route(async (event) => jobReport(readParam(event, 'id')))

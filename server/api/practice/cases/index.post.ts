@@ -2,7 +2,7 @@ import { told } from '../../../../words/problems'
 import { getQuery } from 'h3'
 import { sayOfCheck, shape, text } from '../../../../core/check'
 import { keepCase } from '../../../store/practice'
-import { checked, readJson, route } from '../../../utils/route'
+import { checkInput, readJson, route } from '../../../utils/route'
 
 /** Greatest case file taken in: a drive sheet and its truth. */
 const LIMIT = 1024 * 1024
@@ -10,6 +10,6 @@ const LIMIT = 1024 * 1024
 const schema = shape({ by: text(80) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { by } = checked(schema, getQuery(event), told('who-brings-it'))
+  const { by } = checkInput(schema, getQuery(event), told('who-brings-it'))
   return keepCase(await readJson(event, LIMIT), by?.trim() || 'import')
 })

@@ -1,4 +1,4 @@
 import { practiceRun } from '../../../store/practice'
-import { named, route } from '../../../utils/route'
+import { readParam, route } from '../../../utils/route'
 
-export default route(async (event) => practiceRun(named(event, 'id')))
+export default route(async (event) => practiceRun(readParam(event, 'id')))

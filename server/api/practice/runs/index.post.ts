@@ -3,7 +3,7 @@ import { mixed } from 'yup'
 import { needed, sayOfCheck, shape, text, words } from '../../../../core/check'
 import { finishRun } from '../../../store/practice'
 import { isUuid } from '../../../store/jobs'
-import { checked, readJson, route } from '../../../utils/route'
+import { checkInput, readJson, route } from '../../../utils/route'
 
 const schema = shape({
   id: text(64).required(needed).test('uuid', told('a-uuid'), (value) => value === undefined || isUuid(value)),
@@ -14,6 +14,6 @@ const schema = shape({
 const LIMIT = 1024 * 1024
 
 export default route(async (event) => {
-  const { id, by, case: key, moves } = checked(schema, await readJson(event, LIMIT), told('run-not-taken'))
+  const { id, by, case: key, moves } = checkInput(schema, await readJson(event, LIMIT), told('run-not-taken'))
   return finishRun(id, by, key, moves)
 })

@@ -1,4 +1,4 @@
 import { listShares } from '../../../../store/shares'
-import { named, route } from '../../../../utils/route'
+import { readParam, route } from '../../../../utils/route'
 
-export default route(async (event) => listShares(named(event, 'id')))
+export default route(async (event) => listShares(readParam(event, 'id')))

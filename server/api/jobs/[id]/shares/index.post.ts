@@ -1,11 +1,11 @@
 import { told } from '../../../../../words/problems'
 import { needed, sayOfCheck, shape, whole, words } from '../../../../../core/check'
 import { createShare } from '../../../../store/shares'
-import { checked, named, readJson, route } from '../../../../utils/route'
+import { checkInput, readParam, readJson, route } from '../../../../utils/route'
 
 const schema = shape({ by: words(80, told('who')), days: whole(1, 365).required(needed) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { by, days } = checked(schema, await readJson(event), told('who-shares'))
-  return createShare(named(event, 'id'), by, days)
+  const { by, days } = checkInput(schema, await readJson(event), told('who-shares'))
+  return createShare(readParam(event, 'id'), by, days)
 })

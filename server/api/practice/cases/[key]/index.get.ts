@@ -1,4 +1,4 @@
 import { practiceCase } from '../../../../store/practice'
-import { named, route } from '../../../../utils/route'
+import { readParam, route } from '../../../../utils/route'
 
-export default route(async (event) => practiceCase(named(event, 'key')))
+export default route(async (event) => practiceCase(readParam(event, 'key')))

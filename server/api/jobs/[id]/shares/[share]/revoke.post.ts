@@ -1,7 +1,7 @@
 import { revokeShare } from '../../../../../store/shares'
-import { named, route } from '../../../../../utils/route'
+import { readParam, route } from '../../../../../utils/route'
 
 export default route(async (event) => {
-  await revokeShare(named(event, 'id'), named(event, 'share'))
+  await revokeShare(readParam(event, 'id'), readParam(event, 'share'))
   return { revoked: true }
 })

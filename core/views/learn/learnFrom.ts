@@ -48,17 +48,17 @@ export interface Learnt {
 const CALLS: readonly Call[] = ['back-in', 'look-closer', 'renew']
 
 /** What the jobs of a workshop teach. Units of usage are never mixed, nor the chain before a renewal with the one after it. */
-export function learnt(jobs: readonly LearntFrom[]): Learnt {
+export function learnFrom(jobs: readonly LearntFrom[]): Learnt {
   const calibration = jobs.flatMap(({ summary }) => summary.calibration)
   return { types: typeRates(jobs), calibration, held: coverage(calibration), cameBack: CALLS.map((call) => comeBacks(jobs, call)) }
 }
 
 function typeRates(jobs: readonly LearntFrom[]): TypeRate[] {
-  const types = grouped(jobs.filter(({ vehicleId }) => vehicleId !== null), ({ summary, usage }) => `${summary.sheet.id} ${usage.unit}`)
+  const types = groupBy(jobs.filter(({ vehicleId }) => vehicleId !== null), ({ summary, usage }) => `${summary.sheet.id} ${usage.unit}`)
   return [...types.values()].flatMap((ofType): TypeRate[] => {
-    const engines = [...grouped(ofType, ({ vehicleId }) => vehicleId!).values()].flatMap(engineRates)
+    const engines = [...groupBy(ofType, ({ vehicleId }) => vehicleId!).values()].flatMap(engineRates)
     if (engines.length === 0) return []
-    return [{ sheet: ofType[0]!.summary.sheet.name, unit: ofType[0]!.usage.unit, engines, over: pooled(engines) }]
+    return [{ sheet: ofType[0]!.summary.sheet.name, unit: ofType[0]!.usage.unit, engines, over: poolEngines(engines) }]
   }).sort((a, b) => a.sheet.localeCompare(b.sheet))
 }
 
@@ -95,7 +95,7 @@ function perDay(byUsage: readonly LearntFrom[]): number | undefined {
 }
 
 /** The mean rate of several engines, its interval from how they scatter and how well each is known. */
-function pooled(engines: readonly EngineRate[]): TypeRate['over'] {
+function poolEngines(engines: readonly EngineRate[]): TypeRate['over'] {
   if (engines.length < 2) return null
   const rates = engines.map(({ rate }) => rate.mean)
   const mean = rates.reduce((sum, r) => sum + r, 0) / rates.length
@@ -117,7 +117,7 @@ function comeBacks(jobs: readonly LearntFrom[], call: Call): Learnt['cameBack'][
   return { call, parts, back }
 }
 
-function grouped<T>(list: readonly T[], key: (one: T) => string): Map<string, T[]> {
+function groupBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>()
   for (const one of list) groups.set(key(one), [...(groups.get(key(one)) ?? []), one])
   return groups

@@ -75,7 +75,7 @@ function wayOf(sheet: DriveSheet, parts: readonly SparePart[], way: WayIn | null
 }
 
 /** The set with everything its parts bring with them. */
-export function closed({ brings }: Ledger, mask: number): number {
+export function closeOver({ brings }: Ledger, mask: number): number {
   return brings.reduce((all, bring, i) => (mask & (1 << i) ? all | bring : all), mask)
 }
 
@@ -134,7 +134,7 @@ export function scorer(ledger: Ledger): (mask: number) => Cost {
 export function allowedSets(ledger: Ledger, forced: number): number[] {
   const sets: number[] = []
   for (let mask = 0; mask < 1 << ledger.parts.length; mask++) {
-    if ((mask & forced) === forced && closed(ledger, mask) === mask) sets.push(mask)
+    if ((mask & forced) === forced && closeOver(ledger, mask) === mask) sets.push(mask)
   }
   return sets
 }

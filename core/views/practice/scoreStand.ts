@@ -1,7 +1,7 @@
 import type { Message } from '../../check'
 import type { Call, PartCall } from '../../calls'
 import { namedBy, type Reading } from '../../readings'
-import { acceptable, type Bill, billing, type Known, knownOf } from './judge'
+import { acceptable, type Bill, billFor, type Known, knownOf } from './judge'
 import { softwareRun, type SoftwareRun } from './software'
 import type { Stand, StandReading } from './stand'
 import type { PracticeCase } from './types'
@@ -42,15 +42,15 @@ export interface Solved {
   software: SoftwareRun
 }
 
-export function solved(engine: PracticeCase): Solved {
+export function solveCase(engine: PracticeCase): Solved {
   return { known: knownOf(engine), software: softwareRun(engine) }
 }
 
 /** How a learner's moves score, and from what. */
-export function scored(stand: Stand, { known, software }: Solved): Score {
-  const priced = billing(known)
+export function scoreStand(stand: Stand, { known, software }: Solved): Score {
+  const priced = billFor(known)
   const right = known.calls.filter((call) => acceptable(call).includes('renew')).map(({ part }) => part)
-  const calls = judged(known, stand)
+  const calls = judgeCalls(known, stand)
   const yours = priced(stand.done, stand.looking, stand.renew, calls.every((call) => call.right !== 'stop' || call.hit))
   const best = priced(software.stand.done, software.stand.looking, right, true)
   const minutes = { yours: stand.access + stand.looking, best: software.stand.access + software.stand.looking }
@@ -59,7 +59,7 @@ export function scored(stand: Stand, { known, software }: Solved): Score {
 }
 
 /** The learner's calls beside the right ones. */
-function judged({ calls }: Known, stand: Stand): JudgedCall[] {
+function judgeCalls({ calls }: Known, stand: Stand): JudgedCall[] {
   return calls.map((call) => {
     const yours = stand.calls.get(call.part) ?? null
     return {

@@ -5,7 +5,7 @@ import { partName } from '../../words/en'
 import type { Drawing } from '../shapes'
 import { countPicture } from './links'
 import { panPicture, phaserPicture, pinPicture, screenPicture } from './looks'
-import { compressionPicture, markPicture, scanPicture } from './marks'
+import { compressionPicture, markPicture, scanPicture } from './markShapes'
 import { plugPicture, pushPicture, tensionPicture } from './tension'
 import { benchPicture, lengthPicture, padPicture, railPicture, teethPicture } from './wear'
 
@@ -56,11 +56,11 @@ function tensionerOf({ engine, inspection }: Look): Tensioner {
 }
 
 function marksOf({ engine, inspection, figure, crank }: Look, wheel: boolean): Drawing {
-  return markPicture({ crank, lag: figure, ...camTurning(engine, inspection.part), wheel, cam: partName(engine.drive, inspection.part) })
+  return markPicture({ crank, lag: figure, ...turnOfCam(engine, inspection.part), wheel, cam: partName(engine.drive, inspection.part) })
 }
 
 /** How a cam turns with the crank, seen from the front. */
-function camTurning({ drive }: PracticeCase, cam: string): { camSpeed: number; sense: 1 | -1 } {
+function turnOfCam({ drive }: PracticeCase, cam: string): { camSpeed: number; sense: 1 | -1 } {
   const chain = compileSheet(drive).chainAt(cam)
   if (!chain) throw new RangeError(`sprocket ${cam}: expected one that a chain drives`)
   return { camSpeed: Math.abs(speedOf(drive, chain, cam)), sense: drive.rotation === 'clockwise' ? 1 : -1 }

@@ -70,13 +70,13 @@ export function trainOf(chains: readonly { chain: Chain; model: ChainModel; upst
     while (train.bounded.length < train.scale.length) train.bounded.push(train.bounded.length <= padWear)
     model.cams.forEach((id, place) => train.cams.push({ id, part, place, degreesPerTooth: model.degreesPerTooth, inherits: [] }))
   })
-  for (const cam of train.cams) cam.inherits = inherited(train, chains.map((c) => c.upstream), cam)
+  for (const cam of train.cams) cam.inherits = inheritFrom(train, chains.map((c) => c.upstream), cam)
   return train
 }
 
-function inherited({ cams }: Train, upstream: readonly (string | null)[], cam: Cam): number[] {
+function inheritFrom({ cams }: Train, upstream: readonly (string | null)[], cam: Cam): number[] {
   const above = cams.findIndex(({ id }) => id === upstream[cam.part])
-  return above < 0 ? [] : [above, ...inherited({ cams } as Train, upstream, cams[above]!)]
+  return above < 0 ? [] : [above, ...inheritFrom({ cams } as Train, upstream, cams[above]!)]
 }
 
 /** The state of one chain at u, kept where a chain can be. */
@@ -96,9 +96,9 @@ const STEP = { elongation: 1e-5, wear: 1e-3 }
  * Predictions and their slopes at u, by one-sided differences of the forward model.
  * @param width prior units, one for each unknown: take slopes from −width to +width instead
  */
-export function linearised(problem: Problem, u: readonly number[], width?: readonly number[]): Linearised {
+export function linearise(problem: Problem, u: readonly number[], width?: readonly number[]): Linearised {
   const point = u.slice()
-  const chains = problem.parts.map((part) => chainLinearised(problem, part, point, width))
+  const chains = problem.parts.map((part) => lineariseChain(problem, part, point, width))
   const { cams } = problem
   const own = cams.map(({ part, place }) => ({ lag: chains[part]!.readout.lag[place]!, slope: chains[part]!.lagSlope[place]! }))
   const lag = cams.map(({ inherits }, i) => inherits.reduce((sum, above) => sum + own[above]!.lag, own[i]!.lag))
@@ -119,7 +119,7 @@ interface ChainLinearised {
   lagSlope: Matrix
 }
 
-function chainLinearised(train: Train, part: Part, point: readonly number[], width?: readonly number[]): ChainLinearised {
+function lineariseChain(train: Train, part: Part, point: readonly number[], width?: readonly number[]): ChainLinearised {
   const { model, at } = part
   const { scale } = train
   const state = stateAt(train, part, point)
@@ -130,8 +130,8 @@ function chainLinearised(train: Train, part: Part, point: readonly number[], wid
   for (let i = at.elongation; i <= at.padWear; i++) {
     const up = width ? width[i]! * scale[i]! : i === at.elongation ? STEP.elongation : STEP.wear
     const down = width ? Math.min(up, Math.max(0, point[i]! * scale[i]!)) : 0
-    const from = down > 0 ? model.readout(stepped(state, i, -down, at), near) : readout
-    const to = model.readout(stepped(state, i, up, at), near)
+    const from = down > 0 ? model.readout(stepWear(state, i, -down, at), near) : readout
+    const to = model.readout(stepWear(state, i, up, at), near)
     const unit = scale[i]! / (up + down)
     if (from.extension !== null) extensionSlope[i] = ((to.extension ?? NaN) - from.extension) * unit
     model.cams.forEach((_, cam) => (lagSlope[cam]![i] = (to.lag[cam]! - from.lag[cam]!) * unit))
@@ -166,7 +166,7 @@ export function predictionOf(
   }
 }
 
-function stepped(state: ChainWear, i: number, step: number, at: Part['at']): ChainWear {
+function stepWear(state: ChainWear, i: number, step: number, at: Part['at']): ChainWear {
   if (i === at.elongation) return { ...state, elongation: state.elongation + step }
   if (i === at.padWear) return { ...state, padWear: state.padWear + step }
   return { ...state, wear: state.wear.map((w, k) => (k === i - at.wear ? w + step : w)) }

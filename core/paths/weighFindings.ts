@@ -1,6 +1,6 @@
 import { compileSheet } from '../sheet'
 import { assumptionsOf, cheapest } from './cheapest'
-import { closed } from './score'
+import { closeOver } from './scorePaths'
 import { ridersOf, sayReason, type Finding, type RuleContext } from '../calls'
 
 /** Does a sheet say what parts and hours cost? */
@@ -12,7 +12,7 @@ export function isPriced({ job }: RuleContext): boolean {
  * The weighed school: of all sets of renewals that hold what the evidence condemns, the one whose expected cost over the
  * horizon is least. Without prices on the sheet parts are weighed by odds alone, and that is said.
  */
-export function weighed(context: RuleContext, found: readonly Finding[]): Finding[] {
+export function weighFindings(context: RuleContext, found: readonly Finding[]): Finding[] {
   const { job, estimates, school } = context
   if (school.id !== 'weighed') return []
   if (!isPriced(context)) {
@@ -27,11 +27,11 @@ export function weighed(context: RuleContext, found: readonly Finding[]): Findin
     const bit = 1 << i
     const base = { part: fits, rule: 'weighed', readings: [], limit: null }
     // What is condemned, or comes with something that is renewed, has its reason already.
-    if (closed(ledger, forced) & bit || closed(ledger, best & ~bit) & bit) return []
+    if (closeOver(ledger, forced) & bit || closeOver(ledger, best & ~bit) & bit) return []
     if (best & bit) return [{ ...base, call: 'renew', ...sayReason('weighed-renew', { saves: score(best & ~bit).expected - least, ...over }) }]
     // A part of which nothing is known is not passed for being cheap to keep.
     if (!found.some(({ part }) => part === fits)) return []
-    return [{ ...base, call: 'back-in', ...sayReason('weighed-keep', { saves: score(closed(ledger, best | bit)).expected - least, ...over }) }]
+    return [{ ...base, call: 'back-in', ...sayReason('weighed-keep', { saves: score(closeOver(ledger, best | bit)).expected - least, ...over }) }]
   })
 }
 
