@@ -1,6 +1,6 @@
 import tailwindcss from '@tailwindcss/vite'
 import { join } from 'node:path'
-import { bundleWorker } from './scripts/worker.mjs'
+import { bundleWorker, watchWorker } from './scripts/worker.mjs'
 
 /** Core, words and draw do nothing when they are loaded. */
 const treeshake = { moduleSideEffects: (id: string) => !/\/(core|words|draw)\//.test(id) || id.includes('node_modules') }
@@ -27,12 +27,16 @@ export default defineNuxtConfig({
     'build:manifest': (manifest) => Object.values(manifest).forEach((entry) => (entry.dynamicImports = [])),
     // The program of the threads that work behind the server lies beside it.
     'nitro:init': (nitro) => {
-      nitro.hooks.hook('compiled', () => bundleWorker(join(nitro.options.output.serverDir, 'heavy.mjs')))
+      const file = join(nitro.options.output.serverDir, 'heavy.mjs')
+      if (nitro.options.dev) return watchWorker(file)
+      nitro.hooks.hook('compiled', () => bundleWorker(file))
     }
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
   // What core, words and draw only define is left out where nothing asks for it: the checks of files, say, on the bench.
   vite: { plugins: [tailwindcss()], worker: { format: 'es', rollupOptions: { treeshake } }, build: { rollupOptions: { treeshake } } },
+  // For who works on it: a change shows within a few seconds, which maps and leaving out would take again.
+  $development: { sourcemap: false, nitro: { sourceMap: false, rollupConfig: { treeshake: false } } },
   nitro: { esbuild: { options: { target: 'node20' } }, compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
   security: {
     headers: {
