@@ -1,5 +1,4 @@
-import type { FINDINGS} from '../readings';
-import { type Finding as FoundFinding, findingsIn } from '../readings'
+import { type Finding as FoundFinding, type FINDINGS, findingsIn } from '../readings'
 import type { PartKind } from '../sheet'
 import type { RuleContext } from './context'
 import { say } from './says'
@@ -26,7 +25,7 @@ const RAIL = {
 /**
  * What the findings of the closed list make of their parts, one by one; the words say why, and what releases a stop. What
  * hangs together with others (fragments, superseded designs, phasers that come apart, compression after a jump) has rules
- * of its own (holds.ts, couplings.ts).
+ * of its own (holdRules.ts, couplings.ts).
  */
 export const CONDITION_RULES = {
   chain: {
