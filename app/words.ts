@@ -26,9 +26,6 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   lift: 'Valve lift', scan: 'Scan tool', trace: 'Trace', count: 'Counted', rule: 'Rule', side: 'Side by side', hand: 'By hand', dial: 'Dial gauge'
 }
 
-/** Digits after the point that each kind is shown and entered with. */
-export const DIGITS: Readonly<Record<NumericKind, number>> = { extension: 1, groove: 2, padWear: 2, camLag: 1, linkCount: 1, chainLength: 2, chainCompare: 2, phaserPlay: 1 }
-
 export { CALL_WORDS, findingWords, fixDigits, KIND_NAMES, moneyWords as money, namesOf, oddsWords, partName, SCHOOL_WORDS, USAGE_UNITS }
 
 /** A fraction as per cent. */
@@ -63,7 +60,7 @@ export function readingWords(reading: Reading): string {
   if (reading.kind === 'linkCount') return `${reading.value} links`
   const place = reading.place === undefined ? '' : `, place ${reading.place}`
   const over = reading.links === undefined ? '' : ` over ${reading.links} links${place}`
-  return `${lengthWords(reading.value, DIGITS[reading.kind])}${over}`
+  return `${lengthWords(reading.value, READING_KINDS[reading.kind].digits)}${over}`
 }
 
 /** What was read: the kind of figure, or the finding itself. */

@@ -4,8 +4,8 @@ import { computed, ref, watch } from 'vue'
 import { colouredLinksReturn, lagToClock, slackMap, touchingRails } from '../../../core/drive'
 import type { StandingReading } from '../../../core/record'
 import type { Slot } from '../../../core/views/bench'
-import { limitFor, type LimitValue } from '../../../core/sheet'
-import type { Reading } from '../../../core/readings'
+import { compileSheet } from '../../../core/sheet'
+import { READING_KINDS, type Reading } from '../../../core/readings'
 import { useBench } from '../../stores/bench'
 import { useJob } from '../../stores/job'
 import { lengthWords } from '../../units'
@@ -31,13 +31,7 @@ const draft = computed({
 })
 const standing = computed(() => job.readingsOf(props.slot))
 const past = computed(() => pastReadings(job.acts, job.record, props.slot))
-const limit = computed<LimitValue | null>(() => {
-  const { part, kind } = props.slot
-  if (kind === 'extension') return sheet.value.tensioners.find((t) => t.id === part)?.limit ?? null
-  if (kind === 'phaserPlay') return sheet.value.phasers.find((p) => p.id === part)?.playLimit ?? null
-  if (kind === 'linkCount') return null
-  return limitFor(sheet.value, kind === 'chainLength' || kind === 'chainCompare' ? 'elongation' : kind, part)
-})
+const limit = computed(() => READING_KINDS[props.slot.kind].limit(compileSheet(sheet.value), props.slot.part))
 const chain = computed(() => sheet.value.chains.find((c) => c.id === props.slot.target.chain || (props.slot.target.sprocket !== undefined && c.driver !== props.slot.target.sprocket && c.path.includes(props.slot.target.sprocket)))!)
 const mark = computed(() => sheet.value.marks.find((m) => m.sprocket === props.slot.target.sprocket) ?? null)
 const expected = computed(() => {

@@ -4,9 +4,9 @@ import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/paths'
 import type { ActOf, StandingReading } from '../../../core/record'
-import type { NumericKind } from '../../../core/readings'
+import { READING_KINDS, type NumericKind } from '../../../core/readings'
 import { isLength, lengthFigure } from '../../units'
-import { DIGITS, fixDigits, howWords, readingWords } from '../../words'
+import { fixDigits, howWords, readingWords } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** The readings of one slot that stand, and below them what was superseded or taken back. */
@@ -29,7 +29,7 @@ function clashing({ id }: StandingReading): string {
 const estimateOf = ({ id }: StandingReading) => props.assessment.readings.find((one) => one.id === id) ?? null
 
 /** Digits of the slot's kind: all readings of a list are of one. */
-const digits = computed(() => DIGITS[props.kind])
+const digits = computed(() => READING_KINDS[props.kind].digits)
 const shown = (value: number, places: number) => (isLength(props.kind) ? lengthFigure(value, places) : fixDigits(value, places))
 </script>
 

@@ -1,4 +1,4 @@
-import type { NumericKind, Unread } from '../../readings'
+import { type NumericKind, READING_KINDS, type Unread } from '../../readings'
 import { compileSheet, type DriveSheet } from '../../sheet'
 
 /** How a made-up drive stands: what is read on it, before the noise of reading. Lengths mm, angles crank degrees, elongation a fraction. */
@@ -17,27 +17,27 @@ export interface Stand {
 }
 
 interface Figure {
-  /** Decimals that it is read with. */
-  digits: number
+  /** Decimals that the eye reads it with, where they are fewer than a figure of its kind has. */
+  digits?: number
   /** With one draw of the method's uncertainty, in the reading's unit. */
   read: (stand: Stand, reading: Unread, noise: number) => number
 }
 
 /** What a reading of each kind reads on a drive that stands so. */
 export const FIGURES: Readonly<Record<NumericKind, Figure>> = {
-  extension: { digits: 1, read: ({ sheet, extension }, { tensioner = '' }, noise) => Math.min(extension(tensioner) + noise, compileSheet(sheet).tensioner(tensioner).stroke) },
-  camLag: { digits: 1, read: ({ lag, kickBack }, reading, noise) => lag(reading.sprocket ?? '') + noise - kickBack(reading) },
-  groove: { digits: 2, read: ({ wear }, { rail = '' }, noise) => Math.max(0, wear(rail) + noise) },
-  padWear: { digits: 2, read: ({ pad }, { tensioner = '' }, noise) => Math.max(0, pad(tensioner) + noise) },
-  phaserPlay: { digits: 1, read: ({ play }, { phaser = '' }, noise) => Math.max(0, play(phaser) + noise) },
-  linkCount: { digits: 1, read: ({ sheet, moved }, { chain = '', from = '', to = '' }) => linksBetween(sheet, chain, from, to) + moved(from) - moved(to) },
-  chainLength: { digits: 2, read: ({ sheet, elongation }, reading, noise) => asNewLength(sheet, reading) * (1 + elongation(reading.chain ?? '')) + noise },
+  extension: { read: ({ sheet, extension }, { tensioner = '' }, noise) => Math.min(extension(tensioner) + noise, compileSheet(sheet).tensioner(tensioner).stroke) },
+  camLag: { read: ({ lag, kickBack }, reading, noise) => lag(reading.sprocket ?? '') + noise - kickBack(reading) },
+  groove: { read: ({ wear }, { rail = '' }, noise) => Math.max(0, wear(rail) + noise) },
+  padWear: { read: ({ pad }, { tensioner = '' }, noise) => Math.max(0, pad(tensioner) + noise) },
+  phaserPlay: { read: ({ play }, { phaser = '' }, noise) => Math.max(0, play(phaser) + noise) },
+  linkCount: { read: ({ sheet, moved }, { chain = '', from = '', to = '' }) => linksBetween(sheet, chain, from, to) + moved(from) - moved(to) },
+  chainLength: { read: ({ sheet, elongation }, reading, noise) => asNewLength(sheet, reading) * (1 + elongation(reading.chain ?? '')) + noise },
   chainCompare: { digits: 1, read: ({ sheet, elongation }, reading, noise) => asNewLength(sheet, reading) * elongation(reading.chain ?? '') + noise }
 }
 
 /** The figure as it is read: as fine as it can be. */
 export function readFigure(kind: NumericKind, stand: Stand, reading: Unread, noise: number): number {
-  const { digits, read } = FIGURES[kind]
+  const { digits = READING_KINDS[kind].digits, read } = FIGURES[kind]
   return Number(read(stand, reading, noise).toFixed(digits))
 }
 
