@@ -17,6 +17,8 @@ import { useLive } from '../composables/useLive'
 import { useBench } from '../stores/bench'
 import { useOutbox } from '../stores/outbox'
 import { STATE_WORDS, WAITS_WORDS } from '../words'
+import FaultNote from '../components/parts/FaultNote.vue'
+import PagerRow from '../components/parts/PagerRow.vue'
 
 /** Opened now and then: kept out of what every page loads ahead. */
 const CloseJob = defineAsyncComponent(() => import('../components/board/CloseJob.vue'))
@@ -108,7 +110,7 @@ function takeBack() {
 
 <template>
   <div>
-    <TopBar places><p class="font-bold">Saltmarsh Works</p></TopBar>
+    <TopBar places workshop />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-3 flex flex-wrap items-end gap-3">
         <h1 class="text-2xl font-bold">{{ STATE_WORDS[state].title }}</h1>
@@ -116,20 +118,16 @@ function takeBack() {
         <ImportJob @made="enter" />
         <button type="button" class="act-main" @click="asking = making = true">New job</button>
       </div>
-      <nav class="mb-2 flex gap-1 text-[13px]" aria-label="Lists of jobs">
+      <nav class="mb-2 flex gap-1 text-note" aria-label="Lists of jobs">
         <button v-for="[key, words] in LISTS" :key="key" type="button" class="min-h-11 border-b-2 px-2" :class="key === state ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="key === state" @click="state = key">{{ words.title }}</button>
       </nav>
-      <p v-if="refused" class="mb-2 font-bold text-renew" role="alert">{{ refused }}</p>
+      <FaultNote v-if="refused" class="mb-2">{{ refused }}</FaultNote>
       <p v-if="moved" class="mb-2 border-l-4 border-brass bg-sheet px-3" role="status" data-testid="moved">{{ moved.words }}. <button type="button" class="act-bare" @click="takeBack">Take back</button></p>
       <OtherFinds :search="search" />
       <ProblemNote v-if="error" :error="error" @retry="refresh()" />
       <div v-else-if="data?.rows.length"><JobStrip v-for="job in data.rows" :key="job.id" :job="job" :state="state" @move="move(job, $event)" @waits="ask(job, $event)" /></div>
       <p v-else class="border-t border-rule bg-sheet p-8">{{ empty }}</p>
-      <nav v-if="data && data.pages > 1" class="mt-3 flex items-center gap-3" aria-label="Pages">
-        <button type="button" class="act" :disabled="page === 0" @click="page--">Newer</button>
-        <span>Page <span class="figure">{{ page + 1 }}</span> of {{ data.pages }}, {{ data.total }} jobs</span>
-        <button type="button" class="act" :disabled="page + 1 >= data.pages" @click="page++">Older</button>
-      </nav>
+      <PagerRow v-if="data" v-model="page" :pages="data.pages" before="Newer" after="Older">, {{ data.total }} jobs</PagerRow>
       <DueChecks v-if="state === 'open'" />
       <WaitsForDialog v-model="asked" @say="say" />
       <CloseJob v-if="held" v-model="held" @close="closeHeld" />

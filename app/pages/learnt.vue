@@ -37,16 +37,16 @@ const verdict = computed(() => {
 
 <template>
   <div>
-    <TopBar places><p class="font-bold">Saltmarsh Works</p></TopBar>
+    <TopBar places workshop />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <main v-else-if="data" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <h1 class="mb-3 text-2xl font-bold">What the jobs have taught</h1>
       <div class="grid grid-cols-[minmax(0,1fr)_460px] gap-6 max-lg:grid-cols-1">
         <div class="space-y-4">
           <section v-for="type in data.types" :key="type.sheet + type.unit" class="bg-sheet p-4" data-testid="type-rate">
-            <h2 class="text-lg font-bold">{{ type.sheet }}<span class="text-[14px] font-normal text-faint">, {{ perWords(type.unit) }}</span></h2>
+            <h2 class="text-lg font-bold">{{ type.sheet }}<span class="text-body font-normal text-faint">, {{ perWords(type.unit) }}</span></h2>
             <p v-if="type.over">Over {{ type.engines.length }} chains: <span class="figure">{{ rateWords(type.over.mean, type.unit) }}</span>, 90 % between <span class="figure">{{ rateWords(type.over.low, type.unit) }}</span> and <span class="figure">{{ rateWords(type.over.high, type.unit) }}</span>.</p>
-            <table class="mt-1 w-full text-left text-[14px]">
+            <table class="mt-1 w-full text-left text-body">
               <thead><tr class="border-b border-rule text-faint"><th class="py-1 font-normal">Engine</th><th class="font-normal">Rate, 90 %</th><th class="pr-3 font-normal">Points</th><th class="pr-2 font-normal">Limit reached at</th><th class="font-normal">Tensioner's travel ends at</th></tr></thead>
               <tbody>
                 <tr v-for="engine in type.engines" :key="engine.vehicleId + engine.chain" class="border-b border-rule/50">
@@ -63,7 +63,7 @@ const verdict = computed(() => {
           <section class="bg-sheet p-4" data-testid="calibration"><h2 class="text-lg font-bold">Did first estimates hold?</h2><p>{{ verdict }}</p><CalibrationChart v-if="data.calibration.length" :points="data.calibration" /></section>
           <section class="bg-sheet p-4" data-testid="came-back">
             <h2 class="text-lg font-bold">What came back</h2>
-            <p class="text-[13px] text-faint">Parts of closed jobs whose engine was seen again, and how many were condemned then.</p>
+            <p class="text-note text-faint">Parts of closed jobs whose engine was seen again, and how many were condemned then.</p>
             <table class="w-full text-left"><tbody><tr v-for="row in data.cameBack" :key="row.call" class="border-b border-rule/50"><td class="py-1"><CallMark :call="row.call" :size="18" /></td><td class="figure">{{ row.back }} of {{ row.parts }}</td></tr></tbody></table>
           </section>
         </div>

@@ -32,18 +32,24 @@ export function observationsOf(sheet: DriveSheet, train: Train, readings: readon
   for (const { chain } of train.parts) faults.push(...countFaults(chain, possible))
   const left = new Set(faults.map(({ id }) => id))
   const usable = possible.filter(({ id }) => !left.has(id))
-  const view = { sheet, train, corrections, play: playBySprocket(sheet, readings), readings: usable }
+  const play = playBySprocket(sheet, readings)
   const given = lagBounds(sheet, train)
-  const observations = train.parts.flatMap((_, part) =>
-    usable.flatMap((reading) => observationOf(view, part, reading) ?? [])
-  ).filter((observation) => {
+  const observations = train.parts.flatMap(({ chain }, part) => {
+    const view = { sheet, train, corrections, play, readings: usable, part, chain }
+    return usable.flatMap((reading) => observationOf(view, reading) ?? [])
+  }).filter((observation) => {
     const why = given(observation)
     if (why) faults.push({ id: observation.reading.id, ...why })
     return !why
   })
+  // Those of one chain stand in the order of the readings as they are.
+  return { observations: train.parts.length > 1 ? inOrder(readings, observations) : observations, faults }
+}
+
+function inOrder(readings: readonly KnownReading[], observations: Observation[]): Observation[] {
   const places = new Map(readings.map(({ id }, place) => [id, place]))
   const placeOf = ({ reading }: Observation) => places.get(reading.id) ?? 0
-  return { observations: observations.sort((a, b) => placeOf(a) - placeOf(b)), faults }
+  return observations.sort((a, b) => placeOf(a) - placeOf(b))
 }
 
 /** Counts of one chain that close a loop and do not sum to its links, each named once. */
@@ -67,8 +73,10 @@ function playBySprocket(sheet: DriveSheet, readings: readonly Reading[]): Map<st
   return play
 }
 
-/** What observations are made from. */
+/** What observations of one chain of a train are made from. */
 interface View {
+  part: number
+  chain: Chain
   sheet: DriveSheet
   train: Train
   corrections: Corrections
@@ -79,16 +87,16 @@ interface View {
 }
 
 /** A reading as an observation of one chain of the train; null when it tells nothing of that chain. */
-function observationOf(view: View, part: number, reading: KnownReading): Observation | null {
-  const { sheet, train, play, readings } = view
-  const { chain } = train.parts[part]!
+function observationOf(view: View, reading: KnownReading): Observation | null {
+  const { sheet, train, part, chain, play, readings } = view
   if (chainOf(sheet, reading) !== chain.id) return null
   const see = SIGHTS[reading.kind] as Sight<Reading['kind']>
-  const seen = see({ ...view, part, chain }, reading)
+  const seen = see(view, reading)
   if (!seen) return null
   const own = readingSigma(sheet, reading, play.get(reading.sprocket ?? '')) ?? NaN
   const sigma = Math.hypot(own, placeSigma(sheet, chain, reading, readings))
-  return { reading, kind: reading.kind, part, sigma, ...seen, teeth: seen.teeth ?? train.cams.map(() => 0) }
+  const { value, quantity, teeth = train.cams.map(() => 0) } = seen
+  return { reading, kind: reading.kind, part, value, sigma, quantity, teeth }
 }
 
 /** What a reading sees: a figure, of which quantity, and how many of it each cam's tooth would be. */
@@ -98,13 +106,7 @@ interface Seen {
   teeth?: number[]
 }
 
-/** Where a reading is seen from: its drive, and the chain of the train that it is asked for. */
-interface Vantage extends Pick<View, 'sheet' | 'train' | 'corrections'> {
-  part: number
-  chain: Chain
-}
-
-type Sight<K extends Reading['kind']> = (from: Vantage, reading: Extract<Reading, { kind: K }>) => Seen | null
+type Sight<K extends Reading['kind']> = (from: View, reading: Extract<Reading, { kind: K }>) => Seen | null
 
 /** Nothing of the model. */
 const outside = (): null => null
@@ -128,10 +130,10 @@ const SIGHTS: { readonly [K in Reading['kind']]: Sight<K> } = {
     const teeth = cams.map((c, i) => (i === cam || inherits.includes(i) ? c.degreesPerTooth : 0))
     return { value: value - (from.corrections.offsetKeys?.[sprocket] ?? 0), quantity: { of: 'lag', cam }, teeth }
   },
-  linkCount(vantage, { from, to, value }) {
-    const [start, end] = [camAt(vantage, from), camAt(vantage, to)]
-    const teeth = vantage.train.cams.map((_, i) => (i === start ? 1 : 0) - (i === end ? 1 : 0))
-    return { value, quantity: { of: 'count', base: sheetCount(vantage.chain, from, to) ?? NaN }, teeth }
+  linkCount(view, { from, to, value }) {
+    const [start, end] = [camAt(view, from), camAt(view, to)]
+    const teeth = view.train.cams.map((_, i) => (i === start ? 1 : 0) - (i === end ? 1 : 0))
+    return { value, quantity: { of: 'count', base: sheetCount(view.chain, from, to) ?? NaN }, teeth }
   },
   chainLength({ part, chain }, { links, value }) {
     const asNewLength = links * chain.pitch
@@ -142,7 +144,7 @@ const SIGHTS: { readonly [K in Reading['kind']]: Sight<K> } = {
   condition: outside
 }
 
-function camAt({ train, part }: Vantage, id: string): number {
+function camAt({ train, part }: View, id: string): number {
   return train.cams.findIndex((cam) => cam.part === part && cam.id === id)
 }
 

@@ -6,6 +6,7 @@ import { degreesWords, fixDigits, moneyWords, oddsWords, thousands } from './fig
 import { KIND_NAMES, namesOf } from './parts'
 import { sayReason } from './reasons'
 import { sayDifference, sayStatement } from './verdict'
+import { WORKSHOP } from './workshop'
 
 /** The customer's report in final words: the one place of its headings and wording, for page, link and paper. */
 
@@ -127,9 +128,6 @@ export function writeReport(facts: ReportFacts): Report {
 export function upgradeReport(report: Report | (Omit<Report, 'version' | 'headings'> & { version: 1 })): Report {
   return report.version === 2 ? report : { ...report, version: 2, headings: headingsOf(report) }
 }
-
-/** The name of the workshop, on its papers. */
-const WORKSHOP = 'Saltmarsh Works'
 
 function headingsOf({ vehicle, engine, usage, by, at, horizon, made: { sheet, core, signoff } }: Pick<Report, 'vehicle' | 'engine' | 'usage' | 'by' | 'at' | 'horizon' | 'made'>): ReportHeadings {
   return {

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useJob } from '../../stores/job'
 import { USAGE_UNITS } from '../../words'
 import { largeNumberOf } from './draft'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** What is known of a fitted part: its design and make, and since when it is in. New is not good: it rules nothing out. */
 const props = defineProps<{ part: string }>()
@@ -34,14 +35,14 @@ function save() {
 
 <template>
   <form class="space-y-3" novalidate @submit.prevent="save">
-    <ul v-if="superseded.length" class="border-l-4 border-brass bg-paper p-2 text-[13px]">
+    <ul v-if="superseded.length" class="border-l-4 border-brass bg-paper p-2 text-note">
       <li v-for="s in superseded" :key="s.design">Superseded: {{ s.design }}. {{ s.onSight ? 'Renewed on sight' : 'Its readings decide' }} ({{ s.source }}).</li>
     </ul>
     <label class="block"><span class="label">Design or part mark</span><input v-model="form.design" class="field mt-1" maxlength="200"></label>
     <label class="block"><span class="label">Make</span><input v-model="form.make" class="field mt-1" maxlength="120"></label>
     <label class="block"><span class="label">Fitted at, {{ unit }} (empty: came with the engine)</span><input v-model="form.fittedAt" class="figure field mt-1" inputmode="decimal" maxlength="12" :aria-invalid="!!fault"></label>
-    <p v-if="fault" class="font-bold text-renew" role="alert">{{ fault }}</p>
+    <FaultNote v-if="fault">{{ fault }}</FaultNote>
     <button type="submit" class="act-main w-full">Save</button>
-    <p class="text-[13px] text-faint">A part renewed before is not thereby good: what was done earlier rules nothing out.</p>
+    <p class="text-note text-faint">A part renewed before is not thereby good: what was done earlier rules nothing out.</p>
   </form>
 </template>

@@ -6,6 +6,7 @@ import { partName } from '../../words'
 import { toStored, fromStored, units } from '../../units'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import { numberOf } from './draft'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** What shifts readings as much as wear does, asked once: a skimmed head, offset keys, the engine's temperature. */
 const job = useJob()
@@ -51,12 +52,12 @@ function save() {
 
 <template>
   <form class="space-y-3" novalidate @submit.prevent="save">
-    <p class="text-[13px]">As large as wear, so asked once: leave empty what does not apply.</p>
+    <p class="text-note">As large as wear, so asked once: leave empty what does not apply.</p>
     <label v-for="bank in banks" :key="bank" class="block"><span class="label">Head or block face skimmed, {{ banks.length > 1 ? `bank ${bank}, ` : '' }}{{ units.length }}</span><input v-model="form.skim[bank]" class="figure field mt-1" inputmode="decimal" maxlength="8"></label>
     <label v-for="sprocket in keyed" :key="sprocket.id" class="block"><span class="label">Offset key at {{ partName(sheet, sprocket.id).toLowerCase() }}, crank degrees (minus: early)</span><input v-model="form.keys[sprocket.id]" class="figure field mt-1" inputmode="decimal" maxlength="8"></label>
     <label class="block"><span class="label">Engine temperature when read, °C</span><input v-model="form.celsius" class="figure field mt-1" inputmode="decimal" maxlength="6"></label>
     <ChoiceRow v-if="form.celsius.trim()" v-model="form.block" label="Block" :options="[{ value: 'aluminium', label: 'aluminium' }, { value: 'iron', label: 'iron' }]" />
-    <p v-if="fault" class="font-bold text-renew" role="alert">{{ fault }}</p>
+    <FaultNote v-if="fault">{{ fault }}</FaultNote>
     <button type="submit" class="act-main w-full">Save</button>
   </form>
 </template>

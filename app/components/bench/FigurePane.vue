@@ -97,10 +97,10 @@ function following(slot: Slot): Slot | null {
 
 <template>
   <div class="flex flex-col gap-3">
-    <p v-if="limit" class="text-[13px] text-faint">Limit {{ limitWords(limit) }}</p>
-    <p v-else-if="slot.kind !== 'linkCount'" class="text-[13px] text-faint">The sheet has no limit for this: the maker's manual decides.</p>
-    <p v-if="expected" class="text-[13px]">{{ expected }}</p>
-    <p v-if="slack && slack.slack > 0.05" class="text-[13px]">If it lets go, {{ lengthWords(slack.slack, 1) }} of slack gathers between {{ partName(sheet, slack.gathers.from).toLowerCase() }} and {{ partName(sheet, slack.gathers.to).toLowerCase() }}. Slack between the cams with the engine stopped is only kick-back.</p>
+    <p v-if="limit" class="text-note text-faint">Limit {{ limitWords(limit) }}</p>
+    <p v-else-if="slot.kind !== 'linkCount'" class="text-note text-faint">The sheet has no limit for this: the maker's manual decides.</p>
+    <p v-if="expected" class="text-note">{{ expected }}</p>
+    <p v-if="slack && slack.slack > 0.05" class="text-note">If it lets go, {{ lengthWords(slack.slack, 1) }} of slack gathers between {{ partName(sheet, slack.gathers.from).toLowerCase() }} and {{ partName(sheet, slack.gathers.to).toLowerCase() }}. Slack between the cams with the engine stopped is only kick-back.</p>
     <ReadingList
       v-if="standing.length || past.length" :class="slot.kind === 'linkCount' ? 'order-last' : ''" :kind="slot.kind" :standing="standing" :past="past" :assessment="job.assessment!" :clashes="job.record.clashes"
       @correct="correcting = $event" @undo="job.put({ type: 'undo', act: $event })" @restore="job.put({ type: 'undo', act: $event })"

@@ -49,7 +49,7 @@ function saveCount() {
       <legend class="label">{{ GROUP_TITLES[group.title] }}<span v-if="group.one">, one of</span></legend>
       <div class="mt-1 gap-1" :class="wide ? 'flex flex-wrap' : 'grid grid-cols-2'">
         <button
-          v-for="finding in group.findings" :key="finding" type="button" class="min-h-11 rounded-edge border px-3 py-1 text-left text-[14px] leading-tight"
+          v-for="finding in group.findings" :key="finding" type="button" class="min-h-11 rounded-edge border px-3 py-1 text-left text-body leading-tight"
           :class="isOn(finding) ? 'border-ink bg-ink text-sheet' : 'border-faint bg-sheet'" :aria-pressed="isOn(finding)" :data-testid="`finding-${finding}`" @click="touch(group, finding)"
         >
           {{ brief(finding) }}<span v-if="standing(finding)?.count" class="figure"> × {{ standing(finding)!.count }}</span>
@@ -66,7 +66,7 @@ function saveCount() {
       </div>
       <div class="mt-2 flex gap-2"><button type="submit" class="act-main">Save</button><button type="button" class="act" @click="counting = ''">Cancel</button></div>
     </form>
-    <ul v-if="groups.some((g) => g.findings.some(isOn))" class="text-[13px] text-faint" aria-label="Who found it">
+    <ul v-if="groups.some((g) => g.findings.some(isOn))" class="text-note text-faint" aria-label="Who found it">
       <li v-for="finding in groups.flatMap((g) => g.findings).filter(isOn)" :key="finding"><span class="text-ink">{{ words(finding) }}</span>, {{ standing(finding)!.by }}, <WhenAt :at="standing(finding)!.at" /><span v-if="standing(finding)!.note">: {{ standing(finding)!.note }}</span></li>
     </ul>
   </div>

@@ -4,6 +4,7 @@ import type { StandingReading } from '../../../core/record'
 import { useJob } from '../../stores/job'
 import { partName } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** Every missing piece, and what became of it: found, or accepted in writing by name, before the engine is closed. */
 const job = useJob()
@@ -39,7 +40,7 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
     </p>
     <ul class="divide-y divide-rule border-y border-rule">
       <li v-for="entry in entries" :key="entry.id" class="flex items-center justify-between gap-2 py-1">
-        <span>{{ words(entry) }}<span v-if="entry.note">: {{ entry.note }}</span> <span class="text-[13px] text-faint">{{ entry.by }}, <WhenAt :at="entry.at" /></span></span>
+        <span>{{ words(entry) }}<span v-if="entry.note">: {{ entry.note }}</span> <span class="text-note text-faint">{{ entry.by }}, <WhenAt :at="entry.at" /></span></span>
         <button type="button" class="act-bare" @click="job.put({ type: 'undo', act: entry.id })">Take back</button>
       </li>
     </ul>
@@ -50,9 +51,9 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
         <button type="button" class="act" aria-label="One piece more" @click="count = Math.min(open, count + 1)">+</button>
         <input v-model="note" class="field" aria-label="Where found, or why accepted" placeholder="Where found, or why accepted" maxlength="4000" :aria-invalid="!!fault">
       </div>
-      <p v-if="fault" class="mt-1 font-bold text-renew" role="alert">{{ fault }}</p>
+      <FaultNote v-if="fault" class="mt-1">{{ fault }}</FaultNote>
       <div class="mt-2 flex gap-2"><button type="button" class="act flex-1" @click="settle('pieces-found')">Found</button><button type="button" class="act flex-1" @click="settle('pieces-accepted')">Accepted in writing</button></div>
     </div>
-    <p class="border-l-8 border-hazard bg-paper py-1 pl-2 text-[13px]"><b>Caution.</b> A piece left behind turns up in the pickup or a sprocket. Look in pan, pickup, and behind the crank sprocket.</p>
+    <p class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note"><b>Caution.</b> A piece left behind turns up in the pickup or a sprocket. Look in pan, pickup, and behind the crank sprocket.</p>
   </section>
 </template>

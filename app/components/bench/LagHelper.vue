@@ -45,9 +45,9 @@ function take() {
       <input v-if="how === 'clock'" v-model="clock" class="figure field" aria-label="Clock position of the mark" placeholder="11:10" maxlength="5" @keydown.enter.prevent="take">
       <input v-else-if="how === 'cam'" v-model="cam" class="figure field" inputmode="decimal" aria-label="Cam degrees, minus for early" placeholder="1.5" maxlength="8" @keydown.enter.prevent="take">
       <div v-else class="grid grid-cols-2 gap-1">
-        <label v-for="[key, label] in FIELDS" :key="key" class="text-[13px]">{{ label }}<input v-model="lift[key]" class="figure field" inputmode="decimal" maxlength="8" @keydown.enter.prevent="take"></label>
+        <label v-for="[key, label] in FIELDS" :key="key" class="text-note">{{ label }}<input v-model="lift[key]" class="figure field" inputmode="decimal" maxlength="8" @keydown.enter.prevent="take"></label>
       </div>
-      <p v-if="how === 'lift'" class="mt-1 text-[13px] text-faint">Crank angle at the same small lift, on both flanks of the lobe.<template v-if="flanks !== null"> The flanks differ by {{ fixDigits(flanks, 1) }}°: the lobe's wear.</template></p>
+      <p v-if="how === 'lift'" class="mt-1 text-note text-faint">Crank angle at the same small lift, on both flanks of the lobe.<template v-if="flanks !== null"> The flanks differ by {{ fixDigits(flanks, 1) }}°: the lobe's wear.</template></p>
       <button type="button" class="act mt-2 w-full" :disabled="lag === null" data-testid="take-lag" @click="take">{{ lag === null ? 'Fill in above' : `Use ${lagWords(lag)}` }}</button>
     </div>
   </div>

@@ -33,18 +33,18 @@ useEventListener('keydown', (event) => {
   <div class="border border-rule bg-paper p-2">
     <button type="button" class="grid min-h-28 w-full place-content-center rounded-edge bg-ink text-sheet active:opacity-80" data-testid="count-link" @click="set(running + 1)">
       <span class="figure text-center text-6xl leading-none" data-testid="count">{{ running }}</span>
-      <span class="text-[13px]">touch for each link</span>
+      <span class="text-note">touch for each link</span>
     </button>
     <div class="mt-1 grid grid-cols-3 gap-1">
       <button type="button" class="act" data-testid="count-back" @click="set(running - 1)">One back</button>
       <button type="button" class="act" data-testid="count-half" @click="set(running + 0.5)">+ half</button>
       <button type="button" class="act" data-testid="count-again" @click="figure = ''">Lost count: again</button>
     </div>
-    <p class="mt-2 text-[13px]">The sheet has <span class="figure">{{ expected }}</span>. Half when the mark stands between two links. Keys: + one, − one back, h half.</p>
+    <p class="mt-2 text-note">The sheet has <span class="figure">{{ expected }}</span>. Half when the mark stands between two links. Keys: + one, − one back, h half.</p>
     <p class="mt-1 flex flex-wrap items-baseline gap-x-2" data-testid="count-sum">
-      <span v-for="run in runs" :key="run.name" class="text-[13px]" :class="run.current ? 'font-bold' : 'text-faint'">{{ run.name }} <span class="figure">{{ run.counted ?? '–' }}</span></span>
+      <span v-for="run in runs" :key="run.name" class="text-note" :class="run.current ? 'font-bold' : 'text-faint'">{{ run.name }} <span class="figure">{{ run.counted ?? '–' }}</span></span>
     </p>
-    <p v-if="complete" class="text-[13px]" :class="off === 0 ? '' : 'font-bold text-renew'" role="status">
+    <p v-if="complete" class="text-note" :class="off === 0 ? '' : 'font-bold text-renew'" role="status">
       {{ off === 0 ? `Together ${sum}: they close the loop.` : `Together ${sum}, but the chain has ${total}: ${Math.abs(off)} too ${off > 0 ? 'many' : 'few'}. Count again.` }}
     </p>
   </div>

@@ -81,15 +81,15 @@ const doneAt = (chip: string) => job.record.readings.some((r) => (r.kind === 'co
       <button type="button" class="act-bare" @click="outbox.dismiss(act.id)">Understood</button>
     </section>
     <div v-if="chips.length > 1" ref="strip" class="-mx-4 flex shrink-0 gap-1 overflow-x-auto px-4 pb-1" role="group" aria-label="Parts at this station">
-      <button v-for="chip in chips" :key="chip" type="button" class="min-h-11 shrink-0 rounded-edge border px-2 text-[13px] leading-tight" :class="chip === part ? 'border-brass bg-paper font-bold' : 'border-rule'" :aria-pressed="chip === part" @click="touch(chip)">{{ doneAt(chip) ? '● ' : '' }}{{ partName(sheet, chip) }}</button>
+      <button v-for="chip in chips" :key="chip" type="button" class="min-h-11 shrink-0 rounded-edge border px-2 text-note leading-tight" :class="chip === part ? 'border-brass bg-paper font-bold' : 'border-rule'" :aria-pressed="chip === part" @click="touch(chip)">{{ doneAt(chip) ? '● ' : '' }}{{ partName(sheet, chip) }}</button>
     </div>
     <header class="flex items-start justify-between gap-2">
       <h2 class="text-xl leading-tight font-bold">{{ partName(sheet, part) }}</h2>
       <CallMark v-if="call" :call="call.call" />
     </header>
     <div ref="tabs" class="-mx-4 flex shrink-0 gap-x-1 overflow-x-auto px-4 whitespace-nowrap" role="group" aria-label="What is read here">
-      <button v-for="slot in figures" :key="slot.key" type="button" class="min-h-11 border-b-2 px-2 text-left text-[13px]" :class="slot.key === job.selected ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="slot.key === job.selected" @click="job.openSlot(slot)">{{ slotName(slot) }}</button>
-      <button v-for="{ side, label, count } in sides" :key="side" type="button" class="min-h-11 border-b-2 px-2 text-left text-[13px]" :class="!job.slot && side === job.side ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="!job.slot && side === job.side" :data-testid="`side-${side}`" @click="job.openSide(part, side)">{{ label }}<span v-if="count" class="figure ml-1">{{ count }}</span></button>
+      <button v-for="slot in figures" :key="slot.key" type="button" class="min-h-11 border-b-2 px-2 text-left text-note" :class="slot.key === job.selected ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="slot.key === job.selected" @click="job.openSlot(slot)">{{ slotName(slot) }}</button>
+      <button v-for="{ side, label, count } in sides" :key="side" type="button" class="min-h-11 border-b-2 px-2 text-left text-note" :class="!job.slot && side === job.side ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="!job.slot && side === job.side" :data-testid="`side-${side}`" @click="job.openSide(part, side)">{{ label }}<span v-if="count" class="figure ml-1">{{ count }}</span></button>
     </div>
     <FigurePane v-if="job.slot" :slot="job.slot" />
     <template v-else-if="job.side === 'findings'">

@@ -23,7 +23,7 @@ const says = computed(() => `${shownNotches.value} of at most ${most.value} notc
       <line x1="154" x2="154" y1="18" y2="94" class="stroke-brass" stroke-width="2" />
       <text x="154" y="108" text-anchor="middle" font-size="11" class="fill-faint">edge of the body</text>
     </svg>
-    <figcaption class="flex items-center justify-between gap-2 text-[13px]">
+    <figcaption class="flex items-center justify-between gap-2 text-note">
       <button type="button" class="act" aria-label="One notch fewer" @click="emit('notches', Math.max(0, shownNotches - 1))">−</button>
       <span>{{ says }}</span>
       <button type="button" class="act" aria-label="One notch more" @click="emit('notches', Math.min(most, shownNotches + 1))">+</button>

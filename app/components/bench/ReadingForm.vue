@@ -15,6 +15,7 @@ import KeyPad from './KeyPad.vue'
 import LagHelper from './LagHelper.vue'
 import LinkCounter from './LinkCounter.vue'
 import PlugView from './PlugView.vue'
+import FaultNote from '../parts/FaultNote.vue'
 
 const props = withDefaults(defineProps<{ sheet: DriveSheet; slot: Slot; correcting: StandingReading | null; people: readonly string[]; runs?: readonly { name: string; counted: number | null; current: boolean }[] }>(), { runs: () => [] })
 const draft = defineModel<Draft>('draft', { required: true })
@@ -78,7 +79,7 @@ function save() {
         <ClientOnly><button type="button" class="act px-2" :aria-pressed="keypad" aria-label="Keypad" data-testid="keypad" @click="keypad = !keypad"><Squares2X2Icon class="size-5" aria-hidden="true" /></button></ClientOnly>
       </div>
       <ClientOnly><KeyPad v-if="keypad" class="mt-1" :model-value="draft.figure" @update:model-value="set('figure', $event)" /></ClientOnly>
-      <p v-if="fault?.field === 'figure'" :id="`${id}-fault`" class="mt-1 font-bold text-renew" role="alert">{{ fault.message }}</p>
+      <FaultNote v-if="fault?.field === 'figure'" :id="`${id}-fault`" class="mt-1">{{ fault.message }}</FaultNote>
     </div>
     <ChoiceRow v-if="slot.kind === 'camLag'" :model-value="draft.side" label="The cam stands" :options="[{ value: 'late', label: 'late (retarded)' }, { value: 'early', label: 'early (advanced)' }]" @update:model-value="set('side', $event)" />
     <ChoiceRow v-if="ratchet" :model-value="draft.inNotches ? 'notches' : 'mm'" label="Read in" :options="[{ value: 'mm', label: 'millimetres' }, { value: 'notches', label: 'notches showing' }]" @update:model-value="set('inNotches', $event === 'notches')" />
@@ -88,7 +89,7 @@ function save() {
     <div v-if="slot.target.links !== undefined">
       <label :for="`${id}-links`" class="label">Over how many links</label>
       <input :id="`${id}-links`" :value="draft.links" class="figure field mt-1" inputmode="numeric" :aria-invalid="fault?.field === 'links'" :aria-describedby="fault?.field === 'links' ? `${id}-links-fault` : undefined" @input="set('links', ($event.target as HTMLInputElement).value)">
-      <p v-if="fault?.field === 'links'" :id="`${id}-links-fault`" class="mt-1 font-bold text-renew" role="alert">{{ fault.message }}</p>
+      <FaultNote v-if="fault?.field === 'links'" :id="`${id}-links-fault`" class="mt-1">{{ fault.message }}</FaultNote>
     </div>
     <ChoiceRow v-if="methods.length > 1 && !(draft.inNotches && ratchet)" :model-value="draft.method" label="Read with" :options="methods" @update:model-value="set('method', $event)" />
     <ChoiceRow v-if="asksTurning(sheet, slot)" :model-value="draft.turned" label="Turned forward last?" :options="[{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }, { value: 'unknown', label: 'Not known' }]" @update:model-value="set('turned', $event)" />
@@ -100,11 +101,11 @@ function save() {
     <ClientOnly>
       <ChoiceRow v-if="!by" v-model="by" label="Who is at the bench?" :options="whose" />
     </ClientOnly>
-    <p v-if="fault?.field === 'by' && !by" class="font-bold text-renew" role="alert">{{ fault.message }}</p>
+    <FaultNote v-if="fault?.field === 'by' && !by">{{ fault.message }}</FaultNote>
     <div class="sticky -bottom-4 -mx-4 flex gap-2 border-t border-rule bg-sheet px-4 py-2">
       <button type="submit" class="act-main flex-1" data-testid="save">{{ correcting ? 'Save correction' : 'Save reading' }}</button>
       <button v-if="correcting" type="button" class="act" @click="emit('cancel')">Cancel</button>
     </div>
-    <p v-if="CAUTIONS[slot.kind]" class="border-l-8 border-hazard bg-paper py-1 pl-2 text-[13px]"><b>Caution.</b> {{ CAUTIONS[slot.kind] }}</p>
+    <p v-if="CAUTIONS[slot.kind]" class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note"><b>Caution.</b> {{ CAUTIONS[slot.kind] }}</p>
   </form>
 </template>

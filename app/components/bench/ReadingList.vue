@@ -41,9 +41,9 @@ const shown = (value: number, places: number) => (isLength(props.kind) ? lengthF
           <span class="figure text-xl">{{ readingWords(reading) }}</span>
           <span v-if="estimateOf(reading)?.sigma" class="figure font-normal text-faint">±{{ shown(estimateOf(reading)?.sigma ?? 0, digits === 1 ? 1 : 2) }}</span>
         </div>
-        <p class="text-[13px] text-faint">{{ reading.value === undefined ? 'Notches' : howWords(reading) }}, {{ reading.by }}, <WhenAt :at="reading.at" /></p>
+        <p class="text-note text-faint">{{ reading.value === undefined ? 'Notches' : howWords(reading) }}, {{ reading.by }}, <WhenAt :at="reading.at" /></p>
         <p v-if="clashing(reading)" class="mt-1 font-bold text-renew" role="status" data-testid="clash">{{ clashing(reading) }}</p>
-        <p v-if="reading.note" class="break-words text-[13px]">{{ reading.note }}</p>
+        <p v-if="reading.note" class="break-words text-note">{{ reading.note }}</p>
         <p v-if="estimateOf(reading)?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ shown(estimateOf(reading)?.predicted ?? 0, digits) }}): measure again.</p>
         <p v-for="fault in assessment.faults.filter((f) => f.id === reading.id)" :key="fault.code" class="mt-1 font-bold text-renew">Left out: {{ sayLeftOut(fault) }}.</p>
         <div class="flex gap-3">
@@ -53,9 +53,9 @@ const shown = (value: number, places: number) => (isLength(props.kind) ? lengthF
       </li>
     </ul>
     <Disclosure v-if="past.length" v-slot="{ open }">
-      <DisclosureButton class="act-bare text-[13px]">{{ open ? 'Hide' : 'Show' }} {{ past.length }} earlier {{ past.length === 1 ? 'reading' : 'readings' }}</DisclosureButton>
+      <DisclosureButton class="act-bare text-note">{{ open ? 'Hide' : 'Show' }} {{ past.length }} earlier {{ past.length === 1 ? 'reading' : 'readings' }}</DisclosureButton>
       <DisclosurePanel as="ul" class="divide-y divide-rule border-l-2 border-rule pl-2">
-        <li v-for="{ act, because } in past" :key="act.id" class="py-1 text-[13px]" data-testid="past-reading">
+        <li v-for="{ act, because } in past" :key="act.id" class="py-1 text-note" data-testid="past-reading">
           <s class="figure font-normal">{{ readingWords(act.reading) }}</s>, {{ act.by }}, <WhenAt :at="act.at" />
           <p class="text-faint">{{ because.type === 'undo' ? 'Taken back' : 'Corrected' }} by {{ because.by }}, <WhenAt :at="because.at" /></p>
           <button v-if="because.type === 'undo'" type="button" class="act-bare" @click="emit('restore', because.id)">Put back</button>

@@ -12,6 +12,7 @@ import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import { useJob } from '../../stores/job'
 import { CALL_WORDS, partName, percent } from '../../words'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** A newer revision of the job's sheet: what changes in it, what that does to the estimate and the calls, and the move to it. */
 const job = useJob()
@@ -58,7 +59,7 @@ function move() {
     <template v-if="newer">
       <p class="text-faint">{{ newer.revisions[0]!.savedBy }}<template v-if="newer.revisions[0]!.note">: {{ newer.revisions[0]!.note }}</template></p>
       <div class="mt-3 max-h-64 overflow-auto">
-        <table class="w-full text-left text-[14px]">
+        <table class="w-full text-left text-body">
           <caption class="sr-only">What changes in the sheet</caption>
           <thead><tr class="border-b border-rule text-faint"><th class="font-normal">In the sheet</th><th class="font-normal">Was</th><th class="font-normal">Becomes</th></tr></thead>
           <tbody><tr v-for="change in changes" :key="change.place" class="border-b border-rule/50" data-testid="sheet-change"><td class="py-1 pr-3">{{ change.place }}</td><td class="figure pr-3 font-normal">{{ change.was ?? '—' }}</td><td class="figure">{{ change.is ?? '—' }}</td></tr></tbody>
@@ -72,7 +73,7 @@ function move() {
       </div>
       <p v-else-if="!problem" class="mt-3" role="status">Judging the readings under the newer sheet …</p>
     </template>
-    <p v-if="problem" class="mt-3 font-bold text-renew" role="alert">{{ problem }}</p>
+    <FaultNote v-if="problem" class="mt-3">{{ problem }}</FaultNote>
     <div class="mt-4 flex gap-2">
       <button type="button" class="act-main flex-1" :disabled="lost.length > 0 || !after" data-testid="move-sheet" @click="move">Move the job to it</button>
       <button type="button" class="act" @click="open = false">Stay with revision {{ job.job!.sheetRevision }}</button>

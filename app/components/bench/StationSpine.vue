@@ -25,18 +25,18 @@ function doneWords({ read, all, findings }: StationState): string {
           <span class="figure text-lg leading-none">{{ state.station }}</span>
           <span>
             <span class="block">{{ STATION_NAMES[state.station] }}</span>
-            <span class="mt-0.5 block text-[13px] text-faint max-md:hidden">{{ doneWords(state) }}</span>
-            <span v-if="state.station === next" class="block text-[13px] text-brass max-md:hidden">next</span>
+            <span class="mt-0.5 block text-note text-faint max-md:hidden">{{ doneWords(state) }}</span>
+            <span v-if="state.station === next" class="block text-note text-brass max-md:hidden">next</span>
           </span>
         </button>
       </li>
     </ol>
     <NuxtLink :to="verdict" class="flex min-h-[62px] items-start gap-2 border-l-4 border-t border-l-transparent border-t-rule px-2 py-1.5 leading-tight max-md:min-h-11 max-md:border-t-0">
       <span class="figure text-lg leading-none">8</span>
-      <span><span class="block font-bold">Verdict</span><span class="mt-0.5 block text-[13px] text-faint max-md:hidden">what goes back in</span></span>
+      <span><span class="block font-bold">Verdict</span><span class="mt-0.5 block text-note text-faint max-md:hidden">what goes back in</span></span>
     </NuxtLink>
     <div class="flex border-t border-rule max-md:border-t-0">
-      <NuxtLink v-for="{ number, name, to } in later" :key="number" :to="to" :prefetch="false" class="flex min-h-11 flex-1 flex-col justify-center px-2 py-1 text-[13px] leading-tight whitespace-nowrap max-md:flex-row max-md:items-center max-md:gap-1"><span class="figure text-base leading-none">{{ number }}</span>{{ name }}</NuxtLink>
+      <NuxtLink v-for="{ number, name, to } in later" :key="number" :to="to" :prefetch="false" class="flex min-h-11 flex-1 flex-col justify-center px-2 py-1 text-note leading-tight whitespace-nowrap max-md:flex-row max-md:items-center max-md:gap-1"><span class="figure text-base leading-none">{{ number }}</span>{{ name }}</NuxtLink>
     </div>
   </nav>
 </template>

@@ -3,6 +3,7 @@ import { ref, watch } from 'vue'
 import type { ToldHold } from '../../../server/store/acts'
 import CallMark from '../parts/CallMark.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** What holds a job that is to be closed: it stays open, or each hold is released under one's name with a reason. */
 const asked = defineModel<{ id: string; vehicle: string; holds: readonly ToldHold[] } | null>({ required: true })
@@ -26,12 +27,12 @@ function close() {
       <ul class="mt-3 max-h-[40vh] space-y-2 overflow-y-auto">
         <li v-for="hold in asked?.holds" :key="hold.id" class="grid grid-cols-[28px_1fr] border-t border-rule pt-2">
           <CallMark call="stop" bare :size="20" />
-          <div><p>{{ hold.says }}</p><p class="text-[13px]"><b>Released by:</b> {{ hold.release }}</p></div>
+          <div><p>{{ hold.says }}</p><p class="text-note"><b>Released by:</b> {{ hold.release }}</p></div>
         </li>
       </ul>
       <form class="mt-4 space-y-3" novalidate @submit.prevent="close">
         <label class="block"><span class="label">Why it is closed all the same</span><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" /></label>
-        <p v-if="missing" class="text-[13px] font-bold text-renew" role="alert">Say why: it releases {{ asked?.holds.length === 1 ? 'this hold' : 'each of these holds' }} under your name.</p>
+        <FaultNote v-if="missing" class="text-note">Say why: it releases {{ asked?.holds.length === 1 ? 'this hold' : 'each of these holds' }} under your name.</FaultNote>
         <div class="flex gap-2">
           <button type="button" class="act-main flex-1" @click="asked = null">Leave it open</button>
           <button type="submit" class="act">Release and close</button>

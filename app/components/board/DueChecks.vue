@@ -15,11 +15,11 @@ const today = localDay(new Date())
     <ul>
       <li v-for="job in due" :key="job.id">
         <NuxtLink :to="`/jobs/${job.id}/proof`" class="flex min-h-14 flex-wrap items-center gap-x-6 border-t border-rule bg-sheet px-5 py-2 hover:border-brass">
-          <span class="figure w-32" :class="job.check!.date! < today ? 'text-renew' : ''">{{ job.check!.date }}<span v-if="job.check!.date! < today" class="block text-[13px] font-normal">overdue</span></span>
+          <span class="figure w-32" :class="job.check!.date! < today ? 'text-renew' : ''">{{ job.check!.date }}<span v-if="job.check!.date! < today" class="block text-note font-normal">overdue</span></span>
           <b>{{ job.vehicle }}</b>
           <span v-if="job.check!.stopGap" class="border-l-4 border-brass pl-2 font-bold">Stop-gap, no repair</span>
           <span class="min-w-0 flex-1 truncate">{{ job.check!.note || job.sheet.name }}</span>
-          <span v-if="job.check!.usage !== null" class="text-[13px] text-faint">or at {{ usageWords({ value: job.check!.usage, unit: job.usage.unit }) }}</span>
+          <span v-if="job.check!.usage !== null" class="text-note text-faint">or at {{ usageWords({ value: job.check!.usage, unit: job.usage.unit }) }}</span>
         </NuxtLink>
       </li>
     </ul>

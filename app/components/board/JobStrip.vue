@@ -24,7 +24,7 @@ const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) => `${KI
       <p class="bg-plate px-2 py-3 text-center font-bold text-scribe">{{ job.stand || 'No stand' }}</p>
       <div class="min-w-0">
         <h2 class="truncate text-lg leading-tight font-bold">{{ job.vehicle }}</h2>
-        <p class="text-[13px] text-faint">{{ job.sheet.name }}, {{ usageWords(job.usage) }}</p>
+        <p class="text-note text-faint">{{ job.sheet.name }}, {{ usageWords(job.usage) }}</p>
         <p class="mt-1 line-clamp-2">{{ job.complaint }}</p>
       </div>
       <div>
@@ -36,9 +36,9 @@ const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) => `${KI
         <p class="flex flex-wrap gap-x-4 gap-y-1">
           <span v-for="{ call, parts } in job.readings > 0 ? job.calls : []" :key="call" class="inline-flex items-center gap-1"><span class="figure">{{ parts }}</span><CallMark :call="call" :size="16" /></span>
         </p>
-        <p v-if="job.waits" class="mt-1 border-l-4 border-brass pl-2 font-bold" data-testid="waits">{{ WAITS_WORDS[job.waits.for].says }}<span v-if="job.waits.note" class="block text-[13px] font-normal">{{ job.waits.note }}</span></p>
-        <p v-else-if="job.next" class="mt-1 text-[13px]">Waits for a reading: {{ nextWords(job.next) }}</p>
-        <p class="text-[13px] text-faint">{{ job.lastBy }}, <WhenAt :at="job.lastAt" /></p>
+        <p v-if="job.waits" class="mt-1 border-l-4 border-brass pl-2 font-bold" data-testid="waits">{{ WAITS_WORDS[job.waits.for].says }}<span v-if="job.waits.note" class="block text-note font-normal">{{ job.waits.note }}</span></p>
+        <p v-else-if="job.next" class="mt-1 text-note">Waits for a reading: {{ nextWords(job.next) }}</p>
+        <p class="text-note text-faint">{{ job.lastBy }}, <WhenAt :at="job.lastAt" /></p>
       </div>
     </NuxtLink>
     <Menu as="div" class="absolute top-3 right-2">

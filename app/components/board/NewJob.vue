@@ -12,6 +12,7 @@ import { SCHOOL_WORDS, USAGE_UNITS, usageWords } from '../../words'
 import { largeNumberOf } from '../bench/draft'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** A new job: vehicle (known or new), engine, usage, school. A known vehicle brings its engine and what it had on the clock. */
 const props = defineProps<{ vehicle?: string }>()
@@ -84,10 +85,10 @@ async function make() {
           <ComboboxInput :id="`${id}-vehicle`" class="field mt-1" maxlength="120" autocomplete="off" :display-value="() => form.vehicle" :aria-invalid="!!faultAt('vehicle')" @change="form.vehicle = $event.target.value; lookSoon()" />
           <ComboboxOptions v-if="known.length && form.vehicle.trim()" class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">
             <ComboboxOption v-if="!isKnown" v-slot="{ active }" :value="form.vehicle" as="template"><li class="min-h-11 cursor-pointer px-3 py-2" :class="active ? 'bg-paper' : ''">{{ form.vehicle }}<span class="text-faint">, new here</span></li></ComboboxOption>
-            <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template"><li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">{{ one.name }}<span v-if="one.last" class="block text-[13px] text-faint">{{ one.last.engine }}</span></li></ComboboxOption>
+            <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template"><li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">{{ one.name }}<span v-if="one.last" class="block text-note text-faint">{{ one.last.engine }}</span></li></ComboboxOption>
           </ComboboxOptions>
         </Combobox>
-        <p v-if="faultAt('vehicle')" class="text-[13px] font-bold text-renew">Name the vehicle.</p>
+        <p v-if="faultAt('vehicle')" class="text-note font-bold text-renew">Name the vehicle.</p>
       </div>
       <div>
         <label :for="`${id}-stand`" class="label">Stand</label>
@@ -99,13 +100,13 @@ async function make() {
           <option value="" disabled>Choose its drive sheet</option>
           <option v-for="sheet in sheets" :key="sheet.id" :value="sheet.id">{{ sheet.name }}</option>
         </select>
-        <p v-if="faultAt('sheet')" class="text-[13px] font-bold text-renew">Choose an engine from the list.</p>
+        <p v-if="faultAt('sheet')" class="text-note font-bold text-renew">Choose an engine from the list.</p>
       </div>
       <div>
         <label :for="`${id}-usage`" class="label">Usage</label>
         <input :id="`${id}-usage`" v-model="form.usage" class="figure field mt-1" inputmode="decimal" maxlength="12" :aria-invalid="!!faultAt('usage')">
-        <p v-if="faultAt('usage')" class="text-[13px] font-bold text-renew">Enter a number from 0 up.</p>
-        <p v-else-if="lastKnown" class="text-[13px] text-faint">Last seen at {{ usageWords(lastKnown.usage) }}.</p>
+        <p v-if="faultAt('usage')" class="text-note font-bold text-renew">Enter a number from 0 up.</p>
+        <p v-else-if="lastKnown" class="text-note text-faint">Last seen at {{ usageWords(lastKnown.usage) }}.</p>
       </div>
       <ChoiceRow v-model="form.unit" label="In" :options="units" />
       <ChoiceRow v-model="form.school" class="col-span-2" label="Judged under" :options="schools" />
@@ -114,7 +115,7 @@ async function make() {
         <textarea :id="`${id}-complaint`" v-model="form.complaint" class="field mt-1 py-2" rows="2" maxlength="4000" />
       </div>
       <ChoiceRow v-if="!bench.by" v-model="bench.by" class="col-span-2" label="Who is at the bench?" :options="whose" />
-      <p v-if="problem" class="col-span-2 font-bold text-renew" role="alert">{{ faultAt('openedBy') ? 'Choose who is at the bench.' : problem.message }}</p>
+      <FaultNote v-if="problem" class="col-span-2">{{ faultAt('openedBy') ? 'Choose who is at the bench.' : problem.message }}</FaultNote>
       <div class="col-span-2 flex gap-2">
         <button type="submit" class="act-main flex-1" :disabled="busy">Open the job</button>
         <button type="button" class="act" @click="open = false">Cancel</button>

@@ -8,6 +8,7 @@ import { lengthFigure, torqueWords, units } from '../../units'
 import { convert } from '../../../core/math'
 import { numberOf } from '../bench/draft'
 import WhenAt from '../parts/WhenAt.vue'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** One step: its cautions before it, what is entered with it, and who ticked it when. */
 const props = defineProps<{ sheet: DriveSheet; task: Task; done: ActOf<'task'> | null; mayTick: boolean }>()
@@ -39,13 +40,13 @@ function tick() {
 
 <template>
   <li class="border-t border-rule/60 py-1" :data-testid="`task-${task.id}`" :data-done="isDone">
-    <p v-for="caution in isDone ? [] : task.cautions" :key="caution.code" class="my-1 border-l-8 border-hazard bg-paper px-2 py-1 text-[13px]">{{ sayStepCaution(caution) }}</p>
+    <p v-for="caution in isDone ? [] : task.cautions" :key="caution.code" class="my-1 border-l-8 border-hazard bg-paper px-2 py-1 text-note">{{ sayStepCaution(caution) }}</p>
     <div class="flex items-center gap-3">
       <input type="checkbox" class="size-7 shrink-0 accent-ink" :checked="isDone" :disabled="!mayTick" :aria-label="`${text}${tighten ? `: ${tighten}` : ''}`" @click.prevent="tick">
       <span class="min-w-0 flex-1" :class="isDone ? 'text-faint' : ''">{{ text }} <b v-if="tighten" class="figure whitespace-nowrap">{{ tighten }}</b></span>
       <input v-if="task.asks !== 'nothing'" v-model="typed" class="field max-w-44" :class="task.asks === 'note' ? '' : 'figure'" :placeholder="asked" :aria-label="`${asked}: ${text}`" :disabled="isDone || !mayTick" maxlength="200" :inputmode="task.asks === 'note' ? 'text' : 'decimal'">
-      <span v-if="isDone" class="shrink-0 text-[12px] text-faint">{{ done!.by }}, <WhenAt :at="done!.at" /></span>
+      <span v-if="isDone" class="shrink-0 text-mark text-faint">{{ done!.by }}, <WhenAt :at="done!.at" /></span>
     </div>
-    <p v-if="fault" class="text-[13px] font-bold text-renew" role="alert">{{ fault }}</p>
+    <FaultNote v-if="fault" class="text-note">{{ fault }}</FaultNote>
   </li>
 </template>

@@ -11,7 +11,7 @@ const id = useId()
   <div>
     <label :for="id" class="label">{{ label }}<template v-if="unit">, {{ unit }}</template></label>
     <input :id="id" v-model="value" class="field mt-1" :class="words ? '' : 'figure'" :inputmode="words ? 'text' : 'decimal'" maxlength="120" :aria-invalid="!!fault" :aria-describedby="fault ? `${id}-fault` : undefined">
-    <p v-if="fault" :id="`${id}-fault`" class="text-[13px] font-bold text-renew" data-testid="fault">{{ fault }}</p>
-    <p v-else-if="hint" class="text-[13px] text-faint">{{ hint }}</p>
+    <p v-if="fault" :id="`${id}-fault`" class="text-note font-bold text-renew" data-testid="fault">{{ fault }}</p>
+    <p v-else-if="hint" class="text-note text-faint">{{ hint }}</p>
   </div>
 </template>

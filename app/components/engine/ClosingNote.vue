@@ -26,7 +26,7 @@ const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] })
 </script>
 
 <template>
-  <section v-for="{ sheet, chain, at, shifts } in chains" :key="chain.id" class="border-l-4 bg-sheet p-3 text-[14px]" :class="shifts?.length === 0 ? 'border-rule' : 'border-brass'" data-testid="closing">
+  <section v-for="{ sheet, chain, at, shifts } in chains" :key="chain.id" class="border-l-4 bg-sheet p-3 text-body" :class="shifts?.length === 0 ? 'border-rule' : 'border-brass'" data-testid="closing">
     <p v-if="shifts?.length === 0">{{ chain.name }} closes: <span class="figure">{{ fixDigits(at.links, 2) }}</span> links of {{ chain.links }}.</p>
     <template v-else>
       <p><b>{{ chain.name }} is <span class="figure">{{ fixDigits(Math.abs(at.off), 2) }}</span> links ({{ fixDigits(Math.abs(at.mm), 1) }} mm) {{ at.off > 0 ? 'too short for' : 'too long for' }} the drive as measured.</b></p>

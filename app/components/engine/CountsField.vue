@@ -29,6 +29,6 @@ function change(run: { from: string; to: string }, typed: string) {
   <div class="mt-1 grid gap-1">
     <p v-if="runs.length === 0" class="text-faint">Lay the path first.</p>
     <label v-for="run in runs" :key="`${run.from} ${run.to}`" class="flex items-center gap-3"><input class="figure field max-w-24" inputmode="numeric" maxlength="5" :value="String(linksOf(run))" @change="change(run, ($event.target as HTMLInputElement).value)"><span>{{ labelOf(run.from) }} to {{ labelOf(run.to) }}</span></label>
-    <p v-if="runs.length" class="text-[13px]" :class="sum === Number(chain.links) ? 'text-faint' : 'font-bold'">Together <span class="figure">{{ sum }}</span> of {{ String(chain.links || '?') }} links</p>
+    <p v-if="runs.length" class="text-note" :class="sum === Number(chain.links) ? 'text-faint' : 'font-bold'">Together <span class="figure">{{ sum }}</span> of {{ String(chain.links || '?') }} links</p>
   </div>
 </template>

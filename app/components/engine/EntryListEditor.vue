@@ -47,7 +47,7 @@ function move(index: number, by: -1 | 1) {
           <button type="button" class="grip grid min-h-11 min-w-11 cursor-grab place-items-center" :aria-label="`${title(entry, i)}, place ${i + 1}: up and down arrow move it`" @keydown.up.prevent="move(i, -1)" @keydown.down.prevent="move(i, 1)"><Bars2Icon class="size-4 text-faint" aria-hidden="true" /></button>
           <button type="button" class="flex min-h-11 flex-1 items-center gap-3 text-left" :aria-expanded="open === i" @click="open = open === i ? -1 : i">
             <span class="truncate" :class="open === i ? 'font-bold' : ''">{{ title(entry, i) }}</span>
-            <span v-if="faultsIn(i).length" class="text-[13px] font-bold text-renew">{{ faultsIn(i).length === 1 ? sayFault(faultsIn(i)[0]!) : `${faultsIn(i).length} faults` }}</span>
+            <span v-if="faultsIn(i).length" class="text-note font-bold text-renew">{{ faultsIn(i).length === 1 ? sayFault(faultsIn(i)[0]!) : `${faultsIn(i).length} faults` }}</span>
           </button>
           <button type="button" class="act-bare pr-3" :aria-label="`Remove ${title(entry, i)}`" @click="sheet.remove(list.at, i)">Remove</button>
         </div>

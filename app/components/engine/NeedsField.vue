@@ -13,6 +13,6 @@ function change(part: string, ids: readonly string[]) {
 
 <template>
   <div class="mt-1 grid gap-2">
-    <div v-for="part in parts" :key="part.value"><p class="text-[14px]">{{ part.label }}</p><ReferencesField :value="value[part.value] ?? []" :choices="choices" :label="part.label" @change="change(part.value, $event)" /></div>
+    <div v-for="part in parts" :key="part.value"><p class="text-body">{{ part.label }}</p><ReferencesField :value="value[part.value] ?? []" :choices="choices" :label="part.label" @change="change(part.value, $event)" /></div>
   </div>
 </template>

@@ -26,7 +26,7 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
   <div class="grid grid-cols-[150px_minmax(0,1fr)_360px] gap-5 max-lg:grid-cols-[130px_minmax(0,1fr)] max-md:grid-cols-1">
     <nav aria-label="Sections of the sheet">
       <button v-for="one in SECTIONS" :key="one.key" type="button" class="block min-h-11 w-full border-l-4 px-3 text-left" :class="one.key === current ? 'border-brass bg-sheet font-bold' : 'border-transparent'" :aria-current="one.key === current ? 'step' : undefined" @click="current = one.key">
-        {{ one.title }}<span v-if="bySection.get(one.key)!.length" class="block text-[12px] font-bold text-renew">{{ bySection.get(one.key)!.length }} {{ bySection.get(one.key)!.length === 1 ? 'fault' : 'faults' }}</span>
+        {{ one.title }}<span v-if="bySection.get(one.key)!.length" class="block text-mark font-bold text-renew">{{ bySection.get(one.key)!.length }} {{ bySection.get(one.key)!.length === 1 ? 'fault' : 'faults' }}</span>
       </button>
       <div class="mt-3 flex gap-1 px-1">
         <button type="button" class="act" :disabled="!sheet.canUndo.value" @click="sheet.undo()">Undo</button>
@@ -43,11 +43,11 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
     <aside class="space-y-3 max-lg:col-span-full" aria-label="The drive so far">
       <div class="h-80"><SheetMap :sheet="sheet.sound.value" /></div>
       <ClosingNote :draft="sheet" />
-      <section v-if="faults.length" class="border-l-4 border-renew bg-sheet p-3 text-[14px]" data-testid="faults">
+      <section v-if="faults.length" class="border-l-4 border-renew bg-sheet p-3 text-body" data-testid="faults">
         <h3 class="font-bold">{{ faults.length === 1 ? 'One fault' : `${faults.length} faults` }} before it can be kept</h3>
         <ul class="mt-1 max-h-60 overflow-auto"><li v-for="fault in faults.slice(0, 40)" :key="words(fault)"><button type="button" class="min-h-9 text-left underline decoration-brass underline-offset-2" @click="current = sectionOf(fault.place)"><code class="figure font-normal">{{ fault.place || 'sheet' }}</code> {{ sayFault(fault) }}</button></li></ul>
       </section>
-      <section v-else class="bg-sheet p-3 text-[14px]" data-testid="sound">
+      <section v-else class="bg-sheet p-3 text-body" data-testid="sound">
         <h3 class="font-bold">Sound: it can be used.</h3>
         <template v-if="gaps.length"><p class="mt-1 text-faint">Left open:</p><ul><li v-for="gap in gaps" :key="gap.missing" class="mt-1"><b>{{ gap.missing }}.</b> {{ gap.meanwhile }}</li></ul></template>
       </section>

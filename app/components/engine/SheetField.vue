@@ -57,7 +57,7 @@ function changePoint(at: 0 | 1, typed: string) {
       <input v-else-if="field.kind === 'number'" :id="id" :value="text(value)" class="figure field mt-1" inputmode="decimal" maxlength="16" :aria-invalid="faults.length > 0" :aria-describedby="faults.length ? `${id}-fault` : undefined" @change="emit('change', figureOf(($event.target as HTMLInputElement).value))">
       <input v-else :id="id" :value="text(value)" class="field mt-1" maxlength="200" :aria-invalid="faults.length > 0" :aria-describedby="faults.length ? `${id}-fault` : undefined" @change="emit('change', ($event.target as HTMLInputElement).value)">
     </template>
-    <p v-if="faults.length" :id="`${id}-fault`" class="text-[13px] font-bold text-renew" data-testid="fault">{{ faults.join('; ') }}</p>
-    <p v-else-if="field.hint" class="text-[13px] text-faint">{{ field.hint }}</p>
+    <p v-if="faults.length" :id="`${id}-fault`" class="text-note font-bold text-renew" data-testid="fault">{{ faults.join('; ') }}</p>
+    <p v-else-if="field.hint" class="text-note text-faint">{{ field.hint }}</p>
   </div>
 </template>

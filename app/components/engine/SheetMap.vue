@@ -48,6 +48,6 @@ const limitOf = (id: string) => drawn.value?.sheet.tensioners.find((t) => t.id =
       <RunCount v-for="run in picture.runs" :key="`${run.from}>${run.to}`" :run="run" :at="places.get(run)!" :read="null" :names="[nameOf(run.from), nameOf(run.to)]" :chosen="false" class="pointer-events-none" tabindex="-1" />
     </template>
     <p v-if="!pictures.length" class="absolute inset-x-6 top-1/3 text-center">{{ drawn ? 'Counted, without coordinates: nothing to draw yet. It measures all the same.' : 'The drive is drawn as soon as the sheet is sound.' }}</p>
-    <p v-else-if="!sheet" class="absolute inset-x-2 bottom-2 bg-plate text-center text-[13px]">As it was before the faults named.</p>
+    <p v-else-if="!sheet" class="absolute inset-x-2 bottom-2 bg-plate text-center text-note">As it was before the faults named.</p>
   </div>
 </template>

@@ -32,16 +32,16 @@ const fills: Record<string, string> = { new: 'fill-rule', stretch: 'fill-ink', w
 <template>
   <div>
     <p class="flex items-baseline justify-between gap-2">
-      <span v-if="brief" class="text-[13px] whitespace-nowrap">{{ tensioner.name }}</span>
+      <span v-if="brief" class="text-note whitespace-nowrap">{{ tensioner.name }}</span>
       <span><span class="figure text-2xl" data-testid="extension">{{ lengthFigure(stands, 1) }}</span><span class="text-faint"> of {{ units.length === 'mm' ? tensioner.stroke : lengthFigure(tensioner.stroke, 1) }} {{ units.length }}</span></span>
-      <span class="text-[13px]">{{ estimate.extension.read === null ? 'expected, not read' : `${lengthWords(estimate.travelLeft.toStroke, 1)} ${brief ? '' : 'of travel '}left` }}</span>
+      <span class="text-note">{{ estimate.extension.read === null ? 'expected, not read' : `${lengthWords(estimate.travelLeft.toStroke, 1)} ${brief ? '' : 'of travel '}left` }}</span>
     </p>
     <svg :viewBox="`0 0 ${WIDTH} 30`" class="mt-1 block w-full" role="img" :aria-label="says">
       <rect x="1" y="7" :width="WIDTH - 2" height="15" class="fill-none stroke-faint" stroke-width="1" />
       <rect v-for="part in parts" :key="part.cause" :x="part.from" y="7" :width="part.width" height="15" :class="fills[part.look]" stroke="var(--sheet)" stroke-width="0.800" :fill-opacity="part.look === 'unexplained' ? 0.550 : 1" />
       <line v-if="tensioner.limit" :x1="x(tensioner.limit.value)" :x2="x(tensioner.limit.value)" y1="1" y2="28" class="stroke-renew" stroke-width="2" />
     </svg>
-    <ul v-if="!brief" class="mt-1 flex flex-wrap gap-x-3 text-[12px] leading-snug">
+    <ul v-if="!brief" class="mt-1 flex flex-wrap gap-x-3 text-mark leading-snug">
       <li v-for="part in parts" :key="part.cause" class="flex items-center gap-1 whitespace-nowrap">
         <svg width="9" height="9" aria-hidden="true"><rect width="9" height="9" :class="fills[part.look]" class="stroke-faint" stroke-width="0.800" /></svg>
         {{ causeWords(sheet, part.cause) }} <span class="figure font-normal">{{ lengthFigure(part.mm, 1) }}</span>

@@ -34,9 +34,9 @@ const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, giv
       <circle r="3" class="fill-ink" />
     </svg>
     <p class="min-w-0 leading-tight">
-      <span class="block text-[13px] leading-tight">{{ name }}</span>
+      <span class="block text-note leading-tight">{{ name }}</span>
       <span class="figure block">{{ lagWords(cam.lag.mean) }}</span>
-      <span class="block text-[13px]" :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'">{{ jump || `±${fixDigits(half, 1)}°, jump not known` }}</span>
+      <span class="block text-note" :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'">{{ jump || `±${fixDigits(half, 1)}°, jump not known` }}</span>
     </p>
   </div>
 </template>

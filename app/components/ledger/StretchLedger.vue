@@ -11,6 +11,7 @@ import { fixDigits, oddsWords, partName, readingTitle, readingWords } from '../.
 import BudgetBar from './BudgetBar.vue'
 import CamDial from './CamDial.vue'
 import StretchLine from './StretchLine.vue'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** The estimate as it stands: stretch, cams, the extension's budget, what changed, and what to read next. */
 const props = defineProps<{ sheet: DriveSheet; assessment: Assessment; readings: readonly StandingReading[]; change: string; failed: string; next: Slot | null; canTakeBack: boolean }>()
@@ -66,18 +67,18 @@ const gain = computed(() => {
     </div>
     <div class="relative min-h-40">
       <div class="absolute inset-0 flex flex-col gap-1 overflow-y-auto px-4 py-2">
-        <p v-if="failed" class="font-bold text-renew" role="alert">{{ failed }}</p>
-        <p v-if="change" class="text-[13px] leading-tight" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare -my-3" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
-        <p v-for="reading in odd" :key="reading.id" class="text-[13px]"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
-        <p v-for="[message, ofOne] in left" :key="message" class="text-[13px] leading-tight"><button v-for="reading in ofOne" :key="reading.id" type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', reading)">Left out: {{ readingWords(reading) }}</button> {{ message }}</p>
+        <FaultNote v-if="failed">{{ failed }}</FaultNote>
+        <p v-if="change" class="text-note leading-tight" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare -my-3" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
+        <p v-for="reading in odd" :key="reading.id" class="text-note"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
+        <p v-for="[message, ofOne] in left" :key="message" class="text-note leading-tight"><button v-for="reading in ofOne" :key="reading.id" type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', reading)">Left out: {{ readingWords(reading) }}</button> {{ message }}</p>
         <template v-if="next">
           <h3 class="label">Worth reading next</h3>
           <button type="button" class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight" data-testid="next" @click="emit('take', next)">
             <span class="block font-bold">{{ readingTitle(sheet, next) }}</span>
-            <span v-if="gain" class="block text-[13px] text-faint">{{ gain }}</span>
+            <span v-if="gain" class="block text-note text-faint">{{ gain }}</span>
           </button>
         </template>
-        <p v-else class="text-[13px]">Everything that can be read on this drive was read.</p>
+        <p v-else class="text-note">Everything that can be read on this drive was read.</p>
       </div>
     </div>
   </section>

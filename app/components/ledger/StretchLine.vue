@@ -18,10 +18,10 @@ const says = computed(() => `${props.name}: elongation ${percent(props.elongatio
 <template>
   <div>
     <p class="flex flex-wrap items-baseline justify-between gap-x-2">
-      <span v-if="named" class="text-[13px]">{{ name }}</span>
+      <span v-if="named" class="text-note">{{ name }}</span>
       <span class="whitespace-nowrap" data-testid="stretch"><span class="figure" :class="named ? 'text-2xl' : 'text-3xl'" data-testid="elongation">{{ fixDigits(100 * elongation.mean, 2) }}</span><span class="text-faint"> %</span> <span class="figure text-base font-normal">±{{ fixDigits(half, 2) }}</span></span>
-      <span v-if="elongation.overLimit !== null" class="text-[13px]" data-testid="over-limit">Past limit: {{ oddsWords(elongation.overLimit) }}</span>
-      <span v-else class="text-[13px]">no limit on the sheet</span>
+      <span v-if="elongation.overLimit !== null" class="text-note" data-testid="over-limit">Past limit: {{ oddsWords(elongation.overLimit) }}</span>
+      <span v-else class="text-note">no limit on the sheet</span>
     </p>
     <svg :viewBox="`0 0 ${WIDTH} ${compact ? 34 : 44}`" class="mt-1 block w-full" role="img" :aria-label="says">
       <line x1="2" :x2="WIDTH - 2" y1="16" y2="16" class="stroke-faint" stroke-width="1" />
@@ -38,6 +38,6 @@ const says = computed(() => `${props.name}: elongation ${percent(props.elongatio
         <path :d="`M${x(limit.value)} 2h7l-3 3.500 3 3.500h-7`" class="fill-renew" />
       </template>
     </svg>
-    <p v-if="limit && !compact" class="text-[12px] text-faint">90 % interval. Limit {{ limit.value }} {{ limit.unit }} ({{ limit.source }})</p>
+    <p v-if="limit && !compact" class="text-mark text-faint">90 % interval. Limit {{ limit.value }} {{ limit.unit }} ({{ limit.source }})</p>
   </div>
 </template>

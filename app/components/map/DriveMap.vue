@@ -106,13 +106,13 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
         :chosen="chosenRun === `${picture.chain}:${run.from}:${run.to}`" @choose="emit('run', picture.chain, run.from, run.to)"
       />
     </template>
-    <div v-if="!narrow && pictures.length" class="no-print absolute bottom-1 left-1/2 flex -translate-x-1/2 items-center gap-2 bg-plate/80 px-2 text-[13px]">
+    <div v-if="!narrow && pictures.length" class="no-print absolute bottom-1 left-1/2 flex -translate-x-1/2 items-center gap-2 bg-plate/80 px-2 text-note">
       <label class="flex items-center gap-2 whitespace-nowrap">Wear drawn<input v-model.number="times" type="range" min="1" max="6" step="1" class="min-h-11 w-24 accent-lit" data-testid="exaggerate"><span class="figure w-8">×{{ times }}</span></label>
       <button type="button" class="min-h-11 px-2 whitespace-nowrap underline decoration-lit underline-offset-2" :class="letGo ? 'text-lit' : ''" :aria-pressed="letGo" data-testid="let-go" @click="letGo = !letGo">Tensioner let go</button>
       <button type="button" class="min-h-11 px-2 underline decoration-lit underline-offset-2" :aria-pressed="asTable" data-testid="map-table" @click="asTable = !asTable">Table</button>
     </div>
     <div v-if="asTable" class="absolute inset-0 z-10 overflow-auto bg-plate p-4" data-testid="map-figures">
-      <table class="w-full text-left text-[14px]">
+      <table class="w-full text-left text-body">
         <caption class="pb-2 text-left font-bold">The drive as figures</caption>
         <thead><tr class="border-b border-hair"><th class="py-2 font-normal">Part</th><th class="font-normal">Stands at</th><th class="font-normal">Call</th></tr></thead>
         <tbody>

@@ -14,8 +14,8 @@ const emit = defineEmits<{ choose: [] }>()
   >
     <CallMark v-if="label.call" :call="label.call" bare on-plate :size="22" />
     <span class="min-w-0 flex-1">
-      <span class="line-clamp-2 block break-words text-[13px]" :class="chosen ? 'text-lit' : ''">{{ label.name }}</span>
-      <span v-if="!brief" class="figure block text-[13px] font-normal">{{ label.value }}</span>
+      <span class="line-clamp-2 block break-words text-note" :class="chosen ? 'text-lit' : ''">{{ label.name }}</span>
+      <span v-if="!brief" class="figure block text-note font-normal">{{ label.value }}</span>
     </span>
   </button>
 </template>

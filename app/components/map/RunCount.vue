@@ -12,7 +12,7 @@ const says = computed(() => `${props.names[0]} to ${props.names[1]}: ${props.run
 
 <template>
   <button type="button" class="absolute grid h-11 w-11 place-items-center" :style="{ left: `${at.x - 22}px`, top: `${at.y - 22}px` }" :aria-label="says" :aria-pressed="chosen" @click="emit('choose')">
-    <span class="figure min-w-8 border bg-plate px-1 text-center text-[13px]" :class="[chosen ? 'border-lit text-lit' : read === null ? 'border-dashed border-hair font-normal' : 'border-scribe', differs ? 'text-pink' : '']">
+    <span class="figure min-w-8 border bg-plate px-1 text-center text-note" :class="[chosen ? 'border-lit text-lit' : read === null ? 'border-dashed border-hair font-normal' : 'border-scribe', differs ? 'text-pink' : '']">
       {{ read ?? run.links }}<template v-if="differs">≠{{ run.links }}</template>
     </span>
   </button>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { WORKSHOP } from '../../../words/en/workshop'
 import PersonPicker from './PersonPicker.vue'
 import SaveState from './SaveState.vue'
 import UnitPicker from './UnitPicker.vue'
 
-/** The head of every page; `places`: with the ways to the workshop's other pages. */
-defineProps<{ places?: boolean }>()
+/** The head of every page; `places`: with the ways to the workshop's other pages; `workshop`: with its name. */
+defineProps<{ places?: boolean; workshop?: boolean }>()
 const PLACES = [{ to: '/vehicles', label: 'Vehicles' }, { to: '/engines', label: 'Engines' }, { to: '/learnt', label: 'Learnt' }, { to: '/practice', label: 'Practice' }]
 </script>
 
@@ -19,11 +20,11 @@ const PLACES = [{ to: '/vehicles', label: 'Vehicles' }, { to: '/engines', label:
       </svg>
       Board
     </NuxtLink>
-    <nav v-if="places" class="flex gap-1 text-[15px]" aria-label="Places">
+    <nav v-if="places" class="flex gap-1 text-lead" aria-label="Places">
       <NuxtLink v-for="{ to, label } in PLACES" :key="to" :to="to" class="flex min-h-11 items-center px-2 underline-offset-4 hover:underline" active-class="underline decoration-brass decoration-2">{{ label }}</NuxtLink>
     </nav>
-    <div class="min-w-0 flex-1"><slot /></div>
-    <div class="text-[13px]"><SaveState /></div>
+    <div class="min-w-0 flex-1"><slot><p v-if="workshop" class="font-bold">{{ WORKSHOP }}</p></slot></div>
+    <div class="text-note"><SaveState /></div>
     <slot name="acts" />
     <ClientOnly><UnitPicker class="max-md:hidden" /><PersonPicker /></ClientOnly>
   </header>

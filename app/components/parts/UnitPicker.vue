@@ -17,7 +17,7 @@ const distance = computed({ get: () => units.value.distance, set: (value) => cho
       <ChoiceRow v-model="length" label="Lengths in" :options="[{ value: 'mm', label: 'millimetres' }, { value: 'in', label: 'inches' }]" />
       <ChoiceRow v-model="distance" label="Usage in" :options="[{ value: 'km', label: 'km' }, { value: 'mi', label: 'miles' }]" />
       <ChoiceRow v-model="torque" label="Torques in" :options="[{ value: 'N·m', label: 'N·m' }, { value: 'lb·ft', label: 'lb·ft' }]" />
-      <p class="text-[13px] text-faint">Hours stay hours. Kept metric, whatever is shown; reasons in a verdict are metric.</p>
+      <p class="text-note text-faint">Hours stay hours. Kept metric, whatever is shown; reasons in a verdict are metric.</p>
     </PopoverPanel>
   </Popover>
 </template>

@@ -25,7 +25,7 @@ const says = (path: Path, i: number) => `Path ${i + 1}: ${money(path.cost.now, p
 
 <template>
   <div ref="box" class="relative bg-sheet p-3">
-    <div class="flex items-center gap-2 text-[14px]"><span>Price now against</span><button v-for="[key, words] in ([['comeBack', 'odds of coming back'], ['expected', 'expected cost']] as const)" :key="key" type="button" class="min-h-11 border-b-2 px-1" :class="against === key ? 'border-brass font-bold' : 'border-transparent'" :aria-pressed="against === key" @click="against = key">{{ words }}</button></div>
+    <div class="flex items-center gap-2 text-body"><span>Price now against</span><button v-for="[key, words] in ([['comeBack', 'odds of coming back'], ['expected', 'expected cost']] as const)" :key="key" type="button" class="min-h-11 border-b-2 px-1" :class="against === key ? 'border-brass font-bold' : 'border-transparent'" :aria-pressed="against === key" @click="against = key">{{ words }}</button></div>
     <div class="relative">
       <svg :width="width" :height="HEIGHT" role="img" aria-label="Paths by price now; the same figures stand in the table above" data-testid="front">
         <g font-size="12" class="stroke-rule">

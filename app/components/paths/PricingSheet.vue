@@ -7,6 +7,7 @@ import { useJob } from '../../stores/job'
 import { shownProblem } from '../../problem'
 import { partName, USAGE_UNITS } from '../../words'
 import { largeNumberOf, numberOf } from '../bench/draft'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** What the paths are priced with: each figure says whether it is a default, the sheet's, the shop's or this job's, and can be changed for this job. */
 const props = defineProps<{ paths: Paths }>()
@@ -95,17 +96,17 @@ function changed(list: string, id: string | undefined, value: number | undefined
           <label class="w-24"><span class="label">Or in months</span><input v-model="months" class="figure field" inputmode="decimal" maxlength="5"></label>
           <label class="w-32"><span class="label">{{ USAGE_UNITS[job.job!.usage.unit] }} a month</span><input v-model="aMonth" class="figure field" inputmode="decimal" maxlength="8"></label>
           <button type="submit" class="act">Hold against that</button>
-          <p v-if="faults.months" class="basis-full text-[13px] font-bold text-renew" role="alert">{{ faults.months }}</p>
+          <FaultNote v-if="faults.months" class="basis-full text-note">{{ faults.months }}</FaultNote>
         </form>
         <div v-for="row in group.rows" :key="row.key" class="grid grid-cols-[1fr_96px_64px] items-center gap-2 border-t border-rule/60 py-1">
-          <label :for="`p-${row.key}`" class="text-[14px]">{{ row.label }}, {{ row.unit }}</label>
+          <label :for="`p-${row.key}`" class="text-body">{{ row.label }}, {{ row.unit }}</label>
           <input :id="`p-${row.key}`" class="figure field text-right" inputmode="decimal" maxlength="10" :value="String(row.value)" :disabled="!bench.by" :aria-invalid="!!faults[row.key]" @change="change(row, ($event.target as HTMLInputElement).value)">
-          <span class="text-[12px]" :class="row.from === 'this job' ? 'font-bold' : 'text-faint'">{{ row.from }}</span>
-          <p v-if="faults[row.key]" class="col-span-full text-[13px] font-bold text-renew" role="alert">{{ faults[row.key] }}</p>
+          <span class="text-mark" :class="row.from === 'this job' ? 'font-bold' : 'text-faint'">{{ row.from }}</span>
+          <FaultNote v-if="faults[row.key]" class="col-span-full text-note">{{ faults[row.key] }}</FaultNote>
         </div>
       </section>
     </div>
     <p v-if="bench.by" class="px-4"><button type="button" class="act" data-testid="keep-shop" @click="keepForShop">Use these assumptions for new jobs</button> <span role="status">{{ kept }}</span></p>
-    <p class="px-4 py-3 text-[13px] text-faint">An emptied field goes back to what the shop, its sheet or the default says. Prices and hours for every job are changed on the engine's sheet.</p>
+    <p class="px-4 py-3 text-note text-faint">An emptied field goes back to what the shop, its sheet or the default says. Prices and hours for every job are changed on the engine's sheet.</p>
   </details>
 </template>

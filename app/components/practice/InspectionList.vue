@@ -28,7 +28,7 @@ function choose(id: string) {
       <button v-for="item in items" :key="item.id" type="button" class="flex min-h-11 w-full items-center gap-2 border-l-4 px-2 py-1 text-left leading-tight" :class="practice.chosen === item.id ? 'border-brass bg-paper font-bold' : 'border-transparent'" :aria-current="practice.chosen === item.id" :data-testid="`inspection-${item.id}`" @click="choose(item.id)">
         <svg width="14" height="14" viewBox="-7 -7 14 14" class="shrink-0" aria-hidden="true"><circle r="5" :class="looks(item) ? 'fill-ink' : 'fill-none'" class="stroke-ink" stroke-width="1.500" /></svg>
         <span class="min-w-0 flex-1">{{ practice.titleOf(item) }}<span v-if="looks(item)" class="sr-only">, looked at</span></span>
-        <span class="figure text-[13px] font-normal text-faint">{{ minutesWords(practice.costOf(item)) }}</span>
+        <span class="figure text-note font-normal text-faint">{{ minutesWords(practice.costOf(item)) }}</span>
       </button>
     </section>
   </nav>

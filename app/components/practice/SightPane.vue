@@ -8,6 +8,7 @@ import { usePractice } from '../../stores/practice'
 import { partName } from '../../words'
 import { numberOf } from '../bench/draft'
 import { askedUnit, askedWords, minutesWords } from './words'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** The open inspection: what it costs, and, once looked, what was read of it. */
 const practice = usePractice()
@@ -52,13 +53,13 @@ function toggle(target: string, finding: string) {
   <section class="space-y-3 p-4" :aria-label="practice.titleOf(inspection)">
     <h2 class="text-lg font-bold">{{ practice.titleOf(inspection) }}</h2>
     <template v-if="!practice.looked">
-      <ul v-if="steps.length" class="text-[14px]"><li v-for="step in steps" :key="step.id" class="flex justify-between border-b border-rule/60 py-1"><span>{{ step.name }}</span><span class="figure font-normal">{{ minutesWords(60 * step.hours) }}</span></li></ul>
-      <p class="text-[14px]">Of its own <span class="figure">{{ minutesWords(inspection.minutes) }}</span>{{ steps.length ? '; what comes off stays off.' : '.' }}</p>
+      <ul v-if="steps.length" class="text-body"><li v-for="step in steps" :key="step.id" class="flex justify-between border-b border-rule/60 py-1"><span>{{ step.name }}</span><span class="figure font-normal">{{ minutesWords(60 * step.hours) }}</span></li></ul>
+      <p class="text-body">Of its own <span class="figure">{{ minutesWords(inspection.minutes) }}</span>{{ steps.length ? '; what comes off stays off.' : '.' }}</p>
       <button type="button" class="act-main w-full" data-testid="look" @click="practice.look()">Look, {{ minutesWords(practice.costOf(inspection)) }}</button>
     </template>
     <template v-else>
       <template v-if="inspection.kind === 'ask'">
-        <p class="text-[14px] text-faint">What is said, heard and stored:</p>
+        <p class="text-body text-faint">What is said, heard and stored:</p>
         <ul><li v-for="{ reading, place } in said" :key="place" class="border-b border-rule/60 py-1">{{ words(reading.target!, reading.finding!) }}</li></ul>
         <p v-if="said.length === 0">No noise now, no code, nothing renewed before.</p>
       </template>
@@ -67,7 +68,7 @@ function toggle(target: string, finding: string) {
           <span class="label">{{ askedWords(sheet, asked) }}<span v-if="standing(asked)" class="text-ink"> · stands</span></span>
           <span class="mt-1 flex items-center gap-2"><input v-model="typed[i]" class="field text-xl font-bold" inputmode="decimal" autocomplete="off" :data-testid="`figure-${i}`"><span class="shrink-0 text-faint">{{ askedUnit(asked) }}</span></span>
         </label>
-        <p v-if="problem" class="font-bold text-renew" role="alert">{{ problem }}</p>
+        <FaultNote v-if="problem">{{ problem }}</FaultNote>
         <button type="submit" class="act-main w-full" data-testid="keep">Write down</button>
       </form>
       <div v-if="inspection.findings.length" role="group" aria-label="What you see">
@@ -77,7 +78,7 @@ function toggle(target: string, finding: string) {
         </div>
         <label v-if="inspection.findings.some(({ finding }) => COUNTED_FINDINGS.includes(finding))" class="mt-2 flex items-center gap-2"><span class="label">Pieces</span><input v-model.number="pieces" type="number" min="1" max="20" class="field w-24" data-testid="pieces"></label>
       </div>
-      <button v-if="inspection.kind !== 'ask'" type="button" class="act-bare text-[14px]" data-testid="look-again" @click="practice.look()">Look again, {{ minutesWords(inspection.minutes) }}</button>
+      <button v-if="inspection.kind !== 'ask'" type="button" class="act-bare text-body" data-testid="look-again" @click="practice.look()">Look again, {{ minutesWords(inspection.minutes) }}</button>
     </template>
     <p class="sr-only" role="status">{{ entered.length }} written down of {{ partName(sheet, inspection.part) }}</p>
   </section>

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import type { KeptCase } from '../../../server/store/practice'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** Turns a closed job into a practice case, without its vehicle, people and photos. */
 const props = defineProps<{ job: string; complaint: string }>()
@@ -29,10 +30,10 @@ async function tell() {
     <h2 class="text-lg font-bold">Tell it as a practice case</h2>
     <p v-if="made" role="status">“{{ made.title }}” stands among the <NuxtLink to="/practice" class="underline decoration-brass underline-offset-2">cases of the workshop</NuxtLink>.</p>
     <form v-else class="mt-1 space-y-2" @submit.prevent="tell">
-      <p class="text-[14px]">What was read becomes the truth of an engine for others to judge. Vehicle, names and photos stay out: see that the complaint names nobody either.</p>
+      <p class="text-body">What was read becomes the truth of an engine for others to judge. Vehicle, names and photos stay out: see that the complaint names nobody either.</p>
       <label class="block"><span class="label">Title</span><input v-model="title" class="field mt-1" maxlength="120"></label>
       <label class="block"><span class="label">Complaint</span><textarea v-model="complaint" class="field mt-1 py-2" rows="3" maxlength="4000" /></label>
-      <p v-if="problem" class="font-bold text-renew" role="alert">{{ problem }}</p>
+      <FaultNote v-if="problem">{{ problem }}</FaultNote>
       <button type="submit" class="act" :disabled="bench.by === ''">Tell it</button>
     </form>
   </section>

@@ -20,7 +20,7 @@ function key(event: KeyboardEvent) {
     <button type="button" class="act" data-testid="turn-small" @click="by(5)">5°</button>
     <button type="button" class="act" data-testid="turn-to-mark" @click="toCrankMark">On to the crank's mark</button>
     <button v-if="warned" type="button" class="act ml-auto" data-testid="turn-back" @click="by(-5)">5° back</button>
-    <button v-else type="button" class="act-bare ml-auto text-[13px]" @click="warned = true">Back …</button>
-    <p v-if="warned" class="w-full text-[13px]" role="alert">Against its running direction slack goes to the wrong side, and on some engines the chain jumps. Overshot: go round again.</p>
+    <button v-else type="button" class="act-bare ml-auto text-note" @click="warned = true">Back …</button>
+    <p v-if="warned" class="w-full text-note" role="alert">Against its running direction slack goes to the wrong side, and on some engines the chain jumps. Overshot: go round again.</p>
   </div>
 </template>

@@ -117,6 +117,6 @@ function release() {
       </g>
     </svg>
     <p class="sr-only" role="status">{{ rest }}</p>
-    <p v-if="covered" class="absolute inset-x-0 top-2 px-3 text-center text-[13px] text-scribe">{{ covered }}</p>
+    <p v-if="covered" class="absolute inset-x-0 top-2 px-3 text-center text-note text-scribe">{{ covered }}</p>
   </div>
 </template>

@@ -42,7 +42,7 @@ const chart = computed(() => (props.report.paths.length ? pathChart(props.report
       </ul>
     </section>
     <section v-if="map"><h2>{{ report.headings.drive }}</h2><DrawnShapes :drawing="map" :label="report.headings.map" class="max-w-md" /></section>
-    <section v-if="report.photos.length"><h2>{{ report.headings.pictures }}</h2><div class="grid grid-cols-3 gap-3 max-md:grid-cols-2"><figure v-for="p in report.photos" :key="p.id"><img :src="photo(p.id)" :alt="p.caption" class="w-full border border-rule"><figcaption class="text-[13px] break-words">{{ p.caption }}</figcaption></figure></div></section>
+    <section v-if="report.photos.length"><h2>{{ report.headings.pictures }}</h2><div class="grid grid-cols-3 gap-3 max-md:grid-cols-2"><figure v-for="p in report.photos" :key="p.id"><img :src="photo(p.id)" :alt="p.caption" class="w-full border border-rule"><figcaption class="text-note break-words">{{ p.caption }}</figcaption></figure></div></section>
     <section v-if="report.paths.length">
       <h2>{{ report.headings.ways }}</h2>
       <p>{{ report.headings.waysSay }}</p>
@@ -56,6 +56,6 @@ const chart = computed(() => (props.report.paths.length ? pathChart(props.report
     </section>
     <section><h2>{{ report.headings.ifLeft }}</h2><p v-for="line in report.ifLeft" :key="line">{{ line }}</p></section>
     <section><h2>{{ report.headings.notChecked }}</h2><p v-for="line in report.notChecked" :key="line">{{ line }}</p><p v-if="report.notChecked.length === 0">{{ report.headings.allChecked }}</p></section>
-    <footer class="space-y-1 border-l-8 border-hazard bg-sheet p-3 text-[13px]"><p v-for="line in report.cautions" :key="line"><b>{{ report.headings.caution }}</b> {{ line }}</p><p class="text-faint">{{ report.headings.made }}</p></footer>
+    <footer class="space-y-1 border-l-8 border-hazard bg-sheet p-3 text-note"><p v-for="line in report.cautions" :key="line"><b>{{ report.headings.caution }}</b> {{ line }}</p><p class="text-faint">{{ report.headings.made }}</p></footer>
   </article>
 </template>

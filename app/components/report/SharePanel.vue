@@ -6,6 +6,7 @@ import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** Links to the report as it stands now: read only, they expire and can be taken back. */
 const props = defineProps<{ jobId: string }>()
@@ -44,12 +45,12 @@ onMounted(() => attempt(async () => undefined))
 <template>
   <section class="bg-sheet p-4" aria-label="Share the report" data-testid="shares">
     <h2 class="label mb-1">A link for the customer</h2>
-    <p class="text-[14px]">Shows this report as it stands now and nothing else of the workshop. The customer can choose a way on it.</p>
+    <p class="text-body">Shows this report as it stands now and nothing else of the workshop. The customer can choose a way on it.</p>
     <ChoiceRow v-model="days" class="mt-2" label="Good for" :options="[{ value: '3', label: '3 days' }, { value: '14', label: '14 days' }, { value: '60', label: '60 days' }]" />
     <button type="button" class="act-main mt-2 w-full" :disabled="busy || !bench.by" @click="share">Make a link</button>
-    <p v-if="!bench.by" class="mt-1 text-[13px]">Choose who is at the bench first.</p>
-    <p v-if="link" class="mt-2 border-l-4 border-brass pl-2 text-[13px] break-all" data-testid="link"><b>Shown once, copy it now:</b><br><a :href="link" target="_blank" class="underline">{{ link }}</a></p>
-    <p v-if="problem" class="mt-2 font-bold text-renew" role="alert">{{ problem }}</p>
-    <ul class="mt-2"><li v-for="one in shares" :key="one.id" class="flex min-h-11 items-center gap-2 border-t border-rule/60 text-[14px]"><span class="flex-1">{{ one.createdBy }}, <WhenAt :at="one.createdAt" /><span class="block text-[13px] text-faint">{{ over(one) || `until ${one.expiresAt.slice(0, 10)}` }}</span></span><button v-if="!over(one)" type="button" class="act-bare" :disabled="busy" @click="revoke(one.id)">Take back</button></li></ul>
+    <p v-if="!bench.by" class="mt-1 text-note">Choose who is at the bench first.</p>
+    <p v-if="link" class="mt-2 border-l-4 border-brass pl-2 text-note break-all" data-testid="link"><b>Shown once, copy it now:</b><br><a :href="link" target="_blank" class="underline">{{ link }}</a></p>
+    <FaultNote v-if="problem" class="mt-2">{{ problem }}</FaultNote>
+    <ul class="mt-2"><li v-for="one in shares" :key="one.id" class="flex min-h-11 items-center gap-2 border-t border-rule/60 text-body"><span class="flex-1">{{ one.createdBy }}, <WhenAt :at="one.createdAt" /><span class="block text-note text-faint">{{ over(one) || `until ${one.expiresAt.slice(0, 10)}` }}</span></span><button v-if="!over(one)" type="button" class="act-bare" :disabled="busy" @click="revoke(one.id)">Take back</button></li></ul>
   </section>
 </template>

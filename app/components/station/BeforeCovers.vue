@@ -23,11 +23,11 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
     <section class="border-l-4 border-brass bg-paper p-3" data-testid="opening">
       <h2 class="text-2xl leading-tight font-bold">{{ ADVICE[opening.advice] }}</h2>
       <p>{{ sayOpening(opening.because) }}</p>
-      <p class="text-[13px] text-faint">What is wrong lies behind the covers: {{ oddsWords(opening.odds) }} likely.</p>
+      <p class="text-note text-faint">What is wrong lies behind the covers: {{ oddsWords(opening.odds) }} likely.</p>
     </section>
     <section>
       <h3 class="label">Looks that tell most</h3>
-      <ol class="text-[13px]">
+      <ol class="text-note">
         <li v-for="look in opening.looks.slice(0, 4)" :key="look.look + look.target" class="flex justify-between gap-2 border-t border-rule py-1"><span>{{ LOOK_WORDS[look.look] }}<template v-if="look.target !== 'engine'">, {{ partName(sheet, look.target).toLowerCase() }}</template></span><span class="figure whitespace-nowrap font-normal">{{ oddsWords(look.gain) }} of the doubt, {{ look.minutes }} min</span></li>
       </ol>
     </section>
@@ -38,6 +38,6 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
     <FindingKeys v-for="lifter in lifters" :key="lifter.id" :target="lifter.id" :groups="[LIFTER_GROUP]" />
     <ScanPane />
     <FindingKeys target="engine" :groups="ENGINE_GROUPS[2]!" />
-    <p class="border-l-8 border-hazard bg-paper py-1 pl-2 text-[13px]"><b>Caution.</b> Hot oil and coolant when a plug is opened warm. Springs and lifters fly: eye protection, a rag over the hole. On a small single: compression dead centre, valves at rest, before the lifter comes out, or the chain jumps.</p>
+    <p class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note"><b>Caution.</b> Hot oil and coolant when a plug is opened warm. Springs and lifters fly: eye protection, a rag over the hole. On a small single: compression dead centre, valves at rest, before the lifter comes out, or the chain jumps.</p>
   </aside>
 </template>

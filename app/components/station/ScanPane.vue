@@ -6,6 +6,7 @@ import { readScan, type ScanLog, WARM_IDLE } from '../../../core/views/scan'
 import { shownProblem } from '../../problem'
 import { useJob } from '../../stores/job'
 import { fixDigits, lagWords, partName } from '../../words'
+import FaultNote from '../parts/FaultNote.vue'
 
 /** Cam deviation from the engine computer: a CSV log, or the practice source plugged in; taken as readings when wanted; `rebuilt`: of the drive after the repair. */
 const props = defineProps<{ rebuilt?: boolean }>()
@@ -60,17 +61,17 @@ function keep() {
       <button type="button" class="act flex-1" :disabled="busy" data-testid="plug-in" @click="plugIn">Plug in the practice source</button>
       <input ref="input" type="file" accept=".csv,text/csv" class="sr-only" tabindex="-1" aria-label="CSV log" data-testid="scan-input" @change="take(($event.target as HTMLInputElement).files?.[0])">
     </div>
-    <p v-if="!rebuilt" class="mt-1 flex flex-wrap gap-x-2 text-[13px]">Or type it in: <button v-for="slot in job.slots.filter((s) => s.kind === 'camLag')" :key="slot.key" type="button" class="act-bare" @click="job.openSlot(slot)">{{ partName(sheet, slot.part).toLowerCase() }}</button></p>
-    <p v-if="problem" class="mt-1 font-bold text-renew" role="alert">{{ problem }}</p>
+    <p v-if="!rebuilt" class="mt-1 flex flex-wrap gap-x-2 text-note">Or type it in: <button v-for="slot in job.slots.filter((s) => s.kind === 'camLag')" :key="slot.key" type="button" class="act-bare" @click="job.openSlot(slot)">{{ partName(sheet, slot.part).toLowerCase() }}</button></p>
+    <FaultNote v-if="problem" class="mt-1">{{ problem }}</FaultNote>
     <div v-if="log" class="mt-2 border-l-4 border-brass bg-paper p-2" data-testid="scan-log">
       <p class="font-bold">{{ log.name }}</p>
-      <p v-if="log.fault" class="font-bold text-renew" role="alert">{{ sayScan(log.fault) }}</p>
+      <FaultNote v-if="log.fault">{{ sayScan(log.fault) }}</FaultNote>
       <template v-else>
-        <p class="text-[13px]">{{ log.used }} of {{ log.all }} samples at a warm idle (from {{ WARM_IDLE.coolant }} °C, up to {{ WARM_IDLE.rpm }} rpm).</p>
+        <p class="text-note">{{ log.used }} of {{ log.all }} samples at a warm idle (from {{ WARM_IDLE.coolant }} °C, up to {{ WARM_IDLE.rpm }} rpm).</p>
         <ul>
           <li v-for="d in log.deviations" :key="d.sprocket" class="flex justify-between gap-2"><span>{{ partName(sheet, d.sprocket) }}</span><span class="figure">{{ lagWords(d.lag) }} <span class="font-normal text-faint">scatter {{ fixDigits(d.scatter, 1) }}°</span></span></li>
         </ul>
-        <p v-if="log.deviations.some((d) => d.scatter > 1.2)" class="text-[13px]">A cam that scatters so much at a steady idle is loose on its phaser: read its play.</p>
+        <p v-if="log.deviations.some((d) => d.scatter > 1.2)" class="text-note">A cam that scatters so much at a steady idle is loose on its phaser: read its play.</p>
         <button type="button" class="act-main mt-2 w-full" data-testid="keep-scan" @click="keep">Take as readings</button>
       </template>
     </div>

@@ -25,9 +25,9 @@ const width = computed(() => scaleLinear([0, Math.max(0.3, first.value.odds)], [
           <DisclosureButton class="block min-h-11 w-full py-1.5 text-left">
             <span class="flex items-baseline justify-between gap-2"><span>{{ SUSPECT_WORDS[suspect.id].name }}</span><span class="figure whitespace-nowrap">{{ oddsWords(suspect.odds) }}</span></span>
             <span class="mt-0.5 block h-1.5 bg-paper" aria-hidden="true"><span class="block h-full bg-ink" :style="{ width: `${width(suspect.odds)}%` }" /></span>
-            <span v-if="!open && suspect.because[0]" class="mt-0.5 block text-[13px] text-faint">{{ says(suspect.because[0]) }}</span>
+            <span v-if="!open && suspect.because[0]" class="mt-0.5 block text-note text-faint">{{ says(suspect.because[0]) }}</span>
           </DisclosureButton>
-          <DisclosurePanel class="pb-2 text-[13px]">
+          <DisclosurePanel class="pb-2 text-note">
             <ul><li v-for="why in suspect.because" :key="says(why)">{{ why.factor >= 1 ? 'For' : 'Against' }}: {{ says(why) }}</li></ul>
             <p v-if="suspect.because.length === 0" class="text-faint">Nothing said yet bears on it.</p>
             <p>Look at {{ SUSPECT_WORDS[suspect.id].look }}.</p>
@@ -35,6 +35,6 @@ const width = computed(() => scaleLinear([0, Math.max(0.3, first.value.odds)], [
         </Disclosure>
       </li>
     </ol>
-    <p class="mt-3 text-[13px] text-faint">Shares of the whole, by a table of judgement, not of measurement. What was renewed before is not thereby good: new is not good, so it rules nothing out.</p>
+    <p class="mt-3 text-note text-faint">Shares of the whole, by a table of judgement, not of measurement. What was renewed before is not thereby good: new is not good, so it rules nothing out.</p>
   </aside>
 </template>

@@ -48,7 +48,7 @@ const thousands = (value: number) => Math.round(value).toString().replaceAll(/\B
         <circle :cx="x(usageOf(point.usage))" :cy="y(Math.max(0, point.value))" r="5" class="fill-sheet stroke-ink" stroke-width="2.500" />
       </g>
     </svg>
-    <table class="mt-2 w-full text-left text-[14px]">
+    <table class="mt-2 w-full text-left text-body">
       <caption class="sr-only">{{ track.title }} over usage</caption>
       <thead><tr class="border-b border-rule text-faint"><th class="py-1 font-normal">At</th><th class="font-normal">{{ track.kind === 'elongation' ? 'Elongation' : track.kind === 'groove' ? 'Groove depth' : 'Extension' }}</th><th class="font-normal">90 % between</th><th class="font-normal">Job</th></tr></thead>
       <tbody>

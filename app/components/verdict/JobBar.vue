@@ -11,7 +11,7 @@ const places = [['', 'Bench'], ['/verdict', 'Verdict'], ['/paths', 'Paths'], ['/
 <template>
   <TopBar>
     <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">{{ says }}</span></h1>
-    <p class="truncate text-[13px] text-faint">{{ job.job!.sheet.name }}</p>
+    <p class="truncate text-note text-faint">{{ job.job!.sheet.name }}</p>
     <template #acts>
       <nav class="flex gap-1" aria-label="Stations of the decision">
         <NuxtLink v-for="{ to, label } in places" :key="to" :to="to" class="flex min-h-11 items-center border-b-2 px-2" :class="$route.path === to ? 'border-brass font-bold' : 'border-transparent'" :aria-current="$route.path === to ? 'page' : undefined">{{ label }}</NuxtLink>

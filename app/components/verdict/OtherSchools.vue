@@ -32,8 +32,8 @@ const words = (call: SchoolDifference['changes'][number]['here']) => (call ? CAL
     <p v-if="failed" class="text-renew" role="alert">They could not be weighed here.</p>
     <div v-for="{ school, changes } in others" :key="school" class="mt-2">
       <h3 class="font-bold">{{ SCHOOL_WORDS[school].name }}</h3>
-      <p v-if="changes.length === 0" class="text-[14px]">Comes to the same calls.</p>
-      <ul class="space-y-1 text-[14px]"><li v-for="change in changes" :key="change.part"><b>{{ partName(job.job!.sheet, change.part) }}</b>: {{ words(change.there) }} instead of {{ words(change.here) }}. <span class="text-faint">{{ sayOtherwise(change, school, namesOf(job.job!.sheet)) }}</span></li></ul>
+      <p v-if="changes.length === 0" class="text-body">Comes to the same calls.</p>
+      <ul class="space-y-1 text-body"><li v-for="change in changes" :key="change.part"><b>{{ partName(job.job!.sheet, change.part) }}</b>: {{ words(change.there) }} instead of {{ words(change.here) }}. <span class="text-faint">{{ sayOtherwise(change, school, namesOf(job.job!.sheet)) }}</span></li></ul>
     </div>
   </section>
 </template>

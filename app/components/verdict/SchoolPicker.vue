@@ -10,6 +10,6 @@ const options = Object.entries(SCHOOL_WORDS).map(([value, { name }]) => ({ value
 <template>
   <div>
     <ChoiceRow v-model="school" label="Judged under" :options="options" />
-    <p class="mt-2 text-[13px] text-faint">{{ SCHOOL_WORDS[school].creed }}</p>
+    <p class="mt-2 text-note text-faint">{{ SCHOOL_WORDS[school].creed }}</p>
   </div>
 </template>

@@ -7,6 +7,7 @@ import ProblemNote from '../../components/parts/ProblemNote.vue'
 import TopBar from '../../components/parts/TopBar.vue'
 import WhenAt from '../../components/parts/WhenAt.vue'
 import { shownProblem } from '../../problem'
+import FaultNote from '../../components/parts/FaultNote.vue'
 
 /** The engines this workshop has drive sheets of. */
 const removed = ref(false)
@@ -31,7 +32,7 @@ async function remove(sheet: ListedSheet, gone: boolean) {
 
 <template>
   <div>
-    <TopBar places><p class="font-bold">Saltmarsh Works</p></TopBar>
+    <TopBar places workshop />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-3 flex flex-wrap items-end gap-3">
         <h1 class="text-2xl font-bold">{{ removed ? 'Removed engines' : 'Engines' }}</h1>
@@ -39,7 +40,7 @@ async function remove(sheet: ListedSheet, gone: boolean) {
         <ImportSheet @made="(id) => navigateTo(`/engines/${id}`)" />
         <NuxtLink to="/engines/new" class="act-main flex items-center">Bring your own engine</NuxtLink>
       </div>
-      <p v-if="problem" class="mb-2 font-bold text-renew" role="alert">{{ problem }}</p>
+      <FaultNote v-if="problem" class="mb-2">{{ problem }}</FaultNote>
       <p v-if="last" class="mb-2 border-l-4 border-brass bg-sheet px-3" role="status">{{ last.name }}: taken off the list. Jobs keep theirs. <button type="button" class="act-bare" @click="remove(last!, false)">Take back</button></p>
       <ProblemNote v-if="error" :error="error" @retry="refresh()" />
       <ul v-else-if="shown.length">
@@ -48,7 +49,7 @@ async function remove(sheet: ListedSheet, gone: boolean) {
             <h2 class="truncate text-lg font-bold">{{ sheet.name }}</h2>
             <p>{{ sheet.charted ? 'Drawn' : 'Counted' }}</p>
             <p class="figure truncate font-normal">{{ sheet.links }}</p>
-            <p class="text-[13px] text-faint">Revision {{ sheet.revision }}, {{ sheet.savedBy }}, <WhenAt :at="sheet.savedAt" /><br>{{ sheet.jobs }} {{ sheet.jobs === 1 ? 'job' : 'jobs' }}</p>
+            <p class="text-note text-faint">Revision {{ sheet.revision }}, {{ sheet.savedBy }}, <WhenAt :at="sheet.savedAt" /><br>{{ sheet.jobs }} {{ sheet.jobs === 1 ? 'job' : 'jobs' }}</p>
           </NuxtLink>
           <button type="button" class="act-bare absolute top-1/2 right-3 -translate-y-1/2" @click="remove(sheet, !removed)">{{ removed ? 'Put back' : 'Remove' }}</button>
         </li>

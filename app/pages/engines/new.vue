@@ -11,6 +11,7 @@ import TopBar from '../../components/parts/TopBar.vue'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import { fixDigits, partName } from '../../words'
+import FaultNote from '../../components/parts/FaultNote.vue'
 
 /** Bring your own engine: a counted sheet from what can be counted and looked up, usable at once, refined later. */
 const bench = useBench()
@@ -96,7 +97,7 @@ async function keep() {
               <div class="col-span-full grid grid-cols-4 gap-3 border-t border-rule pt-3 max-md:grid-cols-2">
                 <p class="label col-span-full">Whole links from mark to mark, in the direction of travel, slack side first</p>
                 <AnswerField v-for="(_, i) in typed.counts" :key="`count-${i}`" v-model="typed.counts[i]!" :label="runs[i]!" />
-                <p class="col-span-full text-[13px]" :class="fault('counts') ? 'font-bold text-renew' : 'text-faint'">{{ fault('counts') ?? `Together ${counted} of ${typed.links || '?'} links` }}</p>
+                <p class="col-span-full text-note" :class="fault('counts') ? 'font-bold text-renew' : 'text-faint'">{{ fault('counts') ?? `Together ${counted} of ${typed.links || '?'} links` }}</p>
               </div>
             </fieldset>
             <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
@@ -115,19 +116,19 @@ async function keep() {
           <aside class="space-y-3" aria-label="What it says so far">
             <section v-if="shows.length" class="bg-plate p-4 text-scribe" data-testid="shows">
               <h2 class="font-bold">With this sheet</h2>
-              <table class="mt-2 w-full text-left text-[14px]">
+              <table class="mt-2 w-full text-left text-body">
                 <caption class="sr-only">What the drive shows at an elongation</caption>
                 <thead><tr class="border-b border-hair"><th class="py-1 font-normal">Elongation</th><th class="font-normal">Extension</th><th class="font-normal">Lag</th></tr></thead>
                 <tbody><tr v-for="row in shows" :key="row.percent" class="border-b border-hair/40"><td class="figure py-1">{{ fixDigits(row.percent, 2) }} %</td><td class="figure">{{ fixDigits(row.extension ?? 0, 1) }} mm</td><td class="figure">{{ row.lags.map(({ lag }) => `${fixDigits(lag, 1)}°`).join(', ') }}</td></tr></tbody>
               </table>
-              <p class="mt-2 text-[13px]">Check one of them against what the manual says.</p>
+              <p class="mt-2 text-note">Check one of them against what the manual says.</p>
             </section>
             <section v-else class="bg-plate p-4 text-scribe"><p>What the drive shows at its limit stands here as soon as the figures allow it.</p></section>
-            <section v-if="gaps.length" class="bg-sheet p-3 text-[14px]"><h2 class="font-bold">Left open for later</h2><ul><li v-for="gap in gaps" :key="gap.missing" class="mt-1"><b>{{ gap.missing }}.</b> {{ gap.meanwhile }}</li></ul></section>
-            <p v-if="problem" class="font-bold text-renew" role="alert">{{ problem }}</p>
-            <p v-else-if="wanted && result.faults.size" class="font-bold text-renew" role="alert">Not yet: what is missing or wrong is named at its field.</p>
+            <section v-if="gaps.length" class="bg-sheet p-3 text-body"><h2 class="font-bold">Left open for later</h2><ul><li v-for="gap in gaps" :key="gap.missing" class="mt-1"><b>{{ gap.missing }}.</b> {{ gap.meanwhile }}</li></ul></section>
+            <FaultNote v-if="problem">{{ problem }}</FaultNote>
+            <FaultNote v-else-if="wanted && result.faults.size">Not yet: what is missing or wrong is named at its field.</FaultNote>
             <button type="submit" class="act-main w-full" :disabled="busy">Keep this engine</button>
-            <p class="text-[13px] text-faint">What is typed stays on this device until it is kept. The maker's manual is the authority for every figure.</p>
+            <p class="text-note text-faint">What is typed stays on this device until it is kept. The maker's manual is the authority for every figure.</p>
           </aside>
         </form>
       </ClientOnly>

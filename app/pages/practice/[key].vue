@@ -17,6 +17,7 @@ import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import { usePractice } from '../../stores/practice'
 import { usageWords } from '../../words'
+import FaultNote from '../../components/parts/FaultNote.vue'
 
 /** The practice stand: an engine with a hidden truth, what can be looked at, what is seen, and the calls. */
 const route = useRoute()
@@ -68,7 +69,7 @@ async function finish() {
   <div class="flex h-dvh flex-col max-md:h-auto">
     <TopBar>
       <h1 class="truncate leading-tight"><b>{{ data?.title ?? 'Practice' }}</b> <span v-if="data" class="text-faint">{{ data.drive.name }}, {{ usageWords(data.usage) }}</span></h1>
-      <p class="truncate text-[13px] text-faint" :title="data?.complaint">{{ data?.complaint || 'Brought in for a look at its timing drive.' }}</p>
+      <p class="truncate text-note text-faint" :title="data?.complaint">{{ data?.complaint || 'Brought in for a look at its timing drive.' }}</p>
       <template #acts><NuxtLink to="/practice" class="act flex items-center">All cases</NuxtLink></template>
     </TopBar>
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
@@ -79,7 +80,7 @@ async function finish() {
           <div class="flex items-center gap-2 border-b border-rule bg-sheet px-2 py-1" role="group" aria-label="What is shown">
             <button type="button" class="act" :class="inView ? '' : 'border-2 !border-ink font-bold'" :aria-pressed="!inView" @click="shown = 'engine'">Engine</button>
             <button type="button" class="act" :class="inView ? 'border-2 !border-ink font-bold' : ''" :aria-pressed="inView" :disabled="!hasPicture" data-testid="show-picture" @click="shown = 'picture'">What you see</button>
-            <p class="ml-auto text-[14px]" data-testid="clock"><span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span> <span class="text-faint">so far</span></p>
+            <p class="ml-auto text-body" data-testid="clock"><span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span> <span class="text-faint">so far</span></p>
           </div>
           <div v-if="picture" class="on-plate min-h-0 flex-1 bg-plate p-2"><PlatePicture :drawing="picture" :label="pictureWords(practice.titleOf(practice.inspection!), picture)" /></div>
           <TurningMap v-else :engine="practice.engine" :done="practice.stand.done" :turned-forward="practice.stand.turnedForward" />
@@ -92,14 +93,14 @@ async function finish() {
             <section v-else class="space-y-3 p-4">
               <h2 class="text-lg font-bold">A made-up engine</h2>
               <p>{{ data!.complaint || 'Brought in for a look at its timing drive.' }}</p>
-              <p class="text-[14px]">Choose what to look at. Every look costs its minutes, and covers cost theirs once. What is seen is read like on an engine and written down by you. Then make the calls.</p>
-              <p class="text-[14px]">Turn in the running direction until the marks stand where they should.</p>
-              <p class="border-l-8 border-hazard bg-paper p-2 text-[13px]"><b>On a real engine:</b> battery off before the starter can turn, no hand near a chain that is turned, and the maker's manual decides.</p>
+              <p class="text-body">Choose what to look at. Every look costs its minutes, and covers cost theirs once. What is seen is read like on an engine and written down by you. Then make the calls.</p>
+              <p class="text-body">Turn in the running direction until the marks stand where they should.</p>
+              <p class="border-l-8 border-hazard bg-paper p-2 text-note"><b>On a real engine:</b> battery off before the starter can turn, no hand near a chain that is turned, and the maker's manual decides.</p>
             </section>
           </div>
           <div class="border-t border-rule p-2">
-            <p v-if="problem" class="mb-2 font-bold text-renew" role="alert">{{ problem }}</p>
-            <p v-if="calling && !bench.by" class="mb-2 text-[14px]">Choose who is practising, at the top, before the truth is shown.</p>
+            <FaultNote v-if="problem" class="mb-2">{{ problem }}</FaultNote>
+            <p v-if="calling && !bench.by" class="mb-2 text-body">Choose who is practising, at the top, before the truth is shown.</p>
             <button v-if="!calling" type="button" class="act-main w-full" data-testid="make-calls" @click="calling = true">Make the calls</button>
             <button v-else type="button" class="act w-full" @click="calling = false">Look at more first</button>
           </div>

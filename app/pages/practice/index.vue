@@ -11,6 +11,7 @@ import ScoreLine from '../../components/practice/ScoreLine.vue'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import { usePractice } from '../../stores/practice'
+import FaultNote from '../../components/parts/FaultNote.vue'
 
 /** Practice: the case of the day, one for what is missed most, a new one, one by code or file; and how it went so far. */
 const bench = useBench()
@@ -67,7 +68,7 @@ async function remove(kept: KeptCase, to: boolean) {
 
 <template>
   <div>
-    <TopBar places><p class="font-bold">Saltmarsh Works</p></TopBar>
+    <TopBar places workshop />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <main v-else-if="data" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <h1 class="text-2xl font-bold">Practice stand</h1>
@@ -95,7 +96,7 @@ async function remove(kept: KeptCase, to: boolean) {
             <h2 class="font-bold">By code or file</h2>
             <form class="mt-2 flex gap-2" @submit.prevent="byCode"><label class="min-w-0 flex-1"><span class="sr-only">Case code</span><input v-model="code" class="field" placeholder="A3-7KQ2MD" maxlength="24" autocapitalize="characters" data-testid="code"></label><button type="submit" class="act">Open</button><button type="button" class="act" @click="input?.click()">File …</button></form>
             <input ref="input" type="file" accept="application/json,.json" class="sr-only" tabindex="-1" aria-label="Case file" data-testid="case-file" @change="take(($event.target as HTMLInputElement).files?.[0])">
-            <p v-if="problem" class="mt-2 font-bold text-renew" role="alert">{{ problem }}</p>
+            <FaultNote v-if="problem" class="mt-2">{{ problem }}</FaultNote>
           </section>
         </div>
         <div class="space-y-4">
@@ -107,17 +108,17 @@ async function remove(kept: KeptCase, to: boolean) {
             <p v-if="data.history.length === 0" class="text-faint">Nothing finished yet{{ bench.by ? '' : ': choose who is practising, at the top' }}.</p>
             <template v-else>
               <ScoreLine :runs="data.history" />
-              <ul><li v-for="run in data.history.slice(0, 8)" :key="run.id" class="border-b border-rule/60"><NuxtLink :to="`/practice/runs/${run.id}`" class="flex min-h-11 items-center gap-3" data-testid="run"><span class="figure w-10 text-right">{{ run.score }}</span><span class="min-w-0 flex-1 truncate underline decoration-brass underline-offset-2">{{ run.title }}</span><span class="text-[13px] text-faint"><WhenAt :at="run.finishedAt" /></span></NuxtLink></li></ul>
+              <ul><li v-for="run in data.history.slice(0, 8)" :key="run.id" class="border-b border-rule/60"><NuxtLink :to="`/practice/runs/${run.id}`" class="flex min-h-11 items-center gap-3" data-testid="run"><span class="figure w-10 text-right">{{ run.score }}</span><span class="min-w-0 flex-1 truncate underline decoration-brass underline-offset-2">{{ run.title }}</span><span class="text-note text-faint"><WhenAt :at="run.finishedAt" /></span></NuxtLink></li></ul>
             </template>
           </section>
           <section v-if="data.weak.length" class="bg-sheet p-4" aria-label="Missed most" data-testid="weak">
             <h2 class="font-bold">Missed most</h2>
-            <table class="w-full text-left"><tbody><tr v-for="one in data.weak.slice(0, 5)" :key="one.id" class="border-b border-rule/60"><td class="py-1">{{ faultWords(one.id).name }}<p class="text-[13px] text-faint">{{ faultWords(one.id).lesson }}</p></td><td class="figure whitespace-nowrap pl-3 text-right">{{ one.missed }} of {{ one.met }}</td></tr></tbody></table>
+            <table class="w-full text-left"><tbody><tr v-for="one in data.weak.slice(0, 5)" :key="one.id" class="border-b border-rule/60"><td class="py-1">{{ faultWords(one.id).name }}<p class="text-note text-faint">{{ faultWords(one.id).lesson }}</p></td><td class="figure whitespace-nowrap pl-3 text-right">{{ one.missed }} of {{ one.met }}</td></tr></tbody></table>
           </section>
           <section v-if="data.cases.length || removed" class="bg-sheet p-4" aria-label="Cases of the workshop">
             <h2 class="font-bold">Cases of the workshop</h2>
             <p v-if="removed" role="status">“{{ removed.title }}” is off the list. <button type="button" class="act-bare" @click="remove(removed!, false)">Put it back</button></p>
-            <ul><li v-for="kept in data.cases" :key="kept.id" class="flex items-center gap-2 border-b border-rule/60" data-testid="kept-case"><NuxtLink :to="`/practice/${kept.id}`" class="flex min-h-11 min-w-0 flex-1 items-center gap-2"><span class="truncate underline decoration-brass underline-offset-2">{{ kept.title }}</span><span class="shrink-0 text-[13px] text-faint">{{ kept.engine }}</span></NuxtLink><a :href="`/api/practice/cases/${kept.id}/file`" class="act-bare flex items-center text-[13px]">File</a><button type="button" class="act-bare text-[13px]" @click="remove(kept, true)">Remove</button></li></ul>
+            <ul><li v-for="kept in data.cases" :key="kept.id" class="flex items-center gap-2 border-b border-rule/60" data-testid="kept-case"><NuxtLink :to="`/practice/${kept.id}`" class="flex min-h-11 min-w-0 flex-1 items-center gap-2"><span class="truncate underline decoration-brass underline-offset-2">{{ kept.title }}</span><span class="shrink-0 text-note text-faint">{{ kept.engine }}</span></NuxtLink><a :href="`/api/practice/cases/${kept.id}/file`" class="act-bare flex items-center text-note">File</a><button type="button" class="act-bare text-note" @click="remove(kept, true)">Remove</button></li></ul>
           </section>
         </div>
       </div>

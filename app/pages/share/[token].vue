@@ -5,6 +5,7 @@ import type { DrawnReport } from '../../../server/store/reports'
 import ReportView from '../../components/report/ReportView.vue'
 import { useAwake } from '../../composables/useAwake'
 import { shownProblem } from '../../problem'
+import FaultNote from '../../components/parts/FaultNote.vue'
 
 /** What a customer sees behind a link: the report, the PDF, and a choice between the ways open. No way into the workshop. */
 definePageMeta({ layout: 'bare' })
@@ -35,7 +36,7 @@ async function send() {
   <main class="mx-auto max-w-4xl bg-sheet px-8 py-8 max-md:px-4">
     <section v-if="problem" role="alert"><h1 class="text-2xl font-bold">{{ problem.message }}</h1></section>
     <template v-else-if="data">
-      <p class="no-print mb-4 flex items-center gap-3"><span class="flex-1 text-[13px] text-faint">Good until {{ data.expiresAt.slice(0, 10) }}</span><a :href="`${base}/report.pdf`" target="_blank" class="act flex items-center">PDF</a></p>
+      <p class="no-print mb-4 flex items-center gap-3"><span class="flex-1 text-note text-faint">Good until {{ data.expiresAt.slice(0, 10) }}</span><a :href="`${base}/report.pdf`" target="_blank" class="act flex items-center">PDF</a></p>
       <ReportView :report="data.report" :map="data.map" :photo="(id) => `${base}/photos/${id}`" />
       <section v-if="data.report.paths.length" class="no-print mt-8 border-t-2 border-ink pt-4" data-testid="choose">
         <h2 class="text-xl font-bold">Your choice</h2>
@@ -43,7 +44,7 @@ async function send() {
         <form v-else :inert="!awake" class="mt-2 space-y-2" @submit.prevent="send">
           <label v-for="(path, i) in data.report.paths" :key="i" class="flex min-h-12 items-center gap-3 border-t border-rule/60"><input v-model="chosen" type="radio" name="path" :value="i" class="size-6 accent-ink"><span class="flex-1"><b>{{ path.title }}</b>: {{ path.names }}</span><span class="figure">{{ path.priceWords }}</span></label>
           <label class="block max-w-sm"><span class="label">Your name</span><input v-model="name" class="field mt-1" maxlength="80" autocomplete="name"></label>
-          <p v-if="failed" class="font-bold text-renew" role="alert">{{ failed }}</p>
+          <FaultNote v-if="failed">{{ failed }}</FaultNote>
           <button type="submit" class="act-main">Tell the workshop</button>
         </form>
       </section>

@@ -11,6 +11,7 @@ import UsageChart from '../../components/vehicle/UsageChart.vue'
 import { tracks } from '../../components/vehicle/tracks'
 import { shownProblem } from '../../problem'
 import { STATE_WORDS, usageWords } from '../../words'
+import FaultNote from '../../components/parts/FaultNote.vue'
 
 /** A vehicle: its measurements drawn over usage, and its jobs. */
 const route = useRoute()
@@ -59,7 +60,7 @@ async function save() {
       <form v-if="renaming" class="mb-4 grid max-w-2xl gap-3 border-l-4 border-brass bg-sheet p-4" @submit.prevent="save">
         <label class="block"><span class="label">Name</span><input v-model="form.name" class="field mt-1" maxlength="120"></label>
         <label class="block"><span class="label">Note, for whoever has it next</span><textarea v-model="form.note" class="field mt-1 py-2" rows="2" maxlength="2000" /></label>
-        <p v-if="problem" class="font-bold text-renew" role="alert">{{ problem }}</p>
+        <FaultNote v-if="problem">{{ problem }}</FaultNote>
         <div class="flex gap-2"><button type="submit" class="act">Save</button><button type="button" class="act-bare" @click="renaming = false">Leave as it is</button></div>
       </form>
       <section v-if="track" class="grid grid-cols-[220px_minmax(0,1fr)] gap-6 bg-sheet p-4 max-md:grid-cols-1" aria-label="Measurements over usage">
@@ -76,7 +77,7 @@ async function save() {
             <p class="figure font-normal">{{ usageWords(job.usage) }}</p>
             <p class="line-clamp-2">{{ job.complaint || job.sheet.name }}</p>
             <p class="flex flex-wrap gap-x-3"><span v-for="{ call, parts } in job.readings > 0 ? job.calls : []" :key="call" class="inline-flex items-center gap-1"><span class="figure">{{ parts }}</span><CallMark :call="call" :size="16" /></span></p>
-            <p class="text-[13px] text-faint">{{ STATE_WORDS[job.state].title }}, <WhenAt :at="job.openedAt" /></p>
+            <p class="text-note text-faint">{{ STATE_WORDS[job.state].title }}, <WhenAt :at="job.openedAt" /></p>
           </NuxtLink>
         </li>
       </ul>

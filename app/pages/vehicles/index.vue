@@ -6,6 +6,7 @@ import ProblemNote from '../../components/parts/ProblemNote.vue'
 import TopBar from '../../components/parts/TopBar.vue'
 import WhenAt from '../../components/parts/WhenAt.vue'
 import { usageWords } from '../../words'
+import PagerRow from '../../components/parts/PagerRow.vue'
 
 /** The vehicles of the workshop, those seen last first. */
 const typed = ref('')
@@ -20,7 +21,7 @@ useHead({ title: 'Vehicles · Umbrette' })
 
 <template>
   <div>
-    <TopBar places><p class="font-bold">Saltmarsh Works</p></TopBar>
+    <TopBar places workshop />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-4 flex flex-wrap items-end gap-3">
         <h1 class="text-2xl font-bold">Vehicles and boats</h1>
@@ -33,16 +34,12 @@ useHead({ title: 'Vehicles · Umbrette' })
             <h2 class="truncate text-lg font-bold">{{ vehicle.name }}</h2>
             <p class="truncate">{{ vehicle.last?.engine ?? 'No job yet' }}</p>
             <p class="figure font-normal">{{ vehicle.last ? usageWords(vehicle.last.usage) : '' }}</p>
-            <p class="text-[13px] text-faint">{{ vehicle.jobs }} {{ vehicle.jobs === 1 ? 'job' : 'jobs' }}<template v-if="vehicle.last">, last <WhenAt :at="vehicle.last.openedAt" /></template></p>
+            <p class="text-note text-faint">{{ vehicle.jobs }} {{ vehicle.jobs === 1 ? 'job' : 'jobs' }}<template v-if="vehicle.last">, last <WhenAt :at="vehicle.last.openedAt" /></template></p>
           </NuxtLink>
         </li>
       </ul>
       <p v-else class="border-t border-rule bg-sheet p-8">{{ search ? 'No vehicle has a name like that.' : 'No vehicle yet: the first job makes one.' }}</p>
-      <nav v-if="data && data.pages > 1" class="mt-3 flex items-center gap-3" aria-label="Pages">
-        <button type="button" class="act" :disabled="page === 0" @click="page--">Before</button>
-        <span>Page <span class="figure">{{ page + 1 }}</span> of {{ data.pages }}</span>
-        <button type="button" class="act" :disabled="page + 1 >= data.pages" @click="page++">Further</button>
-      </nav>
+      <PagerRow v-if="data" v-model="page" :pages="data.pages" before="Before" after="Further" />
     </main>
   </div>
 </template>

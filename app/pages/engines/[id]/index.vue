@@ -39,7 +39,7 @@ useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
       <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
         <div>
           <div class="h-[540px]"><ClientOnly><SheetMap :sheet="sheet" /></ClientOnly></div>
-          <p v-if="closes.length" class="mt-1 text-[13px] text-faint">As new: {{ closes.join('; ') }}.</p>
+          <p v-if="closes.length" class="mt-1 text-note text-faint">As new: {{ closes.join('; ') }}.</p>
         </div>
         <SheetFigures :sheet="sheet" />
       </div>
@@ -54,7 +54,7 @@ useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
           <ul class="bg-sheet p-4"><li v-for="one in data.revisions" :key="one.revision" class="flex min-h-11 items-center gap-3"><NuxtLink :to="`/engines/${sheet.id}?revision=${one.revision}`" class="figure underline decoration-brass underline-offset-2">{{ one.revision }}</NuxtLink><span>{{ one.savedBy }}, <WhenAt :at="one.savedAt" /><template v-if="one.note">: {{ one.note }}</template></span></li></ul>
         </section>
       </div>
-      <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-[13px]"><b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. {{ sheet.note }}</p>
+      <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-note"><b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. {{ sheet.note }}</p>
     </main>
   </div>
 </template>

@@ -89,7 +89,7 @@ useShortcuts({
   <div class="grid h-dvh min-h-[680px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] max-md:h-auto">
     <TopBar>
       <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">{{ job.job!.stand }}, {{ usageWords(job.job!.usage) }}</span></h1>
-      <p class="truncate text-[13px] text-faint">{{ job.job!.sheet.name }}. {{ job.job!.complaint }}</p>
+      <p class="truncate text-note text-faint">{{ job.job!.sheet.name }}. {{ job.job!.complaint }}</p>
       <template #acts>
         <SheetMove v-if="newerSheet" />
         <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"><ArrowDownTrayIcon class="size-4" aria-hidden="true" />Export</a>

@@ -81,19 +81,19 @@ watch(() => [job.assessment, job.file?.pricing], () => void weigh(), { immediate
           <section aria-label="Paths side by side">
             <table class="w-full bg-sheet text-left" data-testid="paths">
               <caption class="sr-only">Repair paths by price now</caption>
-              <thead><tr class="border-b border-rule text-[14px] text-faint"><th class="px-3 py-2 font-normal">Path</th><th class="font-normal">Renews</th><th class="pr-3 text-right font-normal">Hours</th><th class="pr-3 text-right font-normal">Price now</th><th class="pr-3 text-right font-normal">Comes back</th><th class="pr-3 text-right font-normal">Expected</th></tr></thead>
+              <thead><tr class="border-b border-rule text-body text-faint"><th class="px-3 py-2 font-normal">Path</th><th class="font-normal">Renews</th><th class="pr-3 text-right font-normal">Hours</th><th class="pr-3 text-right font-normal">Price now</th><th class="pr-3 text-right font-normal">Comes back</th><th class="pr-3 text-right font-normal">Expected</th></tr></thead>
               <tbody>
                 <tr v-for="(path, i) in paths.paths" :key="path.renew.join()" class="border-b border-rule/60 align-top" :class="same(path.renew, own?.renew ?? []) ? 'outline-2 -outline-offset-2 outline-brass' : ''">
-                  <td class="px-3 py-2"><button type="button" class="min-h-11 text-left" @click="build([...path.renew])"><span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b></button><p v-if="same(path.renew, advised ?? ['-'])" class="text-[13px] font-bold">Advised</p></td>
-                  <td class="py-2 pr-3 text-[14px]">{{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}<p v-if="path.differs" class="text-[13px] text-faint">{{ sayDifference(path.differs, namesOf(sheet)) }}</p></td>
+                  <td class="px-3 py-2"><button type="button" class="min-h-11 text-left" @click="build([...path.renew])"><span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b></button><p v-if="same(path.renew, advised ?? ['-'])" class="text-note font-bold">Advised</p></td>
+                  <td class="py-2 pr-3 text-body">{{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}<p v-if="path.differs" class="text-note text-faint">{{ sayDifference(path.differs, namesOf(sheet)) }}</p></td>
                   <td class="figure py-2 pr-3 text-right font-normal">{{ fixDigits(path.cost.hours, 1) }}</td><td class="figure py-2 pr-3 text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
                   <td class="figure py-2 pr-3 text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td><td class="figure py-2 pr-3 text-right font-normal whitespace-nowrap">{{ money(path.cost.expected, currency) }}</td>
                 </tr>
               </tbody>
             </table>
-            <p class="mt-2 text-[13px] text-faint">Odds that the cover comes off again within {{ usageWords({ value: paths.assumptions.horizon, unit: job.job!.usage.unit }) }}. Expected: price now, and what coming back would cost at those odds. The customer decides.</p>
+            <p class="mt-2 text-note text-faint">Odds that the cover comes off again within {{ usageWords({ value: paths.assumptions.horizon, unit: job.job!.usage.unit }) }}. Expected: price now, and what coming back would cost at those odds. The customer decides.</p>
             <p v-if="paths.unpriced.length" class="mt-2 border-l-4 border-brass bg-sheet p-2">In no price: {{ paths.unpriced.map((id) => partName(sheet, id)).join(', ') }}. The sheet has no part for it.</p>
-            <p v-if="paths.leftOut.length" class="mt-2 text-[13px]">Not weighed, beyond fifteen parts: {{ paths.leftOut.map((id) => partName(sheet, id)).join(', ') }}.</p>
+            <p v-if="paths.leftOut.length" class="mt-2 text-note">Not weighed, beyond fifteen parts: {{ paths.leftOut.map((id) => partName(sheet, id)).join(', ') }}.</p>
             <FrontChart class="mt-4" :paths="paths.paths" :chosen="own?.renew ?? []" :currency="currency" @choose="build([...$event])" />
           </section>
           <div class="space-y-4">

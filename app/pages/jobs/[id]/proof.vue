@@ -15,6 +15,7 @@ import { useJob } from '../../../stores/job'
 import { fixDigits, lagWords, partName, readingWords, USAGE_UNITS, usageWords } from '../../../words'
 import { lengthWords } from '../../../units'
 import { largeNumberOf } from '../../../components/bench/draft'
+import FaultNote from '../../../components/parts/FaultNote.vue'
 
 /** Station 10: before and after on one page, what the running engine shows, the closing estimate, and when it is looked at again. */
 const job = useJob()
@@ -63,7 +64,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
         <section class="bg-sheet p-4" data-testid="before-after">
           <h2 class="text-lg font-bold">Before and after</h2>
           <table class="w-full text-left">
-            <thead><tr class="border-b border-rule text-[13px] text-faint"><th class="py-1 font-normal" /><th class="font-normal">As found</th><th class="font-normal">Should read</th><th class="font-normal">After two turns</th><th class="font-normal">Running</th></tr></thead>
+            <thead><tr class="border-b border-rule text-note text-faint"><th class="py-1 font-normal" /><th class="font-normal">As found</th><th class="font-normal">Should read</th><th class="font-normal">After two turns</th><th class="font-normal">Running</th></tr></thead>
             <tbody><tr v-for="row in rows" :key="row.key" class="border-b border-rule/50"><td class="py-1 pr-2">{{ row.name }}</td><td class="figure pr-2 font-normal">{{ row.before }}</td><td class="figure pr-2 font-normal">{{ row.should }}</td><td class="figure pr-2" :class="row.state === 'differs' ? 'text-renew' : ''">{{ row.after }}</td><td class="figure font-normal">{{ row.running }}</td></tr></tbody>
           </table>
         </section>
@@ -79,11 +80,11 @@ const close = () => job.put({ type: 'state', state: 'closed' })
         <section class="bg-sheet px-4 py-3"><h2 class="text-lg font-bold">Running</h2><ul><TaskRow v-for="task in PROOF_TASKS" :key="task.id" :sheet="sheet" :task="task" :done="job.record.tasks.get(task.id) ?? null" :may-tick="mine && rebuild.ready" @set="(state, more) => job.put({ type: 'task', task: task.id, state, ...more })" /></ul></section>
         <form class="space-y-2 bg-sheet p-4" data-testid="next-check" novalidate @submit.prevent="keepCheck">
           <h2 class="text-lg font-bold">Looked at again</h2>
-          <p v-if="job.record.check" class="text-[14px]">{{ job.record.check.stopGap ? 'Stop-gap: ' : '' }}{{ [job.record.check.date, job.record.check.usage === undefined ? '' : usageWords({ value: job.record.check.usage, unit: job.job!.usage.unit })].filter(Boolean).join(', or at ') }} ({{ job.record.check.by }}, <WhenAt :at="job.record.check.at" />). <a :href="`/api/jobs/${job.id}/check.ics`" download class="underline decoration-brass underline-offset-2">Into a calendar</a></p>
+          <p v-if="job.record.check" class="text-body">{{ job.record.check.stopGap ? 'Stop-gap: ' : '' }}{{ [job.record.check.date, job.record.check.usage === undefined ? '' : usageWords({ value: job.record.check.usage, unit: job.job!.usage.unit })].filter(Boolean).join(', or at ') }} ({{ job.record.check.by }}, <WhenAt :at="job.record.check.at" />). <a :href="`/api/jobs/${job.id}/check.ics`" download class="underline decoration-brass underline-offset-2">Into a calendar</a></p>
           <div class="grid grid-cols-2 gap-2"><label><span class="label">On</span><input v-model="form.date" type="date" class="field"></label><label><span class="label">Or at, {{ USAGE_UNITS[job.job!.usage.unit] }}</span><input v-model="form.usage" class="figure field" inputmode="decimal" maxlength="9"></label></div>
           <label class="flex min-h-11 items-center gap-3"><input v-model="form.stopGap" type="checkbox" class="size-6 accent-ink">This was a stop-gap, no repair</label>
           <label class="block"><span class="label">What to look at</span><input v-model="form.note" class="field" maxlength="1000"></label>
-          <p v-if="fault" class="text-[13px] font-bold text-renew" role="alert">{{ fault }}</p>
+          <FaultNote v-if="fault" class="text-note">{{ fault }}</FaultNote>
           <button type="submit" class="act w-full" :disabled="!mine">Keep</button>
         </form>
         <button v-if="mine" type="button" class="act-main w-full" :disabled="!rebuild.ready || job.record.state === 'closed'" data-testid="close-job" @click="close">{{ job.record.state === 'closed' ? 'Closed' : 'Close the job' }}</button>

@@ -13,6 +13,7 @@ import SignOff from '../../../components/verdict/SignOff.vue'
 import { useJob } from '../../../stores/job'
 import { useBench } from '../../../stores/bench'
 import { kindWords, readingWords, SCHOOL_WORDS, usageWords } from '../../../words'
+import FaultNote from '../../../components/parts/FaultNote.vue'
 
 /** The verdict: what happened in plain words, then a call for each part with its reasons, the severest first. */
 const job = useJob()
@@ -43,14 +44,14 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
       <div>
         <h2 class="sr-only">What happened</h2>
         <p v-for="sentence in sentences" :key="sentence" class="text-xl leading-snug" data-testid="plain">{{ sentence }}</p>
-        <p v-if="job.failed" class="mt-2 font-bold text-renew" role="alert">{{ job.failed }}</p>
+        <FaultNote v-if="job.failed" class="mt-2">{{ job.failed }}</FaultNote>
         <section v-if="atOdds.length" class="mt-4 border-l-4 border-brass bg-sheet p-3" data-testid="at-odds">
           <h2 class="font-bold">At odds with the rest: measure again</h2>
           <ul><li v-for="{ reading, predicted } in atOdds" :key="reading.id">{{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}; the other readings imply <span class="figure">{{ predicted === null ? '' : readingWords({ ...reading, value: Number(predicted.toFixed(2)) } as typeof reading) }}</span></li></ul>
         </section>
         <h2 class="mt-6 mb-2 label">Calls, part by part</h2>
         <PartVerdict v-for="call in calls" :key="call.part" :sheet="job.job!.sheet" :call="call" :readings="job.record.readings" :photos="job.record.photos" :bench="atBench" :may-overrule="bench.by !== ''" @overrule="(to, reason) => overrule(call, to, reason)" @take-back="leaveToReadings(call)" />
-        <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-[13px]"><b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. The customer decides what is done. {{ job.job!.sheet.note }}</p>
+        <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-note"><b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. The customer decides what is done. {{ job.job!.sheet.note }}</p>
       </div>
       <div class="space-y-4">
         <ClientOnly>
