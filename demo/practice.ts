@@ -39,6 +39,8 @@ function drawnOn(id: string, level: Level, seed: number): PracticeCase {
 
 /** A closed job of the workshop told as a case. */
 export function demoCase(): { id: string; body: PracticeCase; createdBy: string } {
-  const { job, acts } = DEMO_JOBS.find(({ acts: all }) => all.some((act) => act.type === 'state' && act.state === 'closed'))!
+  const closed = DEMO_JOBS.find(({ acts }) => acts.some((act) => act.type === 'state' && act.state === 'closed'))
+  if (!closed) throw new Error('demo: expected a closed job')
+  const { job, acts } = closed
   return { id: '5a17a000-0000-4000-8000-0000000f0001', body: caseOfJob(job, acts, 'The yearly inspection'), createdBy: 'Tove' }
 }

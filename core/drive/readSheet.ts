@@ -13,17 +13,20 @@ export function sheetFaults(value: unknown, at = ''): Fault[] {
   return at ? faults.map((fault) => ({ ...fault, place: `${at}.${fault.place}` })) : faults
 }
 
-/** Sheets remembered at the most; a fleet has few engine types. */
-const REMEMBERED = 200
+/** Characters of sheets remembered at the most; a fleet has few engine types. */
+const REMEMBERED = 16_000_000
 
 /** A check like sheetFaults that remembers which sheets were sound, to the letter, and passes those without another look. */
 export function rememberingSheets(): typeof sheetFaults {
   const sound = new Set<string>()
+  let held = 0
   return (value, at) => {
     const text = JSON.stringify(value)
     if (sound.has(text)) return []
     const faults = sheetFaults(value, at)
-    if (faults.length === 0 && sound.size < REMEMBERED) sound.add(text)
+    if (faults.length > 0 || held + text.length > REMEMBERED) return faults
+    sound.add(text)
+    held += text.length
     return faults
   }
 }

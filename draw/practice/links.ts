@@ -1,6 +1,6 @@
 import { chainPicture, type ChainPicture, drivenSprockets, linksOf, placeOn, touchingRails, turningOf } from '../../core/drive'
 import { lagOf, type PracticeCase } from '../../core/views/practice'
-import type { Chain } from '../../core/sheet'
+import { compileSheet, type Chain } from '../../core/sheet'
 import { fitPictures, polar, toothPath } from '../drawing'
 import type { Drawing, Shape } from '../shapes'
 
@@ -35,7 +35,7 @@ function markByLinks({ truth }: PracticeCase, chain: Chain, picture: ChainPictur
   const nominal = chain.counts.slice(0, place).reduce((sum, { links }) => sum + links, 0)
   const stands = nominal - (truth.teeth?.[id] ?? 0) - (truth.betweenLinks.includes(id) ? 0.5 : 0)
   const { point } = placeOn(picture.run, (stands * linksOf(picture.run)) / chain.links)
-  const [cx, cy] = picture.sprockets.find((s) => s.id === id)!.centre
+  const [cx, cy] = picture.sprockets.find((s) => s.id === id)?.centre ?? [NaN, NaN]
   return (Math.atan2(point[1] - cy, point[0] - cx) * 180) / Math.PI
 }
 
@@ -61,7 +61,7 @@ export function countPicture(engine: PracticeCase, chain: Chain, crank: number):
       ...picture.sprockets.flatMap((sprocket): Shape[] => {
         const centre = { x: x(sprocket.centre[0]), y: y(sprocket.centre[1]) }
         const r = sprocket.radius * scale
-        const name = engine.drive.sprockets.find(({ id }) => id === sprocket.id)!.name
+        const { name } = compileSheet(engine.drive).sprocket(sprocket.id)
         const ray = (angle: number, from: number, to: number) => `M${polar(angle, from).x.toFixed(2)} ${polar(angle, from).y.toFixed(2)}L${polar(angle, to).x.toFixed(2)} ${polar(angle, to).y.toFixed(2)}`
         return [
           { kind: 'path', d: toothPath({ ...sprocket, pinAngle: sprocket.pinAngle + (angles[sprocket.id] ?? 0) }, chain.pitch, scale), fill: 'ground', stroke: 'faint', width: 1, at: centre },

@@ -23,8 +23,14 @@ interface KnownSheet {
   generation: string
 }
 
+/** Bytes of sheets that are remembered, by their length as text. */
+const REMEMBERED = 32e6
+
 /** Sheets that jobs stand under. */
-const sheets = new LRUCache<string, KnownSheet>({ max: 100 })
+const sheets = new LRUCache<string, KnownSheet>({
+  maxSize: REMEMBERED,
+  sizeCalculation: ({ opened, inForce }) => 2 * (JSON.stringify(opened).length + (inForce === opened ? 0 : JSON.stringify(inForce).length))
+})
 
 /**
  * Adds one act to a job. The same act again changes nothing and answers as the first time did.

@@ -5,7 +5,7 @@ import { colouredLinksReturn, lagToClock, slackMap, touchingRails } from '../../
 import type { StandingReading } from '../../../core/record'
 import type { Slot } from '../../../core/views/bench'
 import { compileSheet } from '../../../core/sheet'
-import { READING_KINDS, type Reading } from '../../../core/readings'
+import { READING_KINDS, sheetCount, type Reading } from '../../../core/readings'
 import { useBench } from '../../stores/bench'
 import { useJob } from '../../stores/job'
 import { lengthWords } from '../../units'
@@ -36,7 +36,7 @@ const chain = computed(() => sheet.value.chains.find((c) => c.id === props.slot.
 const mark = computed(() => sheet.value.marks.find((m) => m.sprocket === props.slot.target.sprocket) ?? null)
 const expected = computed(() => {
   const { target, kind } = props.slot
-  if (kind === 'linkCount') return `${chain.value.counts.find((c) => c.from === target.from && c.to === target.to)!.links} links on the sheet. Coloured links stand at the marks again after ${colouredLinksReturn(sheet.value, chain.value)} crank turns: do not hunt for them before.`
+  if (kind === 'linkCount') return `${sheetCount(chain.value, target.from ?? '', target.to ?? '') ?? ''} links on the sheet. Coloured links stand at the marks again after ${colouredLinksReturn(sheet.value, chain.value)} crank turns: do not hunt for them before.`
   if (kind === 'chainLength') return `New: ${lengthWords(target.links! * chain.value.pitch, 2)} over ${target.links} links. Same pull, at three places.`
   if (kind !== 'camLag' || !mark.value) return ''
   const { lag } = job.assessment!.cams[target.sprocket!]!

@@ -3,7 +3,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { StandingReading } from '../../../core/record'
 import type { Slot } from '../../../core/views/bench'
-import { type Reading, READING_KINDS } from '../../../core/readings'
+import { READING_KINDS, sheetCount, type Reading } from '../../../core/readings'
 import type { DriveSheet } from '../../../core/sheet'
 import { Squares2X2Icon } from '@heroicons/vue/20/solid'
 import { CAUTIONS } from '../../cautions'
@@ -66,7 +66,7 @@ function save() {
   <form class="flex flex-col gap-3" novalidate @submit.prevent="save">
     <LinkCounter
       v-if="slot.kind === 'linkCount' && run" :model-value="draft.figure" :runs="runs" :total="run.links"
-      :expected="run.counts.find((c) => c.from === slot.target.from && c.to === slot.target.to)!.links" @update:model-value="set('figure', $event)"
+      :expected="sheetCount(run, slot.target.from ?? '', slot.target.to ?? '') ?? 0" @update:model-value="set('figure', $event)"
     />
     <div>
       <label :for="`${id}-figure`" class="label">{{ correcting ? 'Corrected figure' : 'Figure' }}</label>

@@ -20,7 +20,8 @@ const chains = computed(() => {
 })
 
 function take(shifts: NonNullable<(typeof chains.value)[number]['shifts']>, sheet: DriveSheet) {
-  props.draft.set('sprockets', sheet.sprockets.map((s) => ({ ...s, ...(shifts.some(({ sprocket }) => sprocket === s.id) ? { centre: shifts.find(({ sprocket }) => sprocket === s.id)!.to } : {}) })))
+  const centres = new Map(shifts.map(({ sprocket, to }) => [sprocket, to]))
+  props.draft.set('sprockets', sheet.sprockets.map((s) => ({ ...s, centre: centres.get(s.id) ?? s.centre })))
 }
 const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] }) => `${fixDigits(to[0]! - from[0]!, 2)} right, ${fixDigits(to[1]! - from[1]!, 2)} up`
 </script>

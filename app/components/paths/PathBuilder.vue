@@ -9,9 +9,10 @@ const props = defineProps<{ sheet: DriveSheet; own: OwnPath; chosen: readonly st
 const emit = defineEmits<{ change: [renew: string[]] }>()
 
 const parts = computed(() => (props.sheet.parts ?? []).filter(({ fits }, i, all) => all.findIndex((other) => other.fits === fits) === i && fits in props.kept))
-const access = computed(() => props.own.operations.map((id) => props.sheet.operations!.find((o) => o.id === id)!))
+const operations = computed(() => new Map(props.sheet.operations?.map((operation) => [operation.id, operation])))
+const access = computed(() => props.own.operations.flatMap((id) => operations.value.get(id) ?? []))
 const accessHours = computed(() => access.value.reduce((sum, { hours }) => sum + hours, 0))
-const items = computed(() => props.own.items.map(({ id, quantity }) => ({ name: props.sheet.alwaysRenewed!.find((one) => one.id === id)!.name, quantity })))
+const items = computed(() => props.own.items.map(({ id, quantity }) => ({ name: props.sheet.alwaysRenewed?.find((one) => one.id === id)?.name ?? id, quantity })))
 const toggle = (id: string) => emit('change', props.chosen.includes(id) ? props.chosen.filter((one) => one !== id) : [...props.chosen, id])
 </script>
 
