@@ -67,7 +67,8 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
 }
 
 export class ActRow extends Model<InferAttributes<ActRow>, InferCreationAttributes<ActRow>> {
-  declare seq: CreationOptional<number>
+  /** A bigint, which the database's client gives as text. */
+  declare seq: CreationOptional<string>
   declare jobId: string
   declare id: string
   declare body: Act
