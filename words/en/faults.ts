@@ -2,13 +2,12 @@ import type { CheckSays, Fault, Message } from '../../core/check'
 import type { DriveSays } from '../../core/drive'
 import type { AssessmentSays } from '../../core/paths'
 import type { ReadingSays } from '../../core/readings'
-import type { RecordSays } from '../../core/record'
 import type { SheetEntry, SheetSays } from '../../core/sheet'
 import type { CaseSays } from '../../core/views/practice'
 import { type Catalogue, sayer } from '../say'
-import { KIND_NAMES } from './parts'
 import { untrue } from './leftOut'
 import { sayProblem } from './problems'
+import { RECORD_FAULTS } from './recordFaults'
 
 /** What is wrong with what comes from outside, behind the place that it is wrong at. */
 
@@ -118,24 +117,6 @@ const readings: Catalogue<ReadingSays> = {
   'hours-by-id': () => 'expected hours from 0 to 200'
 }
 
-const record: Catalogue<RecordSays> = {
-  'no-part': (f) => `"${f.id}" is no part of this drive`,
-  'no-such-reading': () => 'there is no such reading on this job',
-  'correction-of-other': () => 'a correction must be of the same kind and part as the reading it supersedes',
-  'no-such-act': () => 'there is no such act on this job',
-  'an-act': () => 'expected an act',
-  'readings-edited': () => 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are',
-  'sheet-edited': () => 'is not the sheet that the acts of this file moved the job to: it was edited',
-  'moves': (f) => `moves the job to another sheet, there or back, for the ${f.time}th time: no job has that many`,
-  'stands-twice': () => 'stands twice in this file',
-  'who': () => 'choose who is at the bench',
-  'why': () => 'say why',
-  'vehicle': () => 'name the vehicle',
-  'a-job': () => 'expected a job',
-  'no-place-for-reading': (f) => `has no place for the ${f.kind === 'condition' ? 'finding' : KIND_NAMES[f.kind].toLowerCase()} of act ${f.act}: take that back first`,
-  'no-place-for-part': (f) => `has no place for what is kept of "${f.part}": take that back first`
-}
-
 const assessment: Catalogue<AssessmentSays> = {
   'an-assessment': () => 'expected an assessment'
 }
@@ -149,7 +130,7 @@ const practice: Catalogue<CaseSays> = {
   'a-move': () => 'expected a move'
 }
 
-export const FAULTS = { ...check, ...sheet, ...drive, ...readings, ...record, ...assessment, ...practice, ...untrue }
+export const FAULTS = { ...check, ...sheet, ...drive, ...readings, ...RECORD_FAULTS, ...assessment, ...practice, ...untrue }
 
 const sayOfFault = sayer(FAULTS)
 

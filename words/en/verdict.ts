@@ -1,13 +1,12 @@
 import type { PathDifference } from '../../core/paths'
-import type { ActType } from '../../core/record'
 import type { School } from '../../core/readings'
-import type { CauseSays, Change, SchoolDifference, Statement, VerdictSays } from '../../core/views/verdict'
+import type { SchoolDifference, Statement, VerdictSays } from '../../core/views/verdict'
 import { type Catalogue, type Names, sayer } from '../say'
 import { fixDigits, lowerFirst, oddsWords, teethOff, upperFirst } from './figures'
-import { findingWords, KIND_NAMES, SCHOOL_WORDS } from './parts'
+import { SCHOOL_WORDS } from './parts'
 import { sayReason } from './reasons'
 
-/** What happened to a drive, what changed it, and how paths and schools differ. */
+/** What happened to a drive, and how paths and schools differ. */
 
 export const VERDICTS: Catalogue<VerdictSays> = {
   'nothing-read': () => 'Nothing has been read yet, so nothing can be said of this drive.',
@@ -28,37 +27,6 @@ const sayVerdict = sayer(VERDICTS)
 export function sayStatement(statement: Statement, name: Names): string {
   const said = sayVerdict(statement, name)
   return statement.reason ? `${said}: ${lowerFirst(sayReason(statement.reason, name))}` : said
-}
-
-/** Begins a sentence on what an act did. */
-const ACTS: Readonly<Record<ActType, string>> = {
-  read: 'The reading', undo: 'Taking that back', corrections: 'What is known of the engine', part: 'What is known of the part', photo: 'The photo', state: 'Where the job stands',
-  waits: 'What the job waits for', sheet: 'The drive sheet', overrule: 'The overruled call', pricing: 'The pricing', path: 'The path advised', signoff: 'The sign-off',
-  choice: 'The customer\'s choice', task: 'The step', rebuilt: 'The reading on the rebuilt drive', hole: 'The bolt hole', release: 'The hold released', check: 'The next check', school: 'The other school'
-}
-
-export const CAUSES: Catalogue<CauseSays> = {
-  entries: (f) => `${f.count} entries together`,
-  revision: (f) => `Revision ${f.revision} of the drive sheet`,
-  act: (f) => ACTS[f.type],
-  finding: (f) => `The finding "${findingWords(f.kind, f.finding)}"`,
-  reading: (f) => `${f.corrected ? 'The corrected' : 'The'} ${KIND_NAMES[f.kind].toLowerCase()}`
-}
-
-const sayCause = sayer(CAUSES)
-
-/** How acts moved the estimate. */
-export function sayChange({ cause, chains, jumps }: Change, name: Names, several: boolean): string {
-  const moves = chains.map(({ chain, mean, spread }) => {
-    const parts = [
-      ...(mean ? [`took elongation from ${mean.from.toFixed(2)} to ${mean.to.toFixed(2)} %`] : []),
-      ...(spread ? [`${spread.to < spread.from ? 'narrowed' : 'widened'} it from ±${spread.from.toFixed(2)} to ±${spread.to.toFixed(2)}`] : [])
-    ]
-    return `${several ? `${name(chain)}: ` : ''}${parts.join(' and ')}`
-  })
-  const what = sayCause(cause, name)
-  const said = moves.length > 0 ? `${what} ${moves.join('; ')}.` : `${what} left the elongation as it was.`
-  return [said, ...jumps.map(({ cam, teeth }) => (teeth === 0 ? `${name(cam)} has not jumped after all.` : `${name(cam)} now reads ${teethOff(teeth)}.`))].join(' ')
 }
 
 /** Why another school calls a part otherwise. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayFault } from '../../../words/en'
+import { sayRecordFault } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../../core/paths'
@@ -65,7 +65,7 @@ function move() {
           <tbody><tr v-for="change in changes" :key="change.place" class="border-b border-rule/50" data-testid="sheet-change"><td class="py-1 pr-3">{{ change.place }}</td><td class="figure pr-3 font-normal">{{ change.was ?? '—' }}</td><td class="figure">{{ change.is ?? '—' }}</td></tr></tbody>
         </table>
       </div>
-      <div v-if="lost.length" class="mt-3 border-l-4 border-renew p-3" role="alert"><p class="font-bold">The job cannot move as it is. The newer sheet</p><ul><li v-for="fault in lost" :key="sayFault(fault)">{{ sayFault(fault) }}</li></ul></div>
+      <div v-if="lost.length" class="mt-3 border-l-4 border-renew p-3" role="alert"><p class="font-bold">The job cannot move as it is. The newer sheet</p><ul><li v-for="fault in lost" :key="sayRecordFault(fault)">{{ sayRecordFault(fault) }}</li></ul></div>
       <div v-else-if="after" class="mt-3 space-y-1" data-testid="move-effect">
         <p v-for="one in elongations" :key="one.name">{{ one.name }}: elongation <span class="figure">{{ one.was === null ? '—' : percent(one.was) }}</span> becomes <span class="figure">{{ percent(one.is) }}</span>.</p>
         <p v-for="one in calls" :key="one.part"><b>{{ one.part }}</b>: {{ one.was }} becomes {{ one.is }}.</p>
