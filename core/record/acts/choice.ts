@@ -1,8 +1,8 @@
-import { id, listOf, needed, num, text, type Shape } from '../../check'
+import { needed, num, text, type Shape } from '../../check'
 import { type ActKind, actShape, type ActView } from './define'
-import { renewFaults } from './onPart'
+import { renewedParts, renewFaults } from './onPart'
 
-const schema = () => actShape('choice', { share: text(64).required(needed), renew: listOf(id().required(needed), 64).required(needed), price: num(0, 1e9).required(needed) })
+const schema = () => actShape('choice', { share: text(64).required(needed), renew: renewedParts(), price: num(0, 1e9).required(needed) })
 type Own = Shape<ReturnType<typeof schema>>
 
 /** What the customer chose on the page that was shared (`share` is its id). `by` is the name they typed. */

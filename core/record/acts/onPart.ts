@@ -1,5 +1,5 @@
 import { partKindOf } from '../../sheet'
-import type { Fault } from '../../check'
+import { type Fault, id, listOf, needed } from '../../check'
 import type { ActPlace } from './define'
 import { faultAt } from '../says'
 
@@ -7,6 +7,9 @@ import { faultAt } from '../says'
 export function partFaults({ part }: { part: string }, { sheet, at }: ActPlace): Fault[] {
   return partKindOf(sheet, part) ? [] : [faultAt(at('part'), 'no-part', { id: part })]
 }
+
+/** The components that are renewed. */
+export const renewedParts = () => listOf(id().required(needed), 64).required(needed)
 
 /** The same for components that are renewed. */
 export function renewFaults({ renew }: { renew: readonly string[] }, { sheet, at }: ActPlace): Fault[] {

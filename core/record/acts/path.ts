@@ -1,8 +1,8 @@
-import { id, listOf, needed, type Shape } from '../../check'
+import type { Shape } from '../../check'
 import { type ActKind, actShape, type ActView } from './define'
-import { renewFaults } from './onPart'
+import { renewedParts, renewFaults } from './onPart'
 
-const schema = () => actShape('path', { renew: listOf(id().required(needed), 64).required(needed) })
+const schema = () => actShape('path', { renew: renewedParts() })
 type Own = Shape<ReturnType<typeof schema>>
 
 /** The path that the workshop advises: the components renewed. */

@@ -3,7 +3,7 @@ import { randomness, seedOf } from '../../math'
 import { compileSheet } from '../../sheet'
 import type { Inspection } from './inspections'
 import { readFigure, type Stand } from './figures'
-import { standTrue } from './truth'
+import { standTrue, wearsOf } from './truth'
 import type { PracticeCase, SeenFinding } from './types'
 
 /** What an inspection shows: the figures that a good eye would read, and what is there to be found. */
@@ -44,7 +44,7 @@ export function figureOf(engine: PracticeCase, reading: Unread, noise: number, {
 function standOfEngine(engine: PracticeCase, turnedForward: boolean): Stand {
   const { drive: sheet, truth } = engine
   return {
-    sheet, elongation: (chain) => truth.elongation?.[chain] ?? 0, wear: (rail) => truth.wear?.[rail] ?? 0, pad: (tensioner) => truth.pad?.[tensioner] ?? 0,
+    sheet, ...wearsOf(truth),
     play: (phaser) => truth.play?.[phaser] ?? 0, extension: (tensioner) => extensionOf(engine, tensioner), lag: (sprocket) => lagOf(engine, sprocket),
     kickBack: ({ method }) => (turnedForward || method === 'scan' ? 0 : truth.kickBack),
     moved: (sprocket) => (truth.teeth?.[sprocket] ?? 0) + (truth.betweenLinks.includes(sprocket) ? 0.5 : 0)

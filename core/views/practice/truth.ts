@@ -60,8 +60,13 @@ const SOUND_PLAY = 0.3
 function standOfTruth(sheet: DriveSheet, truth: Truth): Stand {
   const { extension, lag } = standTrue(sheet, truth)
   return {
-    sheet, elongation: (chain) => truth.elongation?.[chain] ?? 0, wear: (rail) => truth.wear?.[rail] ?? 0, pad: (tensioner) => truth.pad?.[tensioner] ?? 0,
+    sheet, ...wearsOf(truth),
     play: (phaser) => truth.play?.[phaser] ?? SOUND_PLAY, extension: (tensioner) => extension[tensioner] ?? NaN, lag: (sprocket) => lag[sprocket] ?? NaN,
     kickBack: () => 0, moved: (sprocket) => truth.teeth?.[sprocket] ?? 0
   }
+}
+
+/** The wears of a truth by part; what is not named is as new. */
+export function wearsOf({ elongation, wear, pad }: Truth): Pick<Stand, 'elongation' | 'wear' | 'pad'> {
+  return { elongation: (chain) => elongation?.[chain] ?? 0, wear: (rail) => wear?.[rail] ?? 0, pad: (tensioner) => pad?.[tensioner] ?? 0 }
 }
