@@ -3,7 +3,9 @@ import { join } from 'node:path'
 import { bundleWorker, watchWorker } from './scripts/worker.mjs'
 
 /** Core, words and draw do nothing when they are loaded. */
-const treeshake = { moduleSideEffects: (id: string) => !/\/(core|words|draw)\//.test(id) || id.includes('node_modules') }
+const treeshake = {
+  moduleSideEffects: (id: string) => !/\/(core|words|draw)\//.test(id) || id.includes('node_modules')
+}
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -32,12 +34,24 @@ export default defineNuxtConfig({
       nitro.hooks.hook('compiled', () => bundleWorker(file))
     }
   },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } } },
-  // What core, words and draw only define is left out where nothing asks for it: the checks of files, say, on the bench.
-  vite: { plugins: [tailwindcss()], worker: { format: 'es', rollupOptions: { treeshake } }, build: { rollupOptions: { treeshake } } },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } }
+  },
+  // What core, words and draw only define is left out where nothing asks for it: the checks of files, say, on the
+  // bench.
+  vite: {
+    plugins: [tailwindcss()],
+    worker: { format: 'es', rollupOptions: { treeshake } },
+    build: { rollupOptions: { treeshake } }
+  },
   // For who works on it: a change shows within a few seconds, which maps and leaving out would take again.
   $development: { sourcemap: false, nitro: { sourceMap: false, rollupConfig: { treeshake: false } } },
-  nitro: { esbuild: { options: { target: 'node20' } }, compressPublicAssets: { gzip: true, brotli: true }, typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } } },
+  nitro: {
+    esbuild: { options: { target: 'node20' } },
+    compressPublicAssets: { gzip: true, brotli: true },
+    typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } }
+  },
   security: {
     headers: {
       crossOriginEmbedderPolicy: false,

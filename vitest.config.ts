@@ -10,7 +10,15 @@ export default defineConfig({
     projects: [
       { extends: true, test: { name: 'core', include: ['test/core/**/*.test.ts'] } },
       { extends: true, test: { name: 'app', include: ['test/app/**/*.test.ts'], environment: 'happy-dom' } },
-      { extends: true, test: { name: 'server', include: ['test/server/**/*.test.ts'], globalSetup: 'test/server/setup.ts', fileParallelism: false } }
+      {
+        extends: true,
+        test: {
+          name: 'server',
+          include: ['test/server/**/*.test.ts'],
+          globalSetup: 'test/server/setup.ts',
+          fileParallelism: false
+        }
+      }
     ]
   }
 })

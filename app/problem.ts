@@ -12,9 +12,18 @@ export interface ShownProblem {
 /** What an error says to the user: the server's own words, or that it cannot be reached. */
 export function shownProblem(error: unknown): ShownProblem {
   // A fetch that failed here and one that failed while the server rendered the page differ in class, not in shape.
-  const { statusCode, data } = (error ?? {}) as { statusCode?: number; data?: { error?: { message?: string; faults?: ToldFault[] } } }
+  const { statusCode, data } = (error ?? {}) as {
+    statusCode?: number
+    data?: { error?: { message?: string; faults?: ToldFault[] } }
+  }
   const status = statusCode ?? null
   const body = data?.error
-  if (body?.message) return { message: body.message, faults: body.faults ?? [], answered: status !== null && status < 500, status }
-  return { message: 'The server cannot be reached. What you entered is kept on this device.', faults: [], answered: false, status }
+  if (body?.message)
+    return { message: body.message, faults: body.faults ?? [], answered: status !== null && status < 500, status }
+  return {
+    message: 'The server cannot be reached. What you entered is kept on this device.',
+    faults: [],
+    answered: false,
+    status
+  }
 }

@@ -1,4 +1,18 @@
-import { CALL_WORDS, KIND_NAMES, SCHOOL_WORDS, USAGE_UNITS, degreesWords, findingWords, fixDigits, moneyWords, namesOf, oddsWords, partName, teethOff, thousands } from '../words/en'
+import {
+  CALL_WORDS,
+  KIND_NAMES,
+  SCHOOL_WORDS,
+  USAGE_UNITS,
+  degreesWords,
+  findingWords,
+  fixDigits,
+  moneyWords,
+  namesOf,
+  oddsWords,
+  partName,
+  teethOff,
+  thousands
+} from '../words/en'
 import type { JobState, WaitsFor } from '../core/record'
 import { READING_KINDS, isNumeric, methodOf, type NumericKind, type Reading, type Usage } from '../core/readings'
 import { partKindOf, type DriveSheet, type LimitValue } from '../core/sheet'
@@ -6,27 +20,69 @@ import { isLength, lengthWords, shownUsage, units } from './units'
 
 /** All wording that more than one place of the interface uses. */
 
-/** Where a job has gone: the title of that list, what was done to a job that went there, and what an empty list says. */
+/**
+ * Where a job has gone: the title of that list, what was done to a job that went there, and what an empty list says.
+ */
 export const STATE_WORDS: Readonly<Record<JobState, { title: string; done: string; move: string; empty: string }>> = {
-  open: { title: 'On the stands', done: 'open again', move: 'Open again', empty: 'No job is open. Start with a new one, or import a job file.' },
+  open: {
+    title: 'On the stands',
+    done: 'open again',
+    move: 'Open again',
+    empty: 'No job is open. Start with a new one, or import a job file.'
+  },
   closed: { title: 'Closed', done: 'closed', move: 'Close', empty: 'No job is closed yet.' },
-  archived: { title: 'Archive', done: 'put in the archive', move: 'Put in the archive', empty: 'Nothing is in the archive.' },
-  deleted: { title: 'Deleted', done: 'deleted; it can be opened again from the list of deleted jobs', move: 'Delete', empty: 'Nothing was deleted.' }
+  archived: {
+    title: 'Archive',
+    done: 'put in the archive',
+    move: 'Put in the archive',
+    empty: 'Nothing is in the archive.'
+  },
+  deleted: {
+    title: 'Deleted',
+    done: 'deleted; it can be opened again from the list of deleted jobs',
+    move: 'Delete',
+    empty: 'Nothing was deleted.'
+  }
 }
 
 /** What a job waits for, as the board says it and as it is chosen. */
 export const WAITS_WORDS: Readonly<Record<WaitsFor, { says: string; choose: string }>> = {
   part: { says: 'Waits for a part', choose: 'Waits for a part …' },
-  customer: { says: 'Waits for the customer\'s word', choose: 'Waits for the customer …' },
+  customer: { says: "Waits for the customer's word", choose: 'Waits for the customer …' },
   nothing: { says: 'Waits for nothing', choose: 'Waits no longer' }
 }
 
 export const METHOD_WORDS: Readonly<Record<string, string>> = {
-  calliper: 'Calliper', photo: 'Photo', eye: 'By eye', gauge: 'Depth gauge', feeler: 'Feeler', thumbnail: 'Thumbnail', marks: 'Marks', wheel: 'Degree wheel',
-  lift: 'Valve lift', scan: 'Scan tool', trace: 'Trace', count: 'Counted', rule: 'Rule', side: 'Side by side', hand: 'By hand', dial: 'Dial gauge'
+  calliper: 'Calliper',
+  photo: 'Photo',
+  eye: 'By eye',
+  gauge: 'Depth gauge',
+  feeler: 'Feeler',
+  thumbnail: 'Thumbnail',
+  marks: 'Marks',
+  wheel: 'Degree wheel',
+  lift: 'Valve lift',
+  scan: 'Scan tool',
+  trace: 'Trace',
+  count: 'Counted',
+  rule: 'Rule',
+  side: 'Side by side',
+  hand: 'By hand',
+  dial: 'Dial gauge'
 }
 
-export { CALL_WORDS, findingWords, fixDigits, KIND_NAMES, moneyWords as money, namesOf, oddsWords, partName, SCHOOL_WORDS, USAGE_UNITS }
+export {
+  CALL_WORDS,
+  findingWords,
+  fixDigits,
+  KIND_NAMES,
+  moneyWords as money,
+  namesOf,
+  oddsWords,
+  partName,
+  SCHOOL_WORDS,
+  USAGE_UNITS
+}
 
 /** A fraction as per cent. */
 export function percent(fraction: number, digits = 2): string {
@@ -76,8 +132,14 @@ export function howWords({ kind, method }: Reading): string {
 }
 
 /** What a reading reads, on which part: `Groove depth, fixed guide`. */
-export function readingTitle(sheet: DriveSheet, { kind, part, target }: { kind: NumericKind; part: string; target: Partial<Reading> }): string {
-  const where = target.from && target.to ? `${partName(sheet, target.from)} to ${partName(sheet, target.to)}` : partName(sheet, part)
+export function readingTitle(
+  sheet: DriveSheet,
+  { kind, part, target }: { kind: NumericKind; part: string; target: Partial<Reading> }
+): string {
+  const where =
+    target.from && target.to
+      ? `${partName(sheet, target.from)} to ${partName(sheet, target.to)}`
+      : partName(sheet, part)
   return `${KIND_NAMES[kind]}, ${where.toLowerCase()}`
 }
 
@@ -95,6 +157,12 @@ export function unitWords(kind: NumericKind): string {
 
 /** The causes of a tensioner's extension. */
 export function causeWords(sheet: DriveSheet, cause: string): string {
-  const words: Record<string, string> = { 'as new': 'As new', corrections: 'Skim, heat', stretch: 'Stretch', pad: 'Pad', unexplained: 'Unexplained' }
+  const words: Record<string, string> = {
+    'as new': 'As new',
+    corrections: 'Skim, heat',
+    stretch: 'Stretch',
+    pad: 'Pad',
+    unexplained: 'Unexplained'
+  }
   return words[cause] ?? partName(sheet, cause)
 }

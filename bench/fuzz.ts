@@ -6,7 +6,10 @@ import { changeAtRandom } from '../test/support/changes'
 import { jobOf } from '../test/support/jobs'
 import { SHEETS, sheet } from '../test/support/sheets'
 
-/** Every shipped sheet with one thing in it changed at random, 10,000 times (or another number, named behind): each is refused with its place or computed. */
+/**
+ * Every shipped sheet with one thing in it changed at random, 10,000 times (or another number, named behind): each is
+ * refused with its place or computed.
+ */
 const wanted = Number(process.argv[2] ?? 10_000)
 let failed = 0
 
@@ -15,9 +18,16 @@ function isComputed(changed: ReturnType<typeof sheet>): boolean {
   const faults = sheetFaults(changed)
   if (faults.some((fault) => sayFault(fault) === fault.code)) throw new Error('a fault without words')
   if (faults.length > 0) return false
-  const readings = [...changed.tensioners.map(({ id, stroke }): Reading => ({ kind: 'extension', tensioner: id, value: stroke / 2 })), ...changed.rails.map(({ id }): Reading => ({ kind: 'groove', rail: id, value: 0.5 }))]
+  const readings = [
+    ...changed.tensioners.map(({ id, stroke }): Reading => ({ kind: 'extension', tensioner: id, value: stroke / 2 })),
+    ...changed.rails.map(({ id }): Reading => ({ kind: 'groove', rail: id, value: 0.5 }))
+  ]
   const { chains, faults: left } = assess(jobOf(readings, { drive: changed }))
-  if (Object.values(chains).some(({ elongation }) => !Number.isFinite(elongation.mean + elongation.sd)) || left.some(({ code }) => code === 'not-together')) throw new Error('not computed')
+  if (
+    Object.values(chains).some(({ elongation }) => !Number.isFinite(elongation.mean + elongation.sd)) ||
+    left.some(({ code }) => code === 'not-together')
+  )
+    throw new Error('not computed')
   return true
 }
 

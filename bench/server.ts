@@ -11,11 +11,13 @@ import type { Reading } from '../core/readings'
 import { jobOf, read } from '../test/support/jobs'
 
 /**
- * What saving a reading, opening a full job and a page of the board take with 50 clients, as ratios of a bare route that
+ * What saving a reading, opening a full job and a page of the board take with 50 clients, as ratios of a bare route
+ * that
  * runs one query on the same server in the same run: a slow machine slows all of them.
  */
 export async function serverBench(): Promise<void> {
-  if (!existsSync('.output/server/index.mjs')) return console.log('\nServer: there is no build yet, run ./umbrette start once.')
+  if (!existsSync('.output/server/index.mjs'))
+    return console.log('\nServer: there is no build yet, run ./umbrette start once.')
   const folder = resolve('.data/bench-server')
   // What a run that was broken off left behind would weigh on this one.
   rmSync(folder, { recursive: true, force: true })
@@ -39,8 +41,19 @@ async function measure(address: string, database: string): Promise<void> {
   const bare: Request = { method: 'GET', path: '/api/health' }
   const headers = { 'content-type': 'application/json' }
   const savesOn = (id: string): Request => ({
-    method: 'POST', headers,
-    setupRequest: (asked) => ({ ...asked, path: `/api/jobs/${id}/acts`, body: JSON.stringify({ id: randomUUID(), type: 'read', by: 'Maren', at: '2026-11-24T08:00:00.000Z', reading: read.groove('guide', 0.4) }) })
+    method: 'POST',
+    headers,
+    setupRequest: (asked) => ({
+      ...asked,
+      path: `/api/jobs/${id}/acts`,
+      body: JSON.stringify({
+        id: randomUUID(),
+        type: 'read',
+        by: 'Maren',
+        at: '2026-11-24T08:00:00.000Z',
+        reading: read.groove('guide', 0.4)
+      })
+    })
   })
   // The bare route just before each time: a machine's pace changes within seconds. The middle one of the rounds counts.
   const beside = async (name: string, request: Request, aim = '') => {
@@ -50,14 +63,23 @@ async function measure(address: string, database: string): Promise<void> {
       const asked = await load(address, request)
       rounds.push({ load: asked, ratio: asked.p95 / plain.p95 })
     }
-    const { load: { p95, rate }, ratio } = rounds.sort((a, b) => a.ratio - b.ratio)[Math.floor(ROUNDS / 2)]!
+    const {
+      load: { p95, rate },
+      ratio
+    } = rounds.sort((a, b) => a.ratio - b.ratio)[Math.floor(ROUNDS / 2)]!
     const refused = rounds.reduce((sum, round) => sum + round.load.refused, 0)
-    console.log(`${name.padEnd(46)} ${ratio.toFixed(1).padStart(5)} × bare  (${rounds[0]!.ratio.toFixed(1)} to ${rounds.at(-1)!.ratio.toFixed(1)})  p95 ${p95.toFixed(0).padStart(4)} ms  ${Math.round(rate)} a second${aim}${refused ? `, ${refused} FAILED` : ''}`)
+    console.log(
+      `${name.padEnd(46)} ${ratio.toFixed(1).padStart(5)} × bare  (${rounds[0]!.ratio.toFixed(1)} to ${rounds.at(-1)!.ratio.toFixed(1)})  p95 ${p95.toFixed(0).padStart(4)} ms  ${Math.round(rate)} a second${aim}${refused ? `, ${refused} FAILED` : ''}`
+    )
   }
   console.log('\nServer, 50 clients: 95 % of answers come within, beside those of a bare route that runs one query')
   await load(address, bare)
   await beside('saving a reading', savesOn(busy), '  (aim: within 2 ×)')
-  await beside('opening a job of 60 readings, 20 photos', { method: 'GET', path: `/api/jobs/${job}` }, '  (aim: within 4 ×)')
+  await beside(
+    'opening a job of 60 readings, 20 photos',
+    { method: 'GET', path: `/api/jobs/${job}` },
+    '  (aim: within 4 ×)'
+  )
   await fetch(`${address}api/board`)
   await beside('board, some ten jobs', { method: 'GET', path: '/api/board' })
   await manyJobs(database, 100)
@@ -72,17 +94,49 @@ async function measure(address: string, database: string): Promise<void> {
 /** What others wait while long work is done, and saving while hundreds of connections are half open or broken off. */
 async function crowded(address: string, beside: Beside, saves: Request): Promise<void> {
   console.log('\nWhile long work is done: 95 % of the answers to others come within')
-  const acts = Array.from({ length: 20_000 }, (_, i) => ({ id: `many-${i}`, type: 'waits', by: 'Maren', at: '2026-11-24T08:00:00.000Z', for: i % 2 ? 'part' : 'nothing' }))
+  const acts = Array.from({ length: 20_000 }, (_, i) => ({
+    id: `many-${i}`,
+    type: 'waits',
+    by: 'Maren',
+    at: '2026-11-24T08:00:00.000Z',
+    for: i % 2 ? 'part' : 'nothing'
+  }))
   const many = JSON.stringify({ ...jobOf([]), openedUnder: 'on-evidence', acts })
-  const readings = JSON.stringify(jobOf(Array.from({ length: 5000 }, (_, i) => [read.groove('guide', 0.4), read.length(160.4), read.lag('cam-in', 2)][i % 3]!)))
+  const readings = JSON.stringify(
+    jobOf(
+      Array.from(
+        { length: 5000 },
+        (_, i) => [read.groove('guide', 0.4), read.length(160.4), read.lag('cam-in', 2)][i % 3]!
+      )
+    )
+  )
   const album = await fullJob(address, 500)
-  const bring = async (file: string) => ((await (await fetch(`${address}api/jobs/import?by=Maren`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: file })).json()) as { id: string }).id
+  const bring = async (file: string) =>
+    (
+      (await (
+        await fetch(`${address}api/jobs/import?by=Maren`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: file
+        })
+      ).json()) as { id: string }
+    ).id
   const large = await bring(readings)
   for (const [name, work] of [
-    ['20,000 entries taken in', () => bring(many)], ['a job of 5,000 readings opened', () => fetch(`${address}api/jobs/${large}/report`).then((answer) => answer.text())],
-    ['a report with 500 pictures printed', () => fetch(`${address}api/jobs/${album}/report.pdf`).then((answer) => answer.arrayBuffer())]
-  ] as const) console.log(`${name.padEnd(46)} ${(await othersDuring(address, work)).padStart(8)}`)
-  const half = Array.from({ length: 300 }, () => connect(Number(new URL(address).port), '127.0.0.1').on('error', () => undefined))
+    ['20,000 entries taken in', () => bring(many)],
+    [
+      'a job of 5,000 readings opened',
+      () => fetch(`${address}api/jobs/${large}/report`).then((answer) => answer.text())
+    ],
+    [
+      'a report with 500 pictures printed',
+      () => fetch(`${address}api/jobs/${album}/report.pdf`).then((answer) => answer.arrayBuffer())
+    ]
+  ] as const)
+    console.log(`${name.padEnd(46)} ${(await othersDuring(address, work)).padStart(8)}`)
+  const half = Array.from({ length: 300 }, () =>
+    connect(Number(new URL(address).port), '127.0.0.1').on('error', () => undefined)
+  )
   for (const socket of half) socket.write('POST /api/people HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 90\r\n\r\n{')
   const broken = (async () => {
     for (let i = 0; i < 500; i++) {
@@ -101,14 +155,16 @@ async function crowded(address: string, beside: Beside, saves: Request): Promise
 async function othersDuring(address: string, work: () => Promise<unknown>): Promise<string> {
   let running = true
   const times: number[] = []
-  const others = Promise.all(Array.from({ length: 4 }, async () => {
-    while (running) {
-      const started = performance.now()
-      await (await fetch(`${address}api/people`)).text()
-      times.push(performance.now() - started)
-      await new Promise((done) => setTimeout(done, 5))
-    }
-  }))
+  const others = Promise.all(
+    Array.from({ length: 4 }, async () => {
+      while (running) {
+        const started = performance.now()
+        await (await fetch(`${address}api/people`)).text()
+        times.push(performance.now() - started)
+        await new Promise((done) => setTimeout(done, 5))
+      }
+    })
+  )
   const started = performance.now()
   await work()
   running = false
@@ -131,7 +187,10 @@ interface Load {
 async function load(address: string, request: Request): Promise<Load> {
   const times: number[] = []
   const { requests, errors, non2xx } = await new Promise<autocannon.Result>((done, failed) => {
-    const run = autocannon({ url: address, connections: 50, duration: SECONDS, requests: [request] }, (error: unknown, result) => (error ? failed(error as Error) : done(result)))
+    const run = autocannon(
+      { url: address, connections: 50, duration: SECONDS, requests: [request] },
+      (error: unknown, result) => (error ? failed(error as Error) : done(result))
+    )
     run.on('response', (_client, _status, _bytes, ms) => times.push(ms))
   })
   times.sort((a, b) => a - b)
@@ -140,12 +199,41 @@ async function load(address: string, request: Request): Promise<Load> {
 
 /** A job with 60 readings and 20 photos, or more. */
 async function fullJob(address: string, pictures = 20): Promise<string> {
-  const readings: Reading[] = Array.from({ length: 20 }, (_, i) => [read.groove('guide', 0.3 + i / 100), read.lag('cam-in', 2 + i / 50), read.length(160.4 + i / 100)]).flat()
-  const { id } = (await (await fetch(`${address}api/jobs/import?by=Maren`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(jobOf(readings)) })).json()) as { id: string }
-  const picture = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#345' } }).jpeg().toBuffer()
+  const readings: Reading[] = Array.from({ length: 20 }, (_, i) => [
+    read.groove('guide', 0.3 + i / 100),
+    read.lag('cam-in', 2 + i / 50),
+    read.length(160.4 + i / 100)
+  ]).flat()
+  const { id } = (await (
+    await fetch(`${address}api/jobs/import?by=Maren`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(jobOf(readings))
+    })
+  ).json()) as { id: string }
+  const picture = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#345' } })
+    .jpeg()
+    .toBuffer()
   for (let i = 0; i < pictures; i++) {
-    const photo = (await (await fetch(`${address}api/jobs/${id}/photos`, { method: 'POST', headers: { 'content-type': 'image/jpeg' }, body: new Uint8Array(picture) })).json()) as { id: string }
-    await fetch(`${address}api/jobs/${id}/acts`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: randomUUID(), type: 'photo', by: 'Maren', at: '2026-11-24T08:00:00.000Z', photo: photo.id, part: 'guide' }) })
+    const photo = (await (
+      await fetch(`${address}api/jobs/${id}/photos`, {
+        method: 'POST',
+        headers: { 'content-type': 'image/jpeg' },
+        body: new Uint8Array(picture)
+      })
+    ).json()) as { id: string }
+    await fetch(`${address}api/jobs/${id}/acts`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        id: randomUUID(),
+        type: 'photo',
+        by: 'Maren',
+        at: '2026-11-24T08:00:00.000Z',
+        photo: photo.id,
+        part: 'guide'
+      })
+    })
   }
   return id
 }
@@ -157,7 +245,8 @@ async function manyJobs(database: string, count: number): Promise<void> {
   await client.query(
     `insert into jobs (id, vehicle, stand, complaint, school, usage, sheet, opened_by, opened_at, state, summary, summary_core, stale)
     select gen_random_uuid(), 'Barge ' || i, stand, complaint, school, usage, sheet, opened_by, opened_at - i * interval '1 hour', 'closed', summary, summary_core, false
-    from jobs, generate_series(1, $1::int) i where id = '5a17a000-0000-4000-8000-000000000001' and not stale`, [count]
+    from jobs, generate_series(1, $1::int) i where id = '5a17a000-0000-4000-8000-000000000001' and not stale`,
+    [count]
   )
   await client.query('analyze jobs')
   await client.end()

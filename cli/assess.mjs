@@ -7,21 +7,37 @@ import { fileURLToPath, pathToFileURL } from 'node:url'
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const bundle = join(root, 'node_modules', '.cache', 'umbrette', 'assess.mjs')
 
-if (!existsSync(bundle) || statSync(bundle).mtimeMs < newest([join(root, 'core'), join(root, 'words'), join(root, 'cli'), join(root, 'package-lock.json')])) await makeBundle()
+if (
+  !existsSync(bundle) ||
+  statSync(bundle).mtimeMs <
+    newest([join(root, 'core'), join(root, 'words'), join(root, 'cli'), join(root, 'package-lock.json')])
+)
+  await makeBundle()
 await import(pathToFileURL(bundle).href)
 
 /** Time of the newest file among these files and folders. */
 function newest(paths) {
-  return Math.max(...paths.map((path) => {
-    const stat = statSync(path)
-    return stat.isDirectory() ? newest(readdirSync(path).map((name) => join(path, name))) : stat.mtimeMs
-  }))
+  return Math.max(
+    ...paths.map((path) => {
+      const stat = statSync(path)
+      return stat.isDirectory() ? newest(readdirSync(path).map((name) => join(path, name))) : stat.mtimeMs
+    })
+  )
 }
 
 /** Written beside and then moved into place: two commands started at once may both make it. */
 async function makeBundle() {
   const { build } = await import('esbuild')
-  const { outputFiles } = await build({ entryPoints: [join(root, 'cli', 'assess.ts')], bundle: true, platform: 'node', format: 'esm', target: 'node20', write: false, logLevel: 'error', absWorkingDir: root })
+  const { outputFiles } = await build({
+    entryPoints: [join(root, 'cli', 'assess.ts')],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    write: false,
+    logLevel: 'error',
+    absWorkingDir: root
+  })
   mkdirSync(dirname(bundle), { recursive: true })
   const beside = `${bundle}.${process.pid}`
   writeFileSync(beside, outputFiles[0].contents)

@@ -5,7 +5,10 @@ import { assess } from '../core/paths'
 import { readJob, upgradeFile } from '../core/record'
 import { rememberingSheets } from '../core/drive'
 
-/** Assesses job files one after another: an assessment a line to standard output, faults to standard error. Exit code 2 when a file was faulty. */
+/**
+ * Assesses job files one after another: an assessment a line to standard output, faults to standard error. Exit code 2
+ * when a file was faulty.
+ */
 async function main(paths: string[]): Promise<number> {
   if (paths.length === 0) {
     console.error(CONSOLE.assessUsage)

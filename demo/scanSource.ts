@@ -15,7 +15,9 @@ export function simulatedScan(sheet: DriveSheet, truth: Truth, seed: number): st
     const coolant = Math.min(89, 58 + 0.6 * second + normal(0.2))
     const rpm = 760 + 420 * Math.exp(-second / 12) + normal(12)
     const figures: Record<string, number> = { time_s: second, rpm, coolant_c: coolant }
-    for (const cam of columns.filter((name) => name.endsWith('_commanded')).map((name) => name.replace('_commanded', ''))) {
+    for (const cam of columns
+      .filter((name) => name.endsWith('_commanded'))
+      .map((name) => name.replace('_commanded', ''))) {
       const commanded = coolant < 70 ? 0 : 4
       const loose = (truth.play?.[sheet.phasers.find((p) => p.sprocket === cam)?.id ?? ''] ?? 0) / 2
       figures[`${cam}_commanded`] = commanded

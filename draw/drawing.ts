@@ -10,7 +10,12 @@ export interface Projection {
 }
 
 /** Fits pictures into a width and height in px, leaving room at both sides for labels. */
-export function fitPictures(pictures: readonly ChainPicture[], width: number, height: number, side: number): Projection {
+export function fitPictures(
+  pictures: readonly ChainPicture[],
+  width: number,
+  height: number,
+  side: number
+): Projection {
   const points = pictures.flatMap(outline)
   const xs = points.map((p) => p[0])
   const ys = points.map((p) => p[1])
@@ -27,18 +32,30 @@ const TAIL = 16
 
 function outline({ pins, sprockets, tensioner }: ChainPicture): Point[] {
   const tails = tensioner ? [along(tensioner.seat, tensioner.axis, -tensioner.stroke - TAIL)] : []
-  const rims = sprockets.flatMap(({ centre: [x, y], radius: r }): Point[] => [[x - r, y - r], [x + r, y + r]])
+  const rims = sprockets.flatMap(({ centre: [x, y], radius: r }): Point[] => [
+    [x - r, y - r],
+    [x + r, y + r]
+  ])
   return [...pins, ...tails, ...rims]
 }
 
-/** A sprocket's outline: a tooth between every two pins, seated pins in the gaps. Screen coordinates about its centre. */
+/**
+ * A sprocket's outline: a tooth between every two pins, seated pins in the gaps. Screen coordinates about its centre.
+ */
 export function toothPath({ radius, teeth, pinAngle }: SprocketPicture, pitch: number, scale: number): string {
   const step = (2 * Math.PI) / teeth
   const root = (radius - 0.34 * pitch) * scale
   const tip = (radius + 0.26 * pitch) * scale
   const points = Array.from({ length: teeth }, (_, k) => k).flatMap((k) => {
     const gap = (-pinAngle * Math.PI) / 180 + k * step
-    return ([[root, 0.14], [tip, 0.4], [tip, 0.6], [root, 0.86]] as const).map(([r, part]): [number, number] => [r * Math.cos(gap + part * step), r * Math.sin(gap + part * step)])
+    return (
+      [
+        [root, 0.14],
+        [tip, 0.4],
+        [tip, 0.6],
+        [root, 0.86]
+      ] as const
+    ).map(([r, part]): [number, number] => [r * Math.cos(gap + part * step), r * Math.sin(gap + part * step)])
   })
   return line().curve(curveLinearClosed)(points) ?? ''
 }
@@ -54,7 +71,12 @@ export function railPaths(rail: RailPicture, pitch: number, scale: number): { li
   const face = rail.radius - 0.42 * pitch
   const [from, to] = railEnds(rail)
   const sector = (inner: number, outer: number) =>
-    arc()({ innerRadius: inner * scale, outerRadius: outer * scale, startAngle: clockwiseFromUp(to), endAngle: clockwiseFromUp(from) }) ?? ''
+    arc()({
+      innerRadius: inner * scale,
+      outerRadius: outer * scale,
+      startAngle: clockwiseFromUp(to),
+      endAngle: clockwiseFromUp(from)
+    }) ?? ''
   return { lining: sector(face - LINING, face), body: sector(face - LINING - BODY, face - LINING) }
 }
 
@@ -91,7 +113,10 @@ export function spread(wanted: readonly number[], gap: number, top: number, bott
   return placed
 }
 
-/** A count's place on the screen (its centre), and the middle of its run where it stands too far off to be seen as its own. */
+/**
+ * A count's place on the screen (its centre), and the middle of its run where it stands too far off to be seen as its
+ * own.
+ */
 export interface RunPlace {
   x: number
   y: number
@@ -104,10 +129,17 @@ const APART = { x: 46, y: 44 }
 /** Steps away from the run and along it that are tried, px. */
 const AWAY = [25, 34, 44, 56, 70]
 const ALONG = [0, 22, -22, 44, -44]
-const STEPS = AWAY.flatMap((away) => ALONG.flatMap((onward) => [1, -1].map((side) => ({ away: side * away, onward, cost: away + 0.8 * Math.abs(onward) + (side < 0 ? 12 : 0) })))).sort((a, b) => a.cost - b.cost)
+const STEPS = AWAY.flatMap((away) =>
+  ALONG.flatMap((onward) =>
+    [1, -1].map((side) => ({ away: side * away, onward, cost: away + 0.8 * Math.abs(onward) + (side < 0 ? 12 : 0) }))
+  )
+).sort((a, b) => a.cost - b.cost)
 
 /** Where each run's count stands on the screen: as near its middle as nothing else lies. */
-export function runPlaces(pictures: readonly ChainPicture[], projection: Projection): Map<ChainPicture['runs'][number], RunPlace> {
+export function runPlaces(
+  pictures: readonly ChainPicture[],
+  projection: Projection
+): Map<ChainPicture['runs'][number], RunPlace> {
   const { x, y } = projection
   const solid = pictures.flatMap((picture) => solidPoints(picture, projection))
   const places = new Map<ChainPicture['runs'][number], RunPlace>()
@@ -119,7 +151,9 @@ export function runPlaces(pictures: readonly ChainPicture[], projection: Project
       if (best && cost >= best.cost) break
       const at = { x: middle.x + away * cx + onward * cy, y: middle.y - away * cy + onward * cx }
       const covered = solid.filter((p) => Math.abs(p.x - at.x) < HALF.x && Math.abs(p.y - at.y) < HALF.y).length
-      const shut = [...places.values()].filter((p) => Math.abs(p.x - at.x) < APART.x && Math.abs(p.y - at.y) < APART.y).length
+      const shut = [...places.values()].filter(
+        (p) => Math.abs(p.x - at.x) < APART.x && Math.abs(p.y - at.y) < APART.y
+      ).length
       const total = cost + 100 * covered + 10_000 * shut
       if (!best || total < best.cost) best = { place: { ...at, tie: cost > AWAY[0]! ? middle : null }, cost: total }
     }
@@ -129,14 +163,27 @@ export function runPlaces(pictures: readonly ChainPicture[], projection: Project
 }
 
 /** Points of what is drawn of a drive, on the screen, close enough together that no count fits between them. */
-function solidPoints({ pins, rails, sprockets, tensioner }: ChainPicture, { x, y }: Projection): { x: number; y: number }[] {
+function solidPoints(
+  { pins, rails, sprockets, tensioner }: ChainPicture,
+  { x, y }: Projection
+): { x: number; y: number }[] {
   const backs = rails.flatMap((rail): Point[] => {
     const { centre, radius } = rail
     const [from, to] = railEnds(rail)
     const steps = Math.ceil((radius * (to - from) * Math.PI) / 180 / BODY)
-    return [LINING, LINING + BODY].flatMap((depth) => Array.from({ length: steps + 1 }, (_, i) => along(centre, unit(from + (i * (to - from)) / steps), radius - depth)))
+    return [LINING, LINING + BODY].flatMap((depth) =>
+      Array.from({ length: steps + 1 }, (_, i) => along(centre, unit(from + (i * (to - from)) / steps), radius - depth))
+    )
   })
-  const wheels = sprockets.flatMap(({ centre, radius }) => [0, 0.4, 0.7, 0.95].flatMap((part) => Array.from({ length: 24 }, (_, i) => along(centre, unit(15 * i), part * radius))))
-  const body = tensioner ? Array.from({ length: 8 }, (_, i) => along(tensioner.tip, tensioner.axis, (-i / 7) * (tensioner.extension + tensioner.stroke + TAIL))) : []
+  const wheels = sprockets.flatMap(({ centre, radius }) =>
+    [0, 0.4, 0.7, 0.95].flatMap((part) =>
+      Array.from({ length: 24 }, (_, i) => along(centre, unit(15 * i), part * radius))
+    )
+  )
+  const body = tensioner
+    ? Array.from({ length: 8 }, (_, i) =>
+        along(tensioner.tip, tensioner.axis, (-i / 7) * (tensioner.extension + tensioner.stroke + TAIL))
+      )
+    : []
   return [...pins, ...backs, ...wheels, ...body].map((p) => ({ x: x(p[0]), y: y(p[1]) }))
 }

@@ -18,7 +18,11 @@ export async function backup(url, file) {
   const unfinished = `${file}.unfinished`
   const { args, options } = reach(url)
   const before = process.umask(0o077)
-  const dumping = run(program('pg_dump'), [...args, '--format=custom', '--no-owner', '--no-privileges', `--file=${unfinished}`], options)
+  const dumping = run(
+    program('pg_dump'),
+    [...args, '--format=custom', '--no-owner', '--no-privileges', `--file=${unfinished}`],
+    options
+  )
   process.umask(before)
   const { code, output } = await dumping
   if (code !== 0) {
@@ -43,19 +47,25 @@ export async function copyDatabase(from, to) {
 /** Puts a file into an empty database, as its owner: whatever the file would run runs with no more rights than that. */
 async function fill(url, file) {
   const { args, options } = reach(url)
-  const { code, output } = await run(program('pg_restore'), [...args, '--no-owner', '--no-privileges', '--single-transaction', '--exit-on-error', file], options)
+  const { code, output } = await run(
+    program('pg_restore'),
+    [...args, '--no-owner', '--no-privileges', '--single-transaction', '--exit-on-error', file],
+    options
+  )
   if (code !== 0) throw new Stop(`The backup was not restored; everything is as it was.\n${shortened(output)}`)
 }
 
 /**
- * Puts the workshop back as a file has it: into a fresh database, which is brought up to date and looked through, and only then
+ * Puts the workshop back as a file has it: into a fresh database, which is brought up to date and looked through, and
+ * only then
  * takes the place of the other. A server that runs goes on with it. When anything fails, everything stays as it is.
  * @param {{ owner: string, admin: string }} urls
  */
 export async function restore({ owner, admin }, file) {
   if (!existsSync(file)) throw new Stop(`There is no ${file}.`)
   const listed = await run(program('pg_restore'), ['--list', file], { quiet: true })
-  if (listed.code !== 0 || !/TABLE DATA public acts/.test(listed.output)) throw new Stop(`${file} is no backup of a workshop. Nothing was changed.`)
+  if (listed.code !== 0 || !/TABLE DATA public acts/.test(listed.output))
+    throw new Stop(`${file} is no backup of a workshop. Nothing was changed.`)
   const target = new URL(owner)
   const name = decodeURIComponent(target.pathname.slice(1))
   const stamp = `${new Date().toISOString().replaceAll(/\D/g, '').slice(0, 14)}_${randomBytes(2).toString('hex')}`
@@ -78,10 +88,17 @@ export async function restore({ owner, admin }, file) {
 async function bringUpToDate(url) {
   const done = (await query(url, 'select name from migrations order by name')).split('\n').filter(Boolean)
   const newer = done.filter((name) => !knownMigrations().includes(name))
-  if (newer.length > 0) throw new Stop(`This backup was made by a newer version of Umbrette (${newer[0]}). Restore it with that one; nothing was changed.`)
+  if (newer.length > 0)
+    throw new Stop(
+      `This backup was made by a newer version of Umbrette (${newer[0]}). Restore it with that one; nothing was changed.`
+    )
   const app = new URL(url).username === OWNER ? APP : ''
-  const { code, output } = await run('npx', ['--no-install', 'tsx', 'scripts/migrate.ts'], { quiet: true, env: { ...process.env, DATABASE_URL: url, UMBRETTE_ROLE: app, UMBRETTE_LOG: 'silent' } })
-  if (code !== 0) throw new Stop(`The backup could not be brought up to date; everything is as it was.\n${shortened(output)}`)
+  const { code, output } = await run('npx', ['--no-install', 'tsx', 'scripts/migrate.ts'], {
+    quiet: true,
+    env: { ...process.env, DATABASE_URL: url, UMBRETTE_ROLE: app, UMBRETTE_LOG: 'silent' }
+  })
+  if (code !== 0)
+    throw new Stop(`The backup could not be brought up to date; everything is as it was.\n${shortened(output)}`)
 }
 
 /** Who renames or drops a database must not be in it. */
@@ -95,7 +112,10 @@ async function swap(admin, name, fresh, old) {
   // In one transaction: there is always one of that name. Who is let in again meanwhile is let go again.
   for (let attempt = 1; ; attempt++) {
     try {
-      return await query(elsewhere(admin, name), `begin; ${end}; alter database ${quoted(name)} rename to ${quoted(old)}; alter database ${quoted(fresh)} rename to ${quoted(name)}; commit`)
+      return await query(
+        elsewhere(admin, name),
+        `begin; ${end}; alter database ${quoted(name)} rename to ${quoted(old)}; alter database ${quoted(fresh)} rename to ${quoted(name)}; commit`
+      )
     } catch (error) {
       if (attempt === 20) throw error
     }
@@ -104,11 +124,22 @@ async function swap(admin, name, fresh, old) {
 
 /** What restores that were ended in the middle left behind. */
 async function dropLeft(admin, name) {
-  const left = (await query(elsewhere(admin, name), `select datname from pg_database where datname like '${name}\\_fresh\\_%'`)).split('\n').filter(Boolean)
+  const left = (
+    await query(elsewhere(admin, name), `select datname from pg_database where datname like '${name}\\_fresh\\_%'`)
+  )
+    .split('\n')
+    .filter(Boolean)
   for (const one of left) await query(elsewhere(admin, name), `drop database if exists ${quoted(one)} with (force)`)
 }
 
 async function dropOld(admin, name) {
-  const old = (await query(elsewhere(admin, name), `select datname from pg_database where datname like '${name}\\_before\\_%' order by datname desc`)).split('\n').filter(Boolean)
+  const old = (
+    await query(
+      elsewhere(admin, name),
+      `select datname from pg_database where datname like '${name}\\_before\\_%' order by datname desc`
+    )
+  )
+    .split('\n')
+    .filter(Boolean)
   for (const one of old.slice(KEPT)) await query(elsewhere(admin, name), `drop database ${quoted(one)}`)
 }

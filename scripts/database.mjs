@@ -1,4 +1,5 @@
-// The workshop's database in its cluster: owned by one role, used by another, administered by a third that no request ever has.
+// The workshop's database in its cluster: owned by one role, used by another, administered by a third that no request
+// ever has.
 import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -14,17 +15,29 @@ const KEPT = 5
 
 /**
  * Starts the database and makes what is missing of it.
- * @returns {Promise<{ app: string, owner: string, admin: string }>} its URL as who uses it, who owns it and who administers it
+ * @returns {Promise<{ app: string, owner: string, admin: string }>} its URL as who uses it, who owns it and who
+ *   administers it
  */
 export async function workshopDatabase(dataFolder, options) {
-  if (process.env.DATABASE_URL) return { app: process.env.DATABASE_URL, owner: process.env.DATABASE_URL, admin: process.env.DATABASE_URL }
+  if (process.env.DATABASE_URL)
+    return { app: process.env.DATABASE_URL, owner: process.env.DATABASE_URL, admin: process.env.DATABASE_URL }
   const admin = await startPostgres(dataFolder, options)
   const passwords = rolePasswords(dataFolder)
   const known = (await query(admin, `select rolname from pg_roles where rolname in ('${OWNER}', '${APP}')`)).split('\n')
-  for (const [role, password] of [[OWNER, passwords.owner], [APP, passwords.app]]) {
-    await query(admin, `${known.includes(role) ? 'alter' : 'create'} role ${role} login nosuperuser nocreatedb nocreaterole password '${password}'`)
+  for (const [role, password] of [
+    [OWNER, passwords.owner],
+    [APP, passwords.app]
+  ]) {
+    await query(
+      admin,
+      `${known.includes(role) ? 'alter' : 'create'} role ${role} login nosuperuser nocreatedb nocreaterole password '${password}'`
+    )
   }
-  const urls = { app: as(admin, APP, passwords.app, WORKSHOP), owner: as(admin, OWNER, passwords.owner, WORKSHOP), admin }
+  const urls = {
+    app: as(admin, APP, passwords.app, WORKSHOP),
+    owner: as(admin, OWNER, passwords.owner, WORKSHOP),
+    admin
+  }
   if ((await query(admin, `select 1 from pg_database where datname = '${WORKSHOP}'`)) === '1') return urls
   await makeDatabase(admin, WORKSHOP)
   // Until this version the workshop lay in the database that PostgreSQL itself comes with.
@@ -37,7 +50,12 @@ export async function workshopDatabase(dataFolder, options) {
 
 function rolePasswords(dataFolder) {
   const file = join(dataFolder, 'postgres.roles')
-  if (!existsSync(file)) writeFileSync(file, JSON.stringify({ owner: randomBytes(24).toString('hex'), app: randomBytes(24).toString('hex') }), { mode: 0o600 })
+  if (!existsSync(file))
+    writeFileSync(
+      file,
+      JSON.stringify({ owner: randomBytes(24).toString('hex'), app: randomBytes(24).toString('hex') }),
+      { mode: 0o600 }
+    )
   return JSON.parse(readFileSync(file, 'utf8'))
 }
 
@@ -46,7 +64,10 @@ export async function backupBeforeMigration(dataFolder, { owner }) {
   if ((await query(owner, "select to_regclass('public.migrations') is not null")) !== 't') return null
   const done = (await query(owner, 'select name from migrations order by name')).split('\n').filter(Boolean)
   const newer = done.filter((name) => !knownMigrations().includes(name))
-  if (newer.length > 0) throw new Stop(`This workshop was kept by a newer version of Umbrette (${newer[0]}). Start it with that one; nothing was changed.`)
+  if (newer.length > 0)
+    throw new Stop(
+      `This workshop was kept by a newer version of Umbrette (${newer[0]}). Start it with that one; nothing was changed.`
+    )
   const pending = knownMigrations().filter((name) => !done.includes(name))
   if (done.length === 0 || pending.length === 0) return null
   const folder = join(dataFolder, 'backups')
@@ -54,7 +75,9 @@ export async function backupBeforeMigration(dataFolder, { owner }) {
   const file = join(folder, `before-${pending[0]}-${new Date().toISOString().replaceAll(/[:.]/g, '-')}.backup`)
   say('Backing up before the database is brought up to date …')
   await backup(owner, file)
-  const all = readdirSync(folder).filter((name) => name.startsWith('before-')).sort((a, b) => a.slice(-32).localeCompare(b.slice(-32)))
+  const all = readdirSync(folder)
+    .filter((name) => name.startsWith('before-'))
+    .sort((a, b) => a.slice(-32).localeCompare(b.slice(-32)))
   for (const old of all.slice(0, -KEPT)) rmSync(join(folder, old))
   return file
 }

@@ -15,9 +15,20 @@ export async function dev(dataFolder) {
   const { app, owner } = await workshopDatabase(folder)
   const port = await freePort(Number(process.env.PORT) || FIRST_PORT)
   say(`Umbrette for developers: http://127.0.0.1:${port}/ (end with Ctrl-C)`)
-  const env = { ...process.env, DATABASE_URL: app, UMBRETTE_OWNER_URL: owner, UMBRETTE_DEMO: '1', UMBRETTE_LOG: process.env.UMBRETTE_LOG ?? 'warn', NUXT_TELEMETRY_DISABLED: '1' }
+  const env = {
+    ...process.env,
+    DATABASE_URL: app,
+    UMBRETTE_OWNER_URL: owner,
+    UMBRETTE_DEMO: '1',
+    UMBRETTE_LOG: process.env.UMBRETTE_LOG ?? 'warn',
+    NUXT_TELEMETRY_DISABLED: '1'
+  }
   // A group of its own: it starts others, which all end with it.
-  const child = spawn(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'dev', '--host', '127.0.0.1', '--port', String(port)], { stdio: 'inherit', env, detached: true })
+  const child = spawn(
+    process.execPath,
+    ['node_modules/nuxt/bin/nuxt.mjs', 'dev', '--host', '127.0.0.1', '--port', String(port)],
+    { stdio: 'inherit', env, detached: true }
+  )
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.kill(-child.pid, 'SIGTERM'))
   const code = await new Promise((done) => child.once('exit', (ended) => done(ended ?? 0)))
   await stopPostgres(folder)

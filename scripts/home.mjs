@@ -1,6 +1,16 @@
-// Whose folder this is: a folder that was moved is still itself, a copy is another and leaves the first one's server and database alone.
+// Whose folder this is: a folder that was moved is still itself, a copy is another and leaves the first one's server
+// and database alone.
 import { randomUUID } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, readlinkSync, realpathSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readlinkSync,
+  realpathSync,
+  renameSync,
+  rmSync,
+  writeFileSync
+} from 'node:fs'
 import { join } from 'node:path'
 import { say } from './run.mjs'
 
@@ -44,7 +54,10 @@ function read(file) {
   }
 }
 
-/** Does a process work in this folder? It is told by the folder itself, so that one that was moved under it is still its own. */
+/**
+ * Does a process work in this folder? It is told by the folder itself, so that one that was moved under it is still its
+ * own.
+ */
 export function worksIn(pid, folder) {
   try {
     return readlinkSync(`/proc/${pid}/cwd`) === realpathSync(folder)

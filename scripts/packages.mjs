@@ -10,7 +10,9 @@ const isRoot = process.getuid?.() === 0
 export function postgresPrograms() {
   const base = '/usr/lib/postgresql'
   if (!existsSync(base)) return null
-  const versions = readdirSync(base).filter((v) => existsSync(join(base, v, 'bin', 'initdb'))).sort((a, b) => Number(b) - Number(a))
+  const versions = readdirSync(base)
+    .filter((v) => existsSync(join(base, v, 'bin', 'initdb')))
+    .sort((a, b) => Number(b) - Number(a))
   return versions.length > 0 ? join(base, versions[0], 'bin') : null
 }
 
@@ -26,16 +28,28 @@ export function hasProgram(name) {
 /** Installs Debian packages as root; otherwise stops and prints the exact command. */
 export async function installDebian(packages, why) {
   const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`
-  if (!isRoot) throw new Stop(`${why} is not installed. As root, run\n  apt-get update && ${command}\nthen run this again.`)
+  if (!isRoot)
+    throw new Stop(`${why} is not installed. As root, run\n  apt-get update && ${command}\nthen run this again.`)
   say(`Installing ${packages.join(', ')} …`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   keepSystemClusterAway(packages)
-  if ((await run('apt-get', ['install', '-y', '--no-install-recommends', ...packages], { quiet: true, env })).code === 0) return
+  if (
+    (await run('apt-get', ['install', '-y', '--no-install-recommends', ...packages], { quiet: true, env })).code === 0
+  )
+    return
   await must('apt-get update', 'apt-get', ['update'], { quiet: true, env })
-  await must(`Installing ${packages.join(', ')}`, 'apt-get', ['install', '-y', '--no-install-recommends', ...packages], { quiet: true, env })
+  await must(
+    `Installing ${packages.join(', ')}`,
+    'apt-get',
+    ['install', '-y', '--no-install-recommends', ...packages],
+    { quiet: true, env }
+  )
 }
 
-/** Debian starts a server of its own with the package, which nobody asked for: tell it not to, where nobody has set it yet. */
+/**
+ * Debian starts a server of its own with the package, which nobody asked for: tell it not to, where nobody has set it
+ * yet.
+ */
 function keepSystemClusterAway(packages) {
   const folder = '/etc/postgresql-common'
   if (!packages.includes('postgresql') || existsSync(folder)) return

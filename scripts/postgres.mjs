@@ -7,10 +7,23 @@ import { installDebian, postgresPrograms } from './packages.mjs'
 import { freePort, isRunning, must, run, say, Stop, until } from './run.mjs'
 
 const FIRST_PORT = 54380
-/** Its log says what went wrong, not with whose figures and pictures; a file a day of the week, begun anew each week, for its owner alone. */
+/**
+ * Its log says what went wrong, not with whose figures and pictures; a file a day of the week, begun anew each week,
+ * for its owner alone.
+ */
 const LOG = [
-  'logging_collector=on', 'log_directory=log', 'log_filename=postgresql-%a.log', 'log_truncate_on_rotation=on', 'log_rotation_age=1d', 'log_rotation_size=0', 'log_file_mode=0600',
-  'log_min_error_statement=panic', 'log_error_verbosity=terse', 'log_parameter_max_length=0', 'log_parameter_max_length_on_error=0', 'log_statement=none'
+  'logging_collector=on',
+  'log_directory=log',
+  'log_filename=postgresql-%a.log',
+  'log_truncate_on_rotation=on',
+  'log_rotation_age=1d',
+  'log_rotation_size=0',
+  'log_file_mode=0600',
+  'log_min_error_statement=panic',
+  'log_error_verbosity=terse',
+  'log_parameter_max_length=0',
+  'log_parameter_max_length_on_error=0',
+  'log_statement=none'
 ].map((setting) => `-c ${setting}`)
 const isRoot = process.getuid?.() === 0
 
@@ -27,8 +40,19 @@ export async function startPostgres(dataFolder, { fast = false } = {}) {
   if (await clusterPid(cluster)) return url(cluster, readFileSync(join(cluster.keep, 'postgres.port'), 'utf8'))
   rmSync(join(cluster.data, 'postmaster.pid'), { force: true })
   const port = await freePort(FIRST_PORT, lastPort(cluster))
-  const options = [`-p ${port}`, '-c listen_addresses=127.0.0.1', "-c unix_socket_directories=''", ...LOG, ...(fast ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : [])]
-  const { code } = await asOwner(join(programs, 'pg_ctl'), ['-D', cluster.data, '-l', join(cluster.data, 'server.log'), '-w', '-t', '60', '-o', options.join(' '), 'start'], cluster, 'ignore')
+  const options = [
+    `-p ${port}`,
+    '-c listen_addresses=127.0.0.1',
+    "-c unix_socket_directories=''",
+    ...LOG,
+    ...(fast ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : [])
+  ]
+  const { code } = await asOwner(
+    join(programs, 'pg_ctl'),
+    ['-D', cluster.data, '-l', join(cluster.data, 'server.log'), '-w', '-t', '60', '-o', options.join(' '), 'start'],
+    cluster,
+    'ignore'
+  )
   if (code !== 0) throw new Stop(`PostgreSQL did not start; its log is ${join(cluster.data, 'server.log')}`)
   if (String(port) !== String(lastPort(cluster))) writeFileSync(join(cluster.keep, 'postgres.port'), String(port))
   return url(cluster, String(port))
@@ -72,7 +96,10 @@ export async function killPostgres(dataFolder) {
 /** Processes of a postmaster: it sees to them itself unless it is killed. */
 async function childrenOf(pid) {
   const { output } = await run('ps', ['-o', 'pid=', '--ppid', String(pid)], { quiet: true })
-  return output.split('\n').map((line) => Number(line)).filter(Boolean)
+  return output
+    .split('\n')
+    .map((line) => Number(line))
+    .filter(Boolean)
 }
 
 function end(pid) {
@@ -89,10 +116,18 @@ async function stillThere(pids) {
   return output.split('\n').some((line) => line.trim() && !line.includes('Z'))
 }
 
-/** Where it lies is kept as seen from the data folder, where that holds it, so that it goes along when the folder is moved. */
+/**
+ * Where it lies is kept as seen from the data folder, where that holds it, so that it goes along when the folder is
+ * moved.
+ */
 function clusterOf(keep) {
   const where = readFileSync(join(keep, 'postgres.where'), 'utf8')
-  const inside = isAbsolute(where) && !existsSync(where) ? ['postgres', join('cluster', 'postgres')].map((place) => join(resolve(keep), place)).find((place) => existsSync(place)) : null
+  const inside =
+    isAbsolute(where) && !existsSync(where)
+      ? ['postgres', join('cluster', 'postgres')]
+          .map((place) => join(resolve(keep), place))
+          .find((place) => existsSync(place))
+      : null
   return { keep, data: inside ?? resolve(keep, where), password: readFileSync(join(keep, 'postgres.password'), 'utf8') }
 }
 
@@ -111,7 +146,10 @@ async function ensureCluster(keep, programs) {
   if (existsSync(join(keep, 'postgres.where'))) {
     const cluster = { ...clusterOf(keep), owner }
     if (!isSomebodyElses(cluster, keep)) {
-      if (!existsSync(join(cluster.data, 'PG_VERSION'))) throw new Stop(`The database of this workshop is not where it was (${cluster.data}). Put that folder back, or set this one aside and put a backup into a new one with ./umbrette restore FILE.`)
+      if (!existsSync(join(cluster.data, 'PG_VERSION')))
+        throw new Stop(
+          `The database of this workshop is not where it was (${cluster.data}). Put that folder back, or set this one aside and put a backup into a new one with ./umbrette restore FILE.`
+        )
       claim(cluster, keep)
       return cluster
     }
@@ -125,13 +163,33 @@ async function ensureCluster(keep, programs) {
   writeFileSync(passwordFile, password, { mode: 0o600 })
   if (owner) chownSync(passwordFile, owner.uid, owner.gid)
   try {
-    const { code, output } = await asOwner(join(programs, 'initdb'), ['-D', data, '-U', 'umbrette', '-A', 'scram-sha-256', '-E', 'UTF8', '--locale', 'C.UTF-8', '--pwfile', passwordFile], cluster)
+    const { code, output } = await asOwner(
+      join(programs, 'initdb'),
+      [
+        '-D',
+        data,
+        '-U',
+        'umbrette',
+        '-A',
+        'scram-sha-256',
+        '-E',
+        'UTF8',
+        '--locale',
+        'C.UTF-8',
+        '--pwfile',
+        passwordFile
+      ],
+      cluster
+    )
     if (code !== 0) throw new Stop(`The database could not be made.\n${output}`)
   } finally {
     rmSync(passwordFile, { force: true })
   }
   writeFileSync(join(keep, 'postgres.password'), password, { mode: 0o600 })
-  writeFileSync(join(keep, 'postgres.where'), data.startsWith(resolve(keep)) ? data.slice(resolve(keep).length + 1) : data)
+  writeFileSync(
+    join(keep, 'postgres.where'),
+    data.startsWith(resolve(keep)) ? data.slice(resolve(keep).length + 1) : data
+  )
   claim(cluster, keep)
   return cluster
 }
@@ -139,13 +197,15 @@ async function ensureCluster(keep, programs) {
 /** Marks a cluster that lies outside its folder as that folder's. */
 function claim(cluster, keep) {
   const file = ownerFile(cluster)
-  if (!cluster.data.startsWith(resolve(keep)) && !existsSync(file)) writeFileSync(file, homeOf(keep).id, { mode: 0o600 })
+  if (!cluster.data.startsWith(resolve(keep)) && !existsSync(file))
+    writeFileSync(file, homeOf(keep).id, { mode: 0o600 })
 }
 
 /** PostgreSQL refuses to run as root: then it runs as Debian's postgres user. */
 async function ownerIds() {
   if (!isRoot) return null
-  const id = async (flag) => Number((await must('Looking up the postgres user', 'id', [flag, 'postgres'], { quiet: true })).trim())
+  const id = async (flag) =>
+    Number((await must('Looking up the postgres user', 'id', [flag, 'postgres'], { quiet: true })).trim())
   return { uid: await id('-u'), gid: await id('-g') }
 }
 
@@ -172,7 +232,13 @@ async function clusterPid({ data }) {
 
 async function asOwner(command, args, { owner }, stdio) {
   const ids = owner ?? (isRoot ? await ownerIds() : null)
-  return run(command, args, { quiet: true, cwd: '/', env: { PATH: process.env.PATH, LC_ALL: 'C.UTF-8' }, ...(ids ?? {}), ...(stdio ? { stdio } : {}) })
+  return run(command, args, {
+    quiet: true,
+    cwd: '/',
+    env: { PATH: process.env.PATH, LC_ALL: 'C.UTF-8' },
+    ...(ids ?? {}),
+    ...(stdio ? { stdio } : {})
+  })
 }
 
 function url({ password }, port) {

@@ -1,4 +1,5 @@
-// Small helpers of the start script: running programs and telling the user. Node's own modules only, as nothing may be installed yet.
+// Small helpers of the start script: running programs and telling the user. Node's own modules only, as nothing may be
+// installed yet.
 import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
 
@@ -15,12 +16,16 @@ export function say(message) {
 }
 
 /**
- * Runs a program to its end. Output goes to the terminal, or is collected with `quiet`; `input` is what it reads, which no list of processes shows.
+ * Runs a program to its end. Output goes to the terminal, or is collected with `quiet`; `input` is what it reads, which
+ * no list of processes shows.
  * @returns {Promise<{ code: number, output: string }>}
  */
 export function run(command, args, { quiet = false, input, ...options } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { stdio: [input === undefined ? 'ignore' : 'pipe', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'], ...options })
+    const child = spawn(command, args, {
+      stdio: [input === undefined ? 'ignore' : 'pipe', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+      ...options
+    })
     child.stdin?.on('error', () => undefined).end(input)
     let output = ''
     child.stdout?.on('data', (data) => (output += data))
@@ -33,7 +38,8 @@ export function run(command, args, { quiet = false, input, ...options } = {}) {
 /** Runs a program and stops with its output when it fails. */
 export async function must(what, command, args, options) {
   const { code, output } = await run(command, args, options)
-  if (code !== 0) throw new Stop(`${what} failed.${output ? `\n${output.trim().split('\n').slice(-15).join('\n')}` : ''}`)
+  if (code !== 0)
+    throw new Stop(`${what} failed.${output ? `\n${output.trim().split('\n').slice(-15).join('\n')}` : ''}`)
   return output
 }
 
@@ -52,10 +58,16 @@ function isFree(port) {
   })
 }
 
-/** Is a process of this number alive, and does its command line hold these words? Numbers are given out again after a while. */
+/**
+ * Is a process of this number alive, and does its command line hold these words? Numbers are given out again after a
+ * while.
+ */
 export async function isRunning(pid, words) {
   if (!pid) return false
-  const { code, output } = await run('ps', ['-ww', '-o', 'args=', '-p', String(pid)], { quiet: true }).catch(() => ({ code: 1, output: '' }))
+  const { code, output } = await run('ps', ['-ww', '-o', 'args=', '-p', String(pid)], { quiet: true }).catch(() => ({
+    code: 1,
+    output: ''
+  }))
   return code === 0 && output.includes(words)
 }
 

@@ -25,18 +25,37 @@ async function isOurs(pid) {
 /**
  * Starts the production server and waits until it answers.
  * @param {string | { app: string, owner: string }} database its URL, as who uses it and as who owns it
- * @param {{ first?: number, demo?: boolean, built?: string, revives?: boolean }} options `built`: the build it runs, kept to tell when there is a newer one;
+ * @param {{ first?: number, demo?: boolean, built?: string, revives?: boolean }} options `built`: the build it runs,
+ *   kept to tell when there is a newer one;
  *   `revives`: it starts its private database again where that has ended
  */
-export async function startServer(dataFolder, database, { first = FIRST_PORT, demo = true, built = '', revives = false } = {}) {
+export async function startServer(
+  dataFolder,
+  database,
+  { first = FIRST_PORT, demo = true, built = '', revives = false } = {}
+) {
   const { app, owner } = typeof database === 'string' ? { app: database, owner: database } : database
   const port = await freePort(first)
   const said = join(dataFolder, 'server.out')
   rmSync(said, { force: true })
   const output = openSync(said, 'a', 0o600)
   const child = spawn(process.execPath, [ENTRY], {
-    detached: true, stdio: ['ignore', output, output],
-    env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(port), NITRO_PORT: String(port), DATABASE_URL: app, UMBRETTE_OWNER_URL: owner, UMBRETTE_LOG_FILE: join(dataFolder, 'server.log'), UMBRETTE_DEMO: demo ? '1' : '0', UMBRETTE_REVIVE: revives ? dataFolder : '', NITRO_SHUTDOWN_TIMEOUT: '1500' }
+    detached: true,
+    stdio: ['ignore', output, output],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      HOST: '127.0.0.1',
+      NITRO_HOST: '127.0.0.1',
+      PORT: String(port),
+      NITRO_PORT: String(port),
+      DATABASE_URL: app,
+      UMBRETTE_OWNER_URL: owner,
+      UMBRETTE_LOG_FILE: join(dataFolder, 'server.log'),
+      UMBRETTE_DEMO: demo ? '1' : '0',
+      UMBRETTE_REVIVE: revives ? dataFolder : '',
+      NITRO_SHUTDOWN_TIMEOUT: '1500'
+    }
   })
   let ended = false
   child.once('exit', () => (ended = true))
@@ -47,7 +66,10 @@ export async function startServer(dataFolder, database, { first = FIRST_PORT, de
   const healthy = await until(async () => ended || (await answers(server.address)), 60)
   if (healthy && !ended) return server
   const lines = readFileSync(said, 'utf8').trim().split('\n')
-  throw new Stop(lines.findLast((line) => line.startsWith('The workshop')) ?? `The server did not start; the end of ${said} says\n${lines.slice(-5).join('\n')}`)
+  throw new Stop(
+    lines.findLast((line) => line.startsWith('The workshop')) ??
+      `The server did not start; the end of ${said} says\n${lines.slice(-5).join('\n')}`
+  )
 }
 
 /** Stops the server; true when it was running. */

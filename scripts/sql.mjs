@@ -9,7 +9,7 @@ export const APP = 'umbrette_app'
 
 export function program(name) {
   const folder = postgresPrograms()
-  if (!folder) throw new Stop('PostgreSQL\'s programs are not installed: run ./umbrette start once.')
+  if (!folder) throw new Stop("PostgreSQL's programs are not installed: run ./umbrette start once.")
   return join(folder, name)
 }
 
@@ -17,15 +17,27 @@ export function program(name) {
 export function reach(url) {
   const { hostname, port, username, password, pathname } = new URL(url)
   return {
-    args: [`--host=${hostname}`, `--port=${port || 5432}`, `--username=${decodeURIComponent(username)}`, `--dbname=${decodeURIComponent(pathname.slice(1)) || 'postgres'}`],
-    options: { quiet: true, env: { ...process.env, PGPASSWORD: decodeURIComponent(password), PGOPTIONS: '-c client_min_messages=warning' } }
+    args: [
+      `--host=${hostname}`,
+      `--port=${port || 5432}`,
+      `--username=${decodeURIComponent(username)}`,
+      `--dbname=${decodeURIComponent(pathname.slice(1)) || 'postgres'}`
+    ],
+    options: {
+      quiet: true,
+      env: { ...process.env, PGPASSWORD: decodeURIComponent(password), PGOPTIONS: '-c client_min_messages=warning' }
+    }
   }
 }
 
 /** Runs statements and returns what they answer, a row a line. */
 export async function query(url, statements) {
   const { args, options } = reach(url)
-  const { code, output } = await run(program('psql'), [...args, '--no-psqlrc', '--quiet', '--tuples-only', '--no-align', '--set=ON_ERROR_STOP=1', '--file=-'], { ...options, input: statements })
+  const { code, output } = await run(
+    program('psql'),
+    [...args, '--no-psqlrc', '--quiet', '--tuples-only', '--no-align', '--set=ON_ERROR_STOP=1', '--file=-'],
+    { ...options, input: statements }
+  )
   if (code !== 0) throw new Stop(`The database refused: ${shortened(output)}`)
   return output.trim()
 }
@@ -37,9 +49,17 @@ export function quoted(name) {
 
 /** A new, empty database of the owner's. */
 export async function makeDatabase(admin, name) {
-  const owner = new URL(admin).username === 'umbrette' && (await query(admin, `select 1 from pg_roles where rolname = '${OWNER}'`)) === '1' ? ` owner ${OWNER}` : ''
+  const owner =
+    new URL(admin).username === 'umbrette' &&
+    (await query(admin, `select 1 from pg_roles where rolname = '${OWNER}'`)) === '1'
+      ? ` owner ${OWNER}`
+      : ''
   await query(admin, `create database ${quoted(name)}${owner}`)
-  if (owner) await query(admin, `revoke connect on database ${quoted(name)} from public; grant connect on database ${quoted(name)} to ${APP}`)
+  if (owner)
+    await query(
+      admin,
+      `revoke connect on database ${quoted(name)} from public; grant connect on database ${quoted(name)} to ${APP}`
+    )
 }
 
 export function as(url, user, password, database) {
@@ -50,5 +70,11 @@ export function as(url, user, password, database) {
 
 /** The end of what a program said, without passwords. */
 export function shortened(text) {
-  return text.replaceAll(/:\/\/[^@\s]*@/g, '://…@').trim().split('\n').slice(-8).map((line) => line.slice(0, 300)).join('\n')
+  return text
+    .replaceAll(/:\/\/[^@\s]*@/g, '://…@')
+    .trim()
+    .split('\n')
+    .slice(-8)
+    .map((line) => line.slice(0, 300))
+    .join('\n')
 }

@@ -15,13 +15,24 @@ export async function test(dataFolder) {
   mkdirSync(results, { recursive: true })
   const unit = join(results, 'unit.json')
   const browser = join(results, 'browser.json')
-  const env = { ...process.env, CHROMIUM: chromiumProgram(), PLAYWRIGHT_JSON_OUTPUT_NAME: browser, NUXT_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0' }
+  const env = {
+    ...process.env,
+    CHROMIUM: chromiumProgram(),
+    PLAYWRIGHT_JSON_OUTPUT_NAME: browser,
+    NUXT_TELEMETRY_DISABLED: '1',
+    FORCE_COLOR: '0'
+  }
   delete env.DATABASE_URL
 
   const counts = [
     await check('lint', 'npm', ['run', '--silent', 'lint'], env),
     await check('types', 'npm', ['run', '--silent', 'typecheck'], env),
-    await suite('unit, component and server tests', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`], env, () => vitestCounts(unit)),
+    await suite(
+      'unit, component and server tests',
+      ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`],
+      env,
+      () => vitestCounts(unit)
+    ),
     await suite('browser tests', ['playwright', 'test', '--reporter=list,json'], env, () => playwrightCounts(browser))
   ]
   const passed = counts.reduce((sum, count) => sum + count.passed, 0)

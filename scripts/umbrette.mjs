@@ -51,9 +51,15 @@ const commands = {
     say(server || postgres ? 'Stopped. Everything entered is kept.' : 'Nothing was running.')
   },
   'reset-demo': async () => {
-    if (!(await sure('Put the demo jobs back as they ship? What was entered on them goes; jobs of your own stay. [y/N] '))) return say('Nothing was changed.')
+    if (
+      !(await sure('Put the demo jobs back as they ship? What was entered on them goes; jobs of your own stay. [y/N] '))
+    )
+      return say('Nothing was changed.')
     await installNpm(DATA)
-    await must('Resetting the demo', 'npx', ['--no-install', 'tsx', 'scripts/reset-demo.ts'], { quiet: true, env: { ...process.env, DATABASE_URL: (await workshopDatabase(DATA)).owner } })
+    await must('Resetting the demo', 'npx', ['--no-install', 'tsx', 'scripts/reset-demo.ts'], {
+      quiet: true,
+      env: { ...process.env, DATABASE_URL: (await workshopDatabase(DATA)).owner }
+    })
     say('The demo jobs are as they ship.')
   },
   backup: async (file) => {
@@ -61,7 +67,8 @@ const commands = {
     say(`${file}: ${Math.ceil(bytes / 1000)} kB. Keep it off this machine.`)
   },
   restore: async (file) => {
-    if (!(await sure(`Put the workshop back as ${file} has it? What was entered since goes. [y/N] `))) return say('Nothing was changed.')
+    if (!(await sure(`Put the workshop back as ${file} has it? What was entered since goes. [y/N] `)))
+      return say('Nothing was changed.')
     await installNpm(DATA)
     await restore(await workshopDatabase(DATA), file)
     say(`The workshop is as ${file} has it. As it was before, it is kept in the database under another name.`)
@@ -84,7 +91,10 @@ function announce({ address }, state) {
 /** Yes from a person (or a pipe); anything else is no. */
 async function sure(question) {
   const prompt = createInterface({ input: process.stdin, output: process.stdout })
-  const answer = await Promise.race([prompt.question(question), new Promise((resolve) => prompt.once('close', () => resolve('')))])
+  const answer = await Promise.race([
+    prompt.question(question),
+    new Promise((resolve) => prompt.once('close', () => resolve('')))
+  ])
   prompt.close()
   return /^y(es)?$/i.test(String(answer).trim())
 }

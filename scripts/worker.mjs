@@ -5,7 +5,16 @@ import { fileURLToPath } from 'node:url'
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 
-const options = { entryPoints: [join(root, 'server', 'heavy', 'worker.ts')], bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'external', logLevel: 'error', absWorkingDir: root }
+const options = {
+  entryPoints: [join(root, 'server', 'heavy', 'worker.ts')],
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  packages: 'external',
+  logLevel: 'error',
+  absWorkingDir: root
+}
 
 /** Bundles it into a file; packages stay where they are installed. */
 export async function bundleWorker(outfile) {

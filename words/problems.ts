@@ -26,7 +26,7 @@ export interface ProblemSays {
   'first-name': {}
   'foreign-name': {}
   'foreign-site': {}
-  'internal': {}
+  internal: {}
   'job-changed-before-signing': {}
   'job-full': { most: number }
   'job-full-of-pictures': { most: number }
@@ -81,11 +81,11 @@ export interface ProblemSays {
   'too-many-streams': { most: number }
   'took-too-long': {}
   'unreadable-address': {}
-  'vehicle': {}
+  vehicle: {}
   'vehicle-name-taken': { name: string }
   'vehicles-not-asked': {}
   'verdict-incomplete': {}
-  'who': {}
+  who: {}
   'who-brings-it': {}
   'who-practised': {}
   'who-practises': {}
@@ -99,7 +99,7 @@ export interface ProblemSays {
   /** What the first of the faults says. */
   'first-fault': { said: string }
   'holds-keep-open': { holds: number }
-  'hold': { said: string }
+  hold: { said: string }
 }
 
 /** Something that the server says. */

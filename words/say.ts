@@ -11,7 +11,8 @@ export const NO_NAMES: Names = (id) => id
 
 /**
  * Puts messages in words.
- * @returns for a code that this version does not know, or figures that are none of its own (a file can bring both), the code itself
+ * @returns for a code that this version does not know, or figures that are none of its own (a file can bring both), the
+ *   code itself
  */
 export function sayer<List>(catalogue: Catalogue<List>): (message: Message, names?: Names) => string {
   const known = catalogue as { readonly [code: string]: (figures: never, names: Names) => string }

@@ -16,7 +16,7 @@ function start(): Running {
   const broken = new Promise<never>((_resolve, reject) => {
     worker.onerror = () => {
       running = null
-      reject(new Error('the estimate\'s worker stopped'))
+      reject(new Error("the estimate's worker stopped"))
     }
   })
   broken.catch(() => undefined)

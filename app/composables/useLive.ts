@@ -1,6 +1,9 @@
 import { onMounted, onUnmounted } from 'vue'
 
-/** Something happened to a job: an act was kept at a place in the workshop's order, or (without one) its summary is new. Null: something may have been missed. */
+/**
+ * Something happened to a job: an act was kept at a place in the workshop's order, or (without one) its summary is new.
+ * Null: something may have been missed.
+ */
 export type Happened = { job: string; place: number | null } | null
 
 const LOCK = 'umbrette.live'
@@ -10,7 +13,8 @@ let channel: BroadcastChannel | null = null
 let letGo: (() => void) | null = null
 
 /**
- * Follows what happens in the workshop. However many tabs a browser has open, one of those in view holds the one stream and
+ * Follows what happens in the workshop. However many tabs a browser has open, one of those in view holds the one stream
+ * and
  * tells the others; a hidden tab holds none, and looks for what it missed when it is seen again.
  */
 export function useLive(listen: (happened: Happened) => void): void {
@@ -52,13 +56,20 @@ function follow(): void {
   }
   const wish = new AbortController()
   letGo = () => wish.abort()
-  navigator.locks.request(LOCK, { signal: wish.signal }, () => new Promise<void>((done) => {
-    const close = stream()
-    letGo = () => {
-      close()
-      done()
-    }
-  })).catch(() => undefined)
+  navigator.locks
+    .request(
+      LOCK,
+      { signal: wish.signal },
+      () =>
+        new Promise<void>((done) => {
+          const close = stream()
+          letGo = () => {
+            close()
+            done()
+          }
+        })
+    )
+    .catch(() => undefined)
 }
 
 function leave(): void {

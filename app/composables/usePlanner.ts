@@ -26,8 +26,11 @@ export function usePlanner() {
   const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
   return {
     callOff,
-    paths: (job: JobFile, assessment: Assessment, progress: (done: number) => void): Promise<Paths | null> => remote().paths(plain(job), plain(assessment), proxy(progress)),
-    own: (job: JobFile, assessment: Assessment, renew: string[]): Promise<OwnPath> => remote().own(plain(job), plain(assessment), plain(renew)),
-    others: (job: JobFile, assessment: Assessment): Promise<SchoolDifference[]> => remote().others(plain(job), plain(assessment))
+    paths: (job: JobFile, assessment: Assessment, progress: (done: number) => void): Promise<Paths | null> =>
+      remote().paths(plain(job), plain(assessment), proxy(progress)),
+    own: (job: JobFile, assessment: Assessment, renew: string[]): Promise<OwnPath> =>
+      remote().own(plain(job), plain(assessment), plain(renew)),
+    others: (job: JobFile, assessment: Assessment): Promise<SchoolDifference[]> =>
+      remote().others(plain(job), plain(assessment))
   }
 }

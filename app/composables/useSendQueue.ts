@@ -4,7 +4,8 @@ const FIRST_PAUSE = 1000
 const LONGEST_PAUSE = 15_000
 
 /**
- * Sends what waits, the oldest first; stops at the first that does not get through and tries again later, later each time.
+ * Sends what waits, the oldest first; stops at the first that does not get through and tries again later, later each
+ * time.
  * @param next what is to be sent now; undefined when nothing waits
  * @param deliver sends it and takes it off the list; false when the server was not reached
  */

@@ -21,15 +21,18 @@ export function useTurning() {
   let held = 0
   let until: number | null = null
 
-  const { pause, resume } = useRafFn(({ delta }) => {
-    held += delta / 1000
-    const speed = SLOW + (FAST - SLOW) * Math.min(1, held / RUN_UP)
-    const step = (sense.value * speed * Math.min(delta, 100)) / 1000
-    if (until !== null && Math.abs(until - practice.turning) <= Math.abs(step)) {
-      practice.turning = until
-      stop()
-    } else practice.turning += step
-  }, { immediate: false })
+  const { pause, resume } = useRafFn(
+    ({ delta }) => {
+      held += delta / 1000
+      const speed = SLOW + (FAST - SLOW) * Math.min(1, held / RUN_UP)
+      const step = (sense.value * speed * Math.min(delta, 100)) / 1000
+      if (until !== null && Math.abs(until - practice.turning) <= Math.abs(step)) {
+        practice.turning = until
+        stop()
+      } else practice.turning += step
+    },
+    { immediate: false }
+  )
 
   function start(to: 1 | -1): void {
     if (sense.value !== 0) return

@@ -24,14 +24,20 @@ import PagerRow from '../components/parts/PagerRow.vue'
 const CloseJob = defineAsyncComponent(() => import('../components/board/CloseJob.vue'))
 const NewJob = defineAsyncComponent(() => import('../components/board/NewJob.vue'))
 
-/** The board: what stands where, what each job waits for, holds first; and where closed, archived and deleted jobs are found. */
+/**
+ * The board: what stands where, what each job waits for, holds first; and where closed, archived and deleted jobs are
+ * found.
+ */
 const bench = useBench()
 const outbox = useOutbox()
 const state = ref<JobState>('open')
 const typed = ref('')
 const search = ref('')
 const page = ref(0)
-const { data, error, refresh } = await useFetch<BoardPage>('/api/board', { deep: false, query: { state, search, page } })
+const { data, error, refresh } = await useFetch<BoardPage>('/api/board', {
+  deep: false,
+  query: { state, search, page }
+})
 const making = ref(false)
 /** Was a new job asked for yet? */
 const asking = ref(false)
@@ -47,13 +53,24 @@ const look = useDebounceFn(() => (search.value = typed.value.trim()), 200)
 watch(typed, () => void look())
 watch([state, search], () => (page.value = 0))
 // What was moved has reached the database: look again.
-watch(() => outbox.waiting.length, (now, before) => { if (now < before) void refresh() })
+watch(
+  () => outbox.waiting.length,
+  (now, before) => {
+    if (now < before) void refresh()
+  }
+)
 // What others did, or a customer chose, shows as soon as its summary is made.
 const lookAgain = useThrottleFn(() => refresh(), 500, true)
-useLive((happened) => { if (happened === null || happened.place === null) void lookAgain() })
+useLive((happened) => {
+  if (happened === null || happened.place === null) void lookAgain()
+})
 useHead({ title: 'Board · Umbrette' })
 
-type Said = { type: 'release'; hold: string; reason: string } | { type: 'state'; state: JobState } | { type: 'waits'; for: WaitsFor; note?: string } | { type: 'undo'; act: string }
+type Said =
+  | { type: 'release'; hold: string; reason: string }
+  | { type: 'state'; state: JobState }
+  | { type: 'waits'; for: WaitsFor; note?: string }
+  | { type: 'undo'; act: string }
 
 /** Puts an act on a job; null while nobody is at the bench. */
 function put(jobId: string, what: Said): Act | null {
@@ -114,20 +131,50 @@ function takeBack() {
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-3 flex flex-wrap items-end gap-3">
         <h1 class="text-2xl font-bold">{{ STATE_WORDS[state].title }}</h1>
-        <label class="ml-auto w-72"><span class="sr-only">Search jobs</span><input v-model="typed" type="search" class="field" placeholder="Search jobs, vehicles, engines" maxlength="200" data-testid="search"></label>
+        <label class="ml-auto w-72"
+          ><span class="sr-only">Search jobs</span
+          ><input
+            v-model="typed"
+            type="search"
+            class="field"
+            placeholder="Search jobs, vehicles, engines"
+            maxlength="200"
+            data-testid="search"
+        /></label>
         <ImportJob @made="enter" />
         <button type="button" class="act-main" @click="asking = making = true">New job</button>
       </div>
       <nav class="mb-2 flex gap-1 text-note" aria-label="Lists of jobs">
-        <button v-for="[key, words] in LISTS" :key="key" type="button" class="min-h-11 border-b-2 px-2" :class="key === state ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="key === state" @click="state = key">{{ words.title }}</button>
+        <button
+          v-for="[key, words] in LISTS"
+          :key="key"
+          type="button"
+          class="min-h-11 border-b-2 px-2"
+          :class="key === state ? 'border-brass font-bold' : 'border-transparent text-faint'"
+          :aria-pressed="key === state"
+          @click="state = key">
+          {{ words.title }}
+        </button>
       </nav>
       <FaultNote v-if="refused" class="mb-2">{{ refused }}</FaultNote>
-      <p v-if="moved" class="mb-2 border-l-4 border-brass bg-sheet px-3" role="status" data-testid="moved">{{ moved.words }}. <button type="button" class="act-bare" @click="takeBack">Take back</button></p>
+      <p v-if="moved" class="mb-2 border-l-4 border-brass bg-sheet px-3" role="status" data-testid="moved">
+        {{ moved.words }}. <button type="button" class="act-bare" @click="takeBack">Take back</button>
+      </p>
       <OtherFinds :search="search" />
       <ProblemNote v-if="error" :error="error" @retry="refresh()" />
-      <div v-else-if="data?.rows.length"><JobStrip v-for="job in data.rows" :key="job.id" :job="job" :state="state" @move="move(job, $event)" @waits="ask(job, $event)" /></div>
+      <div v-else-if="data?.rows.length">
+        <JobStrip
+          v-for="job in data.rows"
+          :key="job.id"
+          :job="job"
+          :state="state"
+          @move="move(job, $event)"
+          @waits="ask(job, $event)" />
+      </div>
       <p v-else class="border-t border-rule bg-sheet p-8">{{ empty }}</p>
-      <PagerRow v-if="data" v-model="page" :pages="data.pages" before="Newer" after="Older">, {{ data.total }} jobs</PagerRow>
+      <PagerRow v-if="data" v-model="page" :pages="data.pages" before="Newer" after="Older"
+        >, {{ data.total }} jobs</PagerRow
+      >
       <DueChecks v-if="state === 'open'" />
       <WaitsForDialog v-model="asked" @say="say" />
       <CloseJob v-if="held" v-model="held" @close="closeHeld" />

@@ -54,13 +54,21 @@ export const useJob = defineStore('job', () => {
   const acts = computed<Act[]>(() => {
     const known = new Set(kept.value.map(({ act }) => act.id))
     // A sign-off is what the server makes of it: until then there is none.
-    const mine = !outbox.ready ? [] : outbox.waiting.filter(({ jobId, act }) => jobId === id.value && act.type !== 'signoff' && !known.has(act.id))
+    const mine = !outbox.ready
+      ? []
+      : outbox.waiting.filter(({ jobId, act }) => jobId === id.value && act.type !== 'signoff' && !known.has(act.id))
     return [...kept.value.map(({ act }) => act), ...mine.map(({ act }) => act)]
   })
   const openedUnder = computed(() => opened.value?.school ?? 'on-evidence')
   const record = computed(() => foldActs(acts.value, openedUnder.value))
   /** With the drive sheet in force. */
-  const job = computed<KeptJob | null>(() => opened.value && (record.value.moved ? { ...opened.value, sheet: record.value.moved.sheet, sheetRevision: record.value.moved.revision } : opened.value))
+  const job = computed<KeptJob | null>(
+    () =>
+      opened.value &&
+      (record.value.moved
+        ? { ...opened.value, sheet: record.value.moved.sheet, sheetRevision: record.value.moved.revision }
+        : opened.value)
+  )
   const corrections = computed(() => record.value.corrections ?? job.value?.corrections ?? null)
   const slots = computed<Slot[]>(() => (job.value ? slotsOf(job.value.sheet) : []))
   const slot = computed(() => slots.value.find(({ key }) => key === selected.value) ?? null)
@@ -81,7 +89,11 @@ export const useJob = defineStore('job', () => {
 
   /** The standing reading of a finding, where it was made. */
   function findingOf(target: string, finding: string): StandingReading | null {
-    return record.value.readings.find((r) => isSameThing(r, { kind: 'condition', target, finding, ...(r.bank === undefined ? {} : { bank: r.bank }) })) ?? null
+    return (
+      record.value.readings.find((r) =>
+        isSameThing(r, { kind: 'condition', target, finding, ...(r.bank === undefined ? {} : { bank: r.bank }) })
+      ) ?? null
+    )
   }
 
   function open(loaded: LoadedJob): void {
@@ -111,7 +123,10 @@ export const useJob = defineStore('job', () => {
     side.value = shown
   }
 
-  /** Goes to a station: to the first figure there that is not read yet, else to the first part's findings; never back to what is read. */
+  /**
+   * Goes to a station: to the first figure there that is not read yet, else to the first part's findings; never back to
+   * what is read.
+   */
   function openStation(number: Station): void {
     station.value = number
     const mine = slots.value.filter((s) => s.station === number)
@@ -136,7 +151,9 @@ export const useJob = defineStore('job', () => {
     return { act, settled: recompute(act) }
   }
 
-  /** Notes a finding, or takes it back when it stands; of a group of which one holds, the others are taken back first. */
+  /**
+   * Notes a finding, or takes it back when it stands; of a group of which one holds, the others are taken back first.
+   */
   function toggleFinding(reading: Of<'condition'>, others: readonly string[] = []): void {
     const standing = findingOf(reading.target, reading.finding)
     if (standing) {
@@ -161,14 +178,23 @@ export const useJob = defineStore('job', () => {
       if (ask !== asked) return
       assessment.value = after
       failed.value = ''
-      if (before && unsaid.length > 0) change.value = saidOf(unsaid, changeWords(job.value.sheet, explainChange(job.value.sheet, unsaid, before, after)))
+      if (before && unsaid.length > 0)
+        change.value = saidOf(
+          unsaid,
+          changeWords(job.value.sheet, explainChange(job.value.sheet, unsaid, before, after))
+        )
       unsaid = []
     } catch {
-      if (ask === asked) failed.value = 'The estimate could not be computed for these readings. They are kept; take back the last one or check it.'
+      if (ask === asked)
+        failed.value =
+          'The estimate could not be computed for these readings. They are kept; take back the last one or check it.'
     }
   }
 
-  /** Acts that the server has kept: this device's own, or others', which are then assessed together and told with their names. */
+  /**
+   * Acts that the server has kept: this device's own, or others', which are then assessed together and told with their
+   * names.
+   */
   function confirm(jobId: string, ...delivered: Delivered[]): void {
     const known = new Set(kept.value.map(({ act }) => act.id))
     const fresh = jobId === id.value ? delivered.filter(({ act }) => !known.has(act.id)) : []
@@ -196,7 +222,37 @@ export const useJob = defineStore('job', () => {
   }
 
   return {
-    id, job, acts, record, openedUnder, file, corrections, slots, slot, stations, station, selected, part, side, assessment, change, failed,
-    readingById, estimateOf, open, openSlot, openSide, openStation, readingsOf, findingOf, worthTaking, put, toggleFinding, recompute, confirm, holds, lastSeq
+    id,
+    job,
+    acts,
+    record,
+    openedUnder,
+    file,
+    corrections,
+    slots,
+    slot,
+    stations,
+    station,
+    selected,
+    part,
+    side,
+    assessment,
+    change,
+    failed,
+    readingById,
+    estimateOf,
+    open,
+    openSlot,
+    openSide,
+    openStation,
+    readingsOf,
+    findingOf,
+    worthTaking,
+    put,
+    toggleFinding,
+    recompute,
+    confirm,
+    holds,
+    lastSeq
   }
 })

@@ -22,7 +22,8 @@ export interface Delivered {
 }
 
 /**
- * Acts on their way to the server: kept on this device, in order, until each was taken. Every act has its own id, so one
+ * Acts on their way to the server: kept on this device, in order, until each was taken. Every act has its own id, so
+ * one
  * that is sent again after a lost answer changes nothing.
  */
 export const useOutbox = defineStore('outbox', () => {
@@ -47,7 +48,12 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function deliver(entry: Waiting): Promise<boolean> {
     try {
-      const delivered = await $fetch<Delivered>(`/api/jobs/${entry.jobId}/acts`, { method: 'POST', body: entry.act, retry: 0, timeout: 10_000 })
+      const delivered = await $fetch<Delivered>(`/api/jobs/${entry.jobId}/acts`, {
+        method: 'POST',
+        body: entry.act,
+        retry: 0,
+        timeout: 10_000
+      })
       why.value = ''
       for (const listen of listeners) listen(entry.jobId, delivered)
     } catch (error) {
@@ -72,5 +78,15 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   // The server knows nothing of what waits on a device: its empty lists must not replace them.
-  return { waiting: skipHydrate(waiting), refused: skipHydrate(refused), ready, why, state, put, flush, dismiss, onDelivered }
+  return {
+    waiting: skipHydrate(waiting),
+    refused: skipHydrate(refused),
+    ready,
+    why,
+    state,
+    put,
+    flush,
+    dismiss,
+    onDelivered
+  }
 })

@@ -18,7 +18,8 @@ export interface WaitingPhoto {
 
 /**
  * Pictures on their way: kept in the browser's database (they are too large for its list of acts) until the server has
- * them. The picture is sent under the id that its act names, so that one sent twice is kept once; then its act goes out.
+ * them. The picture is sent under the id that its act names, so that one sent twice is kept once; then its act goes
+ * out.
  */
 export const usePhotoOutbox = defineStore('photoOutbox', () => {
   const outbox = useOutbox()
@@ -43,7 +44,14 @@ export const usePhotoOutbox = defineStore('photoOutbox', () => {
 
   async function deliver(photo: WaitingPhoto): Promise<boolean> {
     try {
-      await $fetch(`/api/jobs/${photo.jobId}/photos`, { method: 'POST', query: { id: photo.act.photo }, body: photo.picture, headers: { 'content-type': photo.picture.type || 'application/octet-stream' }, retry: 0, timeout: 60_000 })
+      await $fetch(`/api/jobs/${photo.jobId}/photos`, {
+        method: 'POST',
+        query: { id: photo.act.photo },
+        body: photo.picture,
+        headers: { 'content-type': photo.picture.type || 'application/octet-stream' },
+        retry: 0,
+        timeout: 60_000
+      })
     } catch (error) {
       const problem = shownProblem(error)
       if (problem.answered) await refuse(photo, problem.message)

@@ -3,7 +3,15 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore, skipHydrate } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Call } from '../../core/calls'
-import { accessMinutes, type Inspection, inspectionsOf, type Move, type PracticeCase, sightOf, standOf } from '../../core/views/practice'
+import {
+  accessMinutes,
+  type Inspection,
+  inspectionsOf,
+  type Move,
+  type PracticeCase,
+  sightOf,
+  standOf
+} from '../../core/views/practice'
 import type { Reading } from '../../core/readings'
 
 /** Cases begun on this device, by key, so that a reload or a flat battery loses nothing. */
@@ -26,7 +34,8 @@ export const usePractice = defineStore('practice', () => {
   const crank = computed(() => (stand.value?.crank ?? 0) + turning.value)
   const inspections = computed(() => (engine.value ? inspectionsOf(engine.value.drive) : []))
   const inspection = computed(() => inspections.value.find(({ id }) => id === chosen.value) ?? null)
-  const titleOf = ({ kind, part, reads }: Inspection) => (engine.value ? inspectionWords({ kind, part, links: reads[0]?.links ?? 0 }, namesOf(engine.value.drive)) : '')
+  const titleOf = ({ kind, part, reads }: Inspection) =>
+    engine.value ? inspectionWords({ kind, part, links: reads[0]?.links ?? 0 }, namesOf(engine.value.drive)) : ''
   /** How the open inspection was looked at last; null before the first look. */
   const looked = computed(() => {
     const looks = stand.value?.looks.get(chosen.value) ?? 0
@@ -42,7 +51,10 @@ export const usePractice = defineStore('practice', () => {
 
   function put(...moves: Move[]): void {
     const { id, moves: before } = run.value
-    begun.value = { ...begun.value, [key.value]: { id: id || crypto.randomUUID(), moves: moves.reduce(appendMove, before) } }
+    begun.value = {
+      ...begun.value,
+      [key.value]: { id: id || crypto.randomUUID(), moves: moves.reduce(appendMove, before) }
+    }
   }
 
   /** Minutes that an inspection would take now. */
@@ -54,8 +66,18 @@ export const usePractice = defineStore('practice', () => {
   function look(): void {
     const made = inspection.value!
     const attempt = stand.value!.looks.get(made.id) ?? 0
-    const said = made.kind === 'ask' ? sightOf(engine.value!, made, { attempt, turnedForward: stand.value!.turnedForward }).findings : []
-    put({ type: 'inspect', inspection: made.id }, ...said.map((finding): Move => ({ type: 'read', inspection: made.id, reading: { kind: 'condition', ...finding } })))
+    const said =
+      made.kind === 'ask'
+        ? sightOf(engine.value!, made, { attempt, turnedForward: stand.value!.turnedForward }).findings
+        : []
+    put(
+      { type: 'inspect', inspection: made.id },
+      ...said.map((finding): Move => ({
+        type: 'read',
+        inspection: made.id,
+        reading: { kind: 'condition', ...finding }
+      }))
+    )
   }
 
   function read(reading: Reading): void {
@@ -76,7 +98,10 @@ export const usePractice = defineStore('practice', () => {
   /** A call; a part to be renewed goes on the bill, one to go back in comes off it. */
   function call(part: string, to: Call | null): void {
     const on = to === 'renew' ? true : to === null || to === 'back-in' ? false : null
-    put({ type: 'call', part, call: to }, ...(on === null || on === stand.value!.renew.has(part) ? [] : [{ type: 'renew', part, on } as Move]))
+    put(
+      { type: 'call', part, call: to },
+      ...(on === null || on === stand.value!.renew.has(part) ? [] : [{ type: 'renew', part, on } as Move])
+    )
   }
 
   /** Forgets what was done, once it is judged or to begin again. */
@@ -86,7 +111,29 @@ export const usePractice = defineStore('practice', () => {
   }
 
   // The server knows nothing of what was begun on a device.
-  return { key, engine, begun: skipHydrate(begun), turning, chosen, run, stand, crank, inspections, inspection, titleOf, looked, open, put, costOf, look, read, takeBack, letGo, call, clear }
+  return {
+    key,
+    engine,
+    begun: skipHydrate(begun),
+    turning,
+    chosen,
+    run,
+    stand,
+    crank,
+    inspections,
+    inspection,
+    titleOf,
+    looked,
+    open,
+    put,
+    costOf,
+    look,
+    read,
+    takeBack,
+    letGo,
+    call,
+    clear
+  }
 })
 
 /** Turning on in one direction is one move. */

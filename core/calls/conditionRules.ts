@@ -8,28 +8,30 @@ import type { Call, Finding } from './types'
 type ConditionCalls = { readonly [K in PartKind]: { readonly [F in (typeof FINDINGS)[K][number]]?: Call } }
 
 const RAIL = {
-  'sound': 'back-in',
-  'cracked': 'renew',
-  'broken': 'renew',
+  sound: 'back-in',
+  cracked: 'renew',
+  broken: 'renew',
   'piece-missing': 'renew',
   'metal-showing': 'renew',
   'chain-on-metal': 'renew',
-  'brittle': 'renew',
+  brittle: 'renew',
   'bolts-loose': 'look-closer',
   'bolts-sheared': 'stop',
   'bolts-missing': 'stop',
   'hole-wallowed': 'renew',
-  'swapped': 'stop'
+  swapped: 'stop'
 } as const
 
 /**
- * What the findings of the closed list make of their parts, one by one; the words say why, and what releases a stop. What
- * hangs together with others (fragments, superseded designs, phasers that come apart, compression after a jump) has rules
+ * What the findings of the closed list make of their parts, one by one; the words say why, and what releases a stop.
+ * What
+ * hangs together with others (fragments, superseded designs, phasers that come apart, compression after a jump) has
+ * rules
  * of its own (holdRules.ts, couplings.ts).
  */
 export const CONDITION_RULES = {
   chain: {
-    'sound': 'back-in',
+    sound: 'back-in',
     'as-new-beside-new': 'back-in',
     'stiff-links': 'renew',
     'loose-links': 'renew',
@@ -46,7 +48,7 @@ export const CONDITION_RULES = {
   arm: { ...RAIL, 'contact-dug-in': 'renew' },
   bridge: { ...RAIL, 'chain-marks': 'look-closer' },
   tensioner: {
-    'sound': 'back-in',
+    sound: 'back-in',
     'plunger-stuck': 'renew',
     'plunger-slips-back': 'renew',
     'spring-short': 'renew',
@@ -59,11 +61,11 @@ export const CONDITION_RULES = {
     'stop-gap': 'look-closer'
   },
   phaser: {
-    'sound': 'back-in',
+    sound: 'back-in',
     'locked-at-rest': 'back-in',
     'not-locked': 'look-closer',
     'snaps-back': 'look-closer',
-    'lags': 'look-closer',
+    lags: 'look-closer',
     'cold-start-rattle': 'back-in',
     'lock-pin-sticky': 'look-closer',
     'lock-pin-bore-worn': 'look-closer',
@@ -73,7 +75,7 @@ export const CONDITION_RULES = {
     'metal-transfer': 'renew'
   },
   sprocket: {
-    'sound': 'back-in',
+    sound: 'back-in',
     'teeth-hooked': 'renew',
     'teeth-damaged': 'renew',
     'pin-sheared': 'stop',
@@ -94,7 +96,7 @@ export const CONDITION_RULES = {
     'feed-blocked': 'stop'
   },
   fasteners: {
-    'sound': 'back-in',
+    sound: 'back-in',
     'stretch-bolt-used': 'renew',
     'bolt-sheared': 'stop',
     'bolt-missing': 'stop',
@@ -118,7 +120,16 @@ export function conditions({ job, sheet }: RuleContext): Finding[] {
     const key = `${target} ${finding}`
     const known = found.get(key)
     if (known) found.set(key, { ...known, readings: [...known.readings, id] })
-    else found.set(key, { part: target, rule: `found-${finding}`, call, ...say('found', { kind, finding }), readings: [id], limit: null, ...(call === 'stop' ? { release: say('found', { kind, finding }) } : {}) })
+    else
+      found.set(key, {
+        part: target,
+        rule: `found-${finding}`,
+        call,
+        ...say('found', { kind, finding }),
+        readings: [id],
+        limit: null,
+        ...(call === 'stop' ? { release: say('found', { kind, finding }) } : {})
+      })
   }
   return [...found.values()]
 }

@@ -19,9 +19,13 @@ export interface RuleContext {
 
 export function contextOf(job: JobFile, estimates: Estimates): RuleContext {
   return {
-    job, estimates, sheet: compileSheet(job.drive),
-    readings: new Map(job.readings.map((reading) => [reading.id, reading])), estimated: new Map(estimates.readings.map((one) => [one.id, one])),
-    leftOut: new Set(estimates.faults.map(({ id }) => id)), school: schoolRules(job.school, (job.drive.parts?.length ?? 0) > 0)
+    job,
+    estimates,
+    sheet: compileSheet(job.drive),
+    readings: new Map(job.readings.map((reading) => [reading.id, reading])),
+    estimated: new Map(estimates.readings.map((one) => [one.id, one])),
+    leftOut: new Set(estimates.faults.map(({ id }) => id)),
+    school: schoolRules(job.school, (job.drive.parts?.length ?? 0) > 0)
   }
 }
 
@@ -32,10 +36,18 @@ export function callFor({ school }: RuleContext, overLimit: number): Call {
 }
 
 /** The readings that the estimate of a chain used, of these kinds and (where given) on this part. */
-export function readingsBehind<K extends ReadingKind>({ estimates, readings }: RuleContext, chain: string, kinds: readonly K[], part?: string): Extract<KnownReading, { kind: K }>[] {
+export function readingsBehind<K extends ReadingKind>(
+  { estimates, readings }: RuleContext,
+  chain: string,
+  kinds: readonly K[],
+  part?: string
+): Extract<KnownReading, { kind: K }>[] {
   return (estimates.chains[chain]?.readings ?? []).flatMap((id) => {
     const reading = readings.get(id)
-    const mine = reading && (kinds as readonly ReadingKind[]).includes(reading.kind) && (part === undefined || partOf(reading) === part)
+    const mine =
+      reading &&
+      (kinds as readonly ReadingKind[]).includes(reading.kind) &&
+      (part === undefined || partOf(reading) === part)
     return mine ? [reading as Extract<KnownReading, { kind: K }>] : []
   })
 }

@@ -16,7 +16,14 @@ export function ridersOf(drive: DriveSheet, chain: Chain): string[] {
 /** A new chain gets new rails and tensioner: a grooved rail wrecks it. Every school holds this. */
 export function newChain({ job }: RuleContext, chain: Chain, renewed: (part: string) => boolean): Finding[] {
   if (!renewed(chain.id)) return []
-  return ridersOf(job.drive, chain).map((part) => ({ part, rule: 'new-chain', call: 'renew', ...say('new-chain', { chain: chain.id }), readings: [], limit: null }))
+  return ridersOf(job.drive, chain).map((part) => ({
+    part,
+    rule: 'new-chain',
+    call: 'renew',
+    ...say('new-chain', { chain: chain.id }),
+    readings: [],
+    limit: null
+  }))
 }
 
 /** Sprockets follow a chain past its elongation limit: their teeth have worn to the longer pitch. */
@@ -27,7 +34,14 @@ export function sprocketsFollow(context: RuleContext, chain: Chain): Finding[] {
   const limit = shownLimit('elongation', context.sheet.limit('elongation', chain.id))
   return chain.path
     .filter((id) => context.sheet.sprockets.has(id))
-    .map((part) => ({ part, rule: 'sprockets-follow', call: 'renew', ...say('sprockets-follow', { odds: overLimit }), readings, limit }))
+    .map((part) => ({
+      part,
+      rule: 'sprockets-follow',
+      call: 'renew',
+      ...say('sprockets-follow', { odds: overLimit }),
+      readings,
+      limit
+    }))
 }
 
 /** Whole set: everything behind the cover is renewed together. */
@@ -35,6 +49,15 @@ export function wholeSet(context: RuleContext, chain: Chain): Finding[] {
   if (!context.school.together) return []
   // Phasers of the same age only: one renewed before is not.
   const newer = findingsOf(context, ['renewed-phaser']).length > 0
-  const phasers = newer ? [] : context.job.drive.phasers.filter((phaser) => chain.path.includes(phaser.sprocket)).map((phaser) => phaser.id)
-  return [chain.id, ...ridersOf(context.job.drive, chain), ...phasers].map((part) => ({ part, rule: 'whole-set', call: 'renew', ...say('whole-set'), readings: [], limit: null }))
+  const phasers = newer
+    ? []
+    : context.job.drive.phasers.filter((phaser) => chain.path.includes(phaser.sprocket)).map((phaser) => phaser.id)
+  return [chain.id, ...ridersOf(context.job.drive, chain), ...phasers].map((part) => ({
+    part,
+    rule: 'whole-set',
+    call: 'renew',
+    ...say('whole-set'),
+    readings: [],
+    limit: null
+  }))
 }

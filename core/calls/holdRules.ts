@@ -13,28 +13,66 @@ const BREAKS = ['broken', 'piece-missing', 'bolts-sheared', 'bolts-missing', 'bo
 /** The fragment ledger: every missing piece is found, or accepted in writing, before the engine is closed. */
 export function fragments(context: RuleContext): Finding[] {
   const { readings } = context.job
-  const sum = (...findings: string[]) => readings.reduce((pieces, r) => (r.kind === 'condition' && findings.includes(r.finding) ? pieces + (r.count ?? 0) : pieces), 0)
+  const sum = (...findings: string[]) =>
+    readings.reduce(
+      (pieces, r) => (r.kind === 'condition' && findings.includes(r.finding) ? pieces + (r.count ?? 0) : pieces),
+      0
+    )
   const [missing, settled] = [sum('piece-missing'), sum('pieces-found', 'pieces-accepted')]
-  const base = { part: ENGINE, rule: 'fragments', readings: findingsOf(context, ['piece-missing', 'pieces-found', 'pieces-accepted']), limit: null }
-  if (missing > settled) return [{ ...base, call: 'stop', ...say('pieces-missing', { missing, still: missing - settled }), release: release('pieces-found') }]
+  const base = {
+    part: ENGINE,
+    rule: 'fragments',
+    readings: findingsOf(context, ['piece-missing', 'pieces-found', 'pieces-accepted']),
+    limit: null
+  }
+  if (missing > settled)
+    return [
+      {
+        ...base,
+        call: 'stop',
+        ...say('pieces-missing', { missing, still: missing - settled }),
+        release: release('pieces-found')
+      }
+    ]
   if (missing > 0) return [{ ...base, call: 'back-in', ...say('pieces-accounted', { missing }) }]
   const broken = findingsOf(context, [...BREAKS, 'oil-plastic'])
   return broken.length === 0 ? [] : [{ ...base, readings: broken, call: 'look-closer', ...say('pieces-unknown') }]
 }
 
-/** After a jump on an interference engine valves may have touched: compression or leak-down decides before it is started. */
+/**
+ * After a jump on an interference engine valves may have touched: compression or leak-down decides before it is
+ * started.
+ */
 export function compression(context: RuleContext): Finding[] {
   const low = findingsOf(context, ['compression-low'])
-  return low.length === 0 ? [] : [{ part: ENGINE, rule: 'compression-low', call: 'stop', ...say('compression-low'), release: release('head-looked-at'), readings: low, limit: null }]
+  return low.length === 0
+    ? []
+    : [
+        {
+          part: ENGINE,
+          rule: 'compression-low',
+          call: 'stop',
+          ...say('compression-low'),
+          release: release('head-looked-at'),
+          readings: low,
+          limit: null
+        }
+      ]
 }
 
 /** A chain that ran on metal is renewed, and the engine is not run before chain and rail are. */
 export function chainOnMetal(context: RuleContext, chain: Chain): Finding[] {
   const rails = chain.path.filter((id) => context.sheet.rails.has(id))
-  const found = [...rails.flatMap((id) => findingsOf(context, ['chain-on-metal'], id)), ...findingsOf(context, ['ran-on-metal'], chain.id)]
+  const found = [
+    ...rails.flatMap((id) => findingsOf(context, ['chain-on-metal'], id)),
+    ...findingsOf(context, ['ran-on-metal'], chain.id)
+  ]
   if (found.length === 0) return []
   const base = { part: chain.id, rule: 'chain-on-metal', readings: inOrder(context, found), limit: null }
-  return [{ ...base, call: 'renew', ...say('ran-on-metal') }, { ...base, call: 'stop', ...say('runs-on-metal'), release: release('chain-and-rails-renewed') }]
+  return [
+    { ...base, call: 'renew', ...say('ran-on-metal') },
+    { ...base, call: 'stop', ...say('runs-on-metal'), release: release('chain-and-rails-renewed') }
+  ]
 }
 
 /** Findings of a phaser that has moved on its cam. */
@@ -44,10 +82,20 @@ const LOOSE = ['cover-bolts-loose', 'free-on-cam', 'metal-transfer']
 export function pinAfterLoosePhaser(context: RuleContext, renewed: (part: string) => boolean): Finding[] {
   return context.job.drive.phasers.flatMap((phaser): Finding[] => {
     const loose = findingsOf(context, LOOSE, phaser.id)
-    const worn = renewed(phaser.id) && context.job.readings.some((r) => r.kind === 'phaserPlay' && r.phaser === phaser.id)
+    const worn =
+      renewed(phaser.id) && context.job.readings.some((r) => r.kind === 'phaserPlay' && r.phaser === phaser.id)
     const looked = findingsOf(context, ['pin-sound', 'pin-worn', 'pin-sheared'], phaser.sprocket)
     if ((loose.length === 0 && !worn) || looked.length > 0) return []
-    return [{ part: phaser.sprocket, rule: 'pin-after-loose-phaser', call: 'look-closer', ...say('pin-after-loose-phaser', { phaser: phaser.id }), readings: loose, limit: null }]
+    return [
+      {
+        part: phaser.sprocket,
+        rule: 'pin-after-loose-phaser',
+        call: 'look-closer',
+        ...say('pin-after-loose-phaser', { phaser: phaser.id }),
+        readings: loose,
+        limit: null
+      }
+    ]
   })
 }
 
@@ -55,25 +103,43 @@ export function pinAfterLoosePhaser(context: RuleContext, renewed: (part: string
 export function loosePhaser(context: RuleContext): Finding[] {
   return context.job.drive.phasers.flatMap((phaser): Finding[] => {
     const readings = findingsOf(context, LOOSE.slice(0, 2), phaser.id)
-    return readings.length === 0 ? [] : [{ part: phaser.id, rule: 'loose-phaser', call: 'renew', ...say('loose-phaser'), readings, limit: null }]
+    return readings.length === 0
+      ? []
+      : [{ part: phaser.id, rule: 'loose-phaser', call: 'renew', ...say('loose-phaser'), readings, limit: null }]
   })
 }
 
 /** Designs known to be worse: renewed on sight where the sheet says so, else looked up. */
 export function supersededDesigns(context: RuleContext): Finding[] {
   const { drive, readings } = context.job
-  const targets = new Set(readings.flatMap((r) => (r.kind === 'condition' && r.finding === 'superseded' ? [r.target] : [])))
+  const targets = new Set(
+    readings.flatMap((r) => (r.kind === 'condition' && r.finding === 'superseded' ? [r.target] : []))
+  )
   return [...targets].map((part): Finding => {
     const base = { part, rule: 'superseded', readings: findingsOf(context, ['superseded'], part), limit: null }
     const known = drive.superseded?.find((s) => s.part === part)
     if (!known) return { ...base, call: 'look-closer', ...say('superseded-unknown') }
     const { design, source } = known
-    return known.onSight ? { ...base, call: 'renew', ...say('superseded-on-sight', { design, source }) } : { ...base, call: 'look-closer', ...say('superseded-by-readings', { design, source }) }
+    return known.onSight
+      ? { ...base, call: 'renew', ...say('superseded-on-sight', { design, source }) }
+      : { ...base, call: 'look-closer', ...say('superseded-by-readings', { design, source }) }
   })
 }
 
 /** Hooked or damaged teeth have worn the chain that ran on them. */
 export function chainOnBadTeeth(context: RuleContext, chain: Chain): Finding[] {
   const readings = chain.path.flatMap((id) => findingsOf(context, ['teeth-hooked', 'teeth-damaged'], id))
-  return readings.length === 0 ? [] : [{ part: chain.id, rule: 'chain-on-bad-teeth', call: 'look-closer', ...say('chain-on-bad-teeth'), readings, limit: null, settle: { kind: 'chainLength', target: chain.id } }]
+  return readings.length === 0
+    ? []
+    : [
+        {
+          part: chain.id,
+          rule: 'chain-on-bad-teeth',
+          call: 'look-closer',
+          ...say('chain-on-bad-teeth'),
+          readings,
+          limit: null,
+          settle: { kind: 'chainLength', target: chain.id }
+        }
+      ]
 }

@@ -16,32 +16,70 @@ const SURE = 0.9
 export function jump(context: RuleContext, chain: Chain): Finding[] {
   return Object.entries(context.estimates.cams).flatMap(([id, cam]): Finding[] => {
     if (cam.chain !== chain.id) return []
-    const readings = inOrder(context, [...idsOf(readingsBehind(context, chain.id, ['camLag'], id)), ...countsOn(context, chain, id)])
+    const readings = inOrder(context, [
+      ...idsOf(readingsBehind(context, chain.id, ['camLag'], id)),
+      ...countsOn(context, chain, id)
+    ])
     const base = { part: id, rule: 'jump', readings, limit: null }
-    if (!cam.jump.told || readings.length === 0) return [{ ...base, call: 'look-closer', ...say('jump-unread'), settle: { kind: 'camLag', target: id } }]
+    if (!cam.jump.told || readings.length === 0)
+      return [{ ...base, call: 'look-closer', ...say('jump-unread'), settle: { kind: 'camLag', target: id } }]
     const stays = cam.jump.all['0'] ?? 0
     const lag = cam.lag.mean
     if (stays >= SURE) return [{ ...base, call: 'back-in', ...say('no-jump', { lag, odds: stays }) }]
     const { teeth, odds } = cam.jump
-    if (stays > 1 - SURE) return [{ ...base, call: 'look-closer', ...say('jump-undecided', { lag, teeth, odds: teeth === 0 ? 1 - stays : odds }), settle: { kind: 'linkCount', target: chain.id } }]
+    if (stays > 1 - SURE)
+      return [
+        {
+          ...base,
+          call: 'look-closer',
+          ...say('jump-undecided', { lag, teeth, odds: teeth === 0 ? 1 - stays : odds }),
+          settle: { kind: 'linkCount', target: chain.id }
+        }
+      ]
     return [{ ...base, ...reasonToHold(context, readings, cam) }, ...tensionerQuestion(context, chain, id, readings)]
   })
 }
 
 /** On an interference engine a hold, until compression or leak-down was found sound. */
-function reasonToHold(context: RuleContext, readings: string[], { lag, jump: { teeth, odds }, argument }: CamEstimate): Message & Pick<Finding, 'call' | 'readings' | 'release'> {
+function reasonToHold(
+  context: RuleContext,
+  readings: string[],
+  { lag, jump: { teeth, odds }, argument }: CamEstimate
+): Message & Pick<Finding, 'call' | 'readings' | 'release'> {
   const { hidden = null } = (argument?.figures ?? {}) as { hidden?: number | null }
   const said = { lag: lag.mean, teeth, odds, argued: argument !== null, hidden }
   const sound = findingsOf(context, ['compression-sound'])
-  if (sound.length > 0) return { call: 'look-closer', ...say('jumped', { ...said, then: 'compression-sound' }), readings: [...readings, ...sound] }
-  if (!context.job.drive.engine.interference) return { call: 'look-closer', ...say('jumped', { ...said, then: 'set-again' }), readings }
-  return { call: 'stop', ...say('jumped', { ...said, then: 'hold' }), readings, release: release('set-and-compression') }
+  if (sound.length > 0)
+    return {
+      call: 'look-closer',
+      ...say('jumped', { ...said, then: 'compression-sound' }),
+      readings: [...readings, ...sound]
+    }
+  if (!context.job.drive.engine.interference)
+    return { call: 'look-closer', ...say('jumped', { ...said, then: 'set-again' }), readings }
+  return {
+    call: 'stop',
+    ...say('jumped', { ...said, then: 'hold' }),
+    readings,
+    release: release('set-and-compression')
+  }
 }
 
 /** A chain jumps because something let it: its tensioner is looked at. */
 function tensionerQuestion({ sheet }: RuleContext, chain: Chain, cam: string, readings: string[]): Finding[] {
   const tensioner = sheet.tensionerOf(chain.id)
-  return tensioner ? [{ part: tensioner.id, rule: 'why-it-jumped', call: 'look-closer', ...say('why-it-jumped', { cam }), readings, limit: null }] : []
+  return tensioner
+    ? [
+        {
+          part: tensioner.id,
+          rule: 'why-it-jumped',
+          call: 'look-closer',
+          ...say('why-it-jumped', { cam }),
+          readings,
+          limit: null
+        }
+      ]
+    : []
 }
 
 function countsOn(context: RuleContext, chain: Chain, cam: string): string[] {

@@ -4,10 +4,26 @@ import { type Chain, STANDING_TARGETS } from '../sheet'
 import { conditions } from './conditionRules'
 import { contextOf, type RuleContext } from './context'
 import { newChain, sprocketsFollow, wholeSet } from './couplings'
-import { chainOnBadTeeth, chainOnMetal, compression, fragments, loosePhaser, pinAfterLoosePhaser, supersededDesigns } from './holdRules'
+import {
+  chainOnBadTeeth,
+  chainOnMetal,
+  compression,
+  fragments,
+  loosePhaser,
+  pinAfterLoosePhaser,
+  supersededDesigns
+} from './holdRules'
 import { jump } from './jumpRule'
 import { extensionLimit, grooveLimit, padLimit, playLimit, standingRails } from './partRules'
-import { elongationLimit, lagLimit, lagUnexplained, measuresAsNew, findUnsettled, readingsAtOdds, unevenWear } from './stretchRules'
+import {
+  elongationLimit,
+  lagLimit,
+  lagUnexplained,
+  measuresAsNew,
+  findUnsettled,
+  readingsAtOdds,
+  unevenWear
+} from './stretchRules'
 import { type Finding, type PartCall, type Reason, SEVERITY } from './types'
 
 type Rule = (context: RuleContext) => Finding[]
@@ -17,20 +33,44 @@ type ChainRule = (context: RuleContext, chain: Chain) => Finding[]
 
 /** Rules on what was read and found, for every chain; every school holds them. */
 const CHAIN_EVIDENCE: readonly ChainRule[] = [
-  elongationLimit, measuresAsNew, unevenWear, lagLimit, extensionLimit, padLimit, grooveLimit, jump, chainOnMetal, chainOnBadTeeth, readingsAtOdds, lagUnexplained, findUnsettled
+  elongationLimit,
+  measuresAsNew,
+  unevenWear,
+  lagLimit,
+  extensionLimit,
+  padLimit,
+  grooveLimit,
+  jump,
+  chainOnMetal,
+  chainOnBadTeeth,
+  readingsAtOdds,
+  lagUnexplained,
+  findUnsettled
 ]
 /** The same for what belongs to no one chain. */
-const EVIDENCE: readonly Rule[] = [standingRails, playLimit, conditions, supersededDesigns, loosePhaser, fragments, compression]
+const EVIDENCE: readonly Rule[] = [
+  standingRails,
+  playLimit,
+  conditions,
+  supersededDesigns,
+  loosePhaser,
+  fragments,
+  compression
+]
 
 /**
- * A call for every part that a rule speaks of, in the sheet's order: chains, rails, tensioners, sprockets, phasers, then
+ * A call for every part that a rule speaks of, in the sheet's order: chains, rails, tensioners, sprockets, phasers,
+ * then
  * oil side, fasteners and engine. The severest reason makes the call; all are kept, that one first.
  * @param weigh what the weighed school adds to what the evidence says
  */
 export function makeCalls(job: JobFile, estimates: Estimates, weigh: Weigh = () => []): PartCall[] {
   const context = contextOf(job, estimates)
   const { chains, rails, tensioners, sprockets, phasers } = job.drive
-  const evidence = [...chains.flatMap((chain) => CHAIN_EVIDENCE.flatMap((rule) => rule(context, chain))), ...EVIDENCE.flatMap((rule) => rule(context))]
+  const evidence = [
+    ...chains.flatMap((chain) => CHAIN_EVIDENCE.flatMap((rule) => rule(context, chain))),
+    ...EVIDENCE.flatMap((rule) => rule(context))
+  ]
   const found = [...evidence, ...chains.flatMap((chain) => wholeSet(context, chain)), ...weigh(context, evidence)]
   const renewed = (part: string) => found.some((finding) => finding.part === part && finding.call === 'renew')
   const coupled = [
@@ -39,7 +79,12 @@ export function makeCalls(job: JobFile, estimates: Estimates, weigh: Weigh = () 
   ]
   const all = [...found, ...coupled]
   const parts = [...chains, ...rails, ...tensioners, ...sprockets, ...phasers].map(({ id }) => id)
-  return [...parts, ...STANDING_TARGETS].flatMap((part) => partCall(part, all.filter((finding) => finding.part === part)))
+  return [...parts, ...STANDING_TARGETS].flatMap((part) =>
+    partCall(
+      part,
+      all.filter((finding) => finding.part === part)
+    )
+  )
 }
 
 function partCall(part: string, findings: readonly Finding[]): PartCall[] {

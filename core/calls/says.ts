@@ -10,7 +10,7 @@ type Extension = { read: number; stroke: number } & Against
 /** What the rules say of a part, by code; parts are named by their ids. */
 export interface ReasonSays {
   /** A finding of the closed list; as what releases a hold, what is done about it. */
-  'found': { kind: PartKind; finding: string }
+  found: { kind: PartKind; finding: string }
   'new-chain': { chain: string }
   'sprockets-follow': { odds: number }
   'whole-set': {}
@@ -31,28 +31,35 @@ export interface ReasonSays {
   /** `teeth` 0: it may have jumped, one cannot say how far. */
   'jump-undecided': { lag: number; teeth: number; odds: number }
   /** `argued`: wear cannot explain it; `hidden`: crank degrees of it that wear hides. */
-  'jumped': { lag: number; teeth: number; odds: number; argued: boolean; hidden: number | null; then: 'compression-sound' | 'set-again' | 'hold' }
+  jumped: {
+    lag: number
+    teeth: number
+    odds: number
+    argued: boolean
+    hidden: number | null
+    then: 'compression-sound' | 'set-again' | 'hold'
+  }
   'why-it-jumped': { cam: string }
   'groove-unread': {}
   'groove-no-limit': Spread
-  'groove': Spread & Against
+  groove: Spread & Against
   'stands-clear': {}
   'extension-unread': {}
   'extension-no-limit': { read: number; stroke: number }
-  'extension': Extension
+  extension: Extension
   'out-of-travel': { slack: number }
   'extension-unexplained': Extension & { unexplained: number; grown: number }
   /** `cause`: `stretch` or the id of what is worn. */
   'extension-cause': Extension & { cause: string; mm: number; grown: number }
   'extension-of-other': Extension & { cause: string }
   'pad-no-limit': { mean: number }
-  'pad': { mean: number } & Against
+  pad: { mean: number } & Against
   'play-unread': {}
   'play-no-limit': { play: number }
-  'play': { play: number } & Against
+  play: { play: number } & Against
   'elongation-no-limit': {}
   'elongation-unread': {}
-  'elongation': Spread & Against
+  elongation: Spread & Against
   'late-by-wear': { cam: string; lag: number } & Against
   'late-not-stretched': { cam: string }
   'measures-as-new': {}
@@ -71,7 +78,7 @@ export interface ReasonSays {
 
 /** What releases a hold. */
 export interface ReleaseSays {
-  'found': { kind: PartKind; finding: string }
+  found: { kind: PartKind; finding: string }
   'pieces-found': {}
   'head-looked-at': {}
   'chain-and-rails-renewed': {}

@@ -13,13 +13,22 @@ export interface SchoolRules {
 
 export const SCHOOLS: Readonly<Record<School, SchoolRules>> = {
   'whole-set': {
-    id: 'whole-set', renewFrom: 0.9, backInUpTo: 0.1, together: true
+    id: 'whole-set',
+    renewFrom: 0.9,
+    backInUpTo: 0.1,
+    together: true
   },
   'on-evidence': {
-    id: 'on-evidence', renewFrom: 0.9, backInUpTo: 0.1, together: false
+    id: 'on-evidence',
+    renewFrom: 0.9,
+    backInUpTo: 0.1,
+    together: false
   },
   weighed: {
-    id: 'weighed', renewFrom: 0.5, backInUpTo: 0.25, together: false
+    id: 'weighed',
+    renewFrom: 0.5,
+    backInUpTo: 0.25,
+    together: false
   }
 }
 

@@ -19,9 +19,16 @@ export function elongationLimit(context: RuleContext, chain: Chain): Finding[] {
   const base = { part: chain.id, rule: 'elongation-limit', readings, limit: shownLimit('elongation', limit) }
   const { mean, low, high, overLimit } = elongation
   if (!limit || overLimit === null) return [{ ...base, call: 'look-closer', ...say('elongation-no-limit') }]
-  if (readings.length === 0) return [{ ...base, call: 'look-closer', ...say('elongation-unread'), ...settleBy(context, chain.id) }]
+  if (readings.length === 0)
+    return [{ ...base, call: 'look-closer', ...say('elongation-unread'), ...settleBy(context, chain.id) }]
   const call = callFor(context, overLimit)
-  const said = say('elongation', { mean: 100 * mean, low: 100 * low, high: 100 * high, limit: limit.value, odds: overLimit })
+  const said = say('elongation', {
+    mean: 100 * mean,
+    low: 100 * low,
+    high: 100 * high,
+    limit: limit.value,
+    odds: overLimit
+  })
   return [{ ...base, call, ...said, ...(call === 'look-closer' ? settleBy(context, chain.id) : {}) }]
 }
 
@@ -34,7 +41,8 @@ export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
     if (cam.chain !== chain.id || !limit || readings.length === 0 || jumped || cam.lag.overLimit === null) return []
     const call = callFor(context, cam.lag.overLimit)
     if (call === 'back-in') return []
-    if (measuredSound(context, chain)) return [lateAllTheSame(context, chain, id, readings, shownLimit('camLag', limit))]
+    if (measuredSound(context, chain))
+      return [lateAllTheSame(context, chain, id, readings, shownLimit('camLag', limit))]
     const said = say('late-by-wear', { cam: id, lag: cam.lag.mean, limit: limit.value, odds: cam.lag.overLimit })
     return [{ part: chain.id, rule: 'lag-limit', call, ...said, readings, limit: shownLimit('camLag', limit) }]
   })
@@ -44,10 +52,12 @@ export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
 function benchElongation(context: RuleContext, chain: Chain): { mean: number; sd: number; readings: string[] } | null {
   const { job } = context
   const readings = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
-  const bench = combineFigures(readings.filter(isBenchLength).map((reading) => {
-    const { elongation: value, sigma } = elongationRead(job.drive, chain, reading)
-    return { value, sigma }
-  }))
+  const bench = combineFigures(
+    readings.filter(isBenchLength).map((reading) => {
+      const { elongation: value, sigma } = elongationRead(job.drive, chain, reading)
+      return { value, sigma }
+    })
+  )
   return bench && { ...bench, readings: idsOf(readings) }
 }
 
@@ -55,13 +65,28 @@ function benchElongation(context: RuleContext, chain: Chain): { mean: number; sd
 function measuredSound(context: RuleContext, chain: Chain): boolean {
   const bench = benchElongation(context, chain)
   const limit = context.sheet.limit('elongation', chain.id)
-  return bench !== null && limit !== null && callFor(context, cdf((bench.mean - limit.value / 100) / bench.sd)) === 'back-in'
+  return (
+    bench !== null && limit !== null && callFor(context, cdf((bench.mean - limit.value / 100) / bench.sd)) === 'back-in'
+  )
 }
 
 /** Late by more than the limit while the chain measures sound: it is not the chain. */
-function lateAllTheSame(context: RuleContext, chain: Chain, cam: string, readings: string[], limit: Reason['limit']): Finding {
+function lateAllTheSame(
+  context: RuleContext,
+  chain: Chain,
+  cam: string,
+  readings: string[],
+  limit: Reason['limit']
+): Finding {
   const bench = idsOf(readingsBehind(context, chain.id, ['chainLength', 'chainCompare']))
-  return { part: cam, rule: 'late-but-not-stretched', call: 'look-closer', ...say('late-not-stretched', { cam }), readings: inOrder(context, [...readings, ...bench]), limit }
+  return {
+    part: cam,
+    rule: 'late-but-not-stretched',
+    call: 'look-closer',
+    ...say('late-not-stretched', { cam }),
+    readings: inOrder(context, [...readings, ...bench]),
+    limit
+  }
 }
 
 /** fraction: what a calliper over the usual links cannot tell from new. */
@@ -71,7 +96,16 @@ const AS_NEW = 0.0012
 export function measuresAsNew(context: RuleContext, chain: Chain): Finding[] {
   const bench = benchElongation(context, chain)
   if (!bench || bench.mean + NINETY * bench.sd > AS_NEW) return []
-  return [{ part: chain.id, rule: 'measures-as-new', call: 'back-in', ...say('measures-as-new'), readings: bench.readings, limit: null }]
+  return [
+    {
+      part: chain.id,
+      rule: 'measures-as-new',
+      call: 'back-in',
+      ...say('measures-as-new'),
+      readings: bench.readings,
+      limit: null
+    }
+  ]
 }
 
 /** A chain that is longer at one place than at another has worn unevenly, which is a finding of its own. */
@@ -79,14 +113,32 @@ export function unevenWear(context: RuleContext, chain: Chain): Finding[] {
   const { places } = context.estimates.chains[chain.id]!
   if (!places?.uneven) return []
   const readings = idsOf(context.job.readings.filter((r) => r.place !== undefined && r.chain === chain.id))
-  return [{ part: chain.id, rule: 'uneven-wear', call: 'look-closer', ...say('uneven-wear', { places: places.count, spread: 100 * places.spread }), readings, limit: null }]
+  return [
+    {
+      part: chain.id,
+      rule: 'uneven-wear',
+      call: 'look-closer',
+      ...say('uneven-wear', { places: places.count, spread: 100 * places.spread }),
+      readings,
+      limit: null
+    }
+  ]
 }
 
 /** Readings that contradict the rest leave the chain's call open to doubt. */
 export function readingsAtOdds(context: RuleContext, chain: Chain): Finding[] {
   const odd = context.estimates.chains[chain.id]!.readings.filter((id) => isAtOdds(context, id))
   if (odd.length === 0) return []
-  return [{ part: chain.id, rule: 'readings-at-odds', call: 'look-closer', ...say('readings-at-odds', { count: odd.length }), readings: odd, limit: null }]
+  return [
+    {
+      part: chain.id,
+      rule: 'readings-at-odds',
+      call: 'look-closer',
+      ...say('readings-at-odds', { count: odd.length }),
+      readings: odd,
+      limit: null
+    }
+  ]
 }
 
 /**
@@ -100,12 +152,23 @@ export function lagUnexplained(context: RuleContext, chain: Chain): Finding[] {
     const [first] = odd
     if (!first) return []
     const off = first.value - (context.estimated.get(first.id)?.predicted ?? 0)
-    return [{ part: id, rule: 'lag-unexplained', call: 'look-closer', ...say('lag-unexplained', { cam: id, off }), readings: idsOf(odd), limit: null }]
+    return [
+      {
+        part: id,
+        rule: 'lag-unexplained',
+        call: 'look-closer',
+        ...say('lag-unexplained', { cam: id, off }),
+        readings: idsOf(odd),
+        limit: null
+      }
+    ]
   })
 }
 
 /** An estimate that did not settle decides nothing. */
 export function findUnsettled(context: RuleContext, chain: Chain): Finding[] {
   const { status, readings } = context.estimates.chains[chain.id]!
-  return status.converged ? [] : [{ part: chain.id, rule: 'not-settled', call: 'look-closer', ...say('not-settled'), readings, limit: null }]
+  return status.converged
+    ? []
+    : [{ part: chain.id, rule: 'not-settled', call: 'look-closer', ...say('not-settled'), readings, limit: null }]
 }

@@ -6,5 +6,8 @@ export type Fault = Message & { readonly place: string }
 /** Makes faults of one list of codes. */
 export function faultsOf<List>() {
   const say = messagesOf<List>()
-  return <C extends keyof List & string>(place: string, ...said: Parameters<typeof say<C>>): Fault => ({ place, ...say<C>(...said) })
+  return <C extends keyof List & string>(place: string, ...said: Parameters<typeof say<C>>): Fault => ({
+    place,
+    ...say<C>(...said)
+  })
 }

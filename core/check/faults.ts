@@ -12,7 +12,10 @@ const DEEPEST = 40
 /** Values in all: a job with all that it can hold has a tenth of it. */
 const MOST_VALUES = 5_000_000
 
-/** What is wrong with a value under a schema, each with its place; empty when it fits. Never throws, and never looks at more than it must. */
+/**
+ * What is wrong with a value under a schema, each with its place; empty when it fits. Never throws, and never looks at
+ * more than it must.
+ */
 export function schemaFaults(schema: AnySchema, value: unknown, at = ''): Fault[] {
   const unbounded = boundFaults(schema, value, at)
   const unfit = unbounded.length > 0 ? unbounded : jsonFaults(value, at)
@@ -20,7 +23,8 @@ export function schemaFaults(schema: AnySchema, value: unknown, at = ''): Fault[
 }
 
 /**
- * What makes a value nothing that can be kept as JSON: too large, too deep, text that no database holds, `__proto__` as a name.
+ * What makes a value nothing that can be kept as JSON: too large, too deep, text that no database holds, `__proto__` as
+ * a name.
  * @param value anything that JSON.parse gives
  */
 export function jsonFaults(value: unknown, at = ''): Fault[] {
@@ -40,7 +44,12 @@ export function jsonFaults(value: unknown, at = ''): Fault[] {
     if (seen > MOST_VALUES) return [faultAt(place, 'too-much')]
     for (const [name, inner] of entries) {
       if (name === '__proto__' || !isWellFormed(name)) faults.push(faultAt(place, 'field-name'))
-      else open.push({ value: inner, place: Array.isArray(one) ? `${place}[${name}]` : within(place, name), depth: depth + 1 })
+      else
+        open.push({
+          value: inner,
+          place: Array.isArray(one) ? `${place}[${name}]` : within(place, name),
+          depth: depth + 1
+        })
     }
   }
   return faults
@@ -70,10 +79,16 @@ function walk(schema: AnySchema, value: unknown, place: string, faults: Fault[])
   else walkFields(structure, value, place, faults)
 }
 
-function walkList({ type, innerType, spec, tests }: Structure, list: readonly unknown[], place: string, faults: Fault[]): void {
+function walkList(
+  { type, innerType, spec, tests }: Structure,
+  list: readonly unknown[],
+  place: string,
+  faults: Fault[]
+): void {
   const most = tests.find(({ OPTIONS }) => OPTIONS?.name === 'max')?.OPTIONS?.params?.max
   const of = (i: number) => (type === 'array' ? innerType : type === 'tuple' ? spec.types?.[i] : undefined)
-  if (type === 'array' && most !== undefined && list.length > most) faults.push(faultAt(place, 'list-at-most', { max: most }))
+  if (type === 'array' && most !== undefined && list.length > most)
+    faults.push(faultAt(place, 'list-at-most', { max: most }))
   else list.forEach((one, i) => of(i) && walk(of(i)!, one, `${place}[${i}]`, faults))
 }
 
@@ -93,7 +108,12 @@ function ruleFaults(schema: AnySchema, value: unknown, at: string): Fault[] {
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
     const all = error.inner.length ? error.inner : [error]
-    return distinct(all.map(({ path, message }) => ({ place: [at, path].filter(Boolean).join('.').replaceAll('.[', '['), ...messageOf(message) })))
+    return distinct(
+      all.map(({ path, message }) => ({
+        place: [at, path].filter(Boolean).join('.').replaceAll('.[', '['),
+        ...messageOf(message)
+      }))
+    )
   }
 }
 

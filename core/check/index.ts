@@ -1,7 +1,28 @@
 export { type Fault, faultsOf } from './fault'
 export { faultsOfEach, jsonFaults, MOST_FAULTS, schemaFaults } from './faults'
 export { knownPart } from './knownPart'
-export { byIds, day, elsewhere, figuresShape, flag, formatVersion, id, listOf, moment, needed, num, oneOf, pageAsked, pair, shape, type Shape, text, whole, word, words } from './rules'
+export {
+  byIds,
+  day,
+  elsewhere,
+  figuresShape,
+  flag,
+  formatVersion,
+  id,
+  listOf,
+  moment,
+  needed,
+  num,
+  oneOf,
+  pageAsked,
+  pair,
+  shape,
+  type Shape,
+  text,
+  whole,
+  word,
+  words
+} from './rules'
 export { isSameJson } from './same'
 export { isWellFormed } from './text'
 export { type FigureValue, type Figures, type Message, messagesOf } from './message'

@@ -3,7 +3,9 @@ export type FigureValue = number | string | boolean | null | readonly string[]
 
 export type Figures = { readonly [name: string]: FigureValue }
 
-/** What the core says: a code out of a closed list with its figures. The words for it stand in the words folder alone. */
+/**
+ * What the core says: a code out of a closed list with its figures. The words for it stand in the words folder alone.
+ */
 export type Message = { readonly code: string; readonly figures: Figures }
 
 /** The figures of a code; none are passed for a code without any. */
@@ -11,5 +13,8 @@ type Given<F> = keyof F extends never ? [] : [figures: F]
 
 /** Makes messages of one list of codes, each with the figures that its code has. */
 export function messagesOf<List>() {
-  return <C extends keyof List & string>(code: C, ...given: Given<List[C]>): Message => ({ code, figures: ((given as Figures[])[0] ?? {}) })
+  return <C extends keyof List & string>(code: C, ...given: Given<List[C]>): Message => ({
+    code,
+    figures: (given as Figures[])[0] ?? {}
+  })
 }

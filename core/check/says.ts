@@ -3,29 +3,29 @@ import { messagesOf } from './message'
 
 /** What the checks of outside data say, by code, with the figures of each. */
 export interface CheckSays {
-  'missing': {}
+  missing: {}
   'number-between': { min: number; max: number }
   'whole-between': { min: number; max: number }
   'whole-from-0': {}
-  'number': {}
+  number: {}
   'two-numbers': {}
-  'text': {}
+  text: {}
   'text-at-most': { max: number }
   'broken-text': {}
   'reserved-word': {}
-  'id': {}
-  'flag': {}
+  id: {}
+  flag: {}
   'one-of': { words: readonly string[] }
-  'day': { from: number; to: number }
-  'moment': { from: number; to: number }
-  'list': {}
+  day: { from: number; to: number }
+  moment: { from: number; to: number }
+  list: {}
   'list-at-most': { max: number }
-  'object': {}
-  'null': {}
+  object: {}
+  null: {}
   'ids-at-most': { max: number }
   'numbers-by-id': { min: number; max: number }
   'values-by-id': {}
-  'version': { expected: number }
+  version: { expected: number }
   'version-newer': { found: number; expected: number }
   'too-deep': {}
   'too-much': {}

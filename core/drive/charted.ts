@@ -36,16 +36,26 @@ export function chartedModel(sheet: DriveSheet, chain: Chain, corrections: Corre
   const rails = touchingRails(sheet, chain)
   const cams = drivenSprockets(sheet, chain)
   const toothDegrees = degreesPerTooth(sheet, chain)
-  const settle = (state: ChainWear, near?: number) => settleLine(elements, plunger, chain.links, linkLength(state.elongation), state, near)
+  const settle = (state: ChainWear, near?: number) =>
+    settleLine(elements, plunger, chain.links, linkLength(state.elongation), state, near)
   const reference = newReference(sheet, chain)
   const camElements = cams.map((id) => elements.findIndex((e) => e.id === id))
 
   return {
-    chain: chain.id, rails, cams, tensioner: tensioner?.id ?? null, degreesPerTooth: toothDegrees, elements, settle, linkLength,
+    chain: chain.id,
+    rails,
+    cams,
+    tensioner: tensioner?.id ?? null,
+    degreesPerTooth: toothDegrees,
+    elements,
+    settle,
+    linkLength,
     readout(state: ChainWear, near?: number): ChainReadout {
       const { contour, armAngle, extension, slack, tooTight } = settle(state, near)
       const length = linkLength(state.elongation)
-      const lag = camElements.map((cam, i) => (reference.links[i]! - tightLinks(elements, contour, cam, length, reference)) * toothDegrees)
+      const lag = camElements.map(
+        (cam, i) => (reference.links[i]! - tightLinks(elements, contour, cam, length, reference)) * toothDegrees
+      )
       return { extension, armAngle: plunger ? armAngle : null, slack, tooTight, lag }
     }
   }
@@ -67,7 +77,13 @@ function newReference(sheet: DriveSheet, chain: Chain): Reference {
   const leaving = new Map(contour.touched.map((element, i) => [element, contour.leaving[i]!]))
   const reference: Reference = { arriving: contour.arriving[0]!, leaving, links: [] }
   reference.links = drivenSprockets(sheet, chain).map((id) =>
-    tightLinks(elements, contour, elements.findIndex((e) => e.id === id), chain.pitch, reference)
+    tightLinks(
+      elements,
+      contour,
+      elements.findIndex((e) => e.id === id),
+      chain.pitch,
+      reference
+    )
   )
   return reference
 }
@@ -75,11 +91,19 @@ function newReference(sheet: DriveSheet, chain: Chain): Reference {
 /**
  * F: links from a fixed direction on a cam, along the travel, to a fixed direction on the driver.
  *
- * On the cam from its fixed direction to where the chain leaves it, z·o·(θ_out − θ_fixed)/360; then every straight, rail
+ * On the cam from its fixed direction to where the chain leaves it, z·o·(θ_out − θ_fixed)/360; then every straight,
+ * rail
  * and sprocket in between; then on the driver from where the chain arrives to its fixed direction. With the crank held,
- * the chain between the marks keeps its number of links, so what F loses the cam turns back: lag = (F_new − F)·360/z_driver.
+ * the chain between the marks keeps its number of links, so what F loses the cam turns back: lag = (F_new −
+ * F)·360/z_driver.
  */
-function tightLinks(elements: readonly Element[], contour: Contour, cam: number, linkLength: number, reference: Reference): number {
+function tightLinks(
+  elements: readonly Element[],
+  contour: Contour,
+  cam: number,
+  linkLength: number,
+  reference: Reference
+): number {
   const start = contour.touched.indexOf(cam)
   const camElement = elements[cam]!
   const driver = elements[0]!
@@ -93,13 +117,21 @@ function tightLinks(elements: readonly Element[], contour: Contour, cam: number,
 }
 
 /**
- * Where the arm settles: at the angle where the links that fit are the links there are, by Brent's method; at the end of
+ * Where the arm settles: at the angle where the links that fit are the links there are, by Brent's method; at the end
+ * of
  * its reach with the rest as slack when the chain is too long for that; at the other end and too tight when too short.
  * The arm's reach ends with its range, with the plunger's stroke, or where the geometry ends.
  * @param near arm angle of a state close to this one: tried first, as it mostly saves the search over the whole range
  * @throws RangeError when no contour exists anywhere in the arm's range
  */
-function settleLine(elements: readonly Element[], plunger: Plunger | null, links: number, linkLength: number, state: ChainWear, near?: number): Settled {
+function settleLine(
+  elements: readonly Element[],
+  plunger: Plunger | null,
+  links: number,
+  linkLength: number,
+  state: ChainWear,
+  near?: number
+): Settled {
   const at = (angle: number) => contourAt(elements, angle, state.wear)
   const excess = (contour: Contour) => linksRound(elements, contour, linkLength) - links
   const rest = (angle: number, contour: Contour | null, taut: boolean): Settled => {
@@ -129,7 +161,10 @@ function excessAt(angle: number, at: (angle: number) => Contour | null, excess: 
   return contour ? excess(contour) : NaN
 }
 
-/** A root of f close to `start` by the secant method; null when it leads out of the range or does not settle in a few steps. */
+/**
+ * A root of f close to `start` by the secant method; null when it leads out of the range or does not settle in a few
+ * steps.
+ */
 function secant(f: (x: number) => number, start: number, [from, to]: readonly [number, number]): number | null {
   let [x0, x1] = [start, start + 1e-3]
   let [f0, f1] = [f(x0), f(x1)]
@@ -148,7 +183,10 @@ interface ArmEnd {
 }
 
 /** The ends of the part of an arm's range in which every tangent exists; the geometry may end before the range does. */
-function boundsWhereExists(at: (angle: number) => Contour | null, [from, to]: readonly [number, number]): [ArmEnd, ArmEnd] {
+function boundsWhereExists(
+  at: (angle: number) => Contour | null,
+  [from, to]: readonly [number, number]
+): [ArmEnd, ArmEnd] {
   const ends = [from, to].map((angle) => ({ angle, contour: at(angle) }))
   const inside = ends.find((end) => end.contour)?.angle ?? [0, (from + to) / 2].find((a) => a > from && a < to && at(a))
   if (inside === undefined) throw new RangeError('contour: tangents do not exist anywhere in the arm range')

@@ -37,7 +37,9 @@ export function lagToClock(sheet: DriveSheet, chain: Chain, sprocket: string, la
   const mark = compileSheet(sheet).markOf(sprocket)
   if (!mark) throw new RangeError(`sprocket ${sprocket}: expected a mark on the sheet`)
   const back = compileSheet(sheet).sprockets.get(sprocket)?.side === 'back' ? -1 : 1
-  return angleClock(clockAngle(mark.at) - back * travelOf(sheet, chain) * lag * Math.abs(speedOf(sheet, chain, sprocket)))
+  return angleClock(
+    clockAngle(mark.at) - back * travelOf(sheet, chain) * lag * Math.abs(speedOf(sheet, chain, sprocket))
+  )
 }
 
 /** The clock position of a direction in degrees from +x, anticlockwise, to the nearest minute. */
@@ -51,7 +53,10 @@ export function angleClock(angle: number): string {
  * Lag by the valve-lift method: crank angles at which the same small lift is reached on the opening and on the closing
  * flank, found against the maker's; + = late. The mean of both takes the lobe's wear out, their difference shows it.
  */
-export function liftToLag(found: { opening: number; closing: number }, should: { opening: number; closing: number }): { lag: number; flanks: number } {
+export function liftToLag(
+  found: { opening: number; closing: number },
+  should: { opening: number; closing: number }
+): { lag: number; flanks: number } {
   const opening = turn180(found.opening - should.opening)
   const closing = turn180(found.closing - should.closing)
   return { lag: (opening + closing) / 2, flanks: closing - opening }

@@ -16,10 +16,15 @@ export interface Closing {
 
 /** How far a chain is from closing; null while it lacks coordinates or two neighbours overlap. */
 export function closeChain(sheet: DriveSheet, chain: Chain): Closing | null {
-  const complete = isCharted(sheet, chain) && touchingRails(sheet, chain).every((id) => compileSheet(sheet).rail(id).shoe)
+  const complete =
+    isCharted(sheet, chain) && touchingRails(sheet, chain).every((id) => compileSheet(sheet).rail(id).shoe)
   if (!complete) return null
   const elements = elementsOf(sheet, chain)
-  const contour = contourAt(elements, 0, touchingRails(sheet, chain).map(() => 0))
+  const contour = contourAt(
+    elements,
+    0,
+    touchingRails(sheet, chain).map(() => 0)
+  )
   if (!contour) return null
   const links = linksRound(elements, contour, chain.pitch)
   const off = links - chain.links
@@ -47,7 +52,8 @@ const GREATEST_SHIFT = 6
  * With g the slope of the links over the centres' coordinates, the shift of least Σ(Δx² + Δy²) that takes `off` links
  * away is Δ = −off·g / |g|² (a linear equation solved in the least-norm sense); repeated until it closes, as the links
  * are nearly but not quite linear in the centres.
- * @returns the shifts, empty when it closes already; null where it cannot be computed or would move a sprocket by more than 6 mm
+ * @returns the shifts, empty when it closes already; null where it cannot be computed or would move a sprocket by more
+ *   than 6 mm
  */
 export function smallestCorrection(sheet: DriveSheet, chain: Chain): Shift[] | null {
   const first = closeChain(sheet, chain)
@@ -57,7 +63,11 @@ export function smallestCorrection(sheet: DriveSheet, chain: Chain): Shift[] | n
   const moved = moveUntilClosed(sheet, chain, movable)
   if (!moved) return null
   const centreOf = (of: DriveSheet, id: string) => compileSheet(of).sprocket(id).centre ?? [NaN, NaN]
-  const shifts = movable.map((id): Shift => ({ sprocket: id, from: centreOf(sheet, id), to: roundPoint(centreOf(moved, id)) }))
+  const shifts = movable.map((id): Shift => ({
+    sprocket: id,
+    from: centreOf(sheet, id),
+    to: roundPoint(centreOf(moved, id))
+  }))
   const furthest = Math.max(...shifts.map(({ from, to }) => Math.hypot(to[0] - from[0], to[1] - from[1])))
   return furthest <= GREATEST_SHIFT ? shifts : null
 }
@@ -68,7 +78,14 @@ function moveUntilClosed(sheet: DriveSheet, chain: Chain, movable: readonly stri
     const at = closeChain(now, chain)
     if (!at) return null
     if (Math.abs(at.off) < CLOSED) return now
-    const slope = movable.flatMap((id) => ([[STEP, 0], [0, STEP]] as const).map(([x, y]) => ((closeChain(shiftPart(now, id, x, y), chain)?.off ?? NaN) - at.off) / STEP))
+    const slope = movable.flatMap((id) =>
+      (
+        [
+          [STEP, 0],
+          [0, STEP]
+        ] as const
+      ).map(([x, y]) => ((closeChain(shiftPart(now, id, x, y), chain)?.off ?? NaN) - at.off) / STEP)
+    )
     const square = slope.reduce((sum, g) => sum + g * g, 0)
     if (!(square > 0)) return null
     const step = (k: number) => (-at.off * slope[k]!) / square
@@ -78,7 +95,12 @@ function moveUntilClosed(sheet: DriveSheet, chain: Chain, movable: readonly stri
 }
 
 function shiftPart(sheet: DriveSheet, id: string, x: number, y: number): DriveSheet {
-  return { ...sheet, sprockets: sheet.sprockets.map((s) => (s.id === id && s.centre ? { ...s, centre: [s.centre[0] + x, s.centre[1] + y] as const } : s)) }
+  return {
+    ...sheet,
+    sprockets: sheet.sprockets.map((s) =>
+      s.id === id && s.centre ? { ...s, centre: [s.centre[0] + x, s.centre[1] + y] as const } : s
+    )
+  }
 }
 
 /** To a thousandth of a mm, finer than anybody measures and fine enough to close. */

@@ -1,7 +1,9 @@
 import { type Point, RADIANS, RAIL_SWEEP_MAX, turn360, turnedAbout } from '../math'
 import type { Element } from './elements'
 
-/** The closed line that a tight chain follows round its directed circles. Arrays run along the elements still touched. */
+/**
+ * The closed line that a tight chain follows round its directed circles. Arrays run along the elements still touched.
+ */
 export interface Contour {
   /** Indices into the elements, those that the chain touches. */
   touched: number[]
@@ -44,7 +46,12 @@ export function contourAt(elements: readonly Element[], armAngle: number, wear: 
   }
 }
 
-function solveContour(elements: readonly Element[], touched: number[], centres: readonly Point[], radii: readonly number[]): Contour | null {
+function solveContour(
+  elements: readonly Element[],
+  touched: number[],
+  centres: readonly Point[],
+  radii: readonly number[]
+): Contour | null {
   const n = touched.length
   const contour: Contour = { touched, centres: [], radii: [], arriving: [], leaving: [], straight: [], sweep: [] }
   for (let i = 0; i < n; i++) {

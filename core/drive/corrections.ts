@@ -1,6 +1,7 @@
 import { byIds, needed, num, oneOf, shape, sayOfCheck, type Shape } from '../check'
 
-const numbers = (min: number, max: number) => byIds(num(min, max).required(needed), sayOfCheck('numbers-by-id', { min, max }))
+const numbers = (min: number, max: number) =>
+  byIds(num(min, max).required(needed), sayOfCheck('numbers-by-id', { min, max }))
 
 /** Things known about this engine that shift readings as much as wear does. */
 export const correctionsSchema = shape({

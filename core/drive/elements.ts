@@ -53,7 +53,13 @@ export function elementsOf(sheet: DriveSheet, chain: Chain, corrections: Correct
   return elements
 }
 
-function sprocketElement(sheet: DriveSheet, sprocket: Sprocket, chain: Chain, travel: 1 | -1, corrections: Corrections): Element {
+function sprocketElement(
+  sheet: DriveSheet,
+  sprocket: Sprocket,
+  chain: Chain,
+  travel: 1 | -1,
+  corrections: Corrections
+): Element {
   if (!sprocket.centre) throw new RangeError(`sprocket ${sprocket.id}: expected a centre`)
   const outside = sprocket.side === 'back'
   return {
@@ -81,7 +87,13 @@ function railElement(rail: Rail, index: number, travel: 1 | -1, corrections: Cor
 }
 
 /** A machined head or block face brings its bank's sprockets that much closer to the crank, along the bank. */
-function skimCentre(sheet: DriveSheet, sprocket: Sprocket, centre: Point, chain: Chain, corrections: Corrections): Point {
+function skimCentre(
+  sheet: DriveSheet,
+  sprocket: Sprocket,
+  centre: Point,
+  chain: Chain,
+  corrections: Corrections
+): Point {
   const skim = corrections.skim?.[String(sprocket.bank)] ?? 0
   const crank = compileSheet(sheet).sprockets.get(chain.driver)?.centre
   if (sprocket.bank === undefined || skim === 0 || !crank) return centre

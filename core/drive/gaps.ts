@@ -5,11 +5,11 @@ import { drivenSprockets } from './elements'
 
 /** What a sound sheet can leave open; the words say what cannot be computed or judged meanwhile. */
 export interface GapSays {
-  'coordinates': { chain: string }
+  coordinates: { chain: string }
   'link-counts': { chain: string }
-  'limit': { kind: LimitKind | 'extension'; parts: readonly string[] }
-  'operations': {}
-  'torques': {}
+  limit: { kind: LimitKind | 'extension'; parts: readonly string[] }
+  operations: {}
+  torques: {}
 }
 
 const say = messagesOf<GapSays>()
@@ -32,11 +32,27 @@ function chainGaps(sheet: DriveSheet): Gap[] {
 function limitGaps(sheet: DriveSheet): Gap[] {
   const { limit } = compileSheet(sheet)
   const cams = sheet.chains.flatMap((chain) => drivenSprockets(sheet, chain))
-  const gap = (kind: LimitKind | 'extension', parts: readonly string[]): Gap[] => (parts.length > 0 ? [{ section: 'limits', ...say('limit', { kind, parts }) }] : [])
-  const without = (kind: LimitKind, parts: readonly { id: string }[]) => gap(kind, parts.filter(({ id }) => !limit(kind, id)).map(({ id }) => id))
+  const gap = (kind: LimitKind | 'extension', parts: readonly string[]): Gap[] =>
+    parts.length > 0 ? [{ section: 'limits', ...say('limit', { kind, parts }) }] : []
+  const without = (kind: LimitKind, parts: readonly { id: string }[]) =>
+    gap(
+      kind,
+      parts.filter(({ id }) => !limit(kind, id)).map(({ id }) => id)
+    )
   return [
-    ...without('elongation', sheet.chains), ...without('groove', sheet.rails.filter(({ touches }) => touches !== false)), ...without('camLag', sheet.sprockets.filter(({ id }) => cams.includes(id))),
-    ...gap('extension', sheet.tensioners.filter((tensioner) => !tensioner.limit).map(({ id }) => id))
+    ...without('elongation', sheet.chains),
+    ...without(
+      'groove',
+      sheet.rails.filter(({ touches }) => touches !== false)
+    ),
+    ...without(
+      'camLag',
+      sheet.sprockets.filter(({ id }) => cams.includes(id))
+    ),
+    ...gap(
+      'extension',
+      sheet.tensioners.filter((tensioner) => !tensioner.limit).map(({ id }) => id)
+    )
   ]
 }
 

@@ -11,7 +11,10 @@ import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
 import type { Fault } from '../check'
 import { faultAt } from './says'
 
-/** Faults in what a sheet's figures give: a drive that does not close, counts that its geometry contradicts, a reach too short. */
+/**
+ * Faults in what a sheet's figures give: a drive that does not close, counts that its geometry contradicts, a reach too
+ * short.
+ */
 export function geometryFaults(sheet: DriveSheet): Fault[] {
   return sheet.chains.flatMap((chain, i) => {
     const place = `chains[${i}]`
@@ -31,7 +34,12 @@ function missingCoordinates(sheet: DriveSheet, chain: Chain): Fault[] {
   const touching = touchingRails(sheet, chain)
   sheet.rails.forEach((rail, i) => {
     if (!touching.includes(rail.id)) return
-    need(`rails[${i}]`, rail.kind === 'arm' ? { side: rail.side, shoe: rail.shoe, pivot: rail.pivot } : { side: rail.side, shoe: rail.shoe })
+    need(
+      `rails[${i}]`,
+      rail.kind === 'arm'
+        ? { side: rail.side, shoe: rail.shoe, pivot: rail.pivot }
+        : { side: rail.side, shoe: rail.shoe }
+    )
   })
   sheet.tensioners.forEach(({ chain: id, armRange, axis, seat, pad }, i) => {
     if (id === chain.id) need(`tensioners[${i}]`, { armRange, axis, seat, pad })
@@ -42,18 +50,22 @@ function missingCoordinates(sheet: DriveSheet, chain: Chain): Fault[] {
 function missingCounts(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
   if (!chain.counted) return [faultAt(`${place}.counted`, 'counted-missing')]
   const faults: Fault[] = []
-  if (chain.counted.freeLinks > chain.links) faults.push(faultAt(`${place}.counted.freeLinks`, 'free-links', { links: chain.links }))
+  if (chain.counted.freeLinks > chain.links)
+    faults.push(faultAt(`${place}.counted.freeLinks`, 'free-links', { links: chain.links }))
   for (const id of chain.path) {
     const cam = id !== chain.driver && compileSheet(sheet).sprockets.has(id)
     if (!cam) continue
     const tight = chain.counted.tight[id]
     if (tight === undefined) faults.push(faultAt(`${place}.counted.tight.${id}`, 'tight-missing'))
-    else if (tight > chain.counted.freeLinks) faults.push(faultAt(`${place}.counted.tight.${id}`, 'tight-links', { links: chain.counted.freeLinks }))
+    else if (tight > chain.counted.freeLinks)
+      faults.push(faultAt(`${place}.counted.tight.${id}`, 'tight-links', { links: chain.counted.freeLinks }))
   }
   sheet.tensioners.forEach((tensioner, i) => {
     if (tensioner.chain !== chain.id) return
-    if (tensioner.newExtension === undefined) faults.push(faultAt(`tensioners[${i}].newExtension`, 'new-extension-missing'))
-    if (tensioner.gain === undefined && !tensioner.gainFrom) faults.push(faultAt(`tensioners[${i}].gain`, 'gain-missing'))
+    if (tensioner.newExtension === undefined)
+      faults.push(faultAt(`tensioners[${i}].newExtension`, 'new-extension-missing'))
+    if (tensioner.gain === undefined && !tensioner.gainFrom)
+      faults.push(faultAt(`tensioners[${i}].gain`, 'gain-missing'))
   })
   return faults
 }
@@ -77,17 +89,26 @@ function chartedFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] 
   return [...markFaults(sheet, chain, elements, contour, place), ...reachFaults(sheet, chain, place)]
 }
 
-function closingFaults(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, place: string): Fault[] {
-  const turning = contour.touched.reduce((sum, element, i) => sum + elements[element]!.orientation * contour.sweep[i]!, 0)
+function closingFaults(
+  sheet: DriveSheet,
+  chain: Chain,
+  elements: readonly Element[],
+  contour: Contour,
+  place: string
+): Fault[] {
+  const turning = contour.touched.reduce(
+    (sum, element, i) => sum + elements[element]!.orientation * contour.sweep[i]!,
+    0
+  )
   const expected = 360 * travelOf(sheet, chain)
   if (Math.abs(turning - expected) > 1e-6) {
     return [faultAt(`${place}.path`, 'loop-turning', { turning: Math.round(turning), expected })]
   }
   const loose = elements.filter((e, i) => e.rail >= 0 && !contour.touched.includes(i))
-  if (loose.length > 0) return loose.map((e) => (faultAt(`${place}.path`, 'rail-clear', { rail: e.id })))
+  if (loose.length > 0) return loose.map((e) => faultAt(`${place}.path`, 'rail-clear', { rail: e.id }))
   const off = linksRound(elements, contour, chain.pitch) - chain.links
   if (Math.abs(off) < CLOSING_TOLERANCE) return []
-  return [faultAt(place, 'not-closing', { taken: (off + chain.links), links: chain.links, within: CLOSING_TOLERANCE })]
+  return [faultAt(place, 'not-closing', { taken: off + chain.links, links: chain.links, within: CLOSING_TOLERANCE })]
 }
 
 function plungerFaults(sheet: DriveSheet, chain: Chain): Fault[] {
@@ -103,7 +124,13 @@ function plungerFaults(sheet: DriveSheet, chain: Chain): Fault[] {
   })
 }
 
-function markFaults(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, place: string): Fault[] {
+function markFaults(
+  sheet: DriveSheet,
+  chain: Chain,
+  elements: readonly Element[],
+  contour: Contour,
+  place: string
+): Fault[] {
   return chain.counts.flatMap(({ from, to, links }, i) => {
     const drawn = linksBetweenMarks(sheet, chain, elements, contour, from, to)
     if (drawn === null || Math.abs(drawn - links) <= COUNT_TOLERANCE) return []
@@ -111,7 +138,10 @@ function markFaults(sheet: DriveSheet, chain: Chain, elements: readonly Element[
   })
 }
 
-/** The model must describe a drive 1.5 times as worn as its elongation limit allows; else the fault says how far it goes. */
+/**
+ * The model must describe a drive 1.5 times as worn as its elongation limit allows; else the fault says how far it
+ * goes.
+ */
 function reachFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
   const limit = limitFor(sheet, 'elongation', chain.id)
   if (!limit) return []

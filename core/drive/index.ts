@@ -1,6 +1,14 @@
 export { chainModel, isCharted } from './chainModel'
 export { chartedModel } from './charted'
-export { angleClock, camToCrankDegrees, clockToLag, degreesToTeeth, lagToClock, liftToLag, teethToDegrees } from './clockMarks'
+export {
+  angleClock,
+  camToCrankDegrees,
+  clockToLag,
+  degreesToTeeth,
+  lagToClock,
+  liftToLag,
+  teethToDegrees
+} from './clockMarks'
 export { closeChain, smallestCorrection } from './closing'
 export { contourAt, linksRound } from './contour'
 export { type Corrections, correctionsSchema } from './corrections'
@@ -10,7 +18,13 @@ export { type Gap, type GapSays, sheetGaps } from './gaps'
 export type { DriveSays } from './says'
 export { linksBetweenMarks } from './marks'
 export { asNew, type ChainModel, type ChainReadout, type ChainWear } from './model'
-export { chainPicture, type ChainPicture, type RailPicture, type SprocketPicture, type TensionerPicture } from './picture'
+export {
+  chainPicture,
+  type ChainPicture,
+  type RailPicture,
+  type SprocketPicture,
+  type TensionerPicture
+} from './picture'
 export { rememberingSheets, sheetFaults } from './readSheet'
 export { colouredLinksReturn } from './recurrence'
 export { referenceFaults } from './references'

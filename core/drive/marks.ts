@@ -12,7 +12,14 @@ export function touchAngle(element: Element, heading: number): number {
  * Links from the mark of one sprocket to the mark of another along the travel, by geometry.
  * On each end's sprocket from or to its mark's clock position, then everything in between. Null without both marks.
  */
-export function linksBetweenMarks(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, from: string, to: string): number | null {
+export function linksBetweenMarks(
+  sheet: DriveSheet,
+  chain: Chain,
+  elements: readonly Element[],
+  contour: Contour,
+  from: string,
+  to: string
+): number | null {
   const markOf = (id: string) => compileSheet(sheet).markOf(id)?.at
   const [markFrom, markTo] = [markOf(from), markOf(to)]
   if (markFrom === undefined || markTo === undefined) return null

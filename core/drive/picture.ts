@@ -64,7 +64,13 @@ export interface TensionerPicture {
  * @returns null for a chain without coordinates
  * @throws RangeError when the sheet is not sound
  */
-export function chainPicture(sheet: DriveSheet, chain: Chain, state: ChainWear, lags: readonly number[], corrections: Corrections = {}): ChainPicture | null {
+export function chainPicture(
+  sheet: DriveSheet,
+  chain: Chain,
+  state: ChainWear,
+  lags: readonly number[],
+  corrections: Corrections = {}
+): ChainPicture | null {
   if (!isCharted(sheet, chain)) return null
   const model = chartedModel(sheet, chain, corrections)
   const settled = model.settle(state)
@@ -72,10 +78,15 @@ export function chainPicture(sheet: DriveSheet, chain: Chain, state: ChainWear, 
   const run = chainRun(elements, settled.contour, model.linkLength(state.elongation), markAngle(sheet, chain.driver))
   const stretch = linksOf(run) / chain.links
   const pins = Array.from({ length: chain.links }, (_, i) => placeOn(run, (i - 0.5) * stretch).point)
-  const starts = [0, ...chain.counts.slice(0, -1).reduce<number[]>((sums, count) => [...sums, (sums.at(-1) ?? 0) + count.links], [])]
+  const starts = [
+    0,
+    ...chain.counts.slice(0, -1).reduce<number[]>((sums, count) => [...sums, (sums.at(-1) ?? 0) + count.links], [])
+  ]
   return {
     chain: chain.id,
-    run, pins, colouredLinks: starts,
+    run,
+    pins,
+    colouredLinks: starts,
     sprockets: spokes(sheet, chain, elements, settled.contour, pins, model.cams, lags),
     rails: shoes(elements, settled),
     tensioner: plungerPicture(sheet, chain, settled, state, corrections),
@@ -99,19 +110,37 @@ function markAngle(sheet: DriveSheet, id: string): number {
   return clockAngle(compileSheet(sheet).markOf(id)?.at ?? '6:00')
 }
 
-function spokes(sheet: DriveSheet, chain: Chain, elements: readonly Element[], contour: Contour, pins: readonly Point[], cams: readonly string[], lags: readonly number[]): SprocketPicture[] {
+function spokes(
+  sheet: DriveSheet,
+  chain: Chain,
+  elements: readonly Element[],
+  contour: Contour,
+  pins: readonly Point[],
+  cams: readonly string[],
+  lags: readonly number[]
+): SprocketPicture[] {
   return contour.touched.flatMap((index, i) => {
     const element = elements[index]!
     if (element.rail >= 0) return []
     const centre = contour.centres[i]!
-    const seated = pins.reduce((best, pin) => (offCircle(pin, centre, element.radius) < offCircle(best, centre, element.radius) ? pin : best))
+    const seated = pins.reduce((best, pin) =>
+      offCircle(pin, centre, element.radius) < offCircle(best, centre, element.radius) ? pin : best
+    )
     const mark = compileSheet(sheet).markOf(element.id)
-    const lag = element.id === chain.driver ? 0 : (lags[cams.indexOf(element.id)] ?? 0) * Math.abs(speedOf(sheet, chain, element.id))
-    return [{
-      id: element.id, centre, radius: element.radius, teeth: element.teeth,
-      pinAngle: directionOf(centre, seated),
-      mark: mark ? { should: clockAngle(mark.at), at: clockAngle(mark.at) - element.orientation * lag } : null
-    }]
+    const lag =
+      element.id === chain.driver
+        ? 0
+        : (lags[cams.indexOf(element.id)] ?? 0) * Math.abs(speedOf(sheet, chain, element.id))
+    return [
+      {
+        id: element.id,
+        centre,
+        radius: element.radius,
+        teeth: element.teeth,
+        pinAngle: directionOf(centre, seated),
+        mark: mark ? { should: clockAngle(mark.at), at: clockAngle(mark.at) - element.orientation * lag } : null
+      }
+    ]
   })
 }
 
@@ -128,15 +157,43 @@ function shoes(elements: readonly Element[], { contour, armAngle }: Settled): Ra
     if (element.rail < 0) return []
     const i = contour.touched.indexOf(index)
     const centre = element.pivot ? turnedAbout(element.centre, element.pivot, armAngle) : element.centre
-    const angles = i < 0 ? [0, 0] : [touchAngle(element, contour.arriving[i]!), touchAngle(element, contour.arriving[i]! + element.orientation * contour.sweep[i]!)]
-    return [{ id: element.id, centre, radius: i < 0 ? element.radius : contour.radii[i]!, from: Math.min(...angles), to: Math.max(...angles), pivot: element.pivot ?? null }]
+    const angles =
+      i < 0
+        ? [0, 0]
+        : [
+            touchAngle(element, contour.arriving[i]!),
+            touchAngle(element, contour.arriving[i]! + element.orientation * contour.sweep[i]!)
+          ]
+    return [
+      {
+        id: element.id,
+        centre,
+        radius: i < 0 ? element.radius : contour.radii[i]!,
+        from: Math.min(...angles),
+        to: Math.max(...angles),
+        pivot: element.pivot ?? null
+      }
+    ]
   })
 }
 
-function plungerPicture(sheet: DriveSheet, chain: Chain, settled: Settled, state: ChainWear, corrections: Corrections): TensionerPicture | null {
+function plungerPicture(
+  sheet: DriveSheet,
+  chain: Chain,
+  settled: Settled,
+  state: ChainWear,
+  corrections: Corrections
+): TensionerPicture | null {
   const tensioner = compileSheet(sheet).tensionerOf(chain.id)
   const plunger = plungerOn(sheet, chain, corrections)
   if (!tensioner || !plunger) return null
   const extension = extensionAt(plunger, settled.armAngle, state.padWear)
-  return { id: tensioner.id, seat: plunger.seat, axis: plunger.axis, extension, tip: along(plunger.seat, plunger.axis, extension), stroke: tensioner.stroke }
+  return {
+    id: tensioner.id,
+    seat: plunger.seat,
+    axis: plunger.axis,
+    extension,
+    tip: along(plunger.seat, plunger.axis, extension),
+    stroke: tensioner.stroke
+  }
 }

@@ -15,7 +15,10 @@ export interface Plunger {
   range: readonly [number, number]
 }
 
-/** The plunger that works on a chain; null without a tensioner. @throws RangeError when the sheet lacks a coordinate that it needs */
+/**
+ * The plunger that works on a chain; null without a tensioner. @throws RangeError when the sheet lacks a coordinate
+ * that it needs
+ */
 export function plungerOn(sheet: DriveSheet, chain: Chain, corrections: Corrections): Plunger | null {
   const { tensionerOf, rails } = compileSheet(sheet)
   const tensioner = tensionerOf(chain.id)
@@ -26,7 +29,8 @@ export function plungerOn(sheet: DriveSheet, chain: Chain, corrections: Correcti
 /** @throws RangeError when the sheet lacks a coordinate that the plunger needs */
 function plungerOf(tensioner: Tensioner, arm: Rail, corrections: Corrections): Plunger {
   const { axis, seat, pad, armRange } = tensioner
-  if (axis === undefined || !seat || !pad || !armRange || !arm.pivot) throw new RangeError(`tensioner ${tensioner.id}: expected coordinates`)
+  if (axis === undefined || !seat || !pad || !armRange || !arm.pivot)
+    throw new RangeError(`tensioner ${tensioner.id}: expected coordinates`)
   return {
     axis: unit(axis),
     seat: grown(seat, corrections),

@@ -16,7 +16,10 @@ export function sheetFaults(value: unknown, at = ''): Fault[] {
 /** Characters of sheets remembered at the most; a fleet has few engine types. */
 const REMEMBERED = 16_000_000
 
-/** A check like sheetFaults that remembers which sheets were sound, to the letter, and passes those without another look. */
+/**
+ * A check like sheetFaults that remembers which sheets were sound, to the letter, and passes those without another
+ * look.
+ */
 export function rememberingSheets(): typeof sheetFaults {
   const sound = new Set<string>()
   let held = 0

@@ -5,7 +5,14 @@ import { faultAt, say } from './says'
 
 /** Faults in how the parts of a sheet name each other: ids, paths, counts, teeth, targets. */
 export function referenceFaults(sheet: DriveSheet): Fault[] {
-  return [...idFaults(sheet), ...sheet.chains.flatMap((chain, i) => chainFaults(sheet, chain, `chains[${i}]`)), ...tensionerFaults(sheet), ...gearFaults(sheet), ...targetFaults(sheet), ...workshopFaults(sheet)]
+  return [
+    ...idFaults(sheet),
+    ...sheet.chains.flatMap((chain, i) => chainFaults(sheet, chain, `chains[${i}]`)),
+    ...tensionerFaults(sheet),
+    ...gearFaults(sheet),
+    ...targetFaults(sheet),
+    ...workshopFaults(sheet)
+  ]
 }
 
 function idFaults(sheet: DriveSheet): Fault[] {
@@ -38,7 +45,9 @@ function chainFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
   return [...speedFaults(sheet, chain, driven, place), ...countFaults(chain, [chain.driver, ...driven], place)]
 }
 
-/** A marked sprocket that drives nothing further is a cam: it turns at half crank speed, through all stages before it. */
+/**
+ * A marked sprocket that drives nothing further is a cam: it turns at half crank speed, through all stages before it.
+ */
 function speedFaults(sheet: DriveSheet, chain: Chain, driven: readonly string[], place: string): Fault[] {
   try {
     return driven.flatMap((id) => {
@@ -79,8 +88,10 @@ function tensionerFaults(sheet: DriveSheet): Fault[] {
     const faults: Fault[] = []
     if (!chain) faults.push(faultAt(`${place}.chain`, 'no-chain', { id: tensioner.chain }))
     if (!arm || arm.kind !== 'arm') faults.push(faultAt(`${place}.arm`, 'no-arm', { id: tensioner.arm }))
-    else if (chain && !chain.path.includes(arm.id)) faults.push(faultAt(`${place}.arm`, 'arm-off-chain', { arm: arm.id, chain: chain.id }))
-    if (tensionerOf(tensioner.chain) !== tensioner) faults.push(faultAt(`${place}.chain`, 'second-tensioner', { chain: tensioner.chain }))
+    else if (chain && !chain.path.includes(arm.id))
+      faults.push(faultAt(`${place}.arm`, 'arm-off-chain', { arm: arm.id, chain: chain.id }))
+    if (tensionerOf(tensioner.chain) !== tensioner)
+      faults.push(faultAt(`${place}.chain`, 'second-tensioner', { chain: tensioner.chain }))
     return faults
   })
 }
@@ -89,9 +100,11 @@ function gearFaults(sheet: DriveSheet): Fault[] {
   return (sheet.gears ?? []).flatMap(({ driver, driven }, i) => {
     const known = (id: string) => compileSheet(sheet).sprockets.has(id)
     const faults: Fault[] = []
-    if (driver !== CRANK && !known(driver)) faults.push(faultAt(`gears[${i}].driver`, 'no-sprocket-nor-crank', { id: driver, crank: CRANK }))
+    if (driver !== CRANK && !known(driver))
+      faults.push(faultAt(`gears[${i}].driver`, 'no-sprocket-nor-crank', { id: driver, crank: CRANK }))
     if (!known(driven)) faults.push(faultAt(`gears[${i}].driven`, 'no-sprocket', { id: driven }))
-    else if (!sheet.chains.some((chain) => onShaft(sheet, driven).includes(chain.driver))) faults.push(faultAt(`gears[${i}].driven`, 'drives-no-chain', { id: driven }))
+    else if (!sheet.chains.some((chain) => onShaft(sheet, driven).includes(chain.driver)))
+      faults.push(faultAt(`gears[${i}].driven`, 'drives-no-chain', { id: driven }))
     return faults
   })
 }
@@ -102,20 +115,29 @@ const limitUnits = { elongation: '%', camLag: 'crank degrees', groove: 'mm', pad
 
 function targetFaults(sheet: DriveSheet): Fault[] {
   const parts = compileSheet(sheet)
-  const known = (list: 'sprockets' | 'rails' | 'tensioners' | 'chains', id: string | undefined) => id !== undefined && parts[list].has(id)
+  const known = (list: 'sprockets' | 'rails' | 'tensioners' | 'chains', id: string | undefined) =>
+    id !== undefined && parts[list].has(id)
   const faults: Fault[] = []
   sheet.phasers.forEach((phaser, i) => {
-    if (!known('sprockets', phaser.sprocket)) faults.push(faultAt(`phasers[${i}].sprocket`, 'no-sprocket', { id: phaser.sprocket }))
+    if (!known('sprockets', phaser.sprocket))
+      faults.push(faultAt(`phasers[${i}].sprocket`, 'no-sprocket', { id: phaser.sprocket }))
   })
   sheet.marks.forEach((mark, i) => {
-    if (!known('sprockets', mark.sprocket)) faults.push(faultAt(`marks[${i}].sprocket`, 'no-sprocket', { id: mark.sprocket }))
+    if (!known('sprockets', mark.sprocket))
+      faults.push(faultAt(`marks[${i}].sprocket`, 'no-sprocket', { id: mark.sprocket }))
   })
   sheet.limits.forEach((limit: Limit, i) => {
     const [field] = limitTargets[limit.kind]
     const target = limit[field]
-    if (limit.unit !== limitUnits[limit.kind]) faults.push(faultAt(`limits[${i}].unit`, 'limit-unit', { unit: limitUnits[limit.kind], kind: limit.kind }))
+    if (limit.unit !== limitUnits[limit.kind])
+      faults.push(faultAt(`limits[${i}].unit`, 'limit-unit', { unit: limitUnits[limit.kind], kind: limit.kind }))
     const everyCam = limit.kind === 'camLag' && target === undefined
-    if (!everyCam && !known(`${field}s`, target)) faults.push(target === undefined ? faultAt(`limits[${i}].${field}`, 'limit-target-missing', { field }) : faultAt(`limits[${i}].${field}`, 'limit-target', { id: target, field }))
+    if (!everyCam && !known(`${field}s`, target))
+      faults.push(
+        target === undefined
+          ? faultAt(`limits[${i}].${field}`, 'limit-target-missing', { field })
+          : faultAt(`limits[${i}].${field}`, 'limit-target', { id: target, field })
+      )
   })
   return faults
 }

@@ -7,17 +7,17 @@ import { touchAngle } from './marks'
 export type Segment =
   | { shape: 'straight'; from: Point; to: Point; heading: number; links: number }
   | {
-    shape: 'arc'
-    /** Id of the sprocket or rail it lies on. */
-    on: string
-    centre: Point
-    radius: number
-    /** Direction from the centre at which it starts. */
-    from: number
-    /** How far it goes round, anticlockwise positive. */
-    turn: number
-    links: number
-  }
+      shape: 'arc'
+      /** Id of the sprocket or rail it lies on. */
+      on: string
+      centre: Point
+      radius: number
+      /** Direction from the centre at which it starts. */
+      from: number
+      /** How far it goes round, anticlockwise positive. */
+      turn: number
+      links: number
+    }
 
 /**
  * A chain's run as straights and arcs with the links lying on each, from the driver's mark once round to it again.
@@ -30,15 +30,37 @@ export function chainRun(elements: readonly Element[], contour: Contour, linkLen
   const after = contour.sweep[0]! - before
   const piece = (i: number, heading: number, sweep: number, links: number): Segment => {
     const element = elements[contour.touched[i]!]!
-    return { shape: 'arc', on: element.id, centre: contour.centres[i]!, radius: contour.radii[i]!, from: touchAngle(element, heading), turn: element.orientation * sweep, links }
+    return {
+      shape: 'arc',
+      on: element.id,
+      centre: contour.centres[i]!,
+      radius: contour.radii[i]!,
+      from: touchAngle(element, heading),
+      turn: element.orientation * sweep,
+      links
+    }
   }
   const straight = (i: number): Segment => {
     const heading = contour.leaving[i]!
-    const from = along(contour.centres[i]!, unit(touchAngle(elements[contour.touched[i]!]!, heading)), contour.radii[i]!)
-    return { shape: 'straight', from, to: along(from, unit(heading), contour.straight[i]!), heading, links: contour.straight[i]! / linkLength }
+    const from = along(
+      contour.centres[i]!,
+      unit(touchAngle(elements[contour.touched[i]!]!, heading)),
+      contour.radii[i]!
+    )
+    return {
+      shape: 'straight',
+      from,
+      to: along(from, unit(heading), contour.straight[i]!),
+      heading,
+      links: contour.straight[i]! / linkLength
+    }
   }
   const segments: Segment[] = [piece(0, markHeading, after, (driver.teeth * after) / 360), straight(0)]
-  for (let i = 1; i < contour.touched.length; i++) segments.push(piece(i, contour.arriving[i]!, contour.sweep[i]!, linksOn(elements, contour, i, linkLength)), straight(i))
+  for (let i = 1; i < contour.touched.length; i++)
+    segments.push(
+      piece(i, contour.arriving[i]!, contour.sweep[i]!, linksOn(elements, contour, i, linkLength)),
+      straight(i)
+    )
   return [...segments, piece(0, contour.arriving[0]!, before, (driver.teeth * before) / 360)]
 }
 
@@ -47,7 +69,10 @@ export function linksOf(run: readonly Segment[]): number {
   return run.reduce((sum, { links }) => sum + links, 0)
 }
 
-/** Where a number of links from the run's start lies, and which way the chain heads there. Goes round as often as it must. */
+/**
+ * Where a number of links from the run's start lies, and which way the chain heads there. Goes round as often as it
+ * must.
+ */
 export function placeOn(run: readonly Segment[], links: number): { point: Point; heading: number } {
   const total = linksOf(run)
   let rest = ((links % total) + total) % total

@@ -36,7 +36,7 @@ export interface DriveSays {
   'plunger-along-face': {}
   'arm-range': {}
   'count-drawn': { links: number; drawn: number }
-  'reach': { reached: number; wanted: number; times: number }
+  reach: { reached: number; wanted: number; times: number }
   'limit-target-missing': { field: string }
   'limit-target': { id: string; field: string }
 }

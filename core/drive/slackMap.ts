@@ -13,22 +13,32 @@ export interface SlackMap {
   gathers: { from: string; to: string }
   /** mm that the longest span of that strand can be pushed out at its middle. */
   sag: number
-  /** Strands between driven sprockets: slack seen there with the engine stopped only means that the cams kicked back. */
+  /**
+   * Strands between driven sprockets: slack seen there with the engine stopped only means that the cams kicked back.
+   */
   kickBack: { from: string; to: string }[]
 }
 
 /**
  * Where slack appears if the tensioner lets go: the driver pulls the strand running into it tight, so after turning in
- * the running direction all slack lies behind it, on the strand it pays out. A span L with s of slack sags by √(3·L·s/8)
+ * the running direction all slack lies behind it, on the strand it pays out. A span L with s of slack sags by
+ * √(3·L·s/8)
  * at its middle (flat parabola).
  * @returns null for a chain without coordinates
  */
-export function slackMap(sheet: DriveSheet, chain: Chain, state: ChainWear, corrections: Corrections = {}): SlackMap | null {
+export function slackMap(
+  sheet: DriveSheet,
+  chain: Chain,
+  state: ChainWear,
+  corrections: Corrections = {}
+): SlackMap | null {
   if (!isCharted(sheet, chain)) return null
   const { elements, linkLength } = chartedModel(sheet, chain, corrections)
   const length = linkLength(state.elongation)
   const tensioner = compileSheet(sheet).tensionerOf(chain.id)
-  const contours = (tensioner?.armRange ?? [0, 0]).map((angle) => contourAt(elements, angle, state.wear)).filter((c) => c !== null)
+  const contours = (tensioner?.armRange ?? [0, 0])
+    .map((angle) => contourAt(elements, angle, state.wear))
+    .filter((c) => c !== null)
   if (contours.length === 0) return null
   const loosest = contours.reduce((a, b) => (linksRound(elements, b, length) < linksRound(elements, a, length) ? b : a))
   const slack = Math.max(0, (chain.links - linksRound(elements, loosest, length)) * length)

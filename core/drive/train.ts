@@ -2,7 +2,10 @@ import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 
 /** How a chain's driver is driven. */
 export interface Stage {
-  /** Turns of the driver per crank turn; negative when it turns against the crank (behind a gear pair or a back-driven sprocket). */
+  /**
+   * Turns of the driver per crank turn; negative when it turns against the crank (behind a gear pair or a back-driven
+   * sprocket).
+   */
   speed: number
   /** The sprocket of another chain whose lag this whole stage inherits; null where the driver is fixed to the crank. */
   upstream: { chain: string; sprocket: string } | null
@@ -24,22 +27,29 @@ export function stageOf(sheet: DriveSheet, chain: Chain, depth = 0): Stage {
 
 /** The stage behind the shaft that a sprocket sits on. */
 function shaftOf(sheet: DriveSheet, sprocket: string, depth: number): Stage {
-  if (depth > MOST_STAGES) throw new RangeError(`sprocket ${sprocket}: expected stages that start at the crank, but they go round in a circle`)
+  if (depth > MOST_STAGES)
+    throw new RangeError(`sprocket ${sprocket}: expected stages that start at the crank, but they go round in a circle`)
   const together = onShaft(sheet, sprocket)
   for (const chain of sheet.chains) {
     const driven = chain.path.find((id) => id !== chain.driver && together.includes(id))
-    if (driven !== undefined) return { speed: speedOf(sheet, chain, driven, depth + 1), upstream: { chain: chain.id, sprocket: driven } }
+    if (driven !== undefined)
+      return { speed: speedOf(sheet, chain, driven, depth + 1), upstream: { chain: chain.id, sprocket: driven } }
   }
   const gear = sheet.gears?.find(({ driven }) => together.includes(driven))
   if (!gear) return { speed: 1, upstream: null }
-  const before = compileSheet(sheet).sprockets.has(gear.driver) ? shaftOf(sheet, gear.driver, depth + 1) : { speed: 1, upstream: null }
+  const before = compileSheet(sheet).sprockets.has(gear.driver)
+    ? shaftOf(sheet, gear.driver, depth + 1)
+    : { speed: 1, upstream: null }
   return { speed: (-before.speed * gear.teeth[0]) / gear.teeth[1], upstream: before.upstream }
 }
 
 /** Sprockets that turn as one with a sprocket, itself first. */
 export function onShaft(sheet: DriveSheet, id: string): string[] {
   const shaft = compileSheet(sheet).sprockets.get(id)?.shaft
-  return [id, ...sheet.sprockets.filter((s) => s.id !== id && shaft !== undefined && s.shaft === shaft).map((s) => s.id)]
+  return [
+    id,
+    ...sheet.sprockets.filter((s) => s.id !== id && shaft !== undefined && s.shaft === shaft).map((s) => s.id)
+  ]
 }
 
 /** Turns of a sprocket driven by a chain per crank turn, with their direction. */
@@ -64,7 +74,10 @@ export function travelOf(sheet: DriveSheet, chain: Chain): 1 | -1 {
 /** Does a sprocket drive a further stage, by its shaft or by a gear pair? Such a one is no cam. */
 export function drivesFurther(sheet: DriveSheet, sprocket: string): boolean {
   const together = onShaft(sheet, sprocket)
-  return sheet.chains.some(({ driver }) => together.includes(driver)) || (sheet.gears ?? []).some(({ driver }) => together.includes(driver))
+  return (
+    sheet.chains.some(({ driver }) => together.includes(driver)) ||
+    (sheet.gears ?? []).some(({ driver }) => together.includes(driver))
+  )
 }
 
 /** Chains in groups that hang together by stages, each in the order of the sheet. */

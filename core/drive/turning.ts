@@ -26,14 +26,21 @@ export interface Slackness {
  * @param picture of the drive at the setting point
  * @returns for crank degrees in the running direction (below 0 against it), where everything stands
  */
-export function turningOf(sheet: DriveSheet, chain: Chain, picture: ChainPicture): (crank: number, slack?: Slackness) => Turned {
+export function turningOf(
+  sheet: DriveSheet,
+  chain: Chain,
+  picture: ChainPicture
+): (crank: number, slack?: Slackness) => Turned {
   const { run } = picture
   const stretch = linksOf(run) / chain.links
   const driver = compileSheet(sheet).sprocket(chain.driver)
   const speed = stageOf(sheet, chain).speed
   const linksPerDegree = (Math.abs(speed) * driver.teeth) / 360
   const sense = sheet.rotation === 'clockwise' ? -1 : 1
-  const sprockets = picture.sprockets.map(({ id }) => ({ id, speed: id === chain.driver ? speed : speedOf(sheet, chain, id) }))
+  const sprockets = picture.sprockets.map(({ id }) => ({
+    id,
+    speed: id === chain.driver ? speed : speedOf(sheet, chain, id)
+  }))
   return (crank, slack) => {
     const start = (((crank * linksPerDegree) % chain.links) + chain.links) % chain.links
     return {
@@ -79,7 +86,8 @@ function placeOn(segment: Segment, part: number, sag: number): Point {
 }
 
 /**
- * How far a loose cam trails its phaser at a cam angle, as a share of its play: it lags while it lifts a valve, and snaps
+ * How far a loose cam trails its phaser at a cam angle, as a share of its play: it lags while it lifts a valve, and
+ * snaps
  * over when the lobe has passed.
  * @param cam degrees that the cam has turned
  * @param lobes valves that it lifts one after another in a turn

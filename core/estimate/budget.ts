@@ -12,7 +12,12 @@ export interface BudgetEntry {
  * order, pad), then what no cause explains. The entries sum to what was read, or to the prediction where nothing was.
  * @param reference the same chain without corrections
  */
-export function extensionBudget(model: ChainModel, reference: ChainModel, state: ChainWear, read: number | null): BudgetEntry[] {
+export function extensionBudget(
+  model: ChainModel,
+  reference: ChainModel,
+  state: ChainWear,
+  read: number | null
+): BudgetEntry[] {
   const entries: BudgetEntry[] = []
   let reached = 0
   const add = (cause: string, extension: number) => {

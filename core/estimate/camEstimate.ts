@@ -15,28 +15,50 @@ const EARLY = { sds: 2, degrees: 1 }
 const HIDDEN = 0.5
 
 /** A driven sprocket's lag, what of it is wear, and its odds of having jumped. */
-export function camEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, cam: number, priors: Priors): CamEstimate {
+export function camEstimate(
+  sheet: DriveSheet,
+  problem: Problem,
+  solution: Solution,
+  cam: number,
+  priors: Priors
+): CamEstimate {
   const { cams, parts, scale } = problem
   const { id, part, place, inherits } = cams[cam]!
   const at = parts[part]!.at.lag + place
-  const jumped = (teeth: readonly number[]) => [cam, ...inherits].reduce((sum, c) => sum + teeth[c]! * cams[c]!.degreesPerTooth, 0)
+  const jumped = (teeth: readonly number[]) =>
+    [cam, ...inherits].reduce((sum, c) => sum + teeth[c]! * cams[c]!.degreesPerTooth, 0)
   const lag = linearEstimate(
-    solution, ({ near, teeth }) => near.lag[cam]! + near.point[at]! * scale[at]! + jumped(teeth),
-    ({ near }) => near.lagSlope[cam]!, limitFor(sheet, 'camLag', id)?.value
+    solution,
+    ({ near, teeth }) => near.lag[cam]! + near.point[at]! * scale[at]! + jumped(teeth),
+    ({ near }) => near.lagSlope[cam]!,
+    limitFor(sheet, 'camLag', id)?.value
   )
   const wearLag = solution.components.reduce((sum, { weight, near }) => sum + weight * near.lag[cam]!, 0)
   const told = problem.observations.some((o) => o.teeth[cam] !== 0)
   const jump = { ...jumpOf(solution, cam, told, priors), told }
-  return { chain: parts[part]!.chain.id, lag, wearLag, jump, argument: told ? argumentOf(lag, wearLag, jump.teeth) : null }
+  return {
+    chain: parts[part]!.chain.id,
+    lag,
+    wearLag,
+    jump,
+    argument: told ? argumentOf(lag, wearLag, jump.teeth) : null
+  }
 }
 
-/** The argument from the direction: wear only retards, so what stands early was moved, and wear hides a part of that. */
+/**
+ * The argument from the direction: wear only retards, so what stands early was moved, and wear hides a part of that.
+ */
 function argumentOf(lag: { mean: number; sd: number }, wearLag: number, teeth: number): Message | null {
   const early = lag.mean < -EARLY.degrees && lag.mean < -EARLY.sds * lag.sd
   return early || teeth < 0 ? argue('moved', { hidden: wearLag >= HIDDEN ? wearLag : null }) : null
 }
 
-function jumpOf({ components }: Solution, cam: number, told: boolean, priors: Priors): { teeth: number; odds: number; all: Record<string, number> } {
+function jumpOf(
+  { components }: Solution,
+  cam: number,
+  told: boolean,
+  priors: Priors
+): { teeth: number; odds: number; all: Record<string, number> } {
   const odds = new Map<number, number>()
   if (told) for (const { teeth, weight } of components) odds.set(teeth[cam]!, (odds.get(teeth[cam]!) ?? 0) + weight)
   else priors.jump.forEach((p, teeth) => [teeth, -teeth].forEach((t) => odds.set(t, p)))

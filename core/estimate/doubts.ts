@@ -29,29 +29,73 @@ export interface JumpDoubt {
 const UNDECIDED: readonly [number, number] = [0.1, 0.9]
 
 /**
- * The undecided calls of a train under its likeliest component: what lies across its limit, and what has a limit and was
+ * The undecided calls of a train under its likeliest component: what lies across its limit, and what has a limit and
+ * was
  * not read at all.
  */
-export function doubtsOf(sheet: DriveSheet, problem: Problem, component: Component, readings: readonly Reading[]): Doubt[] {
+export function doubtsOf(
+  sheet: DriveSheet,
+  problem: Problem,
+  component: Component,
+  readings: readonly Reading[]
+): Doubt[] {
   const { near, posterior } = component
   const { scale } = problem
   const parts = compileSheet(sheet)
   const single = (i: number, by = 1) => scale.map((s, k) => (k === i ? s * by : 0))
   const read = (kind: NumericKind, part: string) => readings.some((r) => r.kind === kind && partOf(r) === part)
-  const bounded = (part: string, about: NumericKind, i: number, limit: number | undefined, was: boolean, by = 1): (Doubt & { read: boolean })[] => {
+  const bounded = (
+    part: string,
+    about: NumericKind,
+    i: number,
+    limit: number | undefined,
+    was: boolean,
+    by = 1
+  ): (Doubt & { read: boolean })[] => {
     if (limit === undefined) return []
     const slope = single(i, by)
-    return [{ part, about, limit, slope, read: was, mean: posterior.mean[i]! * scale[i]! * by, sd: Math.sqrt(Math.max(dot(slope, seen(posterior.covariance, slope)), 1e-18)) }]
+    return [
+      {
+        part,
+        about,
+        limit,
+        slope,
+        read: was,
+        mean: posterior.mean[i]! * scale[i]! * by,
+        sd: Math.sqrt(Math.max(dot(slope, seen(posterior.covariance, slope)), 1e-18))
+      }
+    ]
   }
   const all = problem.parts.flatMap(({ chain, model, at }, place): (Doubt & { read: boolean })[] => {
     const told = problem.observations.some((o) => o.part === place && STRETCH_KINDS.includes(o.kind))
     const tensioner = model.tensioner === null ? null : parts.tensioner(model.tensioner)
-    const extension = tensioner?.limit && normalAlong(component, (near.readouts[place]!.extension ?? NaN) + near.point[at.extension]! * scale[at.extension]!, near.extensionSlope[place]!)
+    const extension =
+      tensioner?.limit &&
+      normalAlong(
+        component,
+        (near.readouts[place]!.extension ?? NaN) + near.point[at.extension]! * scale[at.extension]!,
+        near.extensionSlope[place]!
+      )
     return [
       ...bounded(chain.id, 'chainLength', at.elongation, limitFor(sheet, 'elongation', chain.id)?.value, told, 100),
-      ...model.rails.flatMap((id, i) => bounded(id, 'groove', at.wear + i, limitFor(sheet, 'groove', id)?.value, read('groove', id))),
-      ...(tensioner ? bounded(tensioner.id, 'padWear', at.padWear, limitFor(sheet, 'padWear', tensioner.id)?.value, true) : []),
-      ...(extension && tensioner?.limit ? [{ part: tensioner.id, about: 'extension' as const, ...extension, limit: tensioner.limit.value, slope: near.extensionSlope[place]!, read: read('extension', tensioner.id) }] : [])
+      ...model.rails.flatMap((id, i) =>
+        bounded(id, 'groove', at.wear + i, limitFor(sheet, 'groove', id)?.value, read('groove', id))
+      ),
+      ...(tensioner
+        ? bounded(tensioner.id, 'padWear', at.padWear, limitFor(sheet, 'padWear', tensioner.id)?.value, true)
+        : []),
+      ...(extension && tensioner?.limit
+        ? [
+            {
+              part: tensioner.id,
+              about: 'extension' as const,
+              ...extension,
+              limit: tensioner.limit.value,
+              slope: near.extensionSlope[place]!,
+              read: read('extension', tensioner.id)
+            }
+          ]
+        : [])
     ]
   })
   return all.filter((doubt) => !doubt.read || isUndecided(pastLimit(doubt))).map(({ read: _read, ...doubt }) => doubt)
@@ -81,7 +125,13 @@ export function doubtOf(odds: number): number {
 }
 
 /** Gauss–Hermite nodes and weights for a standard normal, five of them. */
-const NODES = [[0, 8 / 15], [1.355626179974266, 0.2220759220056126], [-1.355626179974266, 0.2220759220056126], [2.856970013872806, 0.01125741132772069], [-2.856970013872806, 0.01125741132772069]] as const
+const NODES = [
+  [0, 8 / 15],
+  [1.355626179974266, 0.2220759220056126],
+  [-1.355626179974266, 0.2220759220056126],
+  [2.856970013872806, 0.01125741132772069],
+  [-2.856970013872806, 0.01125741132772069]
+] as const
 
 /**
  * What doubt is left on average once a reading cuts the variance of a quantity by a fraction: its mean moves by
@@ -89,5 +139,8 @@ const NODES = [[0, 8 / 15], [1.355626179974266, 0.2220759220056126], [-1.3556261
  */
 export function doubtAfter({ mean, sd, limit }: Pick<Doubt, 'mean' | 'sd' | 'limit'>, cut: number): number {
   const [moves, left] = [sd * Math.sqrt(cut), sd * Math.sqrt(Math.max(1 - cut, 1e-12))]
-  return NODES.reduce((sum, [node, weight]) => sum + weight * doubtOf(pastLimit({ mean: mean + moves * node, sd: left, limit })), 0)
+  return NODES.reduce(
+    (sum, [node, weight]) => sum + weight * doubtOf(pastLimit({ mean: mean + moves * node, sd: left, limit })),
+    0
+  )
 }

@@ -8,7 +8,10 @@ import { chainOf } from './observations'
 import type { ReadingFault, TrainResult } from './types'
 import type { Chain } from '../sheet'
 
-/** Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are named in `faults`. */
+/**
+ * Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are
+ * named in `faults`.
+ */
 export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
   const trains = trainsOf(job.drive).map((chains) => soundTrain(job, chains, priors))
   const used = new Map(trains.flatMap((t) => t.readings).map((r) => [r.id, r]))
@@ -17,19 +20,24 @@ export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
     rails: mergeTrains(trains, 'rails'),
     tensioners: mergeTrains(trains, 'tensioners'),
     cams: mergeTrains(trains, 'cams'),
-    readings: job.readings.map(({ id }) => used.get(id) ?? { id, predicted: null, residual: null, sigma: null, atOdds: false }),
+    readings: job.readings.map(
+      ({ id }) => used.get(id) ?? { id, predicted: null, residual: null, sigma: null, atOdds: false }
+    ),
     next: trains.flatMap((t) => t.next).sort((a, b) => b.gain - a.gain),
     faults: inOrder(job, [...trains.flatMap((t) => t.faults), ...playFaults(job)])
   }
 }
 
-/** What a train's readings say; where they cannot be computed together, what is known without them, each of them named. */
+/**
+ * What a train's readings say; where they cannot be computed together, what is known without them, each of them named.
+ */
 function soundTrain(job: JobFile, chains: readonly Chain[], priors: Priors): TrainResult {
   const { drive, readings, corrections } = job
   const whole = attempt(() => estimateTrain(drive, chains, readings, corrections, priors))
   if (whole) return whole
   const mine = readings.filter((reading) => chains.some(({ id }) => id === chainOf(drive, reading)))
-  const bare = attempt(() => estimateTrain(drive, chains, [], corrections, priors)) ?? estimateTrain(drive, chains, [], {}, priors)
+  const bare =
+    attempt(() => estimateTrain(drive, chains, [], corrections, priors)) ?? estimateTrain(drive, chains, [], {}, priors)
   return { ...bare, faults: mine.map(({ id }) => ({ id, ...say('not-together') })) }
 }
 
@@ -38,14 +46,21 @@ function attempt(compute: () => TrainResult): TrainResult | null {
   try {
     const result = compute()
     const { chains, tensioners, cams } = result
-    const figures = [...Object.values(chains).flatMap(({ elongation: { mean, sd } }) => [mean, sd]), ...Object.values(tensioners).map(({ extension }) => extension.predicted), ...Object.values(cams).flatMap(({ lag: { mean, sd } }) => [mean, sd])]
+    const figures = [
+      ...Object.values(chains).flatMap(({ elongation: { mean, sd } }) => [mean, sd]),
+      ...Object.values(tensioners).map(({ extension }) => extension.predicted),
+      ...Object.values(cams).flatMap(({ lag: { mean, sd } }) => [mean, sd])
+    ]
     return figures.every(Number.isFinite) ? result : null
   } catch {
     return null
   }
 }
 
-function mergeTrains<K extends 'rails' | 'tensioners' | 'cams' | 'chains'>(trains: readonly TrainResult[], key: K): TrainResult[K] {
+function mergeTrains<K extends 'rails' | 'tensioners' | 'cams' | 'chains'>(
+  trains: readonly TrainResult[],
+  key: K
+): TrainResult[K] {
   return Object.assign({}, ...trains.map((train) => train[key])) as TrainResult[K]
 }
 

@@ -18,19 +18,56 @@ import type { ChainEstimate, ReadingEstimate, TrainResult } from './types'
  * @param readings all of the job's readings, in the job's order; those of other chains are passed over
  * @throws RangeError when the sheet is not sound; a bad reading never throws, it is named in `faults` and left out
  */
-export function estimateTrain(sheet: DriveSheet, chains: readonly Chain[], readings: readonly KnownReading[], corrections: Corrections = {}, priors: Priors = PRIORS): TrainResult {
-  const models = chains.map((chain) => ({ chain, model: chainModel(sheet, chain, corrections), upstream: stageOf(sheet, chain).upstream?.sprocket ?? null }))
-  const train = trainOf(models, priors, models.map(({ chain, model }) => guessedGainSpread(sheet, chain, model, priors)))
+export function estimateTrain(
+  sheet: DriveSheet,
+  chains: readonly Chain[],
+  readings: readonly KnownReading[],
+  corrections: Corrections = {},
+  priors: Priors = PRIORS
+): TrainResult {
+  const models = chains.map((chain) => ({
+    chain,
+    model: chainModel(sheet, chain, corrections),
+    upstream: stageOf(sheet, chain).upstream?.sprocket ?? null
+  }))
+  const train = trainOf(
+    models,
+    priors,
+    models.map(({ chain, model }) => guessedGainSpread(sheet, chain, model, priors))
+  )
   const { observations, faults } = observationsOf(sheet, train, readings, corrections)
   const problem: Problem = { ...train, observations }
   const solution = solve(problem, priors)
   const corrected = Object.keys(corrections).length > 0
   return {
     chains: Object.fromEntries(chains.map((chain, i) => [chain.id, chainEstimate(sheet, problem, solution, i)])),
-    rails: Object.fromEntries(problem.parts.flatMap(({ model, at }) =>
-      model.rails.map((id, i) => [id, { wear: boundedEstimate(problem, solution, at.wear + i, limitFor(sheet, 'groove', id)?.value) }]))),
-    tensioners: Object.fromEntries(problem.parts.flatMap(({ chain, model }, i) =>
-      (model.tensioner === null ? [] : [[model.tensioner, tensionerEstimate(sheet, problem, solution, i, model.tensioner, corrected ? chainModel(sheet, chain) : model)]]))),
+    rails: Object.fromEntries(
+      problem.parts.flatMap(({ model, at }) =>
+        model.rails.map((id, i) => [
+          id,
+          { wear: boundedEstimate(problem, solution, at.wear + i, limitFor(sheet, 'groove', id)?.value) }
+        ])
+      )
+    ),
+    tensioners: Object.fromEntries(
+      problem.parts.flatMap(({ chain, model }, i) =>
+        model.tensioner === null
+          ? []
+          : [
+              [
+                model.tensioner,
+                tensionerEstimate(
+                  sheet,
+                  problem,
+                  solution,
+                  i,
+                  model.tensioner,
+                  corrected ? chainModel(sheet, chain) : model
+                )
+              ]
+            ]
+      )
+    ),
     cams: Object.fromEntries(problem.cams.map(({ id }, i) => [id, camEstimate(sheet, problem, solution, i, priors)])),
     readings: readingEstimates(problem, solution),
     next: nextReadings(sheet, problem, solution, readings, priors),
@@ -38,7 +75,10 @@ export function estimateTrain(sheet: DriveSheet, chains: readonly Chain[], readi
   }
 }
 
-/** mm by which an unread rail may move the extension of a counted sheet whose rail gains are only guessed (to half their size). */
+/**
+ * mm by which an unread rail may move the extension of a counted sheet whose rail gains are only guessed (to half their
+ * size).
+ */
 function guessedGainSpread(sheet: DriveSheet, chain: Chain, model: ChainModel, priors: Priors): number {
   const tensioner = compileSheet(sheet).tensionerOf(chain.id)
   if (!chain.counted || !tensioner) return 0

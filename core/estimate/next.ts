@@ -35,7 +35,13 @@ interface Candidate {
  * reading will be; so does that of ε, and the doubt of a call by what is left of it on average. A jump is told by
  * δ = one tooth over the spread of the prediction; its doubt falls by 1 − exp(−δ²/8) (the overlap of two normals).
  */
-export function nextReadings(sheet: DriveSheet, problem: Problem, { components }: Solution, taken: readonly Reading[], priors: Priors): NextReading[] {
+export function nextReadings(
+  sheet: DriveSheet,
+  problem: Problem,
+  { components }: Solution,
+  taken: readonly Reading[],
+  priors: Priors
+): NextReading[] {
   const best = components[0]!
   const { covariance } = best.posterior
   const doubts = doubtsOf(sheet, problem, best, taken)
@@ -51,9 +57,15 @@ export function nextReadings(sheet: DriveSheet, problem: Problem, { components }
     const unsettled = settles.reduce((left, { took }) => left * (1 - EVEN * took), 1)
     const sd = Math.sqrt(variance) * problem.scale[at.elongation]!
     return {
-      kind, target, ...(from && to ? { from, to } : {}), chain: chain.id, gain: 1 - (1 - cut) * unsettled,
+      kind,
+      target,
+      ...(from && to ? { from, to } : {}),
+      chain: chain.id,
+      gain: 1 - (1 - cut) * unsettled,
       narrows: { from: sd, to: sd * Math.sqrt(Math.max(0, 1 - cut)) },
-      settles: settles.filter((s) => s.cut >= WORTH).map(({ part: of, odds, cut: by }) => ({ part: of, odds, cut: by })),
+      settles: settles
+        .filter((s) => s.cut >= WORTH)
+        .map(({ part: of, odds, cut: by }) => ({ part: of, odds, cut: by })),
       minutes: minutesOf(kind, chain, taken)
     }
   })
@@ -78,7 +90,9 @@ function settledLimits(doubts: readonly Doubt[], along: readonly number[], sprea
 function settledJumps(jumps: readonly JumpDoubt[], teeth: ReadonlyMap<number, number>, spread: number): Settled[] {
   return jumps.flatMap(({ part, cam, jumped }) => {
     const tooth = teeth.get(cam)
-    return tooth === undefined ? [] : [settleDoubt(part, jumped, doubtOf(jumped) * Math.exp(-(tooth * tooth) / spread / 8))]
+    return tooth === undefined
+      ? []
+      : [settleDoubt(part, jumped, doubtOf(jumped) * Math.exp(-(tooth * tooth) / spread / 8))]
   })
 }
 
@@ -90,12 +104,30 @@ function settleDoubt(part: string, odds: number, left: number): Settled {
 
 /** Play stands outside the estimate: an unread phaser's call is settled by reading it, and by nothing else. */
 function openPlays(sheet: DriveSheet, { parts }: Problem, taken: readonly Reading[], priors: Priors): NextReading[] {
-  return parts.flatMap(({ chain }) => sheet.phasers.filter((p) => chain.path.includes(p.sprocket) && !taken.some((r) => r.kind === 'phaserPlay' && r.phaser === p.id)).map((phaser): NextReading => {
-    const { minutes } = READING_KINDS.phaserPlay
-    const doubt = phaser.playLimit ? { mean: 0.8 * priors.play, sd: 0.6 * priors.play, limit: phaser.playLimit.value } : null
-    const { odds, cut, took } = doubt ? settleDoubt(phaser.id, pastLimit(doubt), doubtAfter(doubt, 0.9)) : { odds: 0.5, cut: 0, took: 0 }
-    return { kind: 'phaserPlay', target: phaser.id, chain: chain.id, gain: EVEN * took, narrows: { from: 0, to: 0 }, settles: doubt ? [{ part: phaser.id, odds, cut }] : [], minutes }
-  }))
+  return parts.flatMap(({ chain }) =>
+    sheet.phasers
+      .filter(
+        (p) => chain.path.includes(p.sprocket) && !taken.some((r) => r.kind === 'phaserPlay' && r.phaser === p.id)
+      )
+      .map((phaser): NextReading => {
+        const { minutes } = READING_KINDS.phaserPlay
+        const doubt = phaser.playLimit
+          ? { mean: 0.8 * priors.play, sd: 0.6 * priors.play, limit: phaser.playLimit.value }
+          : null
+        const { odds, cut, took } = doubt
+          ? settleDoubt(phaser.id, pastLimit(doubt), doubtAfter(doubt, 0.9))
+          : { odds: 0.5, cut: 0, took: 0 }
+        return {
+          kind: 'phaserPlay',
+          target: phaser.id,
+          chain: chain.id,
+          gain: EVEN * took,
+          narrows: { from: 0, to: 0 },
+          settles: doubt ? [{ part: phaser.id, odds, cut }] : [],
+          minutes
+        }
+      })
+  )
 }
 
 function isTaken({ kind, target, from, to }: Candidate, reading: Reading): boolean {
@@ -114,17 +146,33 @@ function candidatesOf(problem: Problem, { near }: Solution['components'][number]
   const { cams, scale } = problem
   const sigma = (kind: NumericKind) => methodSigma(kind) ?? NaN
   const single = (i: number, by: number) => scale.map((s, k) => (k === i ? s * by : 0))
-  const linear = (kind: NumericKind, target: string, part: number, slope: readonly number[]): Candidate =>
-    ({ kind, target, part, slope: slope.map((s) => s / sigma(kind)), teeth: new Map() })
+  const linear = (kind: NumericKind, target: string, part: number, slope: readonly number[]): Candidate => ({
+    kind,
+    target,
+    part,
+    slope: slope.map((s) => s / sigma(kind)),
+    teeth: new Map()
+  })
   return problem.parts.flatMap((view, part) => {
     const { chain, model, at } = view
     const bench = Math.min(BENCH_LINKS, chain.links) * chain.pitch
     return [
-      ...(model.tensioner === null ? [] : [linear('extension', model.tensioner, part, near.extensionSlope[part]!), linear('padWear', model.tensioner, part, single(at.padWear, 1))]),
-      ...cams.flatMap((cam, i) => (cam.part !== part ? [] : [{
-        ...linear('camLag', cam.id, part, near.lagSlope[i]!),
-        teeth: new Map([i, ...cam.inherits].map((c) => [c, cams[c]!.degreesPerTooth / sigma('camLag')]))
-      }])),
+      ...(model.tensioner === null
+        ? []
+        : [
+            linear('extension', model.tensioner, part, near.extensionSlope[part]!),
+            linear('padWear', model.tensioner, part, single(at.padWear, 1))
+          ]),
+      ...cams.flatMap((cam, i) =>
+        cam.part !== part
+          ? []
+          : [
+              {
+                ...linear('camLag', cam.id, part, near.lagSlope[i]!),
+                teeth: new Map([i, ...cam.inherits].map((c) => [c, cams[c]!.degreesPerTooth / sigma('camLag')]))
+              }
+            ]
+      ),
       ...runsOf(problem, view, part),
       ...model.rails.map((id, i) => linear('groove', id, part, single(at.wear + i, 1))),
       linear('chainLength', chain.id, part, single(at.elongation, bench)),
@@ -136,7 +184,17 @@ function candidatesOf(problem: Problem, { near }: Solution['components'][number]
 function runsOf({ cams, scale }: Problem, { chain }: Part, part: number): Candidate[] {
   const tooth = 1 / (methodSigma('linkCount') ?? NaN)
   return chain.counts.map(({ from, to }) => {
-    const seenBy = [from, to].map((id) => cams.findIndex((cam) => cam.part === part && cam.id === id)).filter((i) => i >= 0)
-    return { kind: 'linkCount', target: chain.id, from, to, part, slope: scale.map(() => 0), teeth: new Map(seenBy.map((i) => [i, tooth])) }
+    const seenBy = [from, to]
+      .map((id) => cams.findIndex((cam) => cam.part === part && cam.id === id))
+      .filter((i) => i >= 0)
+    return {
+      kind: 'linkCount',
+      target: chain.id,
+      from,
+      to,
+      part,
+      slope: scale.map(() => 0),
+      teeth: new Map(seenBy.map((i) => [i, tooth]))
+    }
   })
 }

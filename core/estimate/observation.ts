@@ -1,6 +1,9 @@
 import type { KnownReading, ReadingKind } from '../readings'
 
-/** What a reading sees of a train's state. `shift + scale·ε` for a length; `base` links for a count; `cam` among the train's. */
+/**
+ * What a reading sees of a train's state. `shift + scale·ε` for a length; `base` links for a count; `cam` among the
+ * train's.
+ */
 export type Quantity =
   | { of: 'extension'; part: number }
   | { of: 'wear'; part: number; rail: number }

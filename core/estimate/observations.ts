@@ -3,7 +3,18 @@ import type { Observation, Quantity } from './observation'
 import type { Message } from '../check'
 import { ELONGATION_MAX, JUMP_MAX, JUMPS } from '../math'
 import { asNew, type Corrections } from '../drive'
-import { brokenLoops, impossibleReading, notchesToExtension, partField, partOf, placeSigma, readingSigma, sheetCount, type KnownReading, type Reading } from '../readings'
+import {
+  brokenLoops,
+  impossibleReading,
+  notchesToExtension,
+  partField,
+  partOf,
+  placeSigma,
+  readingSigma,
+  sheetCount,
+  type KnownReading,
+  type Reading
+} from '../readings'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
 import type { Part, Train } from './trainProblem'
 import type { ReadingFault } from './types'
@@ -13,19 +24,33 @@ export function chainOf(sheet: DriveSheet, reading: Reading): string | null {
   const parts = compileSheet(sheet)
   const part = partOf(reading)
   switch (partField(reading.kind)) {
-    case 'chain': return part
-    case 'tensioner': return parts.tensioners.get(part)?.chain ?? null
+    case 'chain':
+      return part
+    case 'tensioner':
+      return parts.tensioners.get(part)?.chain ?? null
     case 'rail':
-    case 'sprocket': return parts.chainAt(part)?.id ?? null
-    default: return null
+    case 'sprocket':
+      return parts.chainAt(part)?.id ?? null
+    default:
+      return null
   }
 }
 
-/** The readings of a train made ready, and those left out: impossible ones, counts that do not sum, lags that nothing gives. */
-export function observationsOf(sheet: DriveSheet, train: Train, readings: readonly KnownReading[], corrections: Corrections): { observations: Observation[]; faults: ReadingFault[] } {
+/**
+ * The readings of a train made ready, and those left out: impossible ones, counts that do not sum, lags that nothing
+ * gives.
+ */
+export function observationsOf(
+  sheet: DriveSheet,
+  train: Train,
+  readings: readonly KnownReading[],
+  corrections: Corrections
+): { observations: Observation[]; faults: ReadingFault[] } {
   const faults: ReadingFault[] = []
   const possible = readings.filter((reading) => {
-    const why = train.parts.some(({ chain }) => chain.id === chainOf(sheet, reading)) ? impossibleReading(sheet, reading) : null
+    const why = train.parts.some(({ chain }) => chain.id === chainOf(sheet, reading))
+      ? impossibleReading(sheet, reading)
+      : null
     if (why) faults.push({ id: reading.id, ...why })
     return !why
   })
@@ -34,14 +59,16 @@ export function observationsOf(sheet: DriveSheet, train: Train, readings: readon
   const usable = possible.filter(({ id }) => !left.has(id))
   const play = playBySprocket(sheet, readings)
   const given = lagBounds(sheet, train)
-  const observations = train.parts.flatMap(({ chain }, part) => {
-    const view = { sheet, train, corrections, play, readings: usable, part, chain }
-    return usable.flatMap((reading) => observationOf(view, reading) ?? [])
-  }).filter((observation) => {
-    const why = given(observation)
-    if (why) faults.push({ id: observation.reading.id, ...why })
-    return !why
-  })
+  const observations = train.parts
+    .flatMap(({ chain }, part) => {
+      const view = { sheet, train, corrections, play, readings: usable, part, chain }
+      return usable.flatMap((reading) => observationOf(view, reading) ?? [])
+    })
+    .filter((observation) => {
+      const why = given(observation)
+      if (why) faults.push({ id: observation.reading.id, ...why })
+      return !why
+    })
   // Those of one chain stand in the order of the readings as they are.
   return { observations: train.parts.length > 1 ? inOrder(readings, observations) : observations, faults }
 }
@@ -54,7 +81,9 @@ function inOrder(readings: readonly KnownReading[], observations: Observation[])
 
 /** Counts of one chain that close a loop and do not sum to its links, each named once. */
 function countFaults(chain: Chain, possible: readonly KnownReading[]): ReadingFault[] {
-  const counts = possible.flatMap((reading) => (reading.kind === 'linkCount' && reading.chain === chain.id ? [reading] : []))
+  const counts = possible.flatMap((reading) =>
+    reading.kind === 'linkCount' && reading.chain === chain.id ? [reading] : []
+  )
   const named = new Map<string, number>()
   for (const { ids, sum } of brokenLoops(chain, counts)) {
     for (const id of ids) if (!named.has(id)) named.set(id, sum)
@@ -139,7 +168,10 @@ const SIGHTS: { readonly [K in Reading['kind']]: Sight<K> } = {
     const asNewLength = links * chain.pitch
     return { value, quantity: { of: 'elongation', part, scale: asNewLength, shift: asNewLength } }
   },
-  chainCompare: ({ part, chain }, { links, value }) => ({ value, quantity: { of: 'elongation', part, scale: links * chain.pitch, shift: 0 } }),
+  chainCompare: ({ part, chain }, { links, value }) => ({
+    value,
+    quantity: { of: 'elongation', part, scale: links * chain.pitch, shift: 0 }
+  }),
   phaserPlay: outside,
   condition: outside
 }
@@ -157,11 +189,15 @@ const LONGEST = 0.015
 function lagBounds(sheet: DriveSheet, { parts, cams }: Train): (observation: Observation) => Message | null {
   const worn = parts.map((part) => mostWorn(sheet, part))
   const greatest = cams.map(({ part, place, inherits }) =>
-    inherits.reduce((sum, above) => sum + worn[cams[above]!.part]![cams[above]!.place]!, worn[part]![place]!))
+    inherits.reduce((sum, above) => sum + worn[cams[above]!.part]![cams[above]!.place]!, worn[part]![place]!)
+  )
   return ({ value, sigma, quantity, teeth }) => {
     if (quantity.of !== 'lag') return null
     const spread = 3 * sigma + LAG_MARGIN
-    const jumps = teeth.reduce<number[]>((sums, degrees) => (degrees === 0 ? sums : sums.flatMap((sum) => JUMPS.map((j) => sum + j * degrees))), [0])
+    const jumps = teeth.reduce<number[]>(
+      (sums, degrees) => (degrees === 0 ? sums : sums.flatMap((sum) => JUMPS.map((j) => sum + j * degrees))),
+      [0]
+    )
     if (jumps.some((jump) => value - jump >= -spread && value - jump <= greatest[quantity.cam]! + spread)) return null
     return say('lag-impossible', { lag: value, teeth: JUMP_MAX, wholeTurn: Math.abs(Math.abs(value) - 360) < 60 })
   }

@@ -14,7 +14,7 @@ export interface EstimateSays {
 /** What follows from the direction of a cam's lag. */
 export interface ArgumentSays {
   /** Wear cannot make a cam early; `hidden`: crank degrees of the jump that wear hides, null where it is little. */
-  'moved': { hidden: number | null }
+  moved: { hidden: number | null }
 }
 
 export const say = messagesOf<EstimateSays>()

@@ -1,13 +1,31 @@
 import type { AnySchema, InferType, MixedSchema } from 'yup'
-import { byIds, figuresShape, flag, listOf, needed, num, oneOf, sayOfCheck, shape, type Shape, text, whole, word } from '../check'
+import {
+  byIds,
+  figuresShape,
+  flag,
+  listOf,
+  needed,
+  num,
+  oneOf,
+  sayOfCheck,
+  shape,
+  type Shape,
+  text,
+  whole,
+  word
+} from '../check'
 import { NUMERIC_KINDS } from '../readings'
 
-/** What an assessment says of the drive itself. Elongations are fractions, other lengths mm, angles crank degrees, odds 0 to 1. */
+/**
+ * What an assessment says of the drive itself. Elongations are fractions, other lengths mm, angles crank degrees, odds
+ * 0 to 1.
+ */
 
 export const MOST_READINGS = 5000
 export const figure = () => num(-1e9, 1e9).required(needed)
 const odds = () => num(0, 1).required(needed)
-export const orNull = <S extends AnySchema>(schema: S) => schema.nullable().defined(needed) as unknown as MixedSchema<NonNullable<InferType<S>> | null>
+export const orNull = <S extends AnySchema>(schema: S) =>
+  schema.nullable().defined(needed) as unknown as MixedSchema<NonNullable<InferType<S>> | null>
 const named = <S extends AnySchema>(of: S) => byIds(of, sayOfCheck('values-by-id')).required(needed)
 /** Characters of a reading's id, one that was numbered among them. */
 const MOST_ID = 80
@@ -16,21 +34,41 @@ export const ids = () => listOf(text(MOST_ID).required(needed), MOST_READINGS).r
 export const said = { code: word(64).required(needed), figures: figuresShape() }
 
 /** Mean, sd, and the 5 and 95 % quantiles; `overLimit` null where the sheet has no limit. */
-const spread = shape({ mean: figure(), sd: figure(), low: figure(), high: figure(), overLimit: orNull(num(0, 1)) }).required(needed)
+const spread = shape({
+  mean: figure(),
+  sd: figure(),
+  low: figure(),
+  high: figure(),
+  overLimit: orNull(num(0, 1))
+}).required(needed)
 
 const chain = shape({
   elongation: spread,
   /** `moved`: how far the last step went, in prior widths. */
-  status: shape({ converged: flag().required(needed), iterations: whole(0, 1e6).required(needed), moved: figure() }).required(needed),
+  status: shape({
+    converged: flag().required(needed),
+    iterations: whole(0, 1e6).required(needed),
+    moved: figure()
+  }).required(needed),
   /** Ids of the readings that bear on the chain. */
   readings: ids(),
   /** Bench lengths at several places, compared; null where it was not measured so. */
-  places: orNull(shape({ count: whole(0, 99).required(needed), mean: figure(), spread: figure(), uneven: flag().required(needed) }))
+  places: orNull(
+    shape({ count: whole(0, 99).required(needed), mean: figure(), spread: figure(), uneven: flag().required(needed) })
+  )
 }).required(needed)
 
 const tensioner = shape({
-  /** `predicted` from the wears alone, `read` the weighted mean of the readings or null, `sd` of the extension as it stands. */
-  extension: shape({ predicted: figure(), read: orNull(num(-1e9, 1e9)), sd: figure(), overLimit: orNull(num(0, 1)) }).required(needed),
+  /**
+   * `predicted` from the wears alone, `read` the weighted mean of the readings or null, `sd` of the extension as it
+   * stands.
+   */
+  extension: shape({
+    predicted: figure(),
+    read: orNull(num(-1e9, 1e9)),
+    sd: figure(),
+    overLimit: orNull(num(0, 1))
+  }).required(needed),
   padWear: spread,
   budget: listOf(shape({ cause: text(64).required(needed), mm: figure() }).required(needed), 200).required(needed),
   /** `toLimit` null where the sheet has no limit. */
@@ -48,7 +86,12 @@ const cam = shape({
   /** What wear alone accounts for. */
   wearLag: figure(),
   /** `told`: does any reading bear on a jump of this cam? Else the odds are the prior's. */
-  jump: shape({ teeth: whole(-99, 99).required(needed), odds: odds(), all: named(num(0, 1).required(needed)), told: flag().required(needed) }).required(needed),
+  jump: shape({
+    teeth: whole(-99, 99).required(needed),
+    odds: odds(),
+    all: named(num(0, 1).required(needed)),
+    told: flag().required(needed)
+  }).required(needed),
   /** What follows from the lag's direction; null where nothing does. */
   argument: orNull(shape(said))
 }).required(needed)
@@ -58,7 +101,9 @@ const reading = shape({
   /** In the reading's unit; null for a reading outside the model. */
   predicted: orNull(num(-1e9, 1e9)),
   /** (value − predicted)/sigma. */
-  residual: orNull(num(-1e9, 1e9)), sigma: orNull(num(0, 1e9)), atOdds: flag().required(needed)
+  residual: orNull(num(-1e9, 1e9)),
+  sigma: orNull(num(0, 1e9)),
+  atOdds: flag().required(needed)
 }).required(needed)
 
 /** A reading not yet taken and what it would be worth. */
@@ -67,24 +112,38 @@ const nextReading = shape({
   /** Id of the part it is read on; a count's is its chain. */
   target: text(64).required(needed),
   /** linkCount: the run. */
-  from: text(64), to: text(64),
+  from: text(64),
+  to: text(64),
   chain: text(64).required(needed),
-  /** How much it would settle, 0 to 1: the fraction of the variance of the chain's elongation, and the doubt of undecided calls (1 = even odds), together. */
+  /**
+   * How much it would settle, 0 to 1: the fraction of the variance of the chain's elongation, and the doubt of
+   * undecided calls (1 = even odds), together.
+   */
   gain: odds(),
   /** sd of the chain's elongation as it is, and as it would be. */
   narrows: shape({ from: figure(), to: figure() }).required(needed),
-  /** Undecided calls it would bear on: odds that the part is past its limit (or has jumped), and the fraction of that doubt it would take away. */
-  settles: listOf(shape({ part: text(64).required(needed), odds: odds(), cut: odds() }).required(needed), 500).required(needed),
+  /**
+   * Undecided calls it would bear on: odds that the part is past its limit (or has jumped), and the fraction of that
+   * doubt it would take away.
+   */
+  settles: listOf(shape({ part: text(64).required(needed), odds: odds(), cut: odds() }).required(needed), 500).required(
+    needed
+  ),
   minutes: figure()
 }).required(needed)
 
 /** The estimate's part of an assessment. */
 export const estimateFields = {
-  chains: named(chain), rails: named(shape({ wear: spread }).required(needed)), tensioners: named(tensioner), cams: named(cam),
+  chains: named(chain),
+  rails: named(shape({ wear: spread }).required(needed)),
+  tensioners: named(tensioner),
+  cams: named(cam),
   readings: listOf(reading, MOST_READINGS).required(needed),
   next: listOf(nextReading, 2000).required(needed),
   /** Readings that were left out, and why. */
-  faults: listOf(shape({ id: text(MOST_ID).required(needed), ...said }).required(needed), 2 * MOST_READINGS).required(needed)
+  faults: listOf(shape({ id: text(MOST_ID).required(needed), ...said }).required(needed), 2 * MOST_READINGS).required(
+    needed
+  )
 }
 
 export const estimatesSchema = shape(estimateFields).required(needed)

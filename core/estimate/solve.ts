@@ -27,7 +27,10 @@ const ITERATIONS = 60
 const KINKED = 7
 /** In prior units: far below anything a reading can tell. */
 const SETTLED = 1e-4
-/** Scores (½·minimum) this far behind the best decide nothing, even with a reading left out: one reading a tooth off costs about 90. */
+/**
+ * Scores (½·minimum) this far behind the best decide nothing, even with a reading left out: one reading a tooth off
+ * costs about 90.
+ */
 const HOPELESS = 200
 /** Components with less weight than this change no figure that is shown. */
 const CREDIBLE = 1e-3
@@ -80,7 +83,8 @@ function refine(problem: Problem, teeth: readonly number[], start: readonly numb
     const normal = normalEquations(problem, near)
     const posterior = truncatedNormal(normal.a, gradientOf(normal, targetsOf(problem, normal, teeth)), problem.bounded)
     const moved = Math.max(...posterior.mean.map((m, i) => Math.abs(m - point[i]!)))
-    if (moved < SETTLED || iteration === ITERATIONS) return { teeth: teeth.slice(), posterior, near, iterations: iteration, moved }
+    if (moved < SETTLED || iteration === ITERATIONS)
+      return { teeth: teeth.slice(), posterior, near, iterations: iteration, moved }
     if (iteration === KINKED) width = posterior.covariance.map((row, i) => Math.sqrt(row[i]!))
     const damping = iteration < KINKED ? 1 : 0.5
     point = point.map((p, i) => p + damping * (posterior.mean[i]! - p))

@@ -13,29 +13,49 @@ import type { TensionerEstimate } from './types'
  * @param id of the tensioner
  * @param reference the same chain without corrections
  */
-export function tensionerEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, place: number, id: string, reference: ChainModel): TensionerEstimate {
+export function tensionerEstimate(
+  sheet: DriveSheet,
+  problem: Problem,
+  solution: Solution,
+  place: number,
+  id: string,
+  reference: ChainModel
+): TensionerEstimate {
   const part = problem.parts[place]!
   const { model, at } = part
   const tensioner = compileSheet(sheet).tensioner(id)
   const state = meanState(problem, solution, part)
   const { extension: predicted, slack, armAngle } = model.readout(state)
   const extension = predicted ?? NaN
-  const read = combineFigures(problem.observations.filter(({ quantity }) => quantity.of === 'extension' && quantity.part === place))?.mean ?? null
+  const read =
+    combineFigures(
+      problem.observations.filter(({ quantity }) => quantity.of === 'extension' && quantity.part === place)
+    )?.mean ?? null
   const stands = read ?? extension
   const { sd, overLimit } = linearEstimate(
-    solution, ({ near }) => (near.readouts[place]!.extension ?? NaN) + near.point[at.extension]! * problem.scale[at.extension]!,
-    ({ near }) => near.extensionSlope[place]!, tensioner.limit?.value
+    solution,
+    ({ near }) => (near.readouts[place]!.extension ?? NaN) + near.point[at.extension]! * problem.scale[at.extension]!,
+    ({ near }) => near.extensionSlope[place]!,
+    tensioner.limit?.value
   )
   return {
     extension: { predicted: extension, read, sd, overLimit },
     padWear: boundedEstimate(problem, solution, at.padWear, limitFor(sheet, 'padWear', tensioner.id)?.value),
     budget: extensionBudget(model, reference, state, read),
-    travelLeft: { toStroke: tensioner.stroke - stands, toLimit: tensioner.limit ? tensioner.limit.value - stands : null },
-    slack, armAngle
+    travelLeft: {
+      toStroke: tensioner.stroke - stands,
+      toLimit: tensioner.limit ? tensioner.limit.value - stands : null
+    },
+    slack,
+    armAngle
   }
 }
 
 function meanState(problem: Problem, solution: Solution, { model, at }: Part): ChainWear {
   const mean = (i: number) => cutMean(marginal(problem, solution, i))
-  return { elongation: mean(at.elongation), wear: model.rails.map((_, i) => mean(at.wear + i)), padWear: mean(at.padWear) }
+  return {
+    elongation: mean(at.elongation),
+    wear: model.rails.map((_, i) => mean(at.wear + i)),
+    padWear: mean(at.padWear)
+  }
 }

@@ -24,7 +24,8 @@ export interface Cam {
 }
 
 /**
- * Chains that hang together by stages; mostly just one. Their unknowns stand in one vector u, each in units of its prior:
+ * Chains that hang together by stages; mostly just one. Their unknowns stand in one vector u, each in units of its
+ * prior:
  * chain by chain [elongation, wear per rail, pad wear, extension offset, lag offset per driven sprocket]. The first are
  * at least 0 with a half-normal prior, the offsets normal.
  */
@@ -60,17 +61,38 @@ export interface Linearised {
  * @param chains a train's chains with their models and, for staged ones, the id of the sprocket that drives them
  * @param extensionSpread mm added to the scatter of each chain's extension, in their order
  */
-export function trainOf(chains: readonly { chain: Chain; model: ChainModel; upstream: string | null }[], priors: Priors, extensionSpread: readonly number[]): Train {
+export function trainOf(
+  chains: readonly { chain: Chain; model: ChainModel; upstream: string | null }[],
+  priors: Priors,
+  extensionSpread: readonly number[]
+): Train {
   const train: Train = { parts: [], cams: [], scale: [], bounded: [] }
   chains.forEach(({ chain, model }, part) => {
     const start = train.scale.length
     const padWear = start + 1 + model.rails.length
-    train.parts.push({ chain, model, at: { elongation: start, wear: start + 1, padWear, extension: padWear + 1, lag: padWear + 2 } })
-    train.scale.push(priors.elongation, ...model.rails.map(() => priors.wear), priors.padWear, Math.hypot(priors.extensionScatter, extensionSpread[part]!), ...model.cams.map(() => priors.lagScatter))
+    train.parts.push({
+      chain,
+      model,
+      at: { elongation: start, wear: start + 1, padWear, extension: padWear + 1, lag: padWear + 2 }
+    })
+    train.scale.push(
+      priors.elongation,
+      ...model.rails.map(() => priors.wear),
+      priors.padWear,
+      Math.hypot(priors.extensionScatter, extensionSpread[part]!),
+      ...model.cams.map(() => priors.lagScatter)
+    )
     while (train.bounded.length < train.scale.length) train.bounded.push(train.bounded.length <= padWear)
-    model.cams.forEach((id, place) => train.cams.push({ id, part, place, degreesPerTooth: model.degreesPerTooth, inherits: [] }))
+    model.cams.forEach((id, place) =>
+      train.cams.push({ id, part, place, degreesPerTooth: model.degreesPerTooth, inherits: [] })
+    )
   })
-  for (const cam of train.cams) cam.inherits = inheritFrom(train, chains.map((c) => c.upstream), cam)
+  for (const cam of train.cams)
+    cam.inherits = inheritFrom(
+      train,
+      chains.map((c) => c.upstream),
+      cam
+    )
   return train
 }
 
@@ -100,14 +122,23 @@ export function linearise(problem: Problem, u: readonly number[], width?: readon
   const point = u.slice()
   const chains = problem.parts.map((part) => lineariseChain(problem, part, point, width))
   const { cams } = problem
-  const own = cams.map(({ part, place }) => ({ lag: chains[part]!.readout.lag[place]!, slope: chains[part]!.lagSlope[place]! }))
+  const own = cams.map(({ part, place }) => ({
+    lag: chains[part]!.readout.lag[place]!,
+    slope: chains[part]!.lagSlope[place]!
+  }))
   const lag = cams.map(({ inherits }, i) => inherits.reduce((sum, above) => sum + own[above]!.lag, own[i]!.lag))
   const lagSlope = cams.map(({ inherits, part, place }, i) => {
     const row = own[i]!.slope.map((s, k) => inherits.reduce((sum, above) => sum + own[above]!.slope[k]!, s))
     row[problem.parts[part]!.at.lag + place] = problem.scale[problem.parts[part]!.at.lag + place]!
     return row
   })
-  const near = { point, readouts: chains.map((c) => c.readout), lag, extensionSlope: chains.map((c) => c.extensionSlope), lagSlope }
+  const near = {
+    point,
+    readouts: chains.map((c) => c.readout),
+    lag,
+    extensionSlope: chains.map((c) => c.extensionSlope),
+    lagSlope
+  }
   const rows = problem.observations.map(({ quantity }) => predictionOf(problem, near, quantity))
   return { ...near, predicted: rows.map((r) => r.predicted), slope: rows.map((r) => r.slope) }
 }
@@ -119,7 +150,12 @@ interface ChainLinearised {
   lagSlope: Matrix
 }
 
-function lineariseChain(train: Train, part: Part, point: readonly number[], width?: readonly number[]): ChainLinearised {
+function lineariseChain(
+  train: Train,
+  part: Part,
+  point: readonly number[],
+  width?: readonly number[]
+): ChainLinearised {
   const { model, at } = part
   const { scale } = train
   const state = stateAt(train, part, point)
@@ -142,24 +178,39 @@ function lineariseChain(train: Train, part: Part, point: readonly number[], widt
 
 /** What a quantity would read at the point, and its slope per unknown. */
 export function predictionOf(
-  { parts, cams, scale }: Train, near: Omit<Linearised, 'predicted' | 'slope'>, quantity: Observation['quantity']
+  { parts, cams, scale }: Train,
+  near: Omit<Linearised, 'predicted' | 'slope'>,
+  quantity: Observation['quantity']
 ): { predicted: number; slope: number[] } {
   const { point } = near
   const value = (i: number) => point[i]! * scale[i]!
   const single = (i: number, by = 1) => scale.map((s, k) => (k === i ? s * by : 0))
   switch (quantity.of) {
-    case 'extension': return { predicted: (near.readouts[quantity.part]!.extension ?? NaN) + value(parts[quantity.part]!.at.extension), slope: near.extensionSlope[quantity.part]! }
+    case 'extension':
+      return {
+        predicted: (near.readouts[quantity.part]!.extension ?? NaN) + value(parts[quantity.part]!.at.extension),
+        slope: near.extensionSlope[quantity.part]!
+      }
     case 'lag': {
       const { part, place } = cams[quantity.cam]!
-      return { predicted: near.lag[quantity.cam]! + value(parts[part]!.at.lag + place), slope: near.lagSlope[quantity.cam]! }
+      return {
+        predicted: near.lag[quantity.cam]! + value(parts[part]!.at.lag + place),
+        slope: near.lagSlope[quantity.cam]!
+      }
     }
-    case 'wear': return kept(parts[quantity.part]!.at.wear + quantity.rail)
-    case 'padWear': return kept(parts[quantity.part]!.at.padWear)
+    case 'wear':
+      return kept(parts[quantity.part]!.at.wear + quantity.rail)
+    case 'padWear':
+      return kept(parts[quantity.part]!.at.padWear)
     case 'elongation': {
       const i = parts[quantity.part]!.at.elongation
-      return { predicted: quantity.shift + quantity.scale * Math.min(Math.max(0, value(i)), ELONGATION_MAX), slope: single(i, quantity.scale) }
+      return {
+        predicted: quantity.shift + quantity.scale * Math.min(Math.max(0, value(i)), ELONGATION_MAX),
+        slope: single(i, quantity.scale)
+      }
     }
-    case 'count': return { predicted: quantity.base, slope: scale.map(() => 0) }
+    case 'count':
+      return { predicted: quantity.base, slope: scale.map(() => 0) }
   }
   function kept(i: number) {
     return { predicted: Math.max(0, value(i)), slope: single(i) }

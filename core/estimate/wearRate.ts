@@ -28,11 +28,14 @@ export interface Reached {
  * Rate of stretch through zero at the chain's fitting: weighted least squares of ε = r·u, r = Σ(u·ε/σ²)/Σ(u²/σ²),
  * sd = 1/√Σ(u²/σ²), widened by √(χ²/(n − 1)) where the points scatter more than they should (R. T. Birge, The
  * calculation of errors by the method of least squares, 1932).
- * @param fittedAt engine usage at which the chain was fitted; points before it belong to another chain and are passed over
+ * @param fittedAt engine usage at which the chain was fitted; points before it belong to another chain and are passed
+ *   over
  * @returns null without a point after the fitting
  */
 export function wearRate(points: readonly WearPoint[], fittedAt = 0): WearRate | null {
-  const mine = points.filter(({ usage }) => usage > fittedAt).map(({ usage, mean, sd }) => ({ u: usage - fittedAt, mean, sd }))
+  const mine = points
+    .filter(({ usage }) => usage > fittedAt)
+    .map(({ usage, mean, sd }) => ({ u: usage - fittedAt, mean, sd }))
   if (mine.length === 0) return null
   const precision = mine.reduce((sum, { u, sd }) => sum + (u / sd) ** 2, 0)
   const mean = mine.reduce((sum, { u, mean: e, sd }) => sum + (u * e) / sd ** 2, 0) / precision
@@ -41,7 +44,8 @@ export function wearRate(points: readonly WearPoint[], fittedAt = 0): WearRate |
   const sd = Math.max(birge, 1) / Math.sqrt(precision)
   return {
     rate: { mean: Math.max(0, mean), sd, low: Math.max(0, mean - NINETY * sd), high: Math.max(0, mean + NINETY * sd) },
-    points: mine.length, scattered: birge > 1
+    points: mine.length,
+    scattered: birge > 1
   }
 }
 
@@ -50,11 +54,22 @@ export function wearRate(points: readonly WearPoint[], fittedAt = 0): WearRate |
  * @param elongation fraction: the limit, or where the tensioner's travel ends
  * @param perDay usage a day, where known
  */
-export function reachedAt({ rate }: WearRate, elongation: number, fittedAt: number, now: number, perDay?: number): Reached {
+export function reachedAt(
+  { rate }: WearRate,
+  elongation: number,
+  fittedAt: number,
+  now: number,
+  perDay?: number
+): Reached {
   const at = (speed: number) => (speed > 0 ? fittedAt + elongation / speed : null)
   const usage: Range = { low: at(rate.high) ?? Infinity, mean: at(rate.mean) ?? Infinity, high: at(rate.low) }
-  const days = perDay !== undefined && perDay > 0
-    ? { low: (usage.low - now) / perDay, mean: (usage.mean - now) / perDay, high: usage.high === null ? null : (usage.high - now) / perDay }
-    : null
+  const days =
+    perDay !== undefined && perDay > 0
+      ? {
+          low: (usage.low - now) / perDay,
+          mean: (usage.mean - now) / perDay,
+          high: usage.high === null ? null : (usage.high - now) / perDay
+        }
+      : null
   return { usage, days }
 }

@@ -24,7 +24,9 @@ export interface Combination {
 export function normalEquations({ observations, scale }: Problem, { point, predicted, slope }: Linearised): Normal {
   const whitened = slope.map((row, k) => row.map((s) => s / observations[k]!.sigma))
   const free = observations.map(({ value, sigma }, k) => (value - predicted[k]!) / sigma + dot(whitened[k]!, point))
-  const a = scale.map((_, i) => scale.map((_, j) => whitened.reduce((sum, row) => sum + row[i]! * row[j]!, i === j ? 1 : 0)))
+  const a = scale.map((_, i) =>
+    scale.map((_, j) => whitened.reduce((sum, row) => sum + row[i]! * row[j]!, i === j ? 1 : 0))
+  )
   return { a, free, slope: whitened }
 }
 

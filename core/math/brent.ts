@@ -25,7 +25,8 @@ export function brent(f: (x: number) => number, lo: number, hi: number, toleranc
     const half = (c - b) / 2
     if (Math.abs(half) <= near || fb === 0) return b
     const guess = Math.abs(before) >= near && Math.abs(fa) > Math.abs(fb) ? interpolate(a, b, c, fa, fb, fc) : null
-    const keep = guess !== null && 2 * Math.abs(guess) < Math.min(3 * Math.abs(half) - near, Math.abs(before)) && guess * half > 0
+    const keep =
+      guess !== null && 2 * Math.abs(guess) < Math.min(3 * Math.abs(half) - near, Math.abs(before)) && guess * half > 0
     before = keep ? step : half
     step = keep ? guess : half
     ;[a, fa] = [b, fb]

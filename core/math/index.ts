@@ -1,6 +1,18 @@
 export { brent } from './brent'
 export { combineFigures } from './combineFigures'
-export { ARM_ANGLE_TOLERANCE, CLOSING_TOLERANCE, COUNT_TOLERANCE, ELONGATION_MAX, EXPANSION, JUMP_MAX, JUMPS, RADIANS, RAIL_SWEEP_MAX, REACH, REFERENCE_TEMPERATURE } from './constants'
+export {
+  ARM_ANGLE_TOLERANCE,
+  CLOSING_TOLERANCE,
+  COUNT_TOLERANCE,
+  ELONGATION_MAX,
+  EXPANSION,
+  JUMP_MAX,
+  JUMPS,
+  RADIANS,
+  RAIL_SWEEP_MAX,
+  REACH,
+  REFERENCE_TEMPERATURE
+} from './constants'
 export { daysOn, localDay } from './day'
 export { type Bounded, boundedMinimum, cholesky, choleskySolve, dot, type Matrix } from './linear'
 export { cutMean, cutMixture, massAbove, mixture, mixtureAbove, type WeightedNormal } from './mixtures'

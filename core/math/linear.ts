@@ -8,7 +8,10 @@ export function dot(a: readonly number[], b: readonly number[]): number {
   return sum
 }
 
-/** Lower Cholesky factor of a positive definite matrix over the given rows and columns. @throws RangeError when it is not */
+/**
+ * Lower Cholesky factor of a positive definite matrix over the given rows and columns. @throws RangeError when it is
+ * not
+ */
 export function cholesky(a: Matrix, indices: readonly number[]): Matrix {
   const n = indices.length
   const l: Matrix = []
@@ -45,7 +48,12 @@ export function choleskySolve(l: Matrix, b: readonly number[]): number[] {
 export function inverse(a: Matrix): Matrix {
   const all = a.map((_, i) => i)
   const l = cholesky(a, all)
-  return all.map((i) => choleskySolve(l, all.map((k) => (k === i ? 1 : 0))))
+  return all.map((i) =>
+    choleskySolve(
+      l,
+      all.map((k) => (k === i ? 1 : 0))
+    )
+  )
 }
 
 export interface Bounded {
@@ -68,7 +76,10 @@ export function boundedMinimum(a: Matrix, b: readonly number[], bounded: readonl
   for (let round = 0; round < 4 * n; round++) {
     const free = [...held.keys()].filter((i) => !held[i])
     const factor = cholesky(a, free)
-    const solved = choleskySolve(factor, free.map((i) => b[i]!))
+    const solved = choleskySolve(
+      factor,
+      free.map((i) => b[i]!)
+    )
     const x = new Array<number>(n).fill(0)
     free.forEach((i, k) => (x[i] = solved[k]!))
     const below = free.filter((i) => bounded[i] && x[i]! < 0)

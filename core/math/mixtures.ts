@@ -50,7 +50,8 @@ export function mixtureAbove(parts: readonly WeightedNormal[], x: number): numbe
 function quantile(parts: readonly WeightedNormal[], p: number, mean: number, sd: number): number {
   const masses = parts.map((part) => part.weight / cdf(part.mean / part.sd))
   const whole = masses.every((mass) => Number.isFinite(mass) && mass < 1e6)
-  const above = (x: number) => (whole ? parts.reduce((sum, part, i) => sum + masses[i]! * cdf((part.mean - x) / part.sd), 0) : massAbove(parts, x))
+  const above = (x: number) =>
+    whole ? parts.reduce((sum, part, i) => sum + masses[i]! * cdf((part.mean - x) / part.sd), 0) : massAbove(parts, x)
   let [lo, hi] = [0, mean + 8 * sd]
   for (let i = 0; i < 30; i++) {
     const middle = (lo + hi) / 2

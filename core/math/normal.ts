@@ -5,9 +5,14 @@
 /** Standard deviations either way that hold 90 % of a normal distribution. */
 export const NINETY = 1.645
 
-const ERFC_FIT = [-1.26551223, 1.00002368, 0.37409196, 0.09678418, -0.18628806, 0.27886807, -1.13520398, 1.48851587, -0.82215223, 0.17087277]
+const ERFC_FIT = [
+  -1.26551223, 1.00002368, 0.37409196, 0.09678418, -0.18628806, 0.27886807, -1.13520398, 1.48851587, -0.82215223,
+  0.17087277
+]
 
-/** exp(x²)·erfc(x) for x ≥ 0 (Chebyshev fit, relative error below 1.2e-7; Press et al., Numerical Recipes, section 6.2). */
+/**
+ * exp(x²)·erfc(x) for x ≥ 0 (Chebyshev fit, relative error below 1.2e-7; Press et al., Numerical Recipes, section 6.2).
+ */
 function erfcx(x: number): number {
   const t = 1 / (1 + x / 2)
   let fit = 0
@@ -23,7 +28,9 @@ export function logCdf(x: number): number {
 
 /** Φ(x). */
 export function cdf(x: number): number {
-  return x > 0 ? 1 - 0.5 * erfcx(x / Math.SQRT2) * Math.exp((-x * x) / 2) : 0.5 * erfcx(-x / Math.SQRT2) * Math.exp((-x * x) / 2)
+  return x > 0
+    ? 1 - 0.5 * erfcx(x / Math.SQRT2) * Math.exp((-x * x) / 2)
+    : 0.5 * erfcx(-x / Math.SQRT2) * Math.exp((-x * x) / 2)
 }
 
 /** Mean and variance of N(mean, sd²) cut off below 0. */

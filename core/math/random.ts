@@ -19,7 +19,8 @@ export function randomness(seed: number): Roll {
   }
   const below = (n: number) => Math.floor(uniform() * n)
   return {
-    uniform, below,
+    uniform,
+    below,
     normal: (sd = 1) => sd * Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform()),
     between: (low, high) => low + (high - low) * uniform(),
     pick: (list) => list[below(list.length)]!,

@@ -23,7 +23,8 @@ export function convert<Q extends Quantity>(quantity: Q, value: number, from: Un
 
 function sizeOf(quantity: Quantity, unit: string): number {
   const size = (SIZES[quantity] as Record<string, number>)[unit]
-  if (size === undefined) throw new RangeError(`${quantity}: expected ${Object.keys(SIZES[quantity]).join(' or ')}, got ${unit}`)
+  if (size === undefined)
+    throw new RangeError(`${quantity}: expected ${Object.keys(SIZES[quantity]).join(' or ')}, got ${unit}`)
   return size
 }
 

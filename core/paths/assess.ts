@@ -12,5 +12,10 @@ import { roundFigures } from '../math'
  */
 export function assess(job: JobFile, priors: Priors = PRIORS): Assessment {
   const estimates = estimate(job, priors)
-  return roundFigures({ format: 'umbrette-assessment' as const, version: 2 as const, ...estimates, calls: makeCalls(job, estimates, weighFindings) })
+  return roundFigures({
+    format: 'umbrette-assessment' as const,
+    version: 2 as const,
+    ...estimates,
+    calls: makeCalls(job, estimates, weighFindings)
+  })
 }

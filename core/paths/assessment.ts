@@ -4,11 +4,13 @@ import { say } from './says'
 import { estimateFields } from '../estimate'
 
 /**
- * An assessment: what a job's readings mean, and a call for every part. Types, the check of signed assessments that come in
+ * An assessment: what a job's readings mean, and a call for every part. Types, the check of signed assessments that
+ * come in
  * with files, and the JSON Schema come from here.
  */
 export const assessmentSchema = shape({
-  format: oneOf('umbrette-assessment').required(needed), version: formatVersion(2),
+  format: oneOf('umbrette-assessment').required(needed),
+  version: formatVersion(2),
   ...estimateFields,
   calls: listOf(partCall, 500).required(needed)
 }).required(say('an-assessment'))

@@ -22,15 +22,37 @@ export interface Assumptions {
 const KM = { km: 1, mi: 1.609344, h: 45 } as const
 
 const LIFE_KM = {
-  chain: [350_000, 3], guide: [300_000, 3], arm: [300_000, 3], bridge: [420_000, 3], tensioner: [280_000, 2.5], phaser: [330_000, 2], sprocket: [650_000, 3],
-  oil: [300_000, 2], fasteners: [900_000, 2], engine: [900_000, 2]
+  chain: [350_000, 3],
+  guide: [300_000, 3],
+  arm: [300_000, 3],
+  bridge: [420_000, 3],
+  tensioner: [280_000, 2.5],
+  phaser: [330_000, 2],
+  sprocket: [650_000, 3],
+  oil: [300_000, 2],
+  fasteners: [900_000, 2],
+  engine: [900_000, 2]
 } as const satisfies Record<PartKind, readonly [number, number]>
 
-const BREAKS = { chain: 0.3, guide: 0.25, arm: 0.25, bridge: 0.1, tensioner: 0.3, phaser: 0.15, sprocket: 0.2, oil: 0.05, fasteners: 0.1, engine: 0 } as const
+const BREAKS = {
+  chain: 0.3,
+  guide: 0.25,
+  arm: 0.25,
+  bridge: 0.1,
+  tensioner: 0.3,
+  phaser: 0.15,
+  sprocket: 0.2,
+  oil: 0.05,
+  fasteners: 0.1,
+  engine: 0
+} as const
 
 /** Usage that a repair is asked to hold where the customer names none. */
 const HORIZON = { km: 60_000, mi: 37_000, h: 1300 } as const
-/** Hours of labour that the damage of a failure is worth: valves and head on an interference engine, a tow and a cover else. */
+/**
+ * Hours of labour that the damage of a failure is worth: valves and head on an interference engine, a tow and a cover
+ * else.
+ */
 const DAMAGE_HOURS = { interference: 35, other: 5 }
 const HOUR_RATE = 80
 
@@ -38,8 +60,13 @@ const HOUR_RATE = 80
 export function defaultAssumptions(sheet: DriveSheet, unit: UsageUnit): Assumptions {
   const hourRate = sheet.money?.hourRate ?? HOUR_RATE
   return {
-    horizon: HORIZON[unit], hourRate, newPart: 0.01, rateScatter: 0.25,
-    weibull: Object.fromEntries(Object.entries(LIFE_KM).map(([kind, [scale, shape]]) => [kind, { scale: scale / KM[unit], shape }])) as unknown as Assumptions['weibull'],
+    horizon: HORIZON[unit],
+    hourRate,
+    newPart: 0.01,
+    rateScatter: 0.25,
+    weibull: Object.fromEntries(
+      Object.entries(LIFE_KM).map(([kind, [scale, shape]]) => [kind, { scale: scale / KM[unit], shape }])
+    ) as unknown as Assumptions['weibull'],
     damage: hourRate * (sheet.engine.interference ? DAMAGE_HOURS.interference : DAMAGE_HOURS.other),
     breaks: BREAKS
   }

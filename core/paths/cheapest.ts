@@ -30,7 +30,14 @@ export function assumptionsOf(job: JobFile, changes: Partial<Assumptions> = {}):
  * @param forced components that must be renewed
  * @param coupled parts that a component's renewal brings with it
  */
-export function cheapest(job: JobFile, estimates: Estimates, forced: Iterable<string>, coupled: (component: string) => readonly string[], assumptions: Assumptions, progress: Progress = () => undefined): Cheapest {
+export function cheapest(
+  job: JobFile,
+  estimates: Estimates,
+  forced: Iterable<string>,
+  coupled: (component: string) => readonly string[],
+  assumptions: Assumptions,
+  progress: Progress = () => undefined
+): Cheapest {
   const ledger = ledgerOf(priceJob(job), estimates, assumptions, coupled)
   const score = scorer(ledger)
   const forcedMask = maskOf(ledger, forced)

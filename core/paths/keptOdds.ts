@@ -21,7 +21,9 @@ export function keptOdds(job: JobFile, estimates: Estimates, component: string, 
   const used = Math.max(0, job.usage.value - (job.fitted?.[component] ?? 0))
   const wears = used > 0 ? listMeasuredWear(job, estimates, component) : []
   if (wears.length > 0) {
-    const odds = Math.max(...wears.map((wear) => pastLimit(wear, (used + assumptions.horizon) / used, assumptions.rateScatter)))
+    const odds = Math.max(
+      ...wears.map((wear) => pastLimit(wear, (used + assumptions.horizon) / used, assumptions.rateScatter))
+    )
     return { odds, basis: 'measured' }
   }
   const { scale, shape } = assumptions.weibull[partKindOf(job.drive, component) ?? 'engine']
@@ -50,9 +52,12 @@ function listMeasuredWear(job: JobFile, estimates: Estimates, component: string)
   if (chain) return chainWears(job, estimates, chain)
   const wear = estimates.rails[component]?.wear
   const groove = limit('groove', component)
-  if (wear && groove && wasRead(job, 'groove', component)) return [{ mean: wear.mean, sd: wear.sd, limit: groove.value, asNew: 0 }]
+  if (wear && groove && wasRead(job, 'groove', component))
+    return [{ mean: wear.mean, sd: wear.sd, limit: groove.value, asNew: 0 }]
   const playLimit = phasers.get(component)?.playLimit
-  const plays = readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === component ? [{ value: r.value, sigma: readingSigma(drive, r) ?? NaN }] : []))
+  const plays = readings.flatMap((r) =>
+    r.kind === 'phaserPlay' && r.phaser === component ? [{ value: r.value, sigma: readingSigma(drive, r) ?? NaN }] : []
+  )
   const play = combineFigures(plays)
   return playLimit && play ? [{ ...play, limit: playLimit.value, asNew: 0 }] : []
 }
@@ -66,8 +71,19 @@ function chainWears(job: JobFile, { chains, tensioners }: Estimates, chain: Chai
   const tensioner = tensionerOf(chain.id)
   const out = tensioner && wasRead(job, 'extension', tensioner.id) ? tensioners[tensioner.id] : null
   return [
-    ...(elongationLimit && told ? [{ mean: elongation.mean, sd: elongation.sd, limit: elongationLimit.value / 100, asNew: 0 }] : []),
-    ...(out && tensioner?.limit && out.extension.read !== null ? [{ mean: out.extension.read, sd: out.extension.sd, limit: tensioner.limit.value, asNew: out.budget[0]?.mm ?? 0 }] : [])
+    ...(elongationLimit && told
+      ? [{ mean: elongation.mean, sd: elongation.sd, limit: elongationLimit.value / 100, asNew: 0 }]
+      : []),
+    ...(out && tensioner?.limit && out.extension.read !== null
+      ? [
+          {
+            mean: out.extension.read,
+            sd: out.extension.sd,
+            limit: tensioner.limit.value,
+            asNew: out.budget[0]?.mm ?? 0
+          }
+        ]
+      : [])
   ]
 }
 

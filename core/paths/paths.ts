@@ -12,7 +12,10 @@ import { closeOver, type Cost, ledgerOf, maskOf, MOST_PARTS, scorer } from './sc
 
 /** A set of renewals with its cost and its risk. */
 export interface Path {
-  /** The schools it is the path of (the weighed one is the cheapest expected); empty for one that only stands on the front. */
+  /**
+   * The schools it is the path of (the weighed one is the cheapest expected); empty for one that only stands on the
+   * front.
+   */
   schools: School[]
   /** Components renewed. */
   renew: string[]
@@ -52,15 +55,24 @@ export interface Paths {
 }
 
 /**
- * Repair paths side by side: what each school renews, the cheapest expected, and the front between price now and odds of
+ * Repair paths side by side: what each school renews, the cheapest expected, and the front between price now and odds
+ * of
  * coming back, out of every allowed set of renewals. Null for a sheet without parts.
  */
-export function pathsOf(unpriced: JobFile, estimates: Estimates, changes: Partial<Assumptions> = {}, progress?: Progress): Paths | null {
+export function pathsOf(
+  unpriced: JobFile,
+  estimates: Estimates,
+  changes: Partial<Assumptions> = {},
+  progress?: Progress
+): Paths | null {
   if (!unpriced.drive.parts?.length) return null
   const job = priceJob(unpriced)
   const offered = job.drive.parts ?? []
   const assumptions = assumptionsOf(job, changes)
-  const renewals = (school: School) => makeCalls({ ...job, school }, estimates).filter(({ reasons }) => reasons.some(({ call }) => call === 'renew')).map(({ part }) => part)
+  const renewals = (school: School) =>
+    makeCalls({ ...job, school }, estimates)
+      .filter(({ reasons }) => reasons.some(({ call }) => call === 'renew'))
+      .map(({ part }) => part)
   const evidence = renewals('on-evidence')
   const found = cheapest(job, estimates, evidence, coupledTo(contextOf(job, estimates)), assumptions, progress)
   const { ledger, forced } = found
@@ -70,14 +82,21 @@ export function pathsOf(unpriced: JobFile, estimates: Estimates, changes: Partia
   name(closeOver(ledger, forced | maskOf(ledger, renewals('whole-set'))), 'whole-set')
   name(found.best, 'weighed')
   const front = frontOf(found)
-  const shown = [...new Set([...named.keys(), ...front])].map((mask) => ({ mask, cost: found.score(mask) })).sort((a, b) => a.cost.now - b.cost.now || a.mask - b.mask)
+  const shown = [...new Set([...named.keys(), ...front])]
+    .map((mask) => ({ mask, cost: found.score(mask) }))
+    .sort((a, b) => a.cost.now - b.cost.now || a.mask - b.mask)
   const bought = new Set(ledger.parts.map(({ fits }) => fits))
   return roundFigures({
     assumptions,
-    paths: shown.map((entry, i) => ({ ...pathOf(job, found, entry, named.get(entry.mask) ?? []), onFront: front.includes(entry.mask), differs: i === 0 ? null : difference(found, shown[i - 1]!, entry) })),
+    paths: shown.map((entry, i) => ({
+      ...pathOf(job, found, entry, named.get(entry.mask) ?? []),
+      onFront: front.includes(entry.mask),
+      differs: i === 0 ? null : difference(found, shown[i - 1]!, entry)
+    })),
     kept: Object.fromEntries(ledger.parts.map(({ fits }, i) => [fits, ledger.kept[i]!])),
     unpriced: evidence.filter((component) => !bought.has(component)),
-    leftOut: offered.length > MOST_PARTS ? offered.map(({ fits }) => fits).filter((component) => !bought.has(component)) : []
+    leftOut:
+      offered.length > MOST_PARTS ? offered.map(({ fits }) => fits).filter((component) => !bought.has(component)) : []
   })
 }
 
@@ -102,10 +121,15 @@ export function ownPath(unpriced: JobFile, estimates: Estimates, renew: readonly
   const chosen = maskOf(ledger, renew)
   const mask = closeOver(ledger, chosen)
   const { schools: _schools, ...path } = pathOf(job, { ledger }, { mask, cost: scorer(ledger)(mask) }, [])
-  const condemned = makeCalls({ ...job, school: 'on-evidence' }, estimates).filter(({ reasons }) => reasons.some(({ call }) => call === 'renew')).map(({ part }) => part)
+  const condemned = makeCalls({ ...job, school: 'on-evidence' }, estimates)
+    .filter(({ reasons }) => reasons.some(({ call }) => call === 'renew'))
+    .map(({ part }) => part)
   return roundFigures({
-    ...path, brought: ledger.parts.filter((_, i) => (mask & ~chosen) & (1 << i)).map(({ fits }) => fits),
-    keepsCondemned: condemned.filter((part) => ledger.parts.some(({ fits }) => fits === part) && !path.renew.includes(part))
+    ...path,
+    brought: ledger.parts.filter((_, i) => mask & ~chosen & (1 << i)).map(({ fits }) => fits),
+    keepsCondemned: condemned.filter(
+      (part) => ledger.parts.some(({ fits }) => fits === part) && !path.renew.includes(part)
+    )
   })
 }
 
@@ -119,7 +143,9 @@ const WORTH = 0.005
 
 /** Sets that no other beats in both price now and odds of coming back, the cheapest first. */
 function frontOf({ sets, score }: Cheapest): number[] {
-  const scored = sets.map((mask) => ({ mask, cost: score(mask) })).sort((a, b) => a.cost.now - b.cost.now || a.cost.comeBack - b.cost.comeBack)
+  const scored = sets
+    .map((mask) => ({ mask, cost: score(mask) }))
+    .sort((a, b) => a.cost.now - b.cost.now || a.cost.comeBack - b.cost.comeBack)
   const front: number[] = []
   let least = Infinity
   for (const { mask, cost } of scored) {
@@ -130,14 +156,31 @@ function frontOf({ sets, score }: Cheapest): number[] {
   return front
 }
 
-function pathOf(job: JobFile, { ledger }: Pick<Cheapest, 'ledger'>, { mask, cost: { way, ...cost } }: Scored, schools: School[]): Omit<Path, 'onFront' | 'differs'> {
+function pathOf(
+  job: JobFile,
+  { ledger }: Pick<Cheapest, 'ledger'>,
+  { mask, cost: { way, ...cost } }: Scored,
+  schools: School[]
+): Omit<Path, 'onFront' | 'differs'> {
   const wayIn = ledger.ways[way]!.way
   const parts = ledger.parts.filter((_, i) => mask & (1 << i))
-  const operations = accessTo(job.drive.operations ?? [], parts.flatMap((part) => needsOf(part, wayIn)))
-  const items = new Set([...operations.flatMap(({ brings }) => brings ?? []), ...parts.flatMap(({ brings }) => brings ?? [])])
+  const operations = accessTo(
+    job.drive.operations ?? [],
+    parts.flatMap((part) => needsOf(part, wayIn))
+  )
+  const items = new Set([
+    ...operations.flatMap(({ brings }) => brings ?? []),
+    ...parts.flatMap(({ brings }) => brings ?? [])
+  ])
   return {
-    schools, renew: parts.map(({ fits }) => fits), cost, way: wayIn?.id ?? null, operations: operations.map(({ id }) => id),
-    items: (job.drive.alwaysRenewed ?? []).filter(({ id }) => items.has(id)).map(({ id, quantity = 1 }) => ({ id, quantity }))
+    schools,
+    renew: parts.map(({ fits }) => fits),
+    cost,
+    way: wayIn?.id ?? null,
+    operations: operations.map(({ id }) => id),
+    items: (job.drive.alwaysRenewed ?? [])
+      .filter(({ id }) => items.has(id))
+      .map(({ id, quantity = 1 }) => ({ id, quantity }))
   }
 }
 
@@ -145,7 +188,9 @@ function pathOf(job: JobFile, { ledger }: Pick<Cheapest, 'ledger'>, { mask, cost
 function difference({ ledger }: Cheapest, before: Scored, after: Scored): PathDifference {
   const list = (mask: number) => ledger.parts.filter((_, i) => mask & (1 << i)).map(({ fits }) => fits)
   return {
-    more: list(after.mask & ~before.mask), less: list(before.mask & ~after.mask),
-    hours: after.cost.hours - before.cost.hours, comeBack: { from: before.cost.comeBack, to: after.cost.comeBack }
+    more: list(after.mask & ~before.mask),
+    less: list(before.mask & ~after.mask),
+    hours: after.cost.hours - before.cost.hours,
+    comeBack: { from: before.cost.comeBack, to: after.cost.comeBack }
   }
 }

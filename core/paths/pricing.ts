@@ -5,7 +5,8 @@ export type { Pricing } from '../readings'
 
 /** Two layers of pricing as one: what the upper one says holds. */
 export function overlaid(under: Pricing | null | undefined, over: Pricing | null | undefined): Pricing {
-  const both = <K extends 'prices' | 'hours' | 'odds'>(key: K) => (under?.[key] || over?.[key] ? { [key]: { ...under?.[key], ...over?.[key] } } : {})
+  const both = <K extends 'prices' | 'hours' | 'odds'>(key: K) =>
+    under?.[key] || over?.[key] ? { [key]: { ...under?.[key], ...over?.[key] } } : {}
   return { ...under, ...over, ...both('prices'), ...both('hours'), ...both('odds') }
 }
 
@@ -18,9 +19,21 @@ export function priceJob(job: JobFile): JobFile {
   const changed: DriveSheet = {
     ...drive,
     ...(hourRate === undefined ? {} : { money: { currency: drive.money?.currency ?? '', hourRate } }),
-    ...(drive.operations ? { operations: drive.operations.map((one) => ({ ...one, hours: hours[one.id] ?? one.hours })) } : {}),
-    ...(drive.parts ? { parts: drive.parts.map((one) => ({ ...one, hours: hours[one.id] ?? one.hours, price: prices[one.id] ?? one.price })) } : {}),
-    ...(drive.alwaysRenewed ? { alwaysRenewed: drive.alwaysRenewed.map((one) => ({ ...one, price: prices[one.id] ?? one.price })) } : {})
+    ...(drive.operations
+      ? { operations: drive.operations.map((one) => ({ ...one, hours: hours[one.id] ?? one.hours })) }
+      : {}),
+    ...(drive.parts
+      ? {
+          parts: drive.parts.map((one) => ({
+            ...one,
+            hours: hours[one.id] ?? one.hours,
+            price: prices[one.id] ?? one.price
+          }))
+        }
+      : {}),
+    ...(drive.alwaysRenewed
+      ? { alwaysRenewed: drive.alwaysRenewed.map((one) => ({ ...one, price: prices[one.id] ?? one.price })) }
+      : {})
   }
   return { ...job, drive: changed }
 }

@@ -47,12 +47,21 @@ export interface Cost {
 /**
  * @param coupled parts that a component's renewal brings with it (a new chain: its rails and tensioner)
  */
-export function ledgerOf(job: JobFile, estimates: Estimates, assumptions: Assumptions, coupled: (component: string) => readonly string[]): Ledger {
+export function ledgerOf(
+  job: JobFile,
+  estimates: Estimates,
+  assumptions: Assumptions,
+  coupled: (component: string) => readonly string[]
+): Ledger {
   const parts = spares(job.drive).slice(0, MOST_PARTS)
   const bit = (component: string) => parts.findIndex(({ fits }) => fits === component)
-  const brings = parts.map(({ fits }, i) => coupled(fits).reduce((mask, component) => (bit(component) < 0 ? mask : mask | (1 << bit(component))), 1 << i))
+  const brings = parts.map(({ fits }, i) =>
+    coupled(fits).reduce((mask, component) => (bit(component) < 0 ? mask : mask | (1 << bit(component))), 1 << i)
+  )
   return {
-    parts, brings, assumptions,
+    parts,
+    brings,
+    assumptions,
     kept: parts.map(({ fits }) => keptOdds(job, estimates, fits, assumptions)),
     damage: parts.map(({ fits }) => assumptions.damage * assumptions.breaks[partKindOf(job.drive, fits) ?? 'engine']),
     ways: [null, ...(job.drive.waysIn ?? [])].map((way) => wayOf(job.drive, parts, way))
@@ -63,13 +72,19 @@ function wayOf(sheet: DriveSheet, parts: readonly SparePart[], way: WayIn | null
   const operations = sheet.operations ?? []
   const items = sheet.alwaysRenewed ?? []
   const access = parts.map((part) => accessTo(operations, needsOf(part, way)))
-  const bits = <T>(all: readonly T[], some: readonly T[]) => some.reduce((mask, one) => mask | (1n << BigInt(all.indexOf(one))), 0n)
+  const bits = <T>(all: readonly T[], some: readonly T[]) =>
+    some.reduce((mask, one) => mask | (1n << BigInt(all.indexOf(one))), 0n)
   return {
-    way, operations, items,
+    way,
+    operations,
+    items,
     operationBits: access.map((list) => bits(operations, list)),
     itemBits: parts.map((part, i) => {
       const brought = new Set([...(part.brings ?? []), ...access[i]!.flatMap((o) => o.brings ?? [])])
-      return bits(items, items.filter(({ id }) => brought.has(id)))
+      return bits(
+        items,
+        items.filter(({ id }) => brought.has(id))
+      )
     })
   }
 }

@@ -9,14 +9,22 @@ export function isPriced({ job }: RuleContext): boolean {
 }
 
 /**
- * The weighed school: of all sets of renewals that hold what the evidence condemns, the one whose expected cost over the
+ * The weighed school: of all sets of renewals that hold what the evidence condemns, the one whose expected cost over
+ * the
  * horizon is least. Without prices on the sheet parts are weighed by odds alone, and that is said.
  */
 export function weighFindings(context: RuleContext, found: readonly Finding[]): Finding[] {
   const { job, estimates, school } = context
   if (school.id !== 'weighed') return []
   if (!isPriced(context)) {
-    return job.drive.chains.map(({ id }) => ({ part: id, rule: 'weighed-by-odds', call: 'back-in', ...sayReason('weighed-by-odds'), readings: [], limit: null }))
+    return job.drive.chains.map(({ id }) => ({
+      part: id,
+      rule: 'weighed-by-odds',
+      call: 'back-in',
+      ...sayReason('weighed-by-odds'),
+      readings: [],
+      limit: null
+    }))
   }
   const condemned = new Set(found.filter(({ call }) => call === 'renew').map(({ part }) => part))
   const assumptions = assumptionsOf(job)
@@ -28,10 +36,23 @@ export function weighFindings(context: RuleContext, found: readonly Finding[]): 
     const base = { part: fits, rule: 'weighed', readings: [], limit: null }
     // What is condemned, or comes with something that is renewed, has its reason already.
     if (closeOver(ledger, forced) & bit || closeOver(ledger, best & ~bit) & bit) return []
-    if (best & bit) return [{ ...base, call: 'renew', ...sayReason('weighed-renew', { saves: score(best & ~bit).expected - least, ...over }) }]
+    if (best & bit)
+      return [
+        {
+          ...base,
+          call: 'renew',
+          ...sayReason('weighed-renew', { saves: score(best & ~bit).expected - least, ...over })
+        }
+      ]
     // A part of which nothing is known is not passed for being cheap to keep.
     if (!found.some(({ part }) => part === fits)) return []
-    return [{ ...base, call: 'back-in', ...sayReason('weighed-keep', { saves: score(closeOver(ledger, best | bit)).expected - least, ...over }) }]
+    return [
+      {
+        ...base,
+        call: 'back-in',
+        ...sayReason('weighed-keep', { saves: score(closeOver(ledger, best | bit)).expected - least, ...over })
+      }
+    ]
   })
 }
 

@@ -8,7 +8,9 @@ import type { Of, Reading, ReadingKind } from './types'
 import { faultAt, say } from './says'
 
 /** What a reading of no known kind is held to: it says which kinds there are. */
-const anyKind = shape({ kind: oneOf(...(Object.keys(READING_SCHEMAS) as ReadingKind[])).required(needed) }).required(say('a-reading'))
+const anyKind = shape({ kind: oneOf(...(Object.keys(READING_SCHEMAS) as ReadingKind[])).required(needed) }).required(
+  say('a-reading')
+)
 
 /**
  * What makes a reading no reading of this drive: structure, an unknown kind, a target that the sheet does not have.
@@ -26,7 +28,9 @@ export function readingFaults(value: unknown, place = ''): Fault[] {
   const faults = schemaFaults(READING_SCHEMAS[kind as ReadingKind], value, place)
   if (faults.length > 0 || kind !== 'extension') return faults
   const { value: figure, notches } = value as Of<'extension'>
-  return figure === undefined && notches === undefined ? [faultAt(place ? `${place}.value` : 'value', 'figure-missing')] : []
+  return figure === undefined && notches === undefined
+    ? [faultAt(place ? `${place}.value` : 'value', 'figure-missing')]
+    : []
 }
 
 function kindFaults(value: unknown, kind: unknown, place: string): Fault[] {
@@ -41,25 +45,45 @@ export function readingTargetFaults(sheet: DriveSheet, reading: Reading, place =
   if (reading.kind === 'linkCount') return runFaults(sheet, reading, at)
   const field = partField(reading.kind)
   const part = partOf(reading)
-  const known = field === 'sprocket' ? sheet.chains.some((chain) => drivenSprockets(sheet, chain).includes(part)) : sheet[`${field as 'chain'}s`].some(({ id }) => id === part)
+  const known =
+    field === 'sprocket'
+      ? sheet.chains.some((chain) => drivenSprockets(sheet, chain).includes(part))
+      : sheet[`${field as 'chain'}s`].some(({ id }) => id === part)
   return known ? [] : [faultAt(at(field), 'no-part-of-kind', { id: part, field })]
 }
 
-/** A finding must be of a part of this drive (or oil, fasteners, engine) and on the closed list of that kind of part. */
-function conditionFaults(sheet: DriveSheet, { target, finding, count }: Of<'condition'>, at: (field: string) => string): Fault[] {
+/**
+ * A finding must be of a part of this drive (or oil, fasteners, engine) and on the closed list of that kind of part.
+ */
+function conditionFaults(
+  sheet: DriveSheet,
+  { target, finding, count }: Of<'condition'>,
+  at: (field: string) => string
+): Fault[] {
   const kind = partKindOf(sheet, target)
   if (!kind) return [faultAt(at('target'), 'no-target', { id: target })]
-  if (!isFinding(kind, finding)) return [faultAt(at('finding'), 'no-finding', { finding, kind, expected: FINDINGS[kind] })]
+  if (!isFinding(kind, finding))
+    return [faultAt(at('finding'), 'no-finding', { finding, kind, expected: FINDINGS[kind] })]
   if (count === undefined && COUNTED_FINDINGS.includes(finding)) return [faultAt(at('count'), 'pieces-missing')]
   return []
 }
 
 /** A run goes between two different sprockets of its chain. */
-function runFaults(sheet: DriveSheet, { chain: id, from, to }: Of<'linkCount'>, at: (field: string) => string): Fault[] {
+function runFaults(
+  sheet: DriveSheet,
+  { chain: id, from, to }: Of<'linkCount'>,
+  at: (field: string) => string
+): Fault[] {
   const chain = compileSheet(sheet).chains.get(id)
   if (!chain) return [faultAt(at('chain'), 'no-chain-of-drive', { id })]
   const lying = [chain.driver, ...drivenSprockets(sheet, chain)]
-  const strangers = ([['from', from], ['to', to]] as const).filter(([, sprocket]) => !lying.includes(sprocket))
-  if (strangers.length > 0) return strangers.map(([field, sprocket]) => (faultAt(at(field), 'no-sprocket-of-chain', { id: sprocket, chain: id })))
+  const strangers = (
+    [
+      ['from', from],
+      ['to', to]
+    ] as const
+  ).filter(([, sprocket]) => !lying.includes(sprocket))
+  if (strangers.length > 0)
+    return strangers.map(([field, sprocket]) => faultAt(at(field), 'no-sprocket-of-chain', { id: sprocket, chain: id }))
   return from === to ? [faultAt(at('to'), 'another-sprocket')] : []
 }

@@ -87,13 +87,7 @@ export const FINDINGS = {
     'feed-clear',
     'feed-blocked'
   ],
-  fasteners: [
-    'sound',
-    'stretch-bolt-used',
-    'bolt-sheared',
-    'bolt-missing',
-    'thread-damaged'
-  ],
+  fasteners: ['sound', 'stretch-bolt-used', 'bolt-sheared', 'bolt-missing', 'thread-damaged'],
   engine: [
     'noise-under-a-second',
     'noise-seconds',
@@ -136,7 +130,9 @@ export type Finding = (typeof FINDINGS)[PartKind][number]
 
 export const ALL_FINDINGS = [...new Set(Object.values(FINDINGS).flat())].sort() as Finding[]
 
-const lists: Readonly<Record<PartKind, ReadonlySet<string>>> = Object.fromEntries(Object.entries(FINDINGS).map(([kind, list]) => [kind, new Set<string>(list)])) as unknown as Record<PartKind, ReadonlySet<string>>
+const lists: Readonly<Record<PartKind, ReadonlySet<string>>> = Object.fromEntries(
+  Object.entries(FINDINGS).map(([kind, list]) => [kind, new Set<string>(list)])
+) as unknown as Record<PartKind, ReadonlySet<string>>
 
 /** Is a finding on the list of a kind of part? */
 export function isFinding(kind: PartKind, finding: string): boolean {

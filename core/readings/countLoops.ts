@@ -13,7 +13,10 @@ const LOOP_TOLERANCE = 0.25
  * @param counts link counts of one chain, each with the id it is named by
  * @returns ids of the readings concerned, and the sum found where the runs go once round
  */
-export function brokenLoops(chain: Chain, counts: readonly (Of<'linkCount'> & { readonly id: string })[]): { ids: string[]; sum: number }[] {
+export function brokenLoops(
+  chain: Chain,
+  counts: readonly (Of<'linkCount'> & { readonly id: string })[]
+): { ids: string[]; sum: number }[] {
   const runs = new Map<string, { from: string; to: string; values: number[]; ids: string[] }>()
   for (const { id, from, to, value } of counts) {
     const key = `${from}>${to}`
@@ -26,7 +29,9 @@ export function brokenLoops(chain: Chain, counts: readonly (Of<'linkCount'> & { 
     ...run,
     off: run.values.reduce((a, b) => a + b, 0) / run.values.length - (sheetCount(chain, run.from, run.to) ?? NaN)
   }))
-  return closures(edges).filter(({ off }) => Math.abs(off) >= LOOP_TOLERANCE).map(({ off, ids }) => ({ ids, sum: chain.links + off }))
+  return closures(edges)
+    .filter(({ off }) => Math.abs(off) >= LOOP_TOLERANCE)
+    .map(({ off, ids }) => ({ ids, sum: chain.links + off }))
 }
 
 interface Edge {
@@ -36,14 +41,21 @@ interface Edge {
   ids: string[]
 }
 
-/** For each run that closes a loop with runs before it: the loop's readings and how far its deviations are from cancelling. */
+/**
+ * For each run that closes a loop with runs before it: the loop's readings and how far its deviations are from
+ * cancelling.
+ */
 function closures(edges: readonly Edge[]): { off: number; ids: string[] }[] {
   const tree: Edge[] = []
   const found: { off: number; ids: string[] }[] = []
   for (const edge of edges) {
     const back = pathBetween(tree, edge.to, edge.from, [])
     if (!back) tree.push(edge)
-    else found.push({ off: edge.off + back.reduce((sum, step) => sum + step.off, 0), ids: [...edge.ids, ...back.flatMap((step) => step.ids)] })
+    else
+      found.push({
+        off: edge.off + back.reduce((sum, step) => sum + step.off, 0),
+        ids: [...edge.ids, ...back.flatMap((step) => step.ids)]
+      })
   }
   return found
 }

@@ -8,13 +8,19 @@ import { sayUntrue as say } from './untrue'
 import type { Of, Reading } from './types'
 
 /**
- * Why a well-formed reading cannot be true of this drive (a negative groove, an extension beyond the stroke); null when it
+ * Why a well-formed reading cannot be true of this drive (a negative groove, an extension beyond the stroke); null when
+ * it
  * can. Such a reading is left out of an estimate and named.
  */
 export function impossibleReading(sheet: DriveSheet, reading: Reading): Message | null {
   if (reading.kind === 'condition') return null
-  const { methods, range: [least, greatest], unit } = READING_KINDS[reading.kind]
-  if (reading.sigma === undefined && methodSigma(reading.kind, reading.method) === null) return say('method-unknown', { method: reading.method ?? '', methods: Object.keys(methods) })
+  const {
+    methods,
+    range: [least, greatest],
+    unit
+  } = READING_KINDS[reading.kind]
+  if (reading.sigma === undefined && methodSigma(reading.kind, reading.method) === null)
+    return say('method-unknown', { method: reading.method ?? '', methods: Object.keys(methods) })
   if (reading.kind === 'extension') return impossibleExtension(sheet, reading)
   const { value } = reading
   if (value < 0 && least === 0) return say('below-0', { kind: reading.kind, unit })
@@ -22,7 +28,12 @@ export function impossibleReading(sheet: DriveSheet, reading: Reading): Message 
   if (reading.kind === 'linkCount') return impossibleCount(compileSheet(sheet).chain(reading.chain), reading)
   if (reading.kind !== 'chainLength' && reading.kind !== 'chainCompare') return null
   const chain = compileSheet(sheet).chain(reading.chain)
-  return impossibleLength(chain, reading.links, reading.kind === 'chainLength' ? value - reading.links * chain.pitch : value, value)
+  return impossibleLength(
+    chain,
+    reading.links,
+    reading.kind === 'chainLength' ? value - reading.links * chain.pitch : value,
+    value
+  )
 }
 
 function impossibleExtension(sheet: DriveSheet, reading: Of<'extension'>): Message | null {
@@ -47,5 +58,7 @@ function impossibleCount(chain: Chain, { value, from, to }: Of<'linkCount'>): Me
 function impossibleLength(chain: Chain, links: number, longer: number, value: number): Message | null {
   if (links > chain.links) return say('links-of-chain', { links: chain.links })
   const asNew = links * chain.pitch
-  return longer >= -0.01 * asNew && longer <= ELONGATION_MAX * asNew ? null : say('length-unfit', { value, links, asNew })
+  return longer >= -0.01 * asNew && longer <= ELONGATION_MAX * asNew
+    ? null
+    : say('length-unfit', { value, links, asNew })
 }

@@ -6,8 +6,26 @@ export type { UntrueSays } from './untrue'
 export { brokenLoops } from './countLoops'
 export { findingsIn } from './findingsIn'
 export { impossibleReading } from './impossible'
-export { type EarlierKnown, earlierKnownFields, type JobFile, type School, schoolSchema, type Usage, usageSchema, type UsageUnit, type WearPoint } from './jobFile'
-export { CHAIN_OFF_MINUTES, isNumeric, methodOf, methodSigma, NUMERIC_KINDS, READING_KINDS, STRETCH_KINDS } from './kinds'
+export {
+  type EarlierKnown,
+  earlierKnownFields,
+  type JobFile,
+  type School,
+  schoolSchema,
+  type Usage,
+  usageSchema,
+  type UsageUnit,
+  type WearPoint
+} from './jobFile'
+export {
+  CHAIN_OFF_MINUTES,
+  isNumeric,
+  methodOf,
+  methodSigma,
+  NUMERIC_KINDS,
+  READING_KINDS,
+  STRETCH_KINDS
+} from './kinds'
 export { namedBy, partField, partOf } from './partOf'
 export { type BenchLength, elongationRead, isBenchLength, placeSigma, placesOf } from './places'
 export { type Pricing, pricingSchema } from './pricingSchema'

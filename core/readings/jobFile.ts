@@ -5,14 +5,22 @@ import { pricingSchema } from './pricingSchema'
 import { say } from './says'
 import type { KnownReading } from './ids'
 
-const numbers = (min: number, max: number) => byIds(num(min, max).required(needed), sayOfCheck('numbers-by-id', { min, max }))
+const numbers = (min: number, max: number) =>
+  byIds(num(min, max).required(needed), sayOfCheck('numbers-by-id', { min, max }))
 
-export const usageSchema = shape({ value: num(0, 1e7).required(needed), unit: oneOf('km', 'mi', 'h').required(needed) }).required(needed)
+export const usageSchema = shape({
+  value: num(0, 1e7).required(needed),
+  unit: oneOf('km', 'mi', 'h').required(needed)
+}).required(needed)
 
 export const schoolSchema = oneOf('whole-set', 'on-evidence', 'weighed').required(needed)
 
 /** How long a chain was at some usage: usage in the job's unit, elongations as fractions. */
-const wearPoint = shape({ usage: num(0, 1e7).required(needed), mean: num(-0.01, 0.1).required(needed), sd: num(1e-7, 0.1).required(needed) }).required(needed)
+const wearPoint = shape({
+  usage: num(0, 1e7).required(needed),
+  mean: num(-0.01, 0.1).required(needed),
+  sd: num(1e-7, 0.1).required(needed)
+}).required(needed)
 
 /** What is known of an engine beside a job's readings. */
 export const earlierKnownFields = {
@@ -39,7 +47,10 @@ export type EarlierKnown = NonNullable<Shape<typeof earlierKnownSchema>>
 /** How long a chain was at some usage. */
 export type WearPoint = NonNullable<EarlierKnown['history']>[string][number]
 
-/** What the core needs of a job to assess it: the sheet, the readings that stand, each with its id, and under which school. */
+/**
+ * What the core needs of a job to assess it: the sheet, the readings that stand, each with its id, and under which
+ * school.
+ */
 export type JobFile = EarlierKnown & {
   readonly format: 'umbrette-job'
   readonly version: 1

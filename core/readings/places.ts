@@ -6,7 +6,9 @@ import type { Of, Reading } from './types'
 export type BenchLength = Of<'chainLength'> | Of<'chainCompare'>
 
 /** Was a chain measured on the bench? */
-export function isBenchLength<R extends Reading>(reading: R): reading is Extract<R, { kind: 'chainLength' | 'chainCompare' }> {
+export function isBenchLength<R extends Reading>(
+  reading: R
+): reading is Extract<R, { kind: 'chainLength' | 'chainCompare' }> {
   return reading.kind === 'chainLength' || reading.kind === 'chainCompare'
 }
 
@@ -37,11 +39,15 @@ export function placesOf(sheet: DriveSheet, chain: Chain, readings: readonly Rea
     places.set(reading.place, { sum: known.sum + elongation / sigma ** 2, weight: known.weight + 1 / sigma ** 2 })
   }
   if (places.size < 2) return null
-  const each = [...places.values()].map(({ sum, weight }) => ({ mean: sum / weight, variance: 1 / weight })).sort((a, b) => a.mean - b.mean)
+  const each = [...places.values()]
+    .map(({ sum, weight }) => ({ mean: sum / weight, variance: 1 / weight }))
+    .sort((a, b) => a.mean - b.mean)
   const [shortest, longest] = [each[0]!, each.at(-1)!]
   const spread = longest.mean - shortest.mean
   return {
-    count: each.length, mean: each.reduce((sum, e) => sum + e.mean, 0) / each.length, spread,
+    count: each.length,
+    mean: each.reduce((sum, e) => sum + e.mean, 0) / each.length,
+    spread,
     uneven: spread > DIFFER * Math.sqrt(shortest.variance + longest.variance)
   }
 }
@@ -61,7 +67,11 @@ export function placeSigma(sheet: DriveSheet, chain: Chain, reading: Reading, re
 }
 
 /** The elongation that one bench length speaks for, a fraction, with its sigma. */
-export function elongationRead(sheet: DriveSheet, chain: Chain, reading: BenchLength): { elongation: number; sigma: number } {
+export function elongationRead(
+  sheet: DriveSheet,
+  chain: Chain,
+  reading: BenchLength
+): { elongation: number; sigma: number } {
   const length = reading.links * chain.pitch
   const longer = reading.kind === 'chainLength' ? reading.value - length : reading.value
   return { elongation: longer / length, sigma: (readingSigma(sheet, reading) ?? NaN) / length }

@@ -1,7 +1,10 @@
 import { byIds, needed, num, shape, type Shape } from '../check'
 import { say } from './says'
 
-/** What a shop or a job says otherwise than the sheet and the defaults; what it does not say is theirs. Amounts in the sheet's currency. */
+/**
+ * What a shop or a job says otherwise than the sheet and the defaults; what it does not say is theirs. Amounts in the
+ * sheet's currency.
+ */
 export const pricingSchema = shape({
   /** Labour, an hour. */
   hourRate: num(0, 10_000),

@@ -1,6 +1,9 @@
 import type { Chain } from '../sheet'
 
-/** Links from one sprocket's mark to another's along the travel as the sheet has them, also over several runs; null where it does not say. */
+/**
+ * Links from one sprocket's mark to another's along the travel as the sheet has them, also over several runs; null
+ * where it does not say.
+ */
 export function sheetCount(chain: Chain, from: string, to: string): number | null {
   let links = 0
   let at = from

@@ -17,7 +17,8 @@ export function kindOf(type: ActType): ActKind<ActType, AnySchema> {
 }
 
 /**
- * What makes an act from outside no act on a job; empty when it can stand. A reading that cannot be true is not its concern.
+ * What makes an act from outside no act on a job; empty when it can stand. A reading that cannot be true is not its
+ * concern.
  * Never throws.
  */
 export function actFaults(job: JobBefore, value: unknown, place = ''): Fault[] {
@@ -25,7 +26,13 @@ export function actFaults(job: JobBefore, value: unknown, place = ''): Fault[] {
   if (!isActType(type)) return typeFaults(value, type, place)
   const structure = schemaFaults(schemaOf(type), value, place)
   if (structure.length > 0) return structure
-  return kindOf(type).faults?.(value, { ...job, at: (field) => (place ? `${place}.${field}` : field), comesTo: (acts) => foldActs(acts as readonly Act[], 'on-evidence') }) ?? []
+  return (
+    kindOf(type).faults?.(value, {
+      ...job,
+      at: (field) => (place ? `${place}.${field}` : field),
+      comesTo: (acts) => foldActs(acts as readonly Act[], 'on-evidence')
+    }) ?? []
+  )
 }
 
 function typeFaults(value: unknown, type: unknown, place: string): Fault[] {
@@ -42,7 +49,10 @@ export function schemaOf(type: ActType): AnySchema {
   return schema
 }
 
-/** What is wrong with an act as it is entered: besides its structure, a reading that cannot be true of this drive is refused. */
+/**
+ * What is wrong with an act as it is entered: besides its structure, a reading that cannot be true of this drive is
+ * refused.
+ */
 export function entryFaults(job: JobBefore, value: unknown): Fault[] {
   const faults = actFaults(job, value)
   if (faults.length > 0) return faults
@@ -53,6 +63,7 @@ export function entryFaults(job: JobBefore, value: unknown): Fault[] {
 function untrueFaults(sheet: DriveSheet, reading: Reading): Fault[] {
   const why = impossibleReading(sheet, reading)
   if (!why) return []
-  const unknown = isNumeric(reading.kind) && reading.sigma === undefined && methodSigma(reading.kind, reading.method) === null
+  const unknown =
+    isNumeric(reading.kind) && reading.sigma === undefined && methodSigma(reading.kind, reading.method) === null
   return [{ place: unknown ? 'reading.method' : 'reading.value', ...why }]
 }

@@ -4,12 +4,23 @@ import type { EarlierKnown, JobFile } from '../readings'
 import type { KeptJob } from './types'
 
 /** The job file that a job's acts come to: what the core assesses. */
-export function jobFile({ sheet, usage, school, corrections, known }: Pick<KeptJob, 'sheet' | 'usage' | 'school' | 'corrections' | 'known'>, acts: readonly Act[]): JobFile {
+export function jobFile(
+  { sheet, usage, school, corrections, known }: Pick<KeptJob, 'sheet' | 'usage' | 'school' | 'corrections' | 'known'>,
+  acts: readonly Act[]
+): JobFile {
   const record = foldActs(acts, school)
   const corrected = record.corrections ?? corrections
   return {
-    format: 'umbrette-job', version: 1, drive: sheetOf(sheet, record), usage, school: record.school, ...(corrected ? { corrections: corrected } : {}), ...known,
-    ...fittedBy(record, known), ...pricedBy(record, known), readings: record.readings
+    format: 'umbrette-job',
+    version: 1,
+    drive: sheetOf(sheet, record),
+    usage,
+    school: record.school,
+    ...(corrected ? { corrections: corrected } : {}),
+    ...known,
+    ...fittedBy(record, known),
+    ...pricedBy(record, known),
+    readings: record.readings
   }
 }
 

@@ -28,12 +28,18 @@ export type Imported = { job: KeptJob; acts: Act[]; faults: [] } | { job: null; 
 
 /** What a file knows of the engine beside its readings. */
 function earlierKnown({ fitted, horizon, history, pricing }: EarlierKnown): { known?: EarlierKnown } {
-  const known = { ...(fitted ? { fitted } : {}), ...(horizon === undefined ? {} : { horizon }), ...(history ? { history } : {}), ...(pricing ? { pricing } : {}) }
+  const known = {
+    ...(fitted ? { fitted } : {}),
+    ...(horizon === undefined ? {} : { horizon }),
+    ...(history ? { history } : {}),
+    ...(pricing ? { pricing } : {})
+  }
   return Object.keys(known).length > 0 ? { known } : {}
 }
 
 /**
- * The job as one file; `readings` are those that stand, `acts` everything. What older versions kept beside the fields that
+ * The job as one file; `readings` are those that stand, `acts` everything. What older versions kept beside the fields
+ * that
  * are known today is left behind, so that every file can be taken in again.
  */
 export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
@@ -43,11 +49,21 @@ export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
   const openedWith = { ...(job.corrections ? { corrections: job.corrections } : {}), ...job.known }
   const { vehicle, stand, complaint, openedBy, openedAt } = job
   return {
-    format: 'umbrette-job', version: 1,
+    format: 'umbrette-job',
+    version: 1,
     job: { vehicle, stand, complaint, openedBy, openedAt },
-    usage: job.usage, school, openedUnder: job.school, openedWith,
-    ...(corrections ? { corrections } : {}), ...job.known, ...(fitted ? { fitted } : {}), ...(pricing ? { pricing } : {}),
-    readings, acts: kept, drive, ...(drive === opened ? {} : { openedOn: opened })
+    usage: job.usage,
+    school,
+    openedUnder: job.school,
+    openedWith,
+    ...(corrections ? { corrections } : {}),
+    ...job.known,
+    ...(fitted ? { fitted } : {}),
+    ...(pricing ? { pricing } : {}),
+    readings,
+    acts: kept,
+    drive,
+    ...(drive === opened ? {} : { openedOn: opened })
   }
 }
 
@@ -72,7 +88,15 @@ export function importJob(older: unknown, importer: Importer): Imported {
   const opened = file.openedOn ?? file.drive
   const sheet = file.openedOn ? sheetFaults(file.openedOn, 'openedOn') : []
   if (sheet.length > 0) return refuse(sheet)
-  const acts = file.acts ? [...file.acts] : withIds(file.readings).map((reading): Act => ({ id: reading.id.length <= MOST_ID ? reading.id : importer.newId(), type: 'read', by: reading.by ?? importer.by, at: reading.at ?? importer.at, reading: stripRecord(reading) }))
+  const acts = file.acts
+    ? [...file.acts]
+    : withIds(file.readings).map((reading): Act => ({
+        id: reading.id.length <= MOST_ID ? reading.id : importer.newId(),
+        type: 'read',
+        by: reading.by ?? importer.by,
+        at: reading.at ?? importer.at,
+        reading: stripRecord(reading)
+      }))
   const faults = file.acts ? [...actListFaults(opened, acts), ...editedFaults(file, acts, opened)] : []
   if (faults.length > 0) return refuse(faults)
   const job = openedJob(file, opened, importer)
@@ -82,8 +106,25 @@ export function importJob(older: unknown, importer: Importer): Imported {
 /** The job as it was opened. */
 function openedJob(file: WholeJobFile, sheet: DriveSheet, importer: Importer): KeptJob {
   const openedWith = file.openedWith ?? file
-  const { vehicle = file.drive.name, stand = '', complaint = '', openedBy = importer.by, openedAt = importer.at } = file.job ?? {}
-  return { vehicle, stand, complaint, openedBy, openedAt, sheet, usage: file.usage, school: file.openedUnder ?? file.school, corrections: openedWith.corrections ?? null, ...earlierKnown(openedWith) }
+  const {
+    vehicle = file.drive.name,
+    stand = '',
+    complaint = '',
+    openedBy = importer.by,
+    openedAt = importer.at
+  } = file.job ?? {}
+  return {
+    vehicle,
+    stand,
+    complaint,
+    openedBy,
+    openedAt,
+    sheet,
+    usage: file.usage,
+    school: file.openedUnder ?? file.school,
+    corrections: openedWith.corrections ?? null,
+    ...earlierKnown(openedWith)
+  }
 }
 
 /** What a file says stands must be what its acts come to. */
@@ -126,15 +167,29 @@ function actListFaults(opened: DriveSheet, acts: readonly Act[]): Fault[] {
   })
 }
 
-/** What a sign-off rests on as it is assessed today, where it comes out the same: to the letter, or to the figure for one in an older version's words. */
-function todaysWords({ assessment }: Pick<ActOf<'signoff'>, 'assessment'>, assess: () => Assessment): Assessment | null {
+/**
+ * What a sign-off rests on as it is assessed today, where it comes out the same: to the letter, or to the figure for
+ * one in an older version's words.
+ */
+function todaysWords(
+  { assessment }: Pick<ActOf<'signoff'>, 'assessment'>,
+  assess: () => Assessment
+): Assessment | null {
   const now = assess()
-  const alike = isInOldWords(assessment) ? isSameJson(figuresOf(now), figuresOf(assessment)) : isSameJson(now, assessment)
+  const alike = isInOldWords(assessment)
+    ? isSameJson(figuresOf(now), figuresOf(assessment))
+    : isSameJson(now, assessment)
   return alike ? now : null
 }
 
-/** A job's acts as an older version kept them, its sign-offs in the newest form: in today's words where they come out the same. */
-export function refreshSignoffs(job: Pick<KeptJob, 'sheet' | 'usage' | 'school' | 'corrections' | 'known'>, acts: readonly unknown[]): Act[] {
+/**
+ * A job's acts as an older version kept them, its sign-offs in the newest form: in today's words where they come out
+ * the same.
+ */
+export function refreshSignoffs(
+  job: Pick<KeptJob, 'sheet' | 'usage' | 'school' | 'corrections' | 'known'>,
+  acts: readonly unknown[]
+): Act[] {
   const upgrade = upgradeSignoffs(acts) as Act[]
   return upgrade.map((act, i) => {
     if (act.type !== 'signoff' || act.core !== CORE_VERSION || !isInOldWords(act.assessment)) return act

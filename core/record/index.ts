@@ -1,5 +1,19 @@
 export { actFaults, entryFaults, type JobBefore, kindOf, schemaOf } from './actFaults'
-export { type Act, ACT_VIEWS, type ActOf, ACTS, type ActType, foldActs, Folding, isActType, type JobRecord, type JobState, sheetOf, type StandingReading, type WaitsFor } from './acts'
+export {
+  type Act,
+  ACT_VIEWS,
+  type ActOf,
+  ACTS,
+  type ActType,
+  foldActs,
+  Folding,
+  isActType,
+  type JobRecord,
+  type JobState,
+  sheetOf,
+  type StandingReading,
+  type WaitsFor
+} from './acts'
 export { findStranded } from './acts/stranded'
 export { assessRecord, jobFile } from './assessRecord'
 export { exportJob, importJob, type JobExport, refreshSignoffs } from './exchange'

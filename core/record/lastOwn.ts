@@ -4,7 +4,8 @@ import type { Act, JobRecord } from './acts'
 const STANDING: readonly Act['type'][] = ['undo', 'signoff', 'choice']
 
 /**
- * The newest of somebody's own acts that still stands: what their taking back takes back. Pressed again, it is the one before.
+ * The newest of somebody's own acts that still stands: what their taking back takes back. Pressed again, it is the one
+ * before.
  * @param by whoever is at the bench
  */
 export function lastOwn(acts: readonly Act[], { undone }: Pick<JobRecord, 'undone'>, by: string): Act | null {

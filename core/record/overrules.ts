@@ -16,7 +16,17 @@ export function heldCalls(calls: readonly PartCall[], overrules: ReadonlyMap<str
   }
   const silent = [...overrules.keys()].filter((part) => !calls.some((call) => call.part === part))
   return [
-    ...calls.map((call): HeldCall => ({ ...call, holds: said(call.part)?.call ?? call.call, overruled: said(call.part) })),
-    ...silent.map((part): HeldCall => ({ part, call: 'look-closer', reasons: [], holds: said(part)!.call, overruled: said(part) }))
+    ...calls.map((call): HeldCall => ({
+      ...call,
+      holds: said(call.part)?.call ?? call.call,
+      overruled: said(call.part)
+    })),
+    ...silent.map((part): HeldCall => ({
+      part,
+      call: 'look-closer',
+      reasons: [],
+      holds: said(part)!.call,
+      overruled: said(part)
+    }))
   ]
 }

@@ -10,11 +10,11 @@ export interface RecordSays {
   'an-act': {}
   'readings-edited': {}
   'sheet-edited': {}
-  'moves': { time: number }
+  moves: { time: number }
   'stands-twice': {}
-  'who': {}
-  'why': {}
-  'vehicle': {}
+  who: {}
+  why: {}
+  vehicle: {}
   'a-job': {}
   'no-place-for-reading': { kind: ReadingKind; act: string }
   'no-place-for-part': { part: string }

@@ -4,8 +4,10 @@ import { Folding, type Act } from './acts'
 type Plain = Record<string, unknown>
 
 /**
- * Acts with their sign-offs in the newest form of an assessment. Version 1 named readings by their places and held reasons as
- * sentences: places become the ids of the readings that stood then, sentences are kept whole. Acts from outside need not be
+ * Acts with their sign-offs in the newest form of an assessment. Version 1 named readings by their places and held
+ * reasons as
+ * sentences: places become the ids of the readings that stood then, sentences are kept whole. Acts from outside need
+ * not be
  * sound: what cannot be upgraded stays as it is, to be refused by the checks.
  */
 export function upgradeSignoffs(acts: readonly unknown[]): unknown[] {
@@ -37,21 +39,36 @@ function attempt<T>(work: () => T): T | null {
 
 /** An assessment of version 1 as version 2 has it. @param ids of the readings it rests on, in their order */
 function upgradeAssessment(old: Plain, ids: readonly string[]): Plain {
-  return attempt((): Plain => {
-    const { chains, cams, readings, faults, calls } = old as unknown as OldAssessment
-    const named = (places: readonly number[]) => places.map((place) => ids[place] ?? `reading-${place}`)
-    return {
-      ...old, version: 2,
-      chains: mapById(chains, ({ status: { converged, iterations }, ...chain }) => ({ ...chain, status: { converged, iterations, moved: 0 }, readings: named(chain.readings) })),
-      cams: mapById(cams, (cam) => ({ ...cam, argument: cam.argument === null ? null : { code: 'moved', figures: { hidden: null } } })),
-      readings: readings.map(({ index, ...reading }) => ({ id: ids[index] ?? `reading-${index}`, ...reading })),
-      faults: faults.map(({ index, message }) => ({ id: ids[index] ?? `reading-${index}`, ...quoteSigned(message) })),
-      calls: calls.map((call) => ({
-        ...call,
-        reasons: call.reasons.map(({ text, release, readings: places, ...reason }) => ({ ...reason, ...quoteSigned(text), readings: named(places), ...(release === undefined ? {} : { release: quoteSigned(release) }) }))
-      }))
-    }
-  }) ?? old
+  return (
+    attempt((): Plain => {
+      const { chains, cams, readings, faults, calls } = old as unknown as OldAssessment
+      const named = (places: readonly number[]) => places.map((place) => ids[place] ?? `reading-${place}`)
+      return {
+        ...old,
+        version: 2,
+        chains: mapById(chains, ({ status: { converged, iterations }, ...chain }) => ({
+          ...chain,
+          status: { converged, iterations, moved: 0 },
+          readings: named(chain.readings)
+        })),
+        cams: mapById(cams, (cam) => ({
+          ...cam,
+          argument: cam.argument === null ? null : { code: 'moved', figures: { hidden: null } }
+        })),
+        readings: readings.map(({ index, ...reading }) => ({ id: ids[index] ?? `reading-${index}`, ...reading })),
+        faults: faults.map(({ index, message }) => ({ id: ids[index] ?? `reading-${index}`, ...quoteSigned(message) })),
+        calls: calls.map((call) => ({
+          ...call,
+          reasons: call.reasons.map(({ text, release, readings: places, ...reason }) => ({
+            ...reason,
+            ...quoteSigned(text),
+            readings: named(places),
+            ...(release === undefined ? {} : { release: quoteSigned(release) })
+          }))
+        }))
+      }
+    }) ?? old
+  )
 }
 
 /** Characters that a message keeps of a sentence. */
@@ -76,10 +93,23 @@ interface OldAssessment {
 /** What two assessments must have alike for one to stand for the other: all figures and calls, not how they are put. */
 export function figuresOf({ chains, rails, tensioners, cams, readings, next, calls }: Assessment): unknown {
   return {
-    rails, tensioners, readings, next,
+    rails,
+    tensioners,
+    readings,
+    next,
     chains: mapById(chains, ({ elongation, readings: used, places }) => ({ elongation, readings: used, places })),
     cams: mapById(cams, ({ argument, ...cam }) => ({ ...cam, argued: argument !== null })),
-    calls: calls.map(({ part, call, reasons }) => ({ part, call, reasons: reasons.map(({ rule, call: own, readings: behind, limit, settle }) => ({ rule, call: own, readings: behind, limit, settle })) }))
+    calls: calls.map(({ part, call, reasons }) => ({
+      part,
+      call,
+      reasons: reasons.map(({ rule, call: own, readings: behind, limit, settle }) => ({
+        rule,
+        call: own,
+        readings: behind,
+        limit,
+        settle
+      }))
+    }))
   }
 }
 

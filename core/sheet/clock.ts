@@ -9,7 +9,8 @@ export function isClock(text: string): boolean {
 }
 
 /**
- * Direction of a clock position, degrees from +x, anticlockwise, in [0, 360): 12:00 is up (90°), an hour is 30° clockwise.
+ * Direction of a clock position, degrees from +x, anticlockwise, in [0, 360): 12:00 is up (90°), an hour is 30°
+ * clockwise.
  * @example clockAngle('3:00') // 0
  * @throws RangeError when the text is no clock position
  */

@@ -32,7 +32,10 @@ export interface CompiledSheet {
 
 const compiled = new WeakMap<DriveSheet, CompiledSheet>()
 
-/** A sheet's look-ups, made once for each sheet that somebody holds. The sheet must be sound, or at least of sound structure. */
+/**
+ * A sheet's look-ups, made once for each sheet that somebody holds. The sheet must be sound, or at least of sound
+ * structure.
+ */
 export function compileSheet(sheet: DriveSheet): CompiledSheet {
   const known = compiled.get(sheet) ?? compile(sheet)
   compiled.set(sheet, known)
@@ -40,15 +43,33 @@ export function compileSheet(sheet: DriveSheet): CompiledSheet {
 }
 
 function compile(sheet: DriveSheet): CompiledSheet {
-  const [chains, rails, tensioners, sprockets, phasers] = [mapById(sheet.chains), mapById(sheet.rails), mapById(sheet.tensioners), mapById(sheet.sprockets), mapById(sheet.phasers)]
+  const [chains, rails, tensioners, sprockets, phasers] = [
+    mapById(sheet.chains),
+    mapById(sheet.rails),
+    mapById(sheet.tensioners),
+    mapById(sheet.sprockets),
+    mapById(sheet.phasers)
+  ]
   const tensionerOn = firstBy(sheet.tensioners, ({ chain }) => chain)
   const phaserAt = firstBy(sheet.phasers, ({ sprocket }) => sprocket)
   const marks = firstBy(sheet.marks, ({ sprocket }) => sprocket)
-  const chainsAt = firstBy(sheet.chains.flatMap((chain) => chain.path.filter((id) => id !== chain.driver).map((id) => ({ id, chain }))), ({ id }) => id)
+  const chainsAt = firstBy(
+    sheet.chains.flatMap((chain) => chain.path.filter((id) => id !== chain.driver).map((id) => ({ id, chain }))),
+    ({ id }) => id
+  )
   const limits = limitsOf(sheet)
   return {
-    sheet, chains, rails, tensioners, sprockets, phasers,
-    chain: needFrom(chains, 'chain'), rail: needFrom(rails, 'rail'), tensioner: needFrom(tensioners, 'tensioner'), sprocket: needFrom(sprockets, 'sprocket'), phaser: needFrom(phasers, 'phaser'),
+    sheet,
+    chains,
+    rails,
+    tensioners,
+    sprockets,
+    phasers,
+    chain: needFrom(chains, 'chain'),
+    rail: needFrom(rails, 'rail'),
+    tensioner: needFrom(tensioners, 'tensioner'),
+    sprocket: needFrom(sprockets, 'sprocket'),
+    phaser: needFrom(phasers, 'phaser'),
     tensionerOf: (chain) => tensionerOn.get(chain) ?? null,
     phaserOn: (sprocket) => phaserAt.get(sprocket) ?? null,
     markOf: (sprocket) => marks.get(sprocket) ?? null,
@@ -62,8 +83,10 @@ function compile(sheet: DriveSheet): CompiledSheet {
       if (sprockets.has(id)) return 'sprocket'
       return STANDING_TARGETS.find((word) => word === id) ?? null
     },
-    nameOf: (id) => (sprockets.get(id) ?? rails.get(id) ?? tensioners.get(id) ?? chains.get(id) ?? phasers.get(id))?.name ?? null,
-    limit: (kind, part) => limits.get(`${kind} ${part}`) ?? (kind === 'camLag' ? limits.get('camLag') : undefined) ?? null
+    nameOf: (id) =>
+      (sprockets.get(id) ?? rails.get(id) ?? tensioners.get(id) ?? chains.get(id) ?? phasers.get(id))?.name ?? null,
+    limit: (kind, part) =>
+      limits.get(`${kind} ${part}`) ?? (kind === 'camLag' ? limits.get('camLag') : undefined) ?? null
   }
 }
 
@@ -85,7 +108,9 @@ function firstBy<T>(list: readonly T[], key: (one: T) => string): ReadonlyMap<st
 
 /** By kind and part; a lag limit without a target by its kind alone. */
 function limitsOf({ limits }: DriveSheet): ReadonlyMap<string, LimitValue> {
-  return firstBy(limits, ({ kind, chain, rail, tensioner, sprocket }) => [kind, chain ?? rail ?? tensioner ?? sprocket].filter(Boolean).join(' '))
+  return firstBy(limits, ({ kind, chain, rail, tensioner, sprocket }) =>
+    [kind, chain ?? rail ?? tensioner ?? sprocket].filter(Boolean).join(' ')
+  )
 }
 
 function needFrom<T>(map: ReadonlyMap<string, T>, what: string): (id: string) => T {

@@ -6,10 +6,10 @@ export type SheetEntry = 'component' | 'operation' | 'part' | 'always-renewed' |
 /** What is wrong with a sheet's own structure, and with how its entries name each other, by code. */
 export interface SheetSays {
   'none-of-sheet': { id: string; what: SheetEntry }
-  'twice': { id: string }
+  twice: { id: string }
   'requires-itself': { id: string }
   'path-too-short': {}
-  'clock': {}
+  clock: {}
   'two-teeth': {}
   'lists-of-ids': {}
   'one-step': {}

@@ -1,10 +1,25 @@
 import { tuple } from 'yup'
-import { byIds, flag, formatVersion, id, listOf, needed, num, oneOf, pair, sayOfCheck, shape, text, whole } from '../check'
+import {
+  byIds,
+  flag,
+  formatVersion,
+  id,
+  listOf,
+  needed,
+  num,
+  oneOf,
+  pair,
+  sayOfCheck,
+  shape,
+  text,
+  whole
+} from '../check'
 import { CLOCK, isClock } from './clock'
 import { say } from './says'
 
 /**
- * The drive sheet: the description of one engine's timing drive. Types (types.ts), checks and JSON Schema come from here.
+ * The drive sheet: the description of one engine's timing drive. Types (types.ts), checks and JSON Schema come from
+ * here.
  * Plane seen from the front (chain end), x to the right, y up, mm. Angles in degrees, anticlockwise positive from +x.
  */
 
@@ -23,7 +38,8 @@ const sprocket = shape({
   teeth: whole(6, 400).required(needed),
   /** Absent on a counted sheet. */
   centre: pair(),
-  bank: whole(0, 16), shaft: id(),
+  bank: whole(0, 16),
+  shaft: id(),
   /** `back`: driven by the chain's outer face. */
   side: oneOf('back')
 })
@@ -42,7 +58,8 @@ const rail = shape({
 
 const tensioner = shape({
   ...named,
-  chain: id().required(needed), arm: id().required(needed),
+  chain: id().required(needed),
+  arm: id().required(needed),
   /** Arm angles that can be reached, degrees, 0 = as new. */
   armRange: pair(),
   /** Direction in which the plunger moves, degrees from +x. */
@@ -71,7 +88,8 @@ const chain = shape({
   ...named,
   /** mm. */
   pitch: num(1, 100).required(needed),
-  links: whole(8, 2000).required(needed), type: text(60).required(needed),
+  links: whole(8, 2000).required(needed),
+  type: text(60).required(needed),
   strands: whole(1, 12),
   /** How it can be renewed behind its cover: `roll-in`, drawn in by the old one. */
   replaceable: text(40),
@@ -79,13 +97,22 @@ const chain = shape({
   /** Sprockets and rails in the order the chain meets them, starting at the driver. */
   path: listOf(id().required(needed), 40).required(needed).min(2, say('path-too-short')),
   /** Whole links from mark to mark in the direction of travel, at the setting point. */
-  counts: listOf(shape({ from: id().required(needed), to: id().required(needed), links: whole(0, 2000).required(needed) }).required(needed), 40).required(needed),
+  counts: listOf(
+    shape({ from: id().required(needed), to: id().required(needed), links: whole(0, 2000).required(needed) }).required(
+      needed
+    ),
+    40
+  ).required(needed),
   /** Counted sheet: links not on sprockets, all round and on the tight side between a cam and the driver. */
-  counted: shape({ freeLinks: num(1, 2000).required(needed), tight: byIds(num(0, 2000).required(needed), sayOfCheck('numbers-by-id', { min: 0, max: 2000 })).required(needed) })
+  counted: shape({
+    freeLinks: num(1, 2000).required(needed),
+    tight: byIds(num(0, 2000).required(needed), sayOfCheck('numbers-by-id', { min: 0, max: 2000 })).required(needed)
+  })
 })
 
 const phaser = shape({
-  ...named, sprocket: id().required(needed),
+  ...named,
+  sprocket: id().required(needed),
   rest: oneOf('retarded', 'advanced').required(needed),
   /** crank degrees. */
   range: num(0, 360).required(needed),
@@ -93,21 +120,40 @@ const phaser = shape({
 })
 
 const mark = shape({
-  sprocket: id().required(needed), note: text(2000),
+  sprocket: id().required(needed),
+  note: text(2000),
   /** Clock position at the setting point, 12:00 up. */
-  at: text(8).required(needed).test('clock', say('clock'), (v) => !v || isClock(v)).meta({ jsonSchema: { pattern: CLOCK.source } })
+  at: text(8)
+    .required(needed)
+    .test('clock', say('clock'), (v) => !v || isClock(v))
+    .meta({ jsonSchema: { pattern: CLOCK.source } })
 })
 
 const limit = shape({
-  kind: oneOf('elongation', 'camLag', 'groove', 'padWear').required(needed), ...limitValue,
-  chain: id(), rail: id(), tensioner: id(), sprocket: id(), note: text(2000)
+  kind: oneOf('elongation', 'camLag', 'groove', 'padWear').required(needed),
+  ...limitValue,
+  chain: id(),
+  rail: id(),
+  tensioner: id(),
+  sprocket: id(),
+  note: text(2000)
 })
 
 const ids = (max: number) => listOf(id().required(needed), max)
 const price = () => num(0, 1e6).required(needed)
 
-/** Two gears in mesh: the driven shaft turns the other way, teeth[0]/teeth[1] times as fast; `driver` is a sprocket on the shaft that drives, or `crank`. */
-const gear = shape({ ...named, driver: id().required(needed), driven: id().required(needed), teeth: tuple([whole(6, 400).required(needed), whole(6, 400).required(needed)]).typeError(say('two-teeth')).required(needed) })
+/**
+ * Two gears in mesh: the driven shaft turns the other way, teeth[0]/teeth[1] times as fast; `driver` is a sprocket on
+ * the shaft that drives, or `crank`.
+ */
+const gear = shape({
+  ...named,
+  driver: id().required(needed),
+  driven: id().required(needed),
+  teeth: tuple([whole(6, 400).required(needed), whole(6, 400).required(needed)])
+    .typeError(say('two-teeth'))
+    .required(needed)
+})
 
 const operation = shape({
   ...named,
@@ -135,27 +181,52 @@ const sparePart = shape({
 })
 
 /** What never goes back in once it was loosened. */
-const renewedItem = shape({ ...named, kind: oneOf('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other').required(needed), price: price(), quantity: num(0, 1000) })
+const renewedItem = shape({
+  ...named,
+  kind: oneOf('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other').required(
+    needed
+  ),
+  price: price(),
+  quantity: num(0, 1000)
+})
 
 /** Another way to reach some parts: operations that take the place of what those parts need. */
 const wayIn = shape({ ...named, needs: byIds(ids(40).required(needed), say('lists-of-ids')).required(needed) })
 
 /** One step of tightening: a torque or an angle. */
-const step = shape({ newtonMetres: num(0.1, 2000), degrees: num(1, 720) }).required(needed)
-  .test('one', say('one-step'), (value) => !value || (value.newtonMetres === undefined) !== (value.degrees === undefined))
+const step = shape({ newtonMetres: num(0.1, 2000), degrees: num(1, 720) })
+  .required(needed)
+  .test(
+    'one',
+    say('one-step'),
+    (value) => !value || (value.newtonMetres === undefined) !== (value.degrees === undefined)
+  )
 
 /** How a bolt is tightened: steps one after another. */
 const torque = shape({
-  id: id().required(needed), bolt: text(200).required(needed), operation: id(), count: whole(1, 200),
+  id: id().required(needed),
+  bolt: text(200).required(needed),
+  operation: id(),
+  count: whole(1, 200),
   /** Renewed each time, as tightening has stretched it. */
   stretch: flag(),
-  leftHand: flag(), note: text(400), steps: listOf(step, 12).required(needed).min(1, say('no-step'))
+  leftHand: flag(),
+  note: text(400),
+  steps: listOf(step, 12).required(needed).min(1, say('no-step'))
 })
 
 /** What the work costs and needs, beside the drive itself. */
 const workshop = {
   /** Parts' older designs, known to be worse; `onSight`: renewed as soon as it is seen. */
-  superseded: listOf(shape({ part: id().required(needed), design: text(200).required(needed), onSight: flag().required(needed), source: text(200).required(needed) }).required(needed), 64),
+  superseded: listOf(
+    shape({
+      part: id().required(needed),
+      design: text(200).required(needed),
+      onSight: flag().required(needed),
+      source: text(200).required(needed)
+    }).required(needed),
+    64
+  ),
   /** What prices and rates are in; made up unless a shop says otherwise. */
   money: shape({ currency: text(12).required(needed), hourRate: num(0, 10_000).required(needed) }),
   operations: listOf(operation.required(needed), 100),
@@ -171,10 +242,19 @@ const workshop = {
 export const driveSchema = shape({
   format: oneOf('umbrette-drive').required(needed),
   version: formatVersion(1),
-  id: id().required(needed), name: text(120).required(needed), note: text(2000),
+  id: id().required(needed),
+  name: text(120).required(needed),
+  note: text(2000),
   /** The crank's direction of turning, seen from the front. */
   rotation: oneOf('clockwise', 'anticlockwise').required(needed),
-  engine: shape({ cylinders: whole(1, 64).required(needed), layout: text(40).required(needed), angle: num(0, 360), rotation: oneOf('clockwise', 'anticlockwise'), interference: flag().required(needed), fuel: text(40).required(needed) }).required(needed),
+  engine: shape({
+    cylinders: whole(1, 64).required(needed),
+    layout: text(40).required(needed),
+    angle: num(0, 360),
+    rotation: oneOf('clockwise', 'anticlockwise'),
+    interference: flag().required(needed),
+    fuel: text(40).required(needed)
+  }).required(needed),
   sprockets: listOf(sprocket.required(needed), 64).required(needed).min(2, say('too-few-sprockets')),
   rails: listOf(rail.required(needed), 64).required(needed),
   tensioners: listOf(tensioner.required(needed), 16).required(needed),

@@ -2,10 +2,23 @@ import type { DriveSheet } from './types'
 import type { Fault } from '../check'
 import { faultAt, type SheetEntry } from './says'
 
-/** Faults in how a sheet's operations, parts, always-renewed items, ways in, torques and cautions name each other and the drive. */
+/**
+ * Faults in how a sheet's operations, parts, always-renewed items, ways in, torques and cautions name each other and
+ * the drive.
+ */
 export function workshopFaults(sheet: DriveSheet): Fault[] {
-  const { operations = [], parts = [], alwaysRenewed = [], waysIn = [], torques = [], cautions = [], superseded = [] } = sheet
-  const components = new Set([...sheet.chains, ...sheet.rails, ...sheet.tensioners, ...sheet.sprockets, ...sheet.phasers].map(({ id }) => id))
+  const {
+    operations = [],
+    parts = [],
+    alwaysRenewed = [],
+    waysIn = [],
+    torques = [],
+    cautions = [],
+    superseded = []
+  } = sheet
+  const components = new Set(
+    [...sheet.chains, ...sheet.rails, ...sheet.tensioners, ...sheet.sprockets, ...sheet.phasers].map(({ id }) => id)
+  )
   const operationIds = new Set(operations.map(({ id }) => id))
   const itemIds = new Set(alwaysRenewed.map(({ id }) => id))
   const faults: Fault[] = []
@@ -31,19 +44,35 @@ export function workshopFaults(sheet: DriveSheet): Fault[] {
     }
   })
   torques.forEach(({ operation }, i) => one(operationIds, operation, `torques[${i}].operation`, 'operation'))
-  cautions.forEach(({ at }, i) => one(new Set([...operationIds, ...components]), at, `cautions[${i}].at`, 'operation-or-component'))
+  cautions.forEach(({ at }, i) =>
+    one(new Set([...operationIds, ...components]), at, `cautions[${i}].at`, 'operation-or-component')
+  )
   superseded.forEach(({ part }, i) => one(components, part, `superseded[${i}].part`, 'component'))
-  return [...twice(operations, 'operations'), ...twice(parts, 'parts'), ...twice(alwaysRenewed, 'alwaysRenewed'), ...twice(waysIn, 'waysIn'), ...faults, ...(faults.length > 0 ? [] : circleFaults(sheet))]
+  return [
+    ...twice(operations, 'operations'),
+    ...twice(parts, 'parts'),
+    ...twice(alwaysRenewed, 'alwaysRenewed'),
+    ...twice(waysIn, 'waysIn'),
+    ...faults,
+    ...(faults.length > 0 ? [] : circleFaults(sheet))
+  ]
 }
 
 function twice(list: readonly { id: string }[], place: string): Fault[] {
-  return list.flatMap(({ id }, i) => (list.findIndex((other) => other.id === id) === i ? [] : [faultAt(`${place}[${i}].id`, 'twice', { id })]))
+  return list.flatMap(({ id }, i) =>
+    list.findIndex((other) => other.id === id) === i ? [] : [faultAt(`${place}[${i}].id`, 'twice', { id })]
+  )
 }
 
-/** Operations that require each other in a circle could never be done. Each is followed once, however many ways lead to it. */
+/**
+ * Operations that require each other in a circle could never be done. Each is followed once, however many ways lead to
+ * it.
+ */
 function circleFaults({ operations = [] }: DriveSheet): Fault[] {
   const requires = new Map(operations.map(({ id, requires: list }) => [id, list]))
-  return operations.flatMap(({ id }, i) => (requiredBy(requires, id).has(id) ? [faultAt(`operations[${i}].requires`, 'requires-itself', { id })] : []))
+  return operations.flatMap(({ id }, i) =>
+    requiredBy(requires, id).has(id) ? [faultAt(`operations[${i}].requires`, 'requires-itself', { id })] : []
+  )
 }
 
 /** All that an operation requires in the end. */

@@ -1,4 +1,13 @@
-import { extensionOf, type Inspection, type InspectionKind, type LookedAt, PLUG_SHARE, type PracticeCase, type SeenFinding, sightOf } from '../../core/views/practice'
+import {
+  extensionOf,
+  type Inspection,
+  type InspectionKind,
+  type LookedAt,
+  PLUG_SHARE,
+  type PracticeCase,
+  type SeenFinding,
+  sightOf
+} from '../../core/views/practice'
 import { compileSheet, type Tensioner } from '../../core/sheet'
 import { speedOf } from '../../core/drive'
 import { partName } from '../../words/en'
@@ -25,24 +34,47 @@ interface Look {
  * @param crank crank degrees at which the engine stands, for marks and links
  * @returns null where there is nothing to be drawn (what a customer says)
  */
-export function pictureOf(engine: PracticeCase, inspection: Inspection, looked: LookedAt, crank: number): Drawing | null {
+export function pictureOf(
+  engine: PracticeCase,
+  inspection: Inspection,
+  looked: LookedAt,
+  crank: number
+): Drawing | null {
   const { figures, findings } = sightOf(engine, inspection, looked)
-  return PICTURES[inspection.kind]({ engine, inspection, figures, figure: figures[0] ?? 0, findings, has: (finding) => findings.some((one) => one.finding === finding), crank })
+  return PICTURES[inspection.kind]({
+    engine,
+    inspection,
+    figures,
+    figure: figures[0] ?? 0,
+    findings,
+    has: (finding) => findings.some((one) => one.finding === finding),
+    crank
+  })
 }
 
 const PICTURES: Readonly<Record<InspectionKind, (look: Look) => Drawing | null>> = {
   ask: () => null,
-  scan: ({ engine, inspection, figures }) => scanPicture(inspection.reads.map(({ sprocket }, i) => ({ name: partName(engine.drive, sprocket!), lag: figures[i]! }))),
-  plug: (look) => plugPicture(tensionerOf(look), extensionOf(look.engine, look.inspection.part), PLUG_SHARE * tensionerOf(look).stroke),
+  scan: ({ engine, inspection, figures }) =>
+    scanPicture(
+      inspection.reads.map(({ sprocket }, i) => ({ name: partName(engine.drive, sprocket!), lag: figures[i]! }))
+    ),
+  plug: (look) =>
+    plugPicture(
+      tensionerOf(look),
+      extensionOf(look.engine, look.inspection.part),
+      PLUG_SHARE * tensionerOf(look).stroke
+    ),
   compression: ({ engine, has }) => compressionPicture(engine.drive.engine.cylinders, has('compression-low')),
   pan: ({ findings }) => panPicture(findings),
   oil: ({ has }) => screenPicture(has('screen-torn')),
   marks: (look) => marksOf(look, false),
   wheel: (look) => marksOf(look, true),
-  count: ({ engine, inspection, crank }) => countPicture(engine, compileSheet(engine.drive).chain(inspection.part), crank),
+  count: ({ engine, inspection, crank }) =>
+    countPicture(engine, compileSheet(engine.drive).chain(inspection.part), crank),
   extension: (look) => tensionPicture(tensionerOf(look), look.figure, look.has('witness-mark')),
   push: ({ findings }) => pushPicture(findings[0]?.finding ?? 'sound'),
-  pad: ({ engine, inspection, figure, has }) => padPicture(inspection.reads.length > 0 ? figure : (engine.truth.pad?.[inspection.part] ?? 0), has('pad-dug-in')),
+  pad: ({ engine, inspection, figure, has }) =>
+    padPicture(inspection.reads.length > 0 ? figure : (engine.truth.pad?.[inspection.part] ?? 0), has('pad-dug-in')),
   rail: ({ inspection, figure, findings }) => railPicture(inspection.reads.length > 0 ? figure : null, findings),
   phaser: ({ figure, findings }) => phaserPicture(figure, findings),
   pin: ({ findings }) => pinPicture(findings[0]?.finding ?? 'pin-sound'),
@@ -56,7 +88,13 @@ function tensionerOf({ engine, inspection }: Look): Tensioner {
 }
 
 function marksOf({ engine, inspection, figure, crank }: Look, wheel: boolean): Drawing {
-  return markPicture({ crank, lag: figure, ...turnOfCam(engine, inspection.part), wheel, cam: partName(engine.drive, inspection.part) })
+  return markPicture({
+    crank,
+    lag: figure,
+    ...turnOfCam(engine, inspection.part),
+    wheel,
+    cam: partName(engine.drive, inspection.part)
+  })
 }
 
 /** How a cam turns with the crank, seen from the front. */

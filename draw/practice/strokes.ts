@@ -1,6 +1,8 @@
 import type { Drawing, Ink, Shape } from '../shapes'
 
-/** Strokes that the pictures of the practice stand have in common. Pixels, y down; angles in degrees, clockwise from up. */
+/**
+ * Strokes that the pictures of the practice stand have in common. Pixels, y down; angles in degrees, clockwise from up.
+ */
 
 export const WIDTH = 640
 export const HEIGHT = 400
@@ -18,7 +20,17 @@ export function solid(d: string, fill: Ink = 'ground', ink: Ink | null = 'line',
   return { kind: 'path', d, fill, ...(ink ? { stroke: ink, width: 1.2 } : {}), ...(name ? { name } : {}) }
 }
 
-export function words(text: string, x: number, y: number, { size = 13, anchor = 'middle', ink = 'line', name }: { size?: number; anchor?: 'start' | 'middle' | 'end'; ink?: Ink; name?: string } = {}): Shape {
+export function words(
+  text: string,
+  x: number,
+  y: number,
+  {
+    size = 13,
+    anchor = 'middle',
+    ink = 'line',
+    name
+  }: { size?: number; anchor?: 'start' | 'middle' | 'end'; ink?: Ink; name?: string } = {}
+): Shape {
   return { kind: 'text', text, x, y, size, anchor, ink, ...(name ? { name } : {}) }
 }
 
@@ -59,25 +71,58 @@ export interface Scale {
 
 /** A straight scale with its ticks upwards (length below 0) or downwards from a line. */
 export function ruler({ at, from, to, step, long, labelled, unit = '' }: Scale, y: number, length: number): Shape[] {
-  const ticks = Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => ({ value: from + i * step, place: Math.round(from / step) + i }))
+  const ticks = Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => ({
+    value: from + i * step,
+    place: Math.round(from / step) + i
+  }))
   const up = Math.sign(length)
   return [
     stroke(line([at(from), y], [at(to), y])),
-    ...ticks.map(({ value, place }) => stroke(line([at(value), y], [at(value), y + length * (place % labelled === 0 ? 1 : place % long === 0 ? 0.7 : 0.45)]), place % long === 0 ? 1.4 : 0.8, 'line', `tick ${n(value)}`)),
-    ...ticks.filter(({ place }) => place % labelled === 0).map(({ value }) => words(`${n(value)}`, at(value), y + length + (up > 0 ? 15 : -5), { size: 12 })),
+    ...ticks.map(({ value, place }) =>
+      stroke(
+        line([at(value), y], [at(value), y + length * (place % labelled === 0 ? 1 : place % long === 0 ? 0.7 : 0.45)]),
+        place % long === 0 ? 1.4 : 0.8,
+        'line',
+        `tick ${n(value)}`
+      )
+    ),
+    ...ticks
+      .filter(({ place }) => place % labelled === 0)
+      .map(({ value }) => words(`${n(value)}`, at(value), y + length + (up > 0 ? 15 : -5), { size: 12 })),
     ...(unit ? [words(unit, at(to) + 16, y + length * 0.5 + 4, { size: 12, anchor: 'start' })] : [])
   ]
 }
 
 /** A round scale: ticks inwards from a circle. `at` gives clockwise angles from up. */
-export function dial({ at, from, to, step, long, labelled }: Scale, x: number, y: number, r: number, depth = 14): Shape[] {
-  const ticks = Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => ({ value: from + i * step, place: Math.round(from / step) + i }))
+export function dial(
+  { at, from, to, step, long, labelled }: Scale,
+  x: number,
+  y: number,
+  r: number,
+  depth = 14
+): Shape[] {
+  const ticks = Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => ({
+    value: from + i * step,
+    place: Math.round(from / step) + i
+  }))
   return [
-    ...ticks.map(({ value, place }) => stroke(line(round(x, y, r, at(value)), round(x, y, r - depth * (place % labelled === 0 ? 1 : place % long === 0 ? 0.7 : 0.45), at(value))), place % long === 0 ? 1.4 : 0.8, 'line', `tick ${n(value)}`)),
-    ...ticks.filter(({ place }) => place % labelled === 0).map(({ value }) => {
-      const [tx, ty] = round(x, y, r - depth - 11, at(value))
-      return words(`${n(value)}`, tx, ty + 4, { size: 12 })
-    })
+    ...ticks.map(({ value, place }) =>
+      stroke(
+        line(
+          round(x, y, r, at(value)),
+          round(x, y, r - depth * (place % labelled === 0 ? 1 : place % long === 0 ? 0.7 : 0.45), at(value))
+        ),
+        place % long === 0 ? 1.4 : 0.8,
+        'line',
+        `tick ${n(value)}`
+      )
+    ),
+    ...ticks
+      .filter(({ place }) => place % labelled === 0)
+      .map(({ value }) => {
+        const [tx, ty] = round(x, y, r - depth - 11, at(value))
+        return words(`${n(value)}`, tx, ty + 4, { size: 12 })
+      })
   ]
 }
 

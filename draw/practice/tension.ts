@@ -14,9 +14,37 @@ const scaleOf = (stroke_: number) => 380 / (stroke_ + 4)
 export function tensionPicture(tensioner: Tensioner, extension: number, witness: boolean): Drawing {
   const s = scaleOf(tensioner.stroke)
   return plate([
-    ...plungerShapes(tensioner, extension, s), ...drawHousing(),
-    ...(witness ? [stroke(line([FACE + 0.45 * extension * s, MIDDLE - HALF], [FACE + 0.45 * extension * s, MIDDLE + HALF]), 5, 'faint', 'stain'), stroke(line([FACE + 0.62 * extension * s, MIDDLE - HALF], [FACE + 0.62 * extension * s, MIDDLE + HALF]), 2.5, 'lit', 'witness')] : []),
-    ...ruler({ at: (mm) => FACE + mm * s, from: 0, to: Math.ceil(tensioner.stroke), step: 0.5, long: 2, labelled: 10, unit: 'mm' }, MIDDLE + HALF + 46, 26),
+    ...plungerShapes(tensioner, extension, s),
+    ...drawHousing(),
+    ...(witness
+      ? [
+          stroke(
+            line([FACE + 0.45 * extension * s, MIDDLE - HALF], [FACE + 0.45 * extension * s, MIDDLE + HALF]),
+            5,
+            'faint',
+            'stain'
+          ),
+          stroke(
+            line([FACE + 0.62 * extension * s, MIDDLE - HALF], [FACE + 0.62 * extension * s, MIDDLE + HALF]),
+            2.5,
+            'lit',
+            'witness'
+          )
+        ]
+      : []),
+    ...ruler(
+      {
+        at: (mm) => FACE + mm * s,
+        from: 0,
+        to: Math.ceil(tensioner.stroke),
+        step: 0.5,
+        long: 2,
+        labelled: 10,
+        unit: 'mm'
+      },
+      MIDDLE + HALF + 46,
+      26
+    ),
     words(PICTURES.asFound, 320, 372, { size: 13 })
   ])
 }
@@ -29,7 +57,9 @@ export function plugPicture(tensioner: Tensioner, extension: number, window: num
   // The cover goes round one way and the slot in it the other, so that the slot stays open.
   const cover = `M0 0H640V400H0Z${slot}`
   return plate([
-    ...plungerShapes(tensioner, extension, s, window), { kind: 'path', d: cover, fill: 'ground', name: 'cover' }, stroke(slot, 3, 'line', 'slot'),
+    ...plungerShapes(tensioner, extension, s, window),
+    { kind: 'path', d: cover, fill: 'ground', name: 'cover' },
+    stroke(slot, 3, 'line', 'slot'),
     words(PICTURES.throughPlug, 320, 320, { size: 13 })
   ])
 }
@@ -39,25 +69,42 @@ function plungerShapes({ ratchet, stroke: reach }: Tensioner, extension: number,
   const tip = FACE + extension * s
   const count = ratchet ? extensionToNotches(ratchet, extension) : 0
   // The first notch stands nearest the tip: it came out first.
-  const places = Array.from({ length: count }, (_, k) => extension - (ratchet!.first + k * ratchet!.pitch)).filter((mm) => mm <= shown)
+  const places = Array.from({ length: count }, (_, k) => extension - (ratchet!.first + k * ratchet!.pitch)).filter(
+    (mm) => mm <= shown
+  )
   const depth = Math.min(9, 0.36 * (ratchet?.pitch ?? 0) * s)
-  const notch = (mm: number) => solid(`M${FACE + mm * s - depth} ${MIDDLE - HALF}l${depth} ${depth * 1.5}v${-depth * 1.5}Z`, 'faint', 'line', 'notch')
+  const notch = (mm: number) =>
+    solid(
+      `M${FACE + mm * s - depth} ${MIDDLE - HALF}l${depth} ${depth * 1.5}v${-depth * 1.5}Z`,
+      'faint',
+      'line',
+      'notch'
+    )
   return [
-    solid(box(FACE - reach * s * 0.3, MIDDLE - HALF, tip - FACE + reach * s * 0.3, 2 * HALF), 'ground', 'line', 'plunger'),
-    ...places.map(notch), stroke(line([tip, MIDDLE - HALF], [tip, MIDDLE + HALF]), 3, 'line', 'tip'), stroke(`M${tip} ${MIDDLE - 12}q10 12 0 24`, 1.2)
+    solid(
+      box(FACE - reach * s * 0.3, MIDDLE - HALF, tip - FACE + reach * s * 0.3, 2 * HALF),
+      'ground',
+      'line',
+      'plunger'
+    ),
+    ...places.map(notch),
+    stroke(line([tip, MIDDLE - HALF], [tip, MIDDLE + HALF]), 3, 'line', 'tip'),
+    stroke(`M${tip} ${MIDDLE - 12}q10 12 0 24`, 1.2)
   ]
 }
 
 function drawHousing(): Shape[] {
   return [
-    solid(box(40, MIDDLE - 62, FACE - 40, 124), 'ground', 'line', 'housing'), stroke(disc(80, MIDDLE - 36, 11)), stroke(disc(80, MIDDLE + 36, 11)),
+    solid(box(40, MIDDLE - 62, FACE - 40, 124), 'ground', 'line', 'housing'),
+    stroke(disc(80, MIDDLE - 36, 11)),
+    stroke(disc(80, MIDDLE + 36, 11)),
     ...[0, 1, 2, 3, 4].map((i) => stroke(line([112 + i * 16, MIDDLE + 62], [128 + i * 16, MIDDLE + 40]), 0.7, 'faint'))
   ]
 }
 
 /** How a plunger answers a thumb: three moments one above the other. */
 const ANSWERS: Readonly<Record<string, { at: readonly [number, number, number]; spring: number; note: string }>> = {
-  'sound': { at: [0.7, 0.66, 0.7], spring: 1, note: PICTURES.holds },
+  sound: { at: [0.7, 0.66, 0.7], spring: 1, note: PICTURES.holds },
   'plunger-stuck': { at: [0.7, 0.7, 0.7], spring: 1, note: PICTURES.stuck },
   'plunger-slips-back': { at: [0.7, 0.1, 0.15], spring: 1, note: PICTURES.slips },
   'spring-short': { at: [0.7, 0.66, 0.68], spring: 0.72, note: PICTURES.holdsWeakly }
@@ -66,13 +113,21 @@ const ANSWERS: Readonly<Record<string, { at: readonly [number, number, number]; 
 export function pushPicture(finding: string): Drawing {
   const { at, spring } = ANSWERS[finding] ?? ANSWERS.sound!
   const row = (y: number, out: number, caption: string, name: string): Shape[] => [
-    solid(box(170 - 60, y - 17, 60 + 150 * out, 34), 'ground', 'line', name), stroke(line([170 + 150 * out, y - 17], [170 + 150 * out, y + 17]), 3),
-    solid(box(70, y - 30, 100, 60)), words(caption, 70, y - 40, { anchor: 'start' })
+    solid(box(170 - 60, y - 17, 60 + 150 * out, 34), 'ground', 'line', name),
+    stroke(line([170 + 150 * out, y - 17], [170 + 150 * out, y + 17]), 3),
+    solid(box(70, y - 30, 100, 60)),
+    words(caption, 70, y - 40, { anchor: 'start' })
   ]
-  const coil = (x: number, length: number) => `M${x} 300${Array.from({ length: 9 }, (_, i) => `l${(length / 18).toFixed(2)} ${i % 2 === 0 ? -24 : 24}l${(length / 18).toFixed(2)} ${i % 2 === 0 ? 24 : -24}`).join('')}`
+  const coil = (x: number, length: number) =>
+    `M${x} 300${Array.from({ length: 9 }, (_, i) => `l${(length / 18).toFixed(2)} ${i % 2 === 0 ? -24 : 24}l${(length / 18).toFixed(2)} ${i % 2 === 0 ? 24 : -24}`).join('')}`
   return plate([
-    ...row(70, at[0], PICTURES.before, 'before'), ...row(170, at[1], PICTURES.pushed, 'pushed'), ...row(270, at[2], PICTURES.minuteLater, 'after'),
-    turnedTo(stroke(coil(0, 180 * spring), 2.2, 'line', 'spring'), 400, -110, 0), turnedTo(stroke(coil(0, 180), 2.2, 'faint', 'new spring'), 400, -30, 0),
-    words(PICTURES.spring, 400, 150, { anchor: 'start' }), words(PICTURES.newSpring, 400, 322, { anchor: 'start', ink: 'faint' }), words(PICTURES.springsFly, 320, 372)
+    ...row(70, at[0], PICTURES.before, 'before'),
+    ...row(170, at[1], PICTURES.pushed, 'pushed'),
+    ...row(270, at[2], PICTURES.minuteLater, 'after'),
+    turnedTo(stroke(coil(0, 180 * spring), 2.2, 'line', 'spring'), 400, -110, 0),
+    turnedTo(stroke(coil(0, 180), 2.2, 'faint', 'new spring'), 400, -30, 0),
+    words(PICTURES.spring, 400, 150, { anchor: 'start' }),
+    words(PICTURES.newSpring, 400, 322, { anchor: 'start', ink: 'faint' }),
+    words(PICTURES.springsFly, 320, 372)
   ])
 }

@@ -4,7 +4,11 @@ import { oneOf, pageAsked, sayOfCheck, shape, text } from '../../core/check'
 import { boardPage } from '../store/board'
 import { checkInput, route } from '../utils/route'
 
-const schema = shape({ state: oneOf('open', 'closed', 'archived', 'deleted'), search: text(200), page: pageAsked() }).required(sayOfCheck('object'))
+const schema = shape({
+  state: oneOf('open', 'closed', 'archived', 'deleted'),
+  search: text(200),
+  page: pageAsked()
+}).required(sayOfCheck('object'))
 
 export default route(async (event) => {
   const { state = 'open', search = '', page = '0' } = checkInput(schema, getQuery(event), told('board-not-asked'))

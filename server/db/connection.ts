@@ -32,7 +32,8 @@ export function connect(url: string, patience = 15_000): Sequelize {
 let ready: Promise<Sequelize> | null = null
 
 /**
- * The database, migrated, and filled with the demo workshop where that is asked for. Every route awaits this one promise;
+ * The database, migrated, and filled with the demo workshop where that is asked for. Every route awaits this one
+ * promise;
  * a failure ends a production server, so that whoever started it sees why.
  */
 export function useDb(): Promise<Sequelize> {
@@ -48,7 +49,10 @@ export function useDb(): Promise<Sequelize> {
 
 function oneSentence(error: unknown): string {
   const { message = '' } = (error ?? {}) as Error
-  return message.replaceAll(/:\/\/[^@\s]*@/g, '://…@').split('\n')[0]!.slice(0, 300)
+  return message
+    .replaceAll(/:\/\/[^@\s]*@/g, '://…@')
+    .split('\n')[0]!
+    .slice(0, 300)
 }
 
 async function open(): Promise<Sequelize> {
@@ -92,9 +96,15 @@ export async function inTransaction<T>(work: (transaction: Transaction) => Promi
   }
 }
 
-/** Which fill of the database this is: a restore makes another, and what was remembered of the one before no longer holds. */
+/**
+ * Which fill of the database this is: a restore makes another, and what was remembered of the one before no longer
+ * holds.
+ */
 export async function readGeneration(): Promise<string> {
   const db = await useDb()
-  const [row] = await db.query<{ value: string }>("select value #>> '{}' as value from settings where key = 'generation'", { type: QueryTypes.SELECT })
+  const [row] = await db.query<{ value: string }>(
+    "select value #>> '{}' as value from settings where key = 'generation'",
+    { type: QueryTypes.SELECT }
+  )
   return row?.value ?? ''
 }

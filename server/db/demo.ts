@@ -9,7 +9,10 @@ import { createJob } from './rows'
 /** Fills in the demo workshop the first time; later its jobs are the user's to keep. */
 export async function fillDemo(transaction: Transaction): Promise<void> {
   const sequelize = JobRow.sequelize!
-  const [done] = await sequelize.query("select 1 from settings where key = 'demo'", { type: QueryTypes.SELECT, transaction })
+  const [done] = await sequelize.query("select 1 from settings where key = 'demo'", {
+    type: QueryTypes.SELECT,
+    transaction
+  })
   if (done) return
   await putDemo(transaction)
   await sequelize.query("insert into settings (key, value) values ('demo', 'true')", { transaction })
@@ -26,9 +29,25 @@ export async function putDemo(transaction: Transaction): Promise<void> {
 
 async function putPractice(transaction: Transaction): Promise<void> {
   const { id, body, createdBy } = demoCase()
-  await PracticeCaseRow.upsert({ id, title: body.title, body, createdBy, removed: false, createdAt: new Date('2026-11-10T09:00:00.000Z') }, { transaction })
+  await PracticeCaseRow.upsert(
+    { id, title: body.title, body, createdBy, removed: false, createdAt: new Date('2026-11-10T09:00:00.000Z') },
+    { transaction }
+  )
   for (const { id: run, by, engine, moves, debriefing, finishedAt } of demoRuns()) {
-    await PracticeRunRow.upsert({ id: run, by, caseKey: engine.code, title: engine.title, level: engine.level, score: debriefing.score, moves, debriefing, finishedAt }, { transaction })
+    await PracticeRunRow.upsert(
+      {
+        id: run,
+        by,
+        caseKey: engine.code,
+        title: engine.title,
+        level: engine.level,
+        score: debriefing.score,
+        moves,
+        debriefing,
+        finishedAt
+      },
+      { transaction }
+    )
   }
 }
 
@@ -38,5 +57,8 @@ async function putSheet(body: DriveSheet, transaction: Transaction): Promise<voi
   if (row && JSON.stringify(row.body) === JSON.stringify(body)) return
   const revision = (row?.revision ?? 0) + 1
   await SheetRow.upsert({ id: body.id, name: body.name, body, revision, removed: false }, { transaction })
-  await SheetRevisionRow.create({ sheetId: body.id, revision, body, savedBy: 'Umbrette', note: AS_SHIPPED }, { transaction })
+  await SheetRevisionRow.create(
+    { sheetId: body.id, revision, body, savedBy: 'Umbrette', note: AS_SHIPPED },
+    { transaction }
+  )
 }

@@ -15,14 +15,25 @@ export function alone<T>(sequelize: Sequelize, work: (transaction: Transaction) 
 }
 
 /** Brings the schema to the newest migration, or with `down` back to nothing. All steps stand or fall together. */
-export async function migrate(sequelize: Sequelize, transaction: Transaction, direction: 'up' | 'down' = 'up'): Promise<void> {
+export async function migrate(
+  sequelize: Sequelize,
+  transaction: Transaction,
+  direction: 'up' | 'down' = 'up'
+): Promise<void> {
   await sequelize.query('create table if not exists migrations (name text primary key)', { transaction })
   const umzug = new Umzug<MigrationStep>({
-    migrations: migrations.map(({ name, up, down }) => ({ name, up: ({ context }) => up(context), down: ({ context }) => down(context) })),
+    migrations: migrations.map(({ name, up, down }) => ({
+      name,
+      up: ({ context }) => up(context),
+      down: ({ context }) => down(context)
+    })),
     context: { schema: sequelize.getQueryInterface(), transaction },
     storage: {
       async executed() {
-        const rows = await sequelize.query<{ name: string }>('select name from migrations order by name', { type: QueryTypes.SELECT, transaction })
+        const rows = await sequelize.query<{ name: string }>('select name from migrations order by name', {
+          type: QueryTypes.SELECT,
+          transaction
+        })
         return rows.map(({ name }) => name)
       },
       async logMigration({ name }) {

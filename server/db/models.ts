@@ -1,4 +1,11 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize'
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize
+} from 'sequelize'
 import type { Act, JobState } from '../../core/record'
 import type { Corrections } from '../../core/drive'
 import type { EarlierKnown, School, Usage } from '../../core/readings'
@@ -21,7 +28,10 @@ export class SheetRow extends Model<InferAttributes<SheetRow>, InferCreationAttr
   declare removed: CreationOptional<boolean>
 }
 
-export class SheetRevisionRow extends Model<InferAttributes<SheetRevisionRow>, InferCreationAttributes<SheetRevisionRow>> {
+export class SheetRevisionRow extends Model<
+  InferAttributes<SheetRevisionRow>,
+  InferCreationAttributes<SheetRevisionRow>
+> {
   declare sheetId: string
   declare revision: number
   declare body: DriveSheet
@@ -123,25 +133,69 @@ export class ShareRow extends Model<InferAttributes<ShareRow>, InferCreationAttr
   declare revokedAt: CreationOptional<Date | null>
 }
 
-/** Binds the models to a connection. Bodies are JSON, not JSONB: a file comes back with its keys in the order it came in. */
+/**
+ * Binds the models to a connection. Bodies are JSON, not JSONB: a file comes back with its keys in the order it came
+ * in.
+ */
 export function defineModels(sequelize: Sequelize): void {
   const options = { sequelize, underscored: true, timestamps: false }
-  PersonRow.init({ id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true }, name: text() }, { ...options, tableName: 'people' })
-  SheetRow.init({ id: { type: DataTypes.TEXT, primaryKey: true }, name: text(), body: json(), revision: { ...whole(), defaultValue: 1 }, removed: flag(false) }, { ...options, tableName: 'sheets' })
+  PersonRow.init(
+    { id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true }, name: text() },
+    { ...options, tableName: 'people' }
+  )
+  SheetRow.init(
+    {
+      id: { type: DataTypes.TEXT, primaryKey: true },
+      name: text(),
+      body: json(),
+      revision: { ...whole(), defaultValue: 1 },
+      removed: flag(false)
+    },
+    { ...options, tableName: 'sheets' }
+  )
   SheetRevisionRow.init(
-    { sheetId: { type: DataTypes.TEXT, primaryKey: true }, revision: { type: DataTypes.INTEGER, primaryKey: true }, body: json(), savedBy: text(), note: { ...text(), defaultValue: '' }, savedAt: moment() },
+    {
+      sheetId: { type: DataTypes.TEXT, primaryKey: true },
+      revision: { type: DataTypes.INTEGER, primaryKey: true },
+      body: json(),
+      savedBy: text(),
+      note: { ...text(), defaultValue: '' },
+      savedAt: moment()
+    },
     { ...options, tableName: 'sheet_revisions' }
   )
-  VehicleRow.init({ id: { type: DataTypes.UUID, primaryKey: true }, name: text(), note: { ...text(), defaultValue: '' }, createdAt: moment() }, { ...options, tableName: 'vehicles' })
+  VehicleRow.init(
+    {
+      id: { type: DataTypes.UUID, primaryKey: true },
+      name: text(),
+      note: { ...text(), defaultValue: '' },
+      createdAt: moment()
+    },
+    { ...options, tableName: 'vehicles' }
+  )
   JobRow.init(
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       demo: { type: DataTypes.BOOLEAN, allowNull: false },
-      vehicle: text(), stand: text(), complaint: text(), school: text(), state: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'open' },
-      usage: json(), corrections: { type: DataTypes.JSON, allowNull: true }, known: { type: DataTypes.JSON, allowNull: true }, sheet: json(),
-      sheetRevision: { type: DataTypes.INTEGER, allowNull: true }, sheetMoves: { ...whole(), defaultValue: 0 }, vehicleId: { type: DataTypes.UUID, allowNull: true },
-      summary: { type: DataTypes.JSON, allowNull: true }, summaryCore: { type: DataTypes.TEXT, allowNull: true }, summaryError: { type: DataTypes.TEXT, allowNull: true }, stale: flag(true), held: flag(false),
-      openedBy: text(), openedAt: { type: DataTypes.DATE, allowNull: false }
+      vehicle: text(),
+      stand: text(),
+      complaint: text(),
+      school: text(),
+      state: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'open' },
+      usage: json(),
+      corrections: { type: DataTypes.JSON, allowNull: true },
+      known: { type: DataTypes.JSON, allowNull: true },
+      sheet: json(),
+      sheetRevision: { type: DataTypes.INTEGER, allowNull: true },
+      sheetMoves: { ...whole(), defaultValue: 0 },
+      vehicleId: { type: DataTypes.UUID, allowNull: true },
+      summary: { type: DataTypes.JSON, allowNull: true },
+      summaryCore: { type: DataTypes.TEXT, allowNull: true },
+      summaryError: { type: DataTypes.TEXT, allowNull: true },
+      stale: flag(true),
+      held: flag(false),
+      openedBy: text(),
+      openedAt: { type: DataTypes.DATE, allowNull: false }
     },
     { ...options, tableName: 'jobs' }
   )
@@ -157,21 +211,54 @@ export function defineModels(sequelize: Sequelize): void {
   )
   ShareRow.init(
     {
-      id: { type: DataTypes.UUID, primaryKey: true }, jobId: { type: DataTypes.UUID, allowNull: false }, tokenHash: text(), report: json(), map: { type: DataTypes.JSON, allowNull: true },
-      createdBy: text(), createdAt: moment(), expiresAt: { type: DataTypes.DATE, allowNull: false }, revokedAt: { type: DataTypes.DATE, allowNull: true }
+      id: { type: DataTypes.UUID, primaryKey: true },
+      jobId: { type: DataTypes.UUID, allowNull: false },
+      tokenHash: text(),
+      report: json(),
+      map: { type: DataTypes.JSON, allowNull: true },
+      createdBy: text(),
+      createdAt: moment(),
+      expiresAt: { type: DataTypes.DATE, allowNull: false },
+      revokedAt: { type: DataTypes.DATE, allowNull: true }
     },
     { ...options, tableName: 'shares' }
   )
   PhotoRow.init(
-    { id: { type: DataTypes.UUID, primaryKey: true }, jobId: { type: DataTypes.UUID, allowNull: false }, width: whole(), height: whole(), sent: { type: DataTypes.TEXT, allowNull: true }, body: bytes(), thumb: bytes(), receivedAt: moment() },
+    {
+      id: { type: DataTypes.UUID, primaryKey: true },
+      jobId: { type: DataTypes.UUID, allowNull: false },
+      width: whole(),
+      height: whole(),
+      sent: { type: DataTypes.TEXT, allowNull: true },
+      body: bytes(),
+      thumb: bytes(),
+      receivedAt: moment()
+    },
     { ...options, tableName: 'photos' }
   )
   PracticeCaseRow.init(
-    { id: { type: DataTypes.UUID, primaryKey: true }, title: text(), body: json(), createdBy: text(), removed: flag(false), createdAt: moment() },
+    {
+      id: { type: DataTypes.UUID, primaryKey: true },
+      title: text(),
+      body: json(),
+      createdBy: text(),
+      removed: flag(false),
+      createdAt: moment()
+    },
     { ...options, tableName: 'practice_cases' }
   )
   PracticeRunRow.init(
-    { id: { type: DataTypes.UUID, primaryKey: true }, by: text(), caseKey: text(), title: text(), level: whole(), score: whole(), moves: json(), debriefing: json(), finishedAt: moment() },
+    {
+      id: { type: DataTypes.UUID, primaryKey: true },
+      by: text(),
+      caseKey: text(),
+      title: text(),
+      level: whole(),
+      score: whole(),
+      moves: json(),
+      debriefing: json(),
+      finishedAt: moment()
+    },
     { ...options, tableName: 'practice_runs' }
   )
 }

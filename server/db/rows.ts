@@ -5,14 +5,36 @@ import { CORE_VERSION } from '../../core/paths'
 import { ActRow, JobRow, VehicleRow } from './models'
 
 /**
- * Writes a job, the acts it comes with and its summary, within a transaction: all or nothing, and no list ever meets a job
+ * Writes a job, the acts it comes with and its summary, within a transaction: all or nothing, and no list ever meets a
+ * job
  * without its summary. Its vehicle is the known one of that name, or a new one.
  */
-export async function createJob(id: string, job: KeptJob, acts: readonly Act[], { demo, transaction }: { demo: boolean; transaction: Transaction }): Promise<void> {
+export async function createJob(
+  id: string,
+  job: KeptJob,
+  acts: readonly Act[],
+  { demo, transaction }: { demo: boolean; transaction: Transaction }
+): Promise<void> {
   const vehicleId = job.vehicleId ?? (await findVehicle(job.vehicle.trim(), transaction))
   const sheetMoves = acts.some(({ type }) => type === 'sheet') ? 1 : 0
-  await JobRow.create({ id, demo, ...job, vehicleId, sheetMoves, ...firstSummary(job, acts), state: foldActs(acts, job.school).state, openedAt: new Date(job.openedAt) }, { transaction })
-  for (let i = 0; i < acts.length; i += AT_ONCE) await ActRow.bulkCreate(acts.slice(i, i + AT_ONCE).map((act) => ({ jobId: id, id: act.id, body: act })), { transaction, returning: false })
+  await JobRow.create(
+    {
+      id,
+      demo,
+      ...job,
+      vehicleId,
+      sheetMoves,
+      ...firstSummary(job, acts),
+      state: foldActs(acts, job.school).state,
+      openedAt: new Date(job.openedAt)
+    },
+    { transaction }
+  )
+  for (let i = 0; i < acts.length; i += AT_ONCE)
+    await ActRow.bulkCreate(
+      acts.slice(i, i + AT_ONCE).map((act) => ({ jobId: id, id: act.id, body: act })),
+      { transaction, returning: false }
+    )
 }
 
 /** Acts written in one statement. */
@@ -34,7 +56,10 @@ export function summaryColumns(summary: JobSummary) {
 
 /** In a workshop a vehicle is known by its name, however it is spelt in capitals. */
 async function findVehicle(name: string, transaction: Transaction): Promise<string> {
-  const [row] = await VehicleRow.sequelize!.query<{ id: string }>('insert into vehicles (id, name) values (gen_random_uuid(), $1) on conflict ((lower(name))) do update set name = vehicles.name returning id', { bind: [name], type: QueryTypes.SELECT, transaction })
+  const [row] = await VehicleRow.sequelize!.query<{ id: string }>(
+    'insert into vehicles (id, name) values (gen_random_uuid(), $1) on conflict ((lower(name))) do update set name = vehicles.name returning id',
+    { bind: [name], type: QueryTypes.SELECT, transaction }
+  )
   return row!.id
 }
 

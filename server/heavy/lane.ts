@@ -8,7 +8,12 @@ import type { Task, TaskName } from './tasks'
 import { LANE } from './thread'
 
 /** What a thread answers: a result, or what went wrong as it can be told across threads. */
-export type Answer = { id: number; result: unknown } | { id: number; failed: { problem: Pick<Problem, 'code' | 'said' | 'faults'> | null; message: string; code: string | null } }
+export type Answer =
+  | { id: number; result: unknown }
+  | {
+      id: number
+      failed: { problem: Pick<Problem, 'code' | 'said' | 'faults'> | null; message: string; code: string | null }
+    }
 
 /** ms until a task is given up. */
 const PATIENCE = 600_000
@@ -22,7 +27,8 @@ interface Waiting {
 }
 
 /**
- * A thread that works off the server's own, one task after another. It is started with the first task, and again when it
+ * A thread that works off the server's own, one task after another. It is started with the first task, and again when
+ * it
  * ended; a task that takes too long ends with it, and nobody else's.
  */
 export class Lane {
@@ -30,7 +36,10 @@ export class Lane {
   private readonly waiting = new Map<number, Waiting>()
   private asked = 0
 
-  constructor(private readonly name: string, private readonly file: string) {}
+  constructor(
+    private readonly name: string,
+    private readonly file: string
+  ) {}
 
   run<T extends TaskName>(task: T, args: Parameters<Task<T>>): ReturnType<Task<T>> {
     if (this.waiting.size >= MOST_WAITING) throw new Problem('not-ready', told('machine-busy'))
@@ -79,7 +88,10 @@ function errorOf({ problem, message, code }: Extract<Answer, { failed: unknown }
   return problem ? new Problem(problem.code, problem.said, problem.faults) : Object.assign(new Error(message), { code })
 }
 
-/** The program of the threads, made with the build and lying beside it; null where there is none (in tests): then work is done at once. */
+/**
+ * The program of the threads, made with the build and lying beside it; null where there is none (in tests): then work
+ * is done at once.
+ */
 export function workerFile(): string | null {
   const file = process.env.UMBRETTE_WORKER ?? join(dirname(process.argv[1] ?? '.'), 'heavy.mjs')
   return existsSync(file) ? file : null

@@ -9,7 +9,19 @@ import { refreshSummary } from '../store/summaries'
 import { textOf } from '../store/texts'
 
 /** Work that can take long, by name: arguments and results are plain data, as they go from thread to thread. */
-export const TASKS = { openedText, addWeighty, holdsOf, importSpooled, refreshSummary, makeReport, printReport, textOf, learntNow, judgeRun, lobbyOf } as const
+export const TASKS = {
+  openedText,
+  addWeighty,
+  holdsOf,
+  importSpooled,
+  refreshSummary,
+  makeReport,
+  printReport,
+  textOf,
+  learntNow,
+  judgeRun,
+  lobbyOf
+} as const
 
 export type Tasks = typeof TASKS
 export type TaskName = keyof Tasks

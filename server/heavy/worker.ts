@@ -20,6 +20,13 @@ async function answer({ id, task, args }: { id: number; task: TaskName; args: ne
     parentPort!.postMessage({ id, result } satisfies Answer)
   } catch (error) {
     const problem = error instanceof Problem ? { code: error.code, said: error.said, faults: error.faults } : null
-    parentPort!.postMessage({ id, failed: { problem, message: String((error as Error | null)?.message ?? error).slice(0, 2000), code: codeOf(error) } } satisfies Answer)
+    parentPort!.postMessage({
+      id,
+      failed: {
+        problem,
+        message: String((error as Error | null)?.message ?? error).slice(0, 2000),
+        code: codeOf(error)
+      }
+    } satisfies Answer)
   }
 }

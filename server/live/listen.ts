@@ -4,7 +4,10 @@ import { log } from '../utils/log'
 /** Channel on which PostgreSQL tells every server of a workshop what happened to a job. */
 export const ACTS_CHANNEL = 'umbrette_acts'
 
-/** Something happened to a job: an act was kept at this place in the workshop's order, or (without one) its summary was made anew. */
+/**
+ * Something happened to a job: an act was kept at this place in the workshop's order, or (without one) its summary was
+ * made anew.
+ */
 export interface Happened {
   job: string
   place: number | null
@@ -17,7 +20,8 @@ let listening: { client: pg.Client } | null = null
 let timer: NodeJS.Timeout | undefined
 
 /**
- * Calls back whenever something happens to a job, by this server or another on the same database; with null where something
+ * Calls back whenever something happens to a job, by this server or another on the same database; with null where
+ * something
  * may have been missed. The one connection that listens is made with the first caller and made again when it breaks.
  * @returns stops calling back
  */
@@ -31,7 +35,12 @@ export function onHappened(callback: (happened: Happened | null) => void): () =>
 
 async function listen(): Promise<void> {
   timer = undefined
-  const client = new pg.Client({ connectionString: process.env.DATABASE_URL, application_name: 'umbrette live', connectionTimeoutMillis: 5_000, keepAlive: true })
+  const client = new pg.Client({
+    connectionString: process.env.DATABASE_URL,
+    application_name: 'umbrette live',
+    connectionTimeoutMillis: 5_000,
+    keepAlive: true
+  })
   const mine = (listening = { client })
   // A connection that breaks says so more than once; it is made again once.
   const again = (error?: Error) => {

@@ -13,14 +13,16 @@ const BEAT_MS = 20_000
 const held = new Map<string, number>()
 
 /**
- * Streams what happens to the workshop's jobs until the client goes, as server-sent events. Everything that it takes up is
+ * Streams what happens to the workshop's jobs until the client goes, as server-sent events. Everything that it takes up
+ * is
  * given back with the connection, whenever that ends.
  * @throws Problem too-many
  */
 export function streamHappened(event: H3Event): Promise<void> {
   const { req, res } = event.node
   const client = req.socket.remoteAddress ?? ''
-  if ((held.get(client) ?? 0) >= MOST_A_CLIENT) throw new Problem('too-many', told('too-many-streams', { most: MOST_A_CLIENT }))
+  if ((held.get(client) ?? 0) >= MOST_A_CLIENT)
+    throw new Problem('too-many', told('too-many-streams', { most: MOST_A_CLIENT }))
   held.set(client, (held.get(client) ?? 0) + 1)
   return new Promise((done) => {
     const send = (text: string) => {
@@ -39,7 +41,11 @@ export function streamHappened(event: H3Event): Promise<void> {
       done()
     })
     res.on('error', (error) => log.debug({ err: error }, 'a live stream broke'))
-    res.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' })
+    res.writeHead(200, {
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-cache, no-transform',
+      'X-Accel-Buffering': 'no'
+    })
     send('retry: 3000\n\n')
     // Asked and gone before it was answered.
     if (req.destroyed || res.destroyed) res.destroy()

@@ -4,7 +4,11 @@ let faces: Promise<Faces> | null = null
 
 /** The typeface of printed reports, out of the server's own assets; read once. */
 export function useFaces(): Promise<Faces> {
-  const read = async (name: string) => Buffer.from((await useStorage('assets:server').getItemRaw<Uint8Array>(`fonts:${name}.ttf`))!)
-  faces ??= Promise.all([read('Barlow-Regular'), read('Barlow-SemiBold')]).then(([regular, bold]) => ({ regular, bold }))
+  const read = async (name: string) =>
+    Buffer.from((await useStorage('assets:server').getItemRaw<Uint8Array>(`fonts:${name}.ttf`))!)
+  faces ??= Promise.all([read('Barlow-Regular'), read('Barlow-SemiBold')]).then(([regular, bold]) => ({
+    regular,
+    bold
+  }))
   return faces
 }

@@ -7,9 +7,19 @@ import { PaperSheet, type Faces, type Paper } from './sheet'
 const MAP_WIDTH = 260
 
 /** The customer's report on paper: the same words and figures as on the screen. */
-export async function reportPdf({ report, map }: { report: Report; map: Drawing | null }, photos: ReadonlyMap<string, Buffer>, paper: Paper, faces: Faces): Promise<Buffer> {
+export async function reportPdf(
+  { report, map }: { report: Report; map: Drawing | null },
+  photos: ReadonlyMap<string, Buffer>,
+  paper: Paper,
+  faces: Faces
+): Promise<Buffer> {
   const { headings } = report
-  const sheet = new PaperSheet(paper, faces, { title: headings.title, author: headings.workshop, at: new Date(report.at), pageOf: headings.pageOf })
+  const sheet = new PaperSheet(paper, faces, {
+    title: headings.title,
+    author: headings.workshop,
+    at: new Date(report.at),
+    pageOf: headings.pageOf
+  })
   sheet.title(report.vehicle)
   sheet.text(headings.under)
   if (report.complaint) sheet.text(report.complaint, { lead: headings.broughtInFor })
@@ -35,9 +45,28 @@ export async function reportPdf({ report, map }: { report: Report; map: Drawing 
 function findings(sheet: PaperSheet, { headings, measures, calls }: Report): void {
   sheet.heading(headings.measured)
   if (measures.length === 0) sheet.text(headings.nothingMeasured)
-  else sheet.table(headings.measures, measures.map(({ name, what, read, asNew, limit, over }) => [name, what, over ? `${read}: ${headings.pastLimit}` : read, asNew, limit]), [0.24, 0.15, 0.28, 0.11, 0.22])
+  else
+    sheet.table(
+      headings.measures,
+      measures.map(({ name, what, read, asNew, limit, over }) => [
+        name,
+        what,
+        over ? `${read}: ${headings.pastLimit}` : read,
+        asNew,
+        limit
+      ]),
+      [0.24, 0.15, 0.28, 0.11, 0.22]
+    )
   sheet.heading(headings.calls)
-  sheet.table(headings.call, calls.map(({ name, words, why, limit, by }) => [name, words, [why, limit && `${limit}.`, by && `(${headings.decidedBy} ${by})`].filter(Boolean).join(' ')]), [0.24, 0.2, 0.56])
+  sheet.table(
+    headings.call,
+    calls.map(({ name, words, why, limit, by }) => [
+      name,
+      words,
+      [why, limit && `${limit}.`, by && `(${headings.decidedBy} ${by})`].filter(Boolean).join(' ')
+    ]),
+    [0.24, 0.2, 0.56]
+  )
 }
 
 function pictures(sheet: PaperSheet, { headings, photos }: Report, pixels: ReadonlyMap<string, Buffer>): void {
@@ -55,7 +84,17 @@ function advice(sheet: PaperSheet, { headings, paths }: Report): void {
   sheet.heading(headings.ways)
   sheet.text(headings.waysSay)
   sheet.gap(0.3)
-  sheet.table(headings.way, paths.map(({ title, advised, names, hours, priceWords, comeBackWords }, i) => [`${i + 1} ${title}${advised ? ` (${headings.advised})` : ''}`, names, hours.toFixed(1), priceWords, comeBackWords]), [0.22, 0.38, 0.09, 0.14, 0.17])
+  sheet.table(
+    headings.way,
+    paths.map(({ title, advised, names, hours, priceWords, comeBackWords }, i) => [
+      `${i + 1} ${title}${advised ? ` (${headings.advised})` : ''}`,
+      names,
+      hours.toFixed(1),
+      priceWords,
+      comeBackWords
+    ]),
+    [0.22, 0.38, 0.09, 0.14, 0.17]
+  )
   sheet.gap(0.5)
   sheet.drawing(pathChart(paths, headings, 420, 200), Math.min(380, sheet.width))
 }

@@ -13,16 +13,33 @@ export interface Faces {
 const SIZES = { a4: 'A4', letter: 'LETTER' } as const
 const MARGIN = 48
 /** Readable without colour: lines black, the one accent dark. */
-const INKS: Readonly<Record<Ink, string>> = { ground: '#ffffff', line: '#111111', faint: '#999999', lit: '#8a5a00', limit: '#9c1162' }
+const INKS: Readonly<Record<Ink, string>> = {
+  ground: '#ffffff',
+  line: '#111111',
+  faint: '#999999',
+  lit: '#8a5a00',
+  limit: '#9c1162'
+}
 
 /** A document of flowing text, tables and drawings, its pages numbered at the end. */
 export class PaperSheet {
   readonly doc: PDFKit.PDFDocument
   private readonly glyphs: Font
 
-  constructor(paper: Paper, { regular, bold }: Faces, private readonly facts: { title: string; author: string; at: Date; pageOf: string }) {
+  constructor(
+    paper: Paper,
+    { regular, bold }: Faces,
+    private readonly facts: { title: string; author: string; at: Date; pageOf: string }
+  ) {
     this.doc = new PDFDocument({
-      size: SIZES[paper], margin: MARGIN, bufferPages: true, font: null as never, lang: 'en', displayTitle: true, pdfVersion: '1.7', tagged: true,
+      size: SIZES[paper],
+      margin: MARGIN,
+      bufferPages: true,
+      font: null as never,
+      lang: 'en',
+      displayTitle: true,
+      pdfVersion: '1.7',
+      tagged: true,
       info: { Title: facts.title, Author: facts.author, CreationDate: facts.at }
     })
     this.glyphs = create(regular) as Font
@@ -37,7 +54,11 @@ export class PaperSheet {
 
   /** Text that the typeface has letters for; anything else would be drawn as an empty box without a word. */
   printable(text: string): string {
-    return Array.from(text.normalize('NFC').replaceAll(/[\u200E\u200F\u202A-\u202E\u2066-\u2069]/g, ''), (c) => (c === '\n' || this.glyphs.hasGlyphForCodePoint(c.codePointAt(0)!) ? c : '?')).join('').replaceAll(/\?{2,}/g, '?')
+    return Array.from(text.normalize('NFC').replaceAll(/[\u200E\u200F\u202A-\u202E\u2066-\u2069]/g, ''), (c) =>
+      c === '\n' || this.glyphs.hasGlyphForCodePoint(c.codePointAt(0)!) ? c : '?'
+    )
+      .join('')
+      .replaceAll(/\?{2,}/g, '?')
   }
 
   title(text: string): void {
@@ -47,13 +68,24 @@ export class PaperSheet {
   /** @param before height of what must stand on the same page */
   heading(text: string, before = 40): void {
     this.room(30 + before)
-    this.doc.moveDown(0.8).font('bold').fontSize(13).text(this.printable(text)).font('regular').fontSize(10).moveDown(0.2)
+    this.doc
+      .moveDown(0.8)
+      .font('bold')
+      .fontSize(13)
+      .text(this.printable(text))
+      .font('regular')
+      .fontSize(10)
+      .moveDown(0.2)
   }
 
   /** A paragraph; `lead` is set bold before it. */
   text(text: string, { lead = '', size = 10 }: { lead?: string; size?: number } = {}): void {
     this.room(2 * size + 6)
-    if (lead) this.doc.font('bold').fontSize(size).text(`${this.printable(lead)} `, { continued: true })
+    if (lead)
+      this.doc
+        .font('bold')
+        .fontSize(size)
+        .text(`${this.printable(lead)} `, { continued: true })
     this.doc.font('regular').fontSize(size).text(this.printable(text)).fontSize(10)
   }
 
@@ -67,7 +99,8 @@ export class PaperSheet {
     const put = (cells: readonly string[], font: 'regular' | 'bold') => {
       const texts = cells.map((cell) => this.printable(cell))
       this.doc.font(font).fontSize(9)
-      const height = Math.max(...texts.map((cell, i) => this.doc.heightOfString(cell || ' ', { width: widths[i]! - 8 }))) + 5
+      const height =
+        Math.max(...texts.map((cell, i) => this.doc.heightOfString(cell || ' ', { width: widths[i]! - 8 }))) + 5
       this.room(height)
       const top = this.doc.y
       let left = MARGIN
@@ -75,7 +108,11 @@ export class PaperSheet {
         this.doc.text(cell, left, top + 2, { width: widths[i]! - 8 })
         left += widths[i]!
       })
-      this.doc.moveTo(MARGIN, top + height).lineTo(MARGIN + this.width, top + height).lineWidth(0.4).stroke('#999999')
+      this.doc
+        .moveTo(MARGIN, top + height)
+        .lineTo(MARGIN + this.width, top + height)
+        .lineWidth(0.4)
+        .stroke('#999999')
       this.doc.x = MARGIN
       this.doc.y = top + height + 1
     }
@@ -101,7 +138,10 @@ export class PaperSheet {
       }
       this.doc.save()
       if (shape.at) this.doc.translate(shape.at.x, shape.at.y).rotate(shape.at.turn ?? 0)
-      this.doc.path(shape.d).lineWidth(shape.width ?? 1).lineCap('round')
+      this.doc
+        .path(shape.d)
+        .lineWidth(shape.width ?? 1)
+        .lineCap('round')
       if (shape.fill && shape.stroke) this.doc.fillAndStroke(INKS[shape.fill], INKS[shape.stroke])
       else if (shape.fill) this.doc.fill(INKS[shape.fill])
       else if (shape.stroke) this.doc.stroke(INKS[shape.stroke])
@@ -123,7 +163,9 @@ export class PaperSheet {
       pictures.slice(i, i + columns).forEach(({ jpeg, caption }, k) => {
         const left = MARGIN + k * (wide + 10)
         this.doc.image(jpeg, left, top, { fit: [wide, high] })
-        this.doc.fontSize(8).text(this.printable(caption), left, top + high + 3, { width: wide, height: 20, ellipsis: true })
+        this.doc
+          .fontSize(8)
+          .text(this.printable(caption), left, top + high + 3, { width: wide, height: 20, ellipsis: true })
       })
       this.doc.fontSize(10)
       this.doc.x = MARGIN
@@ -145,7 +187,12 @@ export class PaperSheet {
       // The foot stands in the margin, where text would else start a new page.
       this.doc.page.margins.bottom = 0
       this.doc.fontSize(8).text(words, MARGIN, this.doc.page.height - 34, { lineBreak: false })
-      this.doc.text(this.facts.pageOf.replace('{page}', String(i + 1)).replace('{count}', String(count)), MARGIN, this.doc.page.height - 34, { width: this.width, align: 'right', lineBreak: false })
+      this.doc.text(
+        this.facts.pageOf.replace('{page}', String(i + 1)).replace('{count}', String(count)),
+        MARGIN,
+        this.doc.page.height - 34,
+        { width: this.width, align: 'right', lineBreak: false }
+      )
     }
     const pieces: Buffer[] = []
     this.doc.on('data', (piece: Buffer) => pieces.push(piece))

@@ -23,7 +23,8 @@ const PATIENCE = 20
 const few = pLimit(1)
 
 /**
- * Reads a picture by what it is, not by its name, and turns it upright. One that is so already stays as it is to the byte.
+ * Reads a picture by what it is, not by its name, and turns it upright. One that is so already stays as it is to the
+ * byte.
  * @throws Problem bad-input for what is no picture, or one that cannot be read
  */
 export async function upright(bytes: Buffer): Promise<Upright> {
@@ -41,21 +42,41 @@ const options = { limitInputPixels: MOST_PIXELS, failOn: 'error' } as const
 
 async function made(bytes: Buffer): Promise<Upright> {
   const metadata = await sharp(bytes, options).metadata()
-  const { body, width, height } = isReady(metadata) ? { body: bytes, width: metadata.width, height: metadata.height } : await turnUpright(bytes)
+  const { body, width, height } = isReady(metadata)
+    ? { body: bytes, width: metadata.width, height: metadata.height }
+    : await turnUpright(bytes)
   // Reads every pixel, so that a picture which breaks off is found here too.
-  const thumb = await sharp(body, options).timeout({ seconds: PATIENCE }).resize({ width: THUMB, height: THUMB, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 76 }).toBuffer()
+  const thumb = await sharp(body, options)
+    .timeout({ seconds: PATIENCE })
+    .resize({ width: THUMB, height: THUMB, fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 76 })
+    .toBuffer()
   return { body, thumb, width, height }
 }
 
 async function turnUpright(bytes: Buffer): Promise<Pick<Upright, 'body' | 'width' | 'height'>> {
-  const { data: body, info } = await sharp(bytes, options).rotate().timeout({ seconds: PATIENCE })
-    .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true }).flatten({ background: 'white' }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true })
+  const { data: body, info } = await sharp(bytes, options)
+    .rotate()
+    .timeout({ seconds: PATIENCE })
+    .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true })
+    .flatten({ background: 'white' })
+    .jpeg({ quality: 82 })
+    .toBuffer({ resolveWithObject: true })
   return { body, width: info.width, height: info.height }
 }
 
 /** Is it as pictures are kept here: a JPEG of that size that carries nothing but its pixels? */
 function isReady({ format, width, height, orientation, exif, iptc, xmp, icc, comments }: Metadata): boolean {
-  return format === 'jpeg' && Math.max(width, height) <= LONGEST && orientation === undefined && !exif && !iptc && !xmp && !icc && !comments?.length
+  return (
+    format === 'jpeg' &&
+    Math.max(width, height) <= LONGEST &&
+    orientation === undefined &&
+    !exif &&
+    !iptc &&
+    !xmp &&
+    !icc &&
+    !comments?.length
+  )
 }
 
 function kindOf(bytes: Buffer): 'jpeg' | 'png' | 'webp' | 'heic' | null {

@@ -6,5 +6,8 @@ import { keepSummaries } from '../store/summaries'
 /** Migrates at start rather than at the first request; Nitro does not wait for it, the routes do. */
 export default defineNitroPlugin(() => {
   offerTasks(TASKS)
-  useDb().then(() => keepSummaries(), () => undefined)
+  useDb().then(
+    () => keepSummaries(),
+    () => undefined
+  )
 })

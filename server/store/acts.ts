@@ -4,7 +4,22 @@ import { LRUCache } from 'lru-cache'
 import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize'
 import { type Hold, rebuildOf } from '../../core/views/buildup'
 import { type Fault, isSameJson, isWellFormed, schemaFaults } from '../../core/check'
-import { Folding, MOST, actFaults, assessRecord, entryFaults, foldActs, isActType, jobFile, kindOf, sheetOf, type Act, type ActOf, type JobBefore, type KeptJob } from '../../core/record'
+import {
+  Folding,
+  MOST,
+  actFaults,
+  assessRecord,
+  entryFaults,
+  foldActs,
+  isActType,
+  jobFile,
+  kindOf,
+  sheetOf,
+  type Act,
+  type ActOf,
+  type JobBefore,
+  type KeptJob
+} from '../../core/record'
 import type { DriveSheet } from '../../core/sheet'
 import { CORE_VERSION } from '../../core/paths'
 import { inTransaction, readGeneration, useDb } from '../db/connection'
@@ -29,7 +44,8 @@ const REMEMBERED = 32e6
 /** Sheets that jobs stand under. */
 const sheets = new LRUCache<string, KnownSheet>({
   maxSize: REMEMBERED,
-  sizeCalculation: ({ opened, inForce }) => 2 * (JSON.stringify(opened).length + (inForce === opened ? 0 : JSON.stringify(inForce).length))
+  sizeCalculation: ({ opened, inForce }) =>
+    2 * (JSON.stringify(opened).length + (inForce === opened ? 0 : JSON.stringify(inForce).length))
 })
 
 /**
@@ -40,10 +56,14 @@ export async function addAct(jobId: string, value: unknown): Promise<KeptAct> {
   const db = await useDb()
   if (!isUuid(jobId)) throw noJob()
   const { type, supersedes } = (value ?? {}) as { type?: unknown; supersedes?: unknown }
-  if (type === 'choice') throw new Problem('bad-input', told('choice-by-link'), [{ place: 'type', ...told('not-entered-here') }])
+  if (type === 'choice')
+    throw new Problem('bad-input', told('choice-by-link'), [{ place: 'type', ...told('not-entered-here') }])
   // What can change a job's state or sheet must see every act before it; anything else needs only what it names.
   if (isActType(type) && kindOf(type).locks) {
-    const [{ acts } = { acts: '0' }] = await db.query<{ acts: string }>('select count(*) as acts from acts where job_id = $1', { bind: [jobId], type: QueryTypes.SELECT })
+    const [{ acts } = { acts: '0' }] = await db.query<{ acts: string }>(
+      'select count(*) as acts from acts where job_id = $1',
+      { bind: [jobId], type: QueryTypes.SELECT }
+    )
     return Number(acts) <= QUICK ? addWeighty(jobId, value) : heavily('asked', 'addWeighty', jobId, value)
   }
   return addLight(jobId, value, supersedes, 0)
@@ -54,7 +74,12 @@ const LOOKS = 5
 
 async function addLight(jobId: string, value: unknown, supersedes: unknown, looked: number): Promise<KeptAct> {
   const sheet = sheets.get(jobId) ?? (await rememberSheet(jobId))
-  const before: JobBefore = { sheet: sheet.inForce, opened: sheet.opened, acts: await findActs(jobId, supersedes), movesSheet: () => false }
+  const before: JobBefore = {
+    sheet: sheet.inForce,
+    opened: sheet.opened,
+    acts: await findActs(jobId, supersedes),
+    movesSheet: () => false
+  }
   const faults = entryFaults(before, value)
   if (faults.length > 0) return refusedOrKnown(jobId, value, faults)
   const act = value as Act
@@ -74,7 +99,18 @@ async function rememberSheet(jobId: string): Promise<KnownSheet> {
   const row = await JobRow.findByPk(jobId)
   if (!row) throw noJob()
   const acts = row.sheetMoves === 0 ? [] : await actsOf(jobId)
-  const sheet = { opened: row.sheet, inForce: sheetOf(row.sheet, foldActs(acts.map(({ act }) => act), row.school)), moves: row.sheetMoves, generation }
+  const sheet = {
+    opened: row.sheet,
+    inForce: sheetOf(
+      row.sheet,
+      foldActs(
+        acts.map(({ act }) => act),
+        row.school
+      )
+    ),
+    moves: row.sheetMoves,
+    generation
+  }
   sheets.set(jobId, sheet)
   return sheet
 }
@@ -113,11 +149,18 @@ async function checkPhoto(jobId: string, photo: string): Promise<void> {
  * Keeps an act, marks its job's summary stale and tells every server: all or nothing, in one round trip.
  * @returns its place; null where nothing was kept, as the id is taken, or the sheet or the whole database changed
  */
-async function putAct(jobId: string, act: Act, { moves, generation }: Pick<KnownSheet, 'moves' | 'generation'>, transaction?: Transaction): Promise<number | null> {
+async function putAct(
+  jobId: string,
+  act: Act,
+  { moves, generation }: Pick<KnownSheet, 'moves' | 'generation'>,
+  transaction?: Transaction
+): Promise<number | null> {
   const db = await useDb()
   try {
     const [kept] = await db.query<{ place: string | null }>('select keep_act($1, $2, $3, $4, $5, $6, $7) as place', {
-      bind: [jobId, moves, generation, act.id, JSON.stringify(act), ACTS_CHANNEL, MOST.acts], type: QueryTypes.SELECT, ...(transaction ? { transaction } : {})
+      bind: [jobId, moves, generation, act.id, JSON.stringify(act), ACTS_CHANNEL, MOST.acts],
+      type: QueryTypes.SELECT,
+      ...(transaction ? { transaction } : {})
     })
     return kept?.place ? Number(kept.place) : null
   } catch (error) {
@@ -136,7 +179,10 @@ export async function addWeighty(jobId: string, value: unknown): Promise<KeptAct
       const kept = await actsOf(jobId, transaction)
       const known = kept.find(({ act }) => act.id === (value as { id?: unknown } | null)?.id)
       if (known) return sameAct(known, value)
-      const folding = new Folding(job.school, kept.map(({ act }) => act))
+      const folding = new Folding(
+        job.school,
+        kept.map(({ act }) => act)
+      )
       const act = madeAct(keptJob(job), folding, value)
       const seq = await putAct(jobId, act, { moves: job.sheetMoves, generation }, transaction)
       if (seq === null) throw new UniqueConstraintError({ message: 'act' })
@@ -161,13 +207,19 @@ export async function addChoice(jobId: string, act: ActOf<'choice'>, most: numbe
     if (last && last.by === act.by && last.price === act.price && isSameJson(last.renew, act.renew)) return
     if (through.length >= most) throw new Problem('conflict', told('link-full'))
     const record = foldActs(acts, job.school)
-    const faults = actFaults({ sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: new Map(), movesSheet: () => false }, act)
+    const faults = actFaults(
+      { sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: new Map(), movesSheet: () => false },
+      act
+    )
     if (faults.length > 0) throw new Problem('conflict', told('sheet-changed-since'), faults)
     await putAct(jobId, act, { moves: job.sheetMoves, generation }, transaction)
   })
 }
 
-/** The act that is kept of what was sent: the same, or for a sign-off what the server makes of it. @throws Problem bad-input, conflict */
+/**
+ * The act that is kept of what was sent: the same, or for a sign-off what the server makes of it. @throws Problem
+ * bad-input, conflict
+ */
 function madeAct(job: KeptJob, folding: Folding, value: unknown): Act {
   const { record, byId, acts, movesSheet } = folding
   const before: JobBefore = { sheet: sheetOf(job.sheet, record), opened: job.sheet, acts: byId, movesSheet }
@@ -188,8 +240,12 @@ function signEntry(job: KeptJob, acts: readonly Act[], entry: SignedEntry, befor
   if (entry.seen !== acts.at(-1)?.id) throw new Problem('conflict', told('job-changed-before-signing'))
   const { moved, signoffs } = foldActs(acts, job.school)
   const act: ActOf<'signoff'> = {
-    ...entry, revision: signoffs.length + 1, core: CORE_VERSION, sheetRevision: moved?.revision ?? job.sheetRevision ?? null,
-    assessment: assessRecord(job, acts), acts: acts.map(({ id }) => id)
+    ...entry,
+    revision: signoffs.length + 1,
+    core: CORE_VERSION,
+    sheetRevision: moved?.revision ?? job.sheetRevision ?? null,
+    assessment: assessRecord(job, acts),
+    acts: acts.map(({ id }) => id)
   }
   const faults = actFaults(before, act)
   if (faults.length > 0) throw new Problem('conflict', told('verdict-incomplete'), faults)
@@ -213,7 +269,11 @@ export async function holdsOf(jobId: string): Promise<ToldHold[]> {
   const { job, acts: kept } = await findJob(jobId)
   const acts = kept.map(({ act }) => act)
   const name = namesOf(jobFile(job, acts).drive)
-  return openHolds(job, acts).map((hold) => ({ id: hold.id, says: sayHold(hold, name), release: sayHoldRelease(hold.release, name) }))
+  return openHolds(job, acts).map((hold) => ({
+    id: hold.id,
+    says: sayHold(hold, name),
+    release: sayHoldRelease(hold.release, name)
+  }))
 }
 
 /** A job closes when nothing holds its engine, or each hold was released by name with a reason. */
@@ -221,7 +281,11 @@ function checkHolds(job: KeptJob, acts: readonly Act[]): void {
   const open = openHolds(job, acts)
   if (open.length === 0) return
   const name = namesOf(jobFile(job, acts).drive)
-  throw new Problem('conflict', told('holds-keep-open', { holds: open.length }), open.map((hold) => ({ place: hold.id, ...told('hold', { said: sayHold(hold, name) }) })))
+  throw new Problem(
+    'conflict',
+    told('holds-keep-open', { holds: open.length }),
+    open.map((hold) => ({ place: hold.id, ...told('hold', { said: sayHold(hold, name) }) }))
+  )
 }
 
 /** Places are given out before acts are committed: an act with a lower place may turn up this many places late. */
@@ -230,11 +294,20 @@ const LATE = 200
 /** Acts told at once; who asks for what is new asks again from the last of them. */
 const AT_ONCE = 1000
 
-/** Acts on a job kept after a place in the workshop's order, with some before it that may have been committed since; at most a thousand. */
+/**
+ * Acts on a job kept after a place in the workshop's order, with some before it that may have been committed since; at
+ * most a thousand.
+ */
 export async function actsAfter(jobId: string, seq: number): Promise<KeptAct[]> {
   await useDb()
   if (!isUuid(jobId)) return []
-  const rows = await ActRow.findAll({ where: { jobId, seq: { [Op.gt]: Math.max(0, Math.min(seq, Number.MAX_SAFE_INTEGER) - LATE) } }, attributes: ['seq', 'body'], order: [['seq', 'ASC']], limit: AT_ONCE, raw: true })
+  const rows = await ActRow.findAll({
+    where: { jobId, seq: { [Op.gt]: Math.max(0, Math.min(seq, Number.MAX_SAFE_INTEGER) - LATE) } },
+    attributes: ['seq', 'body'],
+    order: [['seq', 'ASC']],
+    limit: AT_ONCE,
+    raw: true
+  })
   return rows.map(keptAct)
 }
 
@@ -242,7 +315,12 @@ export async function actsAfter(jobId: string, seq: number): Promise<KeptAct[]> 
 export async function actsAt(jobId: string, places: readonly number[]): Promise<KeptAct[]> {
   await useDb()
   if (!isUuid(jobId)) return []
-  const rows = await ActRow.findAll({ where: { jobId, seq: places.filter(Number.isSafeInteger) }, attributes: ['seq', 'body'], order: [['seq', 'ASC']], raw: true })
+  const rows = await ActRow.findAll({
+    where: { jobId, seq: places.filter(Number.isSafeInteger) },
+    attributes: ['seq', 'body'],
+    order: [['seq', 'ASC']],
+    raw: true
+  })
   return rows.map(keptAct)
 }
 

@@ -29,8 +29,15 @@ export async function boardPage({ state, search, page }: JobsAsked): Promise<Boa
   await useDb()
   const words = wordsOf(search).map((word) => where(literal('"JobRow"."words"'), matchContaining(word)))
   const { rows, count } = await JobRow.findAndCountAll({
-    where: { state, ...(words.length > 0 ? { [Op.and]: words } : {}) }, attributes: [...LISTED],
-    order: [['held', 'DESC'], ['openedAt', 'DESC'], ['id', 'ASC']], limit: JOBS_A_PAGE, offset: page * JOBS_A_PAGE
+    where: { state, ...(words.length > 0 ? { [Op.and]: words } : {}) },
+    attributes: [...LISTED],
+    order: [
+      ['held', 'DESC'],
+      ['openedAt', 'DESC'],
+      ['id', 'ASC']
+    ],
+    limit: JOBS_A_PAGE,
+    offset: page * JOBS_A_PAGE
   })
   return { rows: rows.map(listedJob), total: count, pages: pagesOf(count, JOBS_A_PAGE) }
 }

@@ -6,12 +6,22 @@ import { LISTED, listedJob, type ListedJob } from './summaries'
 /** Checks shown at the most. */
 const MOST = 30
 
-/** Jobs to be looked at again up to a date, the earliest first; those that are overdue stay until a new date is kept. */
+/**
+ * Jobs to be looked at again up to a date, the earliest first; those that are overdue stay until a new date is kept.
+ */
 export async function checksDue(until: string): Promise<ListedJob[]> {
   await useDb()
   const rows = await JobRow.findAll({
-    where: { state: { [Op.notIn]: ['deleted', 'archived'] }, [Op.and]: [where(literal('"JobRow"."check_date"'), { [Op.lte]: until })] },
-    attributes: [...LISTED], order: [[literal('"JobRow"."check_date"'), 'ASC'], ['id', 'ASC']], limit: MOST
+    where: {
+      state: { [Op.notIn]: ['deleted', 'archived'] },
+      [Op.and]: [where(literal('"JobRow"."check_date"'), { [Op.lte]: until })]
+    },
+    attributes: [...LISTED],
+    order: [
+      [literal('"JobRow"."check_date"'), 'ASC'],
+      ['id', 'ASC']
+    ],
+    limit: MOST
   })
   return rows.map(listedJob)
 }

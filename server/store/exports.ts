@@ -15,7 +15,10 @@ export interface Exported {
   pieces: AsyncIterable<string>
 }
 
-/** A job as a file: one JSON object where that can be taken in again, else (or where it is asked for) lines, a picture on each. @throws Problem not-found, too-large */
+/**
+ * A job as a file: one JSON object where that can be taken in again, else (or where it is asked for) lines, a picture
+ * on each. @throws Problem not-found, too-large
+ */
 export async function exportText(id: string, wanted?: 'json' | 'lines'): Promise<Exported> {
   const { text, vehicle } = await heavily('long', 'textOf', id, 'line')
   const photos = await photoList(id)
@@ -36,6 +39,7 @@ async function* lineByLine(jobId: string, text: string, photos: readonly { id: s
 async function* inOnePiece(jobId: string, text: string, photos: readonly { id: string }[]): AsyncGenerator<string> {
   const open = text.trimEnd().slice(0, -1)
   yield photos.length > 0 ? `${open},"photos":[` : open
-  for (const [i, { id }] of photos.entries()) yield `${i > 0 ? ',' : ''}${JSON.stringify({ id, jpeg: await base64(jobId, id) })}`
+  for (const [i, { id }] of photos.entries())
+    yield `${i > 0 ? ',' : ''}${JSON.stringify({ id, jpeg: await base64(jobId, id) })}`
   yield photos.length > 0 ? ']}\n' : '}\n'
 }

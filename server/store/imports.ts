@@ -24,8 +24,10 @@ interface Brought {
 }
 
 /**
- * Keeps a job from a file on disk with its photos, all or nothing: either one JSON object, or lines, of which the first is the
- * job and each other `{ "photo": { "id", "jpeg" } }`, so that no more than one picture is in memory. Photos get ids of their
+ * Keeps a job from a file on disk with its photos, all or nothing: either one JSON object, or lines, of which the first
+ * is the
+ * job and each other `{ "photo": { "id", "jpeg" } }`, so that no more than one picture is in memory. Photos get ids of
+ * their
  * own here, as the same file may come in twice.
  * @param id of the new job; where there is one of that id already, the file was taken in before
  * @throws Problem bad-input with each fault, or for a picture that is none
@@ -36,7 +38,8 @@ export async function importSpooled(id: string, file: string, by: string, at: st
   const lines = linesOf(file)
   const first = await lines.next()
   const alone = isWhole(first.value)
-  if (!alone && statSync(file).size > MOST_JSON) throw new Problem('too-large', told('file-too-large', { megabytes: MOST_JSON / 1024 / 1024 }))
+  if (!alone && statSync(file).size > MOST_JSON)
+    throw new Problem('too-large', told('file-too-large', { megabytes: MOST_JSON / 1024 / 1024 }))
   const value = parsedJson(alone ? first.value! : await readFile(file, 'utf8'))
   const { job, acts, faults } = importJob(value, { by, at, newId: randomUUID })
   if (!job) throw new Problem('bad-input', NOT_TAKEN, faults)
@@ -46,10 +49,17 @@ export async function importSpooled(id: string, file: string, by: string, at: st
 
 /** Is a line a JSON object by itself? A file written for people begins with a lone brace. */
 function isWhole(line: string | undefined | void): boolean {
-  return typeof line === 'string' && line.trimStart().startsWith('{') && line.trimEnd().endsWith('}') && line.trim() !== '{}'
+  return (
+    typeof line === 'string' && line.trimStart().startsWith('{') && line.trimEnd().endsWith('}') && line.trim() !== '{}'
+  )
 }
 
-async function keep(id: string, job: KeptJob, acts: readonly Act[], photos: AsyncIterable<Brought>): Promise<{ id: string }> {
+async function keep(
+  id: string,
+  job: KeptJob,
+  acts: readonly Act[],
+  photos: AsyncIterable<Brought>
+): Promise<{ id: string }> {
   const ids = new Map(acts.flatMap((act) => (act.type === 'photo' ? [[act.photo, randomUUID()] as const] : [])))
   const renamed = acts.map((act) => (act.type === 'photo' ? { ...act, photo: ids.get(act.photo)! } : act))
   await inTransaction(async (transaction) => {
@@ -59,11 +69,20 @@ async function keep(id: string, job: KeptJob, acts: readonly Act[], photos: Asyn
   return { id }
 }
 
-async function keepPhotos(jobId: string, photos: AsyncIterable<Brought>, ids: Map<string, string>, transaction: Transaction): Promise<void> {
+async function keepPhotos(
+  jobId: string,
+  photos: AsyncIterable<Brought>,
+  ids: Map<string, string>,
+  transaction: Transaction
+): Promise<void> {
   const seen = new Set<string>()
   for await (const { id, jpeg } of photos) {
-    if (seen.has(id)) throw new Problem('bad-input', NOT_TAKEN, [{ place: 'photos', ...told('photo-twice', { id: id.slice(0, 64) }) }])
-    if (seen.add(id).size > MOST.photos) throw new Problem('bad-input', NOT_TAKEN, [{ place: 'photos', ...sayOfCheck('list-at-most', { max: MOST.photos }) }])
+    if (seen.has(id))
+      throw new Problem('bad-input', NOT_TAKEN, [{ place: 'photos', ...told('photo-twice', { id: id.slice(0, 64) }) }])
+    if (seen.add(id).size > MOST.photos)
+      throw new Problem('bad-input', NOT_TAKEN, [
+        { place: 'photos', ...sayOfCheck('list-at-most', { max: MOST.photos }) }
+      ])
     await keepPhoto(jobId, ids.get(id) ?? randomUUID(), Buffer.from(jpeg, 'base64'), transaction)
   }
 }
@@ -77,7 +96,8 @@ async function* follow(photos: readonly Brought[], lines?: AsyncIterable<string>
     number++
     if (line.trim() === '') continue
     const { photo } = (parsedJson(line) ?? {}) as { photo?: Partial<Brought> | null }
-    if (typeof photo?.id !== 'string' || typeof photo.jpeg !== 'string') throw new Problem('bad-input', NOT_TAKEN, [{ place: `line ${number}`, ...told('a-photo-line') }])
+    if (typeof photo?.id !== 'string' || typeof photo.jpeg !== 'string')
+      throw new Problem('bad-input', NOT_TAKEN, [{ place: `line ${number}`, ...told('a-photo-line') }])
     yield { id: photo.id, jpeg: photo.jpeg }
   }
 }
@@ -96,7 +116,8 @@ async function* linesOf(file: string): AsyncGenerator<string, undefined> {
     }
     pieces.push(chunk.subarray(from))
     bytes += chunk.length - from
-    if (bytes > MOST_JSON) throw new Problem('too-large', told('line-too-large', { megabytes: MOST_JSON / 1024 / 1024 }))
+    if (bytes > MOST_JSON)
+      throw new Problem('too-large', told('line-too-large', { megabytes: MOST_JSON / 1024 / 1024 }))
   }
   if (bytes > 0) yield Buffer.concat(pieces).toString('utf8')
   return undefined

@@ -34,7 +34,13 @@ export async function findJob(id: string): Promise<{ id: string; job: KeptJob; a
 
 /** The acts on a job, in order. */
 export async function actsOf(jobId: string, transaction?: Transaction): Promise<KeptAct[]> {
-  const rows = await ActRow.findAll({ where: { jobId }, attributes: ['seq', 'body'], order: [['seq', 'ASC']], raw: true, ...(transaction ? { transaction } : {}) })
+  const rows = await ActRow.findAll({
+    where: { jobId },
+    attributes: ['seq', 'body'],
+    order: [['seq', 'ASC']],
+    raw: true,
+    ...(transaction ? { transaction } : {})
+  })
   return rows.map(keptAct)
 }
 
@@ -45,12 +51,20 @@ export const QUICK = 150
 const REMEMBERED = 48 * 1024 * 1024
 
 /** Jobs as they were opened last, each as the text that is sent; good as long as nothing came to them. */
-const opened = new LRUCache<string, { mark: string; text: string }>({ maxSize: REMEMBERED, sizeCalculation: ({ text }) => 2 * text.length + 200 })
+const opened = new LRUCache<string, { mark: string; text: string }>({
+  maxSize: REMEMBERED,
+  sizeCalculation: ({ text }) => 2 * text.length + 200
+})
 
 /** A job with its acts and what they mean, as JSON: what a page opens it with. @throws Problem not-found */
 export async function openedJob(id: string): Promise<string> {
   const db = await useDb()
-  const [now] = isUuid(id) ? await db.query<{ mark: string; acts: string }>("select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle, (select value from settings where key = 'generation')) as mark, count(a.seq) as acts from jobs j left join acts a on a.job_id = j.id where j.id = :id group by j.id", { replacements: { id }, type: QueryTypes.SELECT }) : []
+  const [now] = isUuid(id)
+    ? await db.query<{ mark: string; acts: string }>(
+        "select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle, (select value from settings where key = 'generation')) as mark, count(a.seq) as acts from jobs j left join acts a on a.job_id = j.id where j.id = :id group by j.id",
+        { replacements: { id }, type: QueryTypes.SELECT }
+      )
+    : []
   if (!now) throw noJob()
   const known = opened.get(id)
   if (known?.mark === now.mark) return known.text
@@ -62,7 +76,15 @@ export async function openedJob(id: string): Promise<string> {
 /** A job that cannot be assessed is opened all the same, with what was done on it. */
 export async function openedText(id: string): Promise<string> {
   const { job, acts } = await findJob(id)
-  return JSON.stringify({ id, job, acts, assessment: assessRecord(job, acts.map(({ act }) => act)) })
+  return JSON.stringify({
+    id,
+    job,
+    acts,
+    assessment: assessRecord(
+      job,
+      acts.map(({ act }) => act)
+    )
+  })
 }
 
 /** A picture ready to be kept. */
@@ -86,6 +108,20 @@ export function keptAct(row: Pick<ActRow, 'seq' | 'body'>): KeptAct {
 
 /** A job as it was opened, out of its row. */
 export function keptJob(row: JobRow): KeptJob {
-  const { vehicle, stand, complaint, school, usage, corrections, known, sheet, sheetRevision, vehicleId, openedBy } = row
-  return { vehicle, stand, complaint, school, usage, corrections, known, sheet, sheetRevision, vehicleId, openedBy, openedAt: row.openedAt.toISOString() }
+  const { vehicle, stand, complaint, school, usage, corrections, known, sheet, sheetRevision, vehicleId, openedBy } =
+    row
+  return {
+    vehicle,
+    stand,
+    complaint,
+    school,
+    usage,
+    corrections,
+    known,
+    sheet,
+    sheetRevision,
+    vehicleId,
+    openedBy,
+    openedAt: row.openedAt.toISOString()
+  }
 }

@@ -16,8 +16,25 @@ export async function workshopLearnt(): Promise<Learnt> {
 
 export async function learntNow(): Promise<Learnt> {
   const db = await useDb()
-  const rows = await db.query<{ vehicle: string; vehicleId: string | null; usage: Usage; openedAt: Date; state: JobState; summary: JobSummary }>(
-    'select vehicle, vehicle_id as "vehicleId", usage, opened_at as "openedAt", state, summary from jobs where state <> \'deleted\' and summary is not null order by opened_at desc limit $1', { bind: [MOST], type: QueryTypes.SELECT }
+  const rows = await db.query<{
+    vehicle: string
+    vehicleId: string | null
+    usage: Usage
+    openedAt: Date
+    state: JobState
+    summary: JobSummary
+  }>(
+    'select vehicle, vehicle_id as "vehicleId", usage, opened_at as "openedAt", state, summary from jobs where state <> \'deleted\' and summary is not null order by opened_at desc limit $1',
+    { bind: [MOST], type: QueryTypes.SELECT }
   )
-  return learnFrom(rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({ vehicle, vehicleId, usage, openedAt: openedAt.toISOString(), closed: state === 'closed' || state === 'archived', summary })))
+  return learnFrom(
+    rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({
+      vehicle,
+      vehicleId,
+      usage,
+      openedAt: openedAt.toISOString(),
+      closed: state === 'closed' || state === 'archived',
+      summary
+    }))
+  )
 }

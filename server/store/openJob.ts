@@ -19,7 +19,10 @@ export interface Opening {
   school: School
 }
 
-/** Opens a job on the newest revision of a sheet, with what earlier jobs on a known vehicle know. @throws Problem bad-input */
+/**
+ * Opens a job on the newest revision of a sheet, with what earlier jobs on a known vehicle know. @throws Problem
+ * bad-input
+ */
 export async function openJob(id: string, { sheet: sheetId, ...facts }: Opening): Promise<string> {
   await useDb()
   const { sheet, revision } = await findSheet(sheetId)
@@ -27,6 +30,10 @@ export async function openJob(id: string, { sheet: sheetId, ...facts }: Opening)
   const earlier = vehicle ? await earlierKnown(vehicle.id, sheet.id, facts.usage) : null
   const pricing = await pricingFor(facts.usage.unit)
   const known = earlier || pricing ? { ...earlier, ...(pricing ? { pricing } : {}) } : null
-  await insertJob(id, { ...facts, openedAt: new Date().toISOString(), sheet, sheetRevision: revision, corrections: null, known }, [])
+  await insertJob(
+    id,
+    { ...facts, openedAt: new Date().toISOString(), sheet, sheetRevision: revision, corrections: null, known },
+    []
+  )
   return id
 }

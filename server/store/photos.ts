@@ -17,7 +17,8 @@ export interface KeptPhoto {
 
 /**
  * Keeps a picture for a job, under the id that the sender chose, so that one sent twice is kept once.
- * @throws Problem not-found without the job, bad-input for what is no picture or no id, conflict for an id that another picture has
+ * @throws Problem not-found without the job, bad-input for what is no picture or no id, conflict for an id that another
+ *   picture has
  */
 export async function addPhoto(jobId: string, bytes: Buffer, id: string = randomUUID()): Promise<KeptPhoto> {
   await useDb()
@@ -27,8 +28,12 @@ export async function addPhoto(jobId: string, bytes: Buffer, id: string = random
   if (known) return known
   const { body, thumb, width, height } = await upright(bytes)
   await inTransaction(async (transaction) => {
-    if ((await PhotoRow.count({ where: { jobId }, transaction })) >= MOST.photos) throw new Problem('too-large', told('job-full-of-pictures', { most: MOST.photos }))
-    await PhotoRow.bulkCreate([{ id, jobId, width, height, body, thumb, sent: digestOf(bytes) }], { ignoreDuplicates: true, transaction })
+    if ((await PhotoRow.count({ where: { jobId }, transaction })) >= MOST.photos)
+      throw new Problem('too-large', told('job-full-of-pictures', { most: MOST.photos }))
+    await PhotoRow.bulkCreate([{ id, jobId, width, height, body, thumb, sent: digestOf(bytes) }], {
+      ignoreDuplicates: true,
+      transaction
+    })
   })
   return (await sameAgain(jobId, id, bytes))!
 }
@@ -38,7 +43,8 @@ async function sameAgain(jobId: string, id: string, bytes: Buffer): Promise<Kept
   const row = await PhotoRow.findByPk(id, { attributes: ['id', 'jobId', 'width', 'height', 'sent'] })
   if (!row) return null
   // Pictures kept by an older version do not say what was sent.
-  if (row.jobId !== jobId || (row.sent !== null && row.sent !== digestOf(bytes))) throw new Problem('conflict', told('picture-id-taken'))
+  if (row.jobId !== jobId || (row.sent !== null && row.sent !== digestOf(bytes)))
+    throw new Problem('conflict', told('picture-id-taken'))
   return { id, width: row.width, height: row.height }
 }
 
@@ -48,7 +54,10 @@ export function digestOf(bytes: Buffer): string {
 
 /** Keeps a picture that a file brought, within a transaction. */
 export async function keepPhoto(jobId: string, id: string, bytes: Buffer, transaction: Transaction): Promise<void> {
-  await PhotoRow.create({ id, jobId, sent: digestOf(bytes), ...(await upright(bytes)) }, { transaction, returning: false })
+  await PhotoRow.create(
+    { id, jobId, sent: digestOf(bytes), ...(await upright(bytes)) },
+    { transaction, returning: false }
+  )
 }
 
 /** A photo of one job and of no other, as JPEG. @throws Problem not-found */
@@ -65,13 +74,23 @@ const noPhoto = () => new Problem('not-found', told('no-such-picture'))
 export async function photoList(jobId: string): Promise<{ id: string; bytes: number }[]> {
   const db = await useDb()
   if (!isUuid(jobId)) return []
-  return db.query<{ id: string; bytes: number }>('select id, octet_length(body) as bytes from photos where job_id = $1 order by received_at, id limit $2', { bind: [jobId, MOST.photos], type: QueryTypes.SELECT })
+  return db.query<{ id: string; bytes: number }>(
+    'select id, octet_length(body) as bytes from photos where job_id = $1 order by received_at, id limit $2',
+    { bind: [jobId, MOST.photos], type: QueryTypes.SELECT }
+  )
 }
 
 /** Some photos of a job with their pixels, in the order they are named in. */
-export async function findPhotos(jobId: string, ids: readonly string[], size: 'body' | 'thumb'): Promise<Map<string, Buffer>> {
+export async function findPhotos(
+  jobId: string,
+  ids: readonly string[],
+  size: 'body' | 'thumb'
+): Promise<Map<string, Buffer>> {
   await useDb()
-  const rows = await PhotoRow.findAll({ where: { jobId, id: { [Op.in]: ids.filter(isUuid) } }, attributes: ['id', size] })
+  const rows = await PhotoRow.findAll({
+    where: { jobId, id: { [Op.in]: ids.filter(isUuid) } },
+    attributes: ['id', size]
+  })
   return new Map(rows.map((row) => [row.id, row[size]]))
 }
 

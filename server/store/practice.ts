@@ -2,7 +2,27 @@ import type { DriveSheet } from '../../core/sheet'
 import { sayCode, sayUntellable, tellCase } from '../../words/en'
 import { told } from '../../words/problems'
 import { randomUUID } from 'node:crypto'
-import { CodeError, SEEDS, UntellableError, caseCode, caseOfJob, debrief, levelFor, makeCase, readCase, readCode, readMoves, seedWith, type Debriefing, type Level, type Move, type PracticeCase, type RunSummary, type Weakness, weaknesses } from '../../core/views/practice'
+import {
+  CodeError,
+  SEEDS,
+  UntellableError,
+  caseCode,
+  caseOfJob,
+  debrief,
+  levelFor,
+  makeCase,
+  readCase,
+  readCode,
+  readMoves,
+  seedWith,
+  type Debriefing,
+  type Level,
+  type Move,
+  type PracticeCase,
+  type RunSummary,
+  type Weakness,
+  weaknesses
+} from '../../core/views/practice'
 import { seedOf } from '../../core/math'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
 import { useDb } from '../db/connection'
@@ -71,22 +91,33 @@ export async function keepCase(value: unknown, by: string): Promise<KeptCase> {
   return insertCase({ ...engine, code: '' }, by)
 }
 
-/** Tells a closed job as a case. @throws Problem not-found, conflict while it is open, bad-input for one that cannot be drawn */
-export async function keepJobAsCase(jobId: string, { title, complaint }: Pick<PracticeCase, 'title' | 'complaint'>, by: string): Promise<KeptCase> {
+/**
+ * Tells a closed job as a case. @throws Problem not-found, conflict while it is open, bad-input for one that cannot be
+ * drawn
+ */
+export async function keepJobAsCase(
+  jobId: string,
+  { title, complaint }: Pick<PracticeCase, 'title' | 'complaint'>,
+  by: string
+): Promise<KeptCase> {
   const { job, acts } = await findJob(jobId)
   const record = acts.map(({ act }) => act)
-  if (record.findLast((act) => act.type === 'state')?.state !== 'closed') throw new Problem('conflict', told('job-not-closed'))
+  if (record.findLast((act) => act.type === 'state')?.state !== 'closed')
+    throw new Problem('conflict', told('job-not-closed'))
   try {
     return await insertCase({ ...caseOfJob(job, record, title), complaint }, by)
   } catch (error) {
-    if (error instanceof UntellableError) throw new Problem('bad-input', told('first-fault', { said: sayUntellable(error.said) }))
+    if (error instanceof UntellableError)
+      throw new Problem('bad-input', told('first-fault', { said: sayUntellable(error.said) }))
     throw error
   }
 }
 
 async function insertCase(body: PracticeCase, createdBy: string): Promise<KeptCase> {
   await useDb()
-  return listCase(await PracticeCaseRow.create({ id: randomUUID(), title: body.title, body, createdBy, createdAt: new Date() }))
+  return listCase(
+    await PracticeCaseRow.create({ id: randomUUID(), title: body.title, body, createdBy, createdAt: new Date() })
+  )
 }
 
 /** Takes a kept case off the list, or puts it back. @throws Problem not-found */
@@ -107,7 +138,22 @@ export async function judgeRun(id: string, by: string, caseKey: string, value: u
   if (faults.length > 0) throw new Problem('bad-input', told('moves-not-taken'), faults)
   await useDb()
   const debriefing = debrief(engine, moves)
-  await PracticeRunRow.bulkCreate([{ id, by, caseKey: engine.code || caseKey, title: engine.title, level: engine.level, score: debriefing.score, moves, debriefing, finishedAt: new Date() }], { ignoreDuplicates: true })
+  await PracticeRunRow.bulkCreate(
+    [
+      {
+        id,
+        by,
+        caseKey: engine.code || caseKey,
+        title: engine.title,
+        level: engine.level,
+        score: debriefing.score,
+        moves,
+        debriefing,
+        finishedAt: new Date()
+      }
+    ],
+    { ignoreDuplicates: true }
+  )
   return practiceRun(id)
 }
 
@@ -126,14 +172,28 @@ export async function practiceLobby(by: string, day: string): Promise<PracticeLo
 
 export async function lobbyOf(by: string, day: string): Promise<PracticeLobby> {
   await useDb()
-  const rows = await PracticeRunRow.findAll({ where: { by }, attributes: { exclude: ['moves'] }, order: [['finishedAt', 'DESC']], limit: RUNS_SHOWN })
+  const rows = await PracticeRunRow.findAll({
+    where: { by },
+    attributes: { exclude: ['moves'] },
+    order: [['finishedAt', 'DESC']],
+    limit: RUNS_SHOWN
+  })
   const history = rows.map(summaryOf)
-  const cases = await PracticeCaseRow.findAll({ where: { removed: false }, order: [['createdAt', 'DESC']], limit: RUNS_SHOWN })
+  const cases = await PracticeCaseRow.findAll({
+    where: { removed: false },
+    order: [['createdAt', 'DESC']],
+    limit: RUNS_SHOWN
+  })
   const [weak, level] = [weaknesses(history), levelFor(history)]
   const daily = dailyCase(day)
   return {
-    daily: { ...daily, done: history.some(({ code }) => code === daily.code) }, level, engines: PRACTICE_SHEETS.map(({ id, name }) => ({ id, name })),
-    history, weak, training: trainingCase(weak, level, history), cases: cases.map(listCase)
+    daily: { ...daily, done: history.some(({ code }) => code === daily.code) },
+    level,
+    engines: PRACTICE_SHEETS.map(({ id, name }) => ({ id, name })),
+    history,
+    weak,
+    training: trainingCase(weak, level, history),
+    cases: cases.map(listCase)
   }
 }
 
@@ -146,7 +206,11 @@ function dailyCase(day: string): { code: string; level: Level; engine: string } 
 }
 
 /** A case not seen yet that holds what is missed most. */
-function trainingCase(weak: readonly Weakness[], level: Level, history: readonly RunSummary[]): PracticeLobby['training'] {
+function trainingCase(
+  weak: readonly Weakness[],
+  level: Level,
+  history: readonly RunSummary[]
+): PracticeLobby['training'] {
   for (const { id } of weak.slice(0, 3)) {
     for (const sheet of PRACTICE_SHEETS) {
       const at = Math.max(level, 3) as Level
@@ -161,7 +225,16 @@ function trainingCase(weak: readonly Weakness[], level: Level, history: readonly
 
 function summaryOf(row: PracticeRunRow): RunSummary {
   const { id, by, caseKey, title, level, score, debriefing, finishedAt } = row
-  return { id, by, code: isUuid(caseKey) ? '' : caseKey, title, level: level as Level, score, faults: debriefing.wrong.map(({ id: fault, missed }) => ({ id: fault, missed })), finishedAt: finishedAt.toISOString() }
+  return {
+    id,
+    by,
+    code: isUuid(caseKey) ? '' : caseKey,
+    title,
+    level: level as Level,
+    score,
+    faults: debriefing.wrong.map(({ id: fault, missed }) => ({ id: fault, missed })),
+    finishedAt: finishedAt.toISOString()
+  }
 }
 
 function listCase({ id, title, body, createdBy, createdAt }: PracticeCaseRow): KeptCase {

@@ -12,14 +12,20 @@ const KEY = 'pricing'
 
 export async function shopPricing(): Promise<ShopPricing> {
   const db = await useDb()
-  const [row] = await db.query<{ value: ShopPricing }>('select value from settings where key = $1', { bind: [KEY], type: QueryTypes.SELECT })
+  const [row] = await db.query<{ value: ShopPricing }>('select value from settings where key = $1', {
+    bind: [KEY],
+    type: QueryTypes.SELECT
+  })
   return row?.value ?? {}
 }
 
 /** Takes the place of what the shop held before; jobs open already keep theirs. */
 export async function keepShopPricing(pricing: ShopPricing): Promise<void> {
   const db = await useDb()
-  await db.query('insert into settings (key, value) values ($1, $2::json) on conflict (key) do update set value = excluded.value', { bind: [KEY, JSON.stringify(pricing)] })
+  await db.query(
+    'insert into settings (key, value) values ($1, $2::json) on conflict (key) do update set value = excluded.value',
+    { bind: [KEY, JSON.stringify(pricing)] }
+  )
 }
 
 /** The shop's pricing for a job of a unit; null where the shop says nothing. */

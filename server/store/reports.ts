@@ -25,5 +25,8 @@ export async function makeReport(jobId: string): Promise<DrawnReport> {
   const acts = kept.map(({ act }) => act)
   const file = jobFile(job, acts)
   const assessment = assessRecord(job, acts)
-  return { report: writeReport(reportFacts(job, acts, assessment)), map: driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height) }
+  return {
+    report: writeReport(reportFacts(job, acts, assessment)),
+    map: driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height)
+  }
 }

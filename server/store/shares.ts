@@ -27,7 +27,16 @@ const DAY_MS = 86_400_000
 export async function createShare(jobId: string, by: string, days: number): Promise<ListedShare & { token: string }> {
   const { report, map } = await jobReport(jobId)
   const token = randomBytes(TOKEN_BYTES).toString('base64url')
-  const row = await ShareRow.create({ id: randomUUID(), jobId, tokenHash: hashOf(token), report, map, createdBy: by, createdAt: new Date(), expiresAt: new Date(Date.now() + days * DAY_MS) })
+  const row = await ShareRow.create({
+    id: randomUUID(),
+    jobId,
+    tokenHash: hashOf(token),
+    report,
+    map,
+    createdBy: by,
+    createdAt: new Date(),
+    expiresAt: new Date(Date.now() + days * DAY_MS)
+  })
   return { ...listShare(row), token }
 }
 
@@ -35,25 +44,43 @@ export async function createShare(jobId: string, by: string, days: number): Prom
 export async function listShares(jobId: string): Promise<ListedShare[]> {
   await useDb()
   if (!isUuid(jobId)) return []
-  return (await ShareRow.findAll({ where: { jobId }, attributes: { exclude: ['report', 'map'] }, order: [['createdAt', 'DESC']] })).map(listShare)
+  return (
+    await ShareRow.findAll({
+      where: { jobId },
+      attributes: { exclude: ['report', 'map'] },
+      order: [['createdAt', 'DESC']]
+    })
+  ).map(listShare)
 }
 
 /** Takes a share back: from now on its link shows nothing. @throws Problem not-found */
 export async function revokeShare(jobId: string, id: string): Promise<void> {
   await useDb()
-  const [changed] = isUuid(id) && isUuid(jobId) ? await ShareRow.update({ revokedAt: new Date() }, { where: { id, jobId, revokedAt: null as never } }) : [0]
+  const [changed] =
+    isUuid(id) && isUuid(jobId)
+      ? await ShareRow.update({ revokedAt: new Date() }, { where: { id, jobId, revokedAt: null as never } })
+      : [0]
   if (changed === 0) throw new Problem('not-found', told('no-such-link'))
 }
 
 /** What a link shows. @throws Problem not-found for a token that nobody was given, gone for one that is over */
-export async function openShare(token: string): Promise<DrawnReport & { id: string; jobId: string; expiresAt: string }> {
+export async function openShare(
+  token: string
+): Promise<DrawnReport & { id: string; jobId: string; expiresAt: string }> {
   await useDb()
   const row = await ShareRow.findOne({ where: { tokenHash: hashOf(token) } })
   if (!row) throw new Problem('not-found', told('link-unknown'))
   if (row.revokedAt) throw new Problem('gone', told('link-revoked'))
-  if ((await JobRow.count({ where: { id: row.jobId, state: 'deleted' } })) > 0) throw new Problem('gone', told('link-job-deleted'))
+  if ((await JobRow.count({ where: { id: row.jobId, state: 'deleted' } })) > 0)
+    throw new Problem('gone', told('link-job-deleted'))
   if (row.expiresAt.getTime() <= Date.now()) throw new Problem('gone', told('link-expired'))
-  return { id: row.id, jobId: row.jobId, report: upgradeReport(row.report), map: row.map, expiresAt: row.expiresAt.toISOString() }
+  return {
+    id: row.id,
+    jobId: row.jobId,
+    report: upgradeReport(row.report),
+    map: row.map,
+    expiresAt: row.expiresAt.toISOString()
+  }
 }
 
 /** A photo of the report behind a link; of no other job and no later photo. @throws Problem not-found, gone */
@@ -66,12 +93,23 @@ export async function sharedPhoto(token: string, photo: string, size: 'body' | '
 /** Choices that one link takes: a customer changes their mind, nobody does so twenty times. */
 const MOST_CHOICES = 20
 
-/** Takes the customer's choice to the job; the same one again changes nothing. @throws Problem not-found, gone, bad-input, conflict */
+/**
+ * Takes the customer's choice to the job; the same one again changes nothing. @throws Problem not-found, gone,
+ * bad-input, conflict
+ */
 export async function choose(token: string, path: number, name: string): Promise<void> {
   const { id, jobId, report } = await openShare(token)
   const chosen = report.paths[path]
   if (!chosen) throw new Problem('bad-input', told('choose-way'), [{ place: 'path', ...told('no-path-of-report') }])
-  const act: ActOf<'choice'> = { id: randomUUID(), type: 'choice', by: name, at: new Date().toISOString(), share: id, renew: chosen.renew, price: Math.round(chosen.price * 100) / 100 }
+  const act: ActOf<'choice'> = {
+    id: randomUUID(),
+    type: 'choice',
+    by: name,
+    at: new Date().toISOString(),
+    share: id,
+    renew: chosen.renew,
+    price: Math.round(chosen.price * 100) / 100
+  }
   await addChoice(jobId, act, MOST_CHOICES)
 }
 
@@ -80,5 +118,11 @@ function hashOf(token: string): string {
 }
 
 function listShare({ id, createdBy, createdAt, expiresAt, revokedAt }: ShareRow): ListedShare {
-  return { id, createdBy, createdAt: createdAt.toISOString(), expiresAt: expiresAt.toISOString(), revokedAt: revokedAt?.toISOString() ?? null }
+  return {
+    id,
+    createdBy,
+    createdAt: createdAt.toISOString(),
+    expiresAt: expiresAt.toISOString(),
+    revokedAt: revokedAt?.toISOString() ?? null
+  }
 }

@@ -10,7 +10,10 @@ import { ACTS_CHANNEL, onHappened } from '../live/listen'
 import { log } from '../utils/log'
 import { findJob } from './jobs'
 
-/** A job as lists show it. `trouble` says that its summary cannot be made; what stands beside is then the last that could, or nothing. */
+/**
+ * A job as lists show it. `trouble` says that its summary cannot be made; what stands beside is then the last that
+ * could, or nothing.
+ */
 export interface ListedJob extends JobSummary {
   id: string
   vehicle: string
@@ -24,32 +27,85 @@ export interface ListedJob extends JobSummary {
 }
 
 /** Columns a list needs; a job's sheet is large and stays where it is. */
-export const LISTED = ['id', 'vehicle', 'vehicleId', 'stand', 'complaint', 'usage', 'state', 'openedAt', 'openedBy', 'summary', 'summaryError'] as const
+export const LISTED = [
+  'id',
+  'vehicle',
+  'vehicleId',
+  'stand',
+  'complaint',
+  'usage',
+  'state',
+  'openedAt',
+  'openedBy',
+  'summary',
+  'summaryError'
+] as const
 
-export function listedJob({ id, vehicle, vehicleId, stand, complaint, usage, state, openedAt, openedBy, summary, summaryError }: JobRow): ListedJob {
+export function listedJob({
+  id,
+  vehicle,
+  vehicleId,
+  stand,
+  complaint,
+  usage,
+  state,
+  openedAt,
+  openedBy,
+  summary,
+  summaryError
+}: JobRow): ListedJob {
   const at = openedAt.toISOString()
-  return { ...(summary ?? emptySummary(openedBy, at)), id, vehicle, vehicleId, stand, complaint, usage, state, openedAt: at, trouble: summaryError !== null }
+  return {
+    ...(summary ?? emptySummary(openedBy, at)),
+    id,
+    vehicle,
+    vehicleId,
+    stand,
+    complaint,
+    usage,
+    state,
+    openedAt: at,
+    trouble: summaryError !== null
+  }
 }
 
 /** What is said of a job of which nothing could be computed yet. */
 function emptySummary(lastBy: string, lastAt: string): JobSummary {
   return {
-    sheet: { id: '', name: '' }, readings: 0, elongation: { name: '', mean: 0, sd: 0, low: 0, high: 0, overLimit: null, limit: null }, calls: [], next: null, waits: null, check: null,
-    measures: [], calibration: [], renewed: [], partCalls: {}, lastAt, lastBy
+    sheet: { id: '', name: '' },
+    readings: 0,
+    elongation: { name: '', mean: 0, sd: 0, low: 0, high: 0, overLimit: null, limit: null },
+    calls: [],
+    next: null,
+    waits: null,
+    check: null,
+    measures: [],
+    calibration: [],
+    renewed: [],
+    partCalls: {},
+    lastAt,
+    lastBy
   }
 }
 
 /**
- * Makes a job's summary anew. It is computed from what is read first; then, while the job stands still for a moment, it is
+ * Makes a job's summary anew. It is computed from what is read first; then, while the job stands still for a moment, it
+ * is
  * kept where nothing came meanwhile. The lock makes acts that are being kept finish first: none is missed.
  * @returns whether it was kept
  */
 export async function refreshSummary(id: string): Promise<boolean> {
   const { job, acts } = await findJob(id)
-  const summary = summarise(job, acts.map(({ act }) => act))
+  const summary = summarise(
+    job,
+    acts.map(({ act }) => act)
+  )
   return inTransaction(async (transaction) => {
     const row = await JobRow.findByPk(id, { transaction, lock: true, attributes: ['id', 'vehicle'] })
-    const [now] = await JobRow.sequelize!.query<{ acts: string; last: string | null }>('select count(*) as acts, max(seq) as last from acts where job_id = $1', { bind: [id], type: QueryTypes.SELECT, transaction })
+    const [now] = await JobRow.sequelize!.query<{ acts: string; last: string | null }>(
+      'select count(*) as acts, max(seq) as last from acts where job_id = $1',
+      { bind: [id], type: QueryTypes.SELECT, transaction }
+    )
     if (!row || Number(now!.acts) !== acts.length || Number(now!.last ?? 0) !== (acts.at(-1)?.seq ?? 0)) return false
     await row.update({ ...summaryColumns(summary), summaryError: null }, { transaction })
     await tell(id, transaction)
@@ -58,25 +114,40 @@ export async function refreshSummary(id: string): Promise<boolean> {
 }
 
 async function tell(id: string, transaction?: Transaction): Promise<void> {
-  await JobRow.sequelize!.query('select pg_notify($1, $2)', { bind: [ACTS_CHANNEL, `${id} -`], type: QueryTypes.SELECT, ...(transaction ? { transaction } : {}) })
+  await JobRow.sequelize!.query('select pg_notify($1, $2)', {
+    bind: [ACTS_CHANNEL, `${id} -`],
+    type: QueryTypes.SELECT,
+    ...(transaction ? { transaction } : {})
+  })
 }
 
-/** Why a summary could not be made stands with its job, and no list waits for it any more; the next act has it tried again. */
+/**
+ * Why a summary could not be made stands with its job, and no list waits for it any more; the next act has it tried
+ * again.
+ */
 async function markTrouble(id: string, error: unknown): Promise<void> {
   log.error({ err: error, job: id }, 'a summary could not be made')
-  await JobRow.update({ stale: false, summaryError: String((error as Error | null)?.message ?? error).slice(0, 500) }, { where: { id } })
+  await JobRow.update(
+    { stale: false, summaryError: String((error as Error | null)?.message ?? error).slice(0, 500) },
+    { where: { id } }
+  )
   await tell(id)
 }
 
 /** Jobs looked for in the queue at once. */
 const AT_ONCE = 20
 
-/** Makes the summaries anew that acts have made stale, one job after another; one that cannot be made hurts no other. */
+/**
+ * Makes the summaries anew that acts have made stale, one job after another; one that cannot be made hurts no other.
+ */
 export async function refreshStale(): Promise<void> {
   const db = await useDb()
   const tried = new Map<string, number>()
   for (;;) {
-    const stale = await db.query<{ id: string }>('select id from jobs where stale order by id limit $1', { bind: [AT_ONCE], type: QueryTypes.SELECT })
+    const stale = await db.query<{ id: string }>('select id from jobs where stale order by id limit $1', {
+      bind: [AT_ONCE],
+      type: QueryTypes.SELECT
+    })
     const due = stale.filter(({ id }) => (tried.get(id) ?? 0) < MOST_TRIES)
     if (due.length === 0) return
     for (const { id } of due) {
@@ -94,7 +165,10 @@ export async function refreshStale(): Promise<void> {
 const MOST_TRIES = 3
 const ROUND_MS = 5_000
 
-/** ms between rounds at the least and at the most, and how many times as long as the round took: saving goes before summing up. */
+/**
+ * ms between rounds at the least and at the most, and how many times as long as the round took: saving goes before
+ * summing up.
+ */
 const REST = { least: 200, most: 5_000, share: 4 }
 
 function rest(took: number): Promise<void> {

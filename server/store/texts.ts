@@ -11,7 +11,8 @@ import { findJob } from './jobs'
 /** What a job can be written out as. Each needs all of its acts, so that it is made behind the server. */
 const TEXTS = {
   /** The assessment, byte for byte as the command line prints it. */
-  assessment: (job: KeptJob, acts: readonly Act[]) => `${JSON.stringify(writeAssessment(jobFile(job, acts), assessRecord(job, acts)))}\n`,
+  assessment: (job: KeptJob, acts: readonly Act[]) =>
+    `${JSON.stringify(writeAssessment(jobFile(job, acts), assessRecord(job, acts)))}\n`,
   /** The readings that stand, one a line. */
   readings: readingsCsv,
   /** The job without its pictures, on one line. */
@@ -21,7 +22,9 @@ const TEXTS = {
     if (!check?.date) throw new Problem('not-found', told('no-check-date'))
     return checkCalendar(id, job, check, job.usage.unit)
   },
-  /** The practice scan source plugged into a job's engine: a demo engine shows its own truth, any other a sound drive. */
+  /**
+   * The practice scan source plugged into a job's engine: a demo engine shows its own truth, any other a sound drive.
+   */
   scan(job: KeptJob, acts: readonly Act[], id: string) {
     const demo = DEMO_JOBS.findIndex((one) => one.id === id)
     return simulatedScan(sheetOf(job.sheet, foldActs(acts, job.school)), DEMO_JOBS[demo]?.truth ?? {}, demo + 1)
@@ -31,5 +34,12 @@ const TEXTS = {
 /** A job written out, and the vehicle it is on. @throws Problem not-found */
 export async function textOf(jobId: string, what: keyof typeof TEXTS): Promise<{ text: string; vehicle: string }> {
   const { id, job, acts } = await findJob(jobId)
-  return { text: TEXTS[what](job, acts.map(({ act }) => act), id), vehicle: job.vehicle }
+  return {
+    text: TEXTS[what](
+      job,
+      acts.map(({ act }) => act),
+      id
+    ),
+    vehicle: job.vehicle
+  }
 }

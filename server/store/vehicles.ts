@@ -22,11 +22,25 @@ export interface ListedVehicle {
 const VEHICLES_A_PAGE = 40
 
 /** Vehicles of the workshop, those seen last first. */
-export async function listVehicles({ search, page }: { search: string; page: number }): Promise<{ rows: ListedVehicle[]; total: number; pages: number }> {
+export async function listVehicles({
+  search,
+  page
+}: {
+  search: string
+  page: number
+}): Promise<{ rows: ListedVehicle[]; total: number; pages: number }> {
   const db = await useDb()
   const named = wordsOf(search).map((word) => where(fn('lower', col('name')), matchContaining(word)))
   const total = await VehicleRow.count({ where: { [Op.and]: named } })
-  const found = await VehicleRow.findAll({ where: { [Op.and]: named }, order: [[db.literal('(select max(opened_at) from jobs where vehicle_id = "VehicleRow"."id")'), 'DESC NULLS LAST'], ['name', 'ASC']], limit: VEHICLES_A_PAGE, offset: page * VEHICLES_A_PAGE })
+  const found = await VehicleRow.findAll({
+    where: { [Op.and]: named },
+    order: [
+      [db.literal('(select max(opened_at) from jobs where vehicle_id = "VehicleRow"."id")'), 'DESC NULLS LAST'],
+      ['name', 'ASC']
+    ],
+    limit: VEHICLES_A_PAGE,
+    offset: page * VEHICLES_A_PAGE
+  })
   const last = await db.query<{ id: string; jobs: string; usage: Usage; at: Date; sheet: string; engine: string }>(
     `select distinct on (vehicle_id) vehicle_id as id, count(*) over (partition by vehicle_id) as jobs, usage, opened_at as at, sheet ->> 'id' as sheet, sheet ->> 'name' as engine
     from jobs where vehicle_id = any($1::uuid[]) and state <> 'deleted' order by vehicle_id, opened_at desc`,
@@ -34,7 +48,15 @@ export async function listVehicles({ search, page }: { search: string; page: num
   )
   const rows = found.map(({ id, name, note }): ListedVehicle => {
     const newest = last.find((l) => l.id === id)
-    return { id, name, note, jobs: Number(newest?.jobs ?? 0), last: newest ? { usage: newest.usage, openedAt: newest.at.toISOString(), sheet: newest.sheet, engine: newest.engine } : null }
+    return {
+      id,
+      name,
+      note,
+      jobs: Number(newest?.jobs ?? 0),
+      last: newest
+        ? { usage: newest.usage, openedAt: newest.at.toISOString(), sheet: newest.sheet, engine: newest.engine }
+        : null
+    }
   })
   return { rows, total, pages: pagesOf(total, VEHICLES_A_PAGE) }
 }
@@ -56,10 +78,23 @@ async function vehicleRow(id: string): Promise<VehicleRow> {
 const MOST_JOBS = 500
 
 async function jobsOf(vehicleId: string): Promise<ListedJob[]> {
-  return (await JobRow.findAll({ where: { vehicleId, state: { [Op.ne]: 'deleted' } }, attributes: [...LISTED], order: [['openedAt', 'DESC'], ['id', 'ASC']], limit: MOST_JOBS })).map(listedJob)
+  return (
+    await JobRow.findAll({
+      where: { vehicleId, state: { [Op.ne]: 'deleted' } },
+      attributes: [...LISTED],
+      order: [
+        ['openedAt', 'DESC'],
+        ['id', 'ASC']
+      ],
+      limit: MOST_JOBS
+    })
+  ).map(listedJob)
 }
 
-/** Gives a vehicle another name or note; its jobs follow. @throws Problem not-found, conflict when another vehicle has the name */
+/**
+ * Gives a vehicle another name or note; its jobs follow. @throws Problem not-found, conflict when another vehicle has
+ * the name
+ */
 export async function changeVehicle(id: string, { name, note }: { name: string; note: string }): Promise<void> {
   const row = await vehicleRow(id)
   try {
@@ -81,21 +116,28 @@ async function upToDate(vehicleId: string): Promise<void> {
 }
 
 /**
- * What earlier jobs on a vehicle know of the same engine: when its parts were renewed, and how long its chains were since.
+ * What earlier jobs on a vehicle know of the same engine: when its parts were renewed, and how long its chains were
+ * since.
  * Only jobs counted in the same unit bear on it.
  */
 export async function earlierKnown(vehicleId: string, sheetId: string, usage: Usage): Promise<EarlierKnown | null> {
   await upToDate(vehicleId)
   const history: Record<string, WearPoint[]> = {}
   const fitted: Record<string, number> = {}
-  const mine = (await jobsOf(vehicleId)).filter((job) => job.sheet.id === sheetId && job.usage.unit === usage.unit && job.usage.value <= usage.value)
+  const mine = (await jobsOf(vehicleId)).filter(
+    (job) => job.sheet.id === sheetId && job.usage.unit === usage.unit && job.usage.value <= usage.value
+  )
   for (const job of mine.sort((a, b) => b.usage.value - a.usage.value)) {
     for (const part of job.renewed) fitted[part] ??= job.usage.value
     for (const { kind, part, value, sd } of job.measures) {
       // From the renewal back, it was another chain.
-      if (kind === 'elongation' && !(part in fitted)) (history[part] ??= []).push({ usage: job.usage.value, mean: value / 100, sd: sd / 100 })
+      if (kind === 'elongation' && !(part in fitted))
+        (history[part] ??= []).push({ usage: job.usage.value, mean: value / 100, sd: sd / 100 })
     }
   }
-  const known = { ...(Object.keys(history).length > 0 ? { history } : {}), ...(Object.keys(fitted).length > 0 ? { fitted } : {}) }
+  const known = {
+    ...(Object.keys(history).length > 0 ? { history } : {}),
+    ...(Object.keys(fitted).length > 0 ? { fitted } : {})
+  }
   return Object.keys(known).length > 0 ? known : null
 }

@@ -3,7 +3,10 @@ import pino from 'pino'
 import SonicBoom from 'sonic-boom'
 import { codeOf } from '../db/errors'
 
-/** Bytes of a log before the next is begun, logs kept, and bytes that may wait for a slow disk: what comes beyond is dropped, not piled up. */
+/**
+ * Bytes of a log before the next is begun, logs kept, and bytes that may wait for a slow disk: what comes beyond is
+ * dropped, not piled up.
+ */
 const MOST_BYTES = 5_000_000
 const KEPT = 4
 const MOST_WAITING = 1_000_000
@@ -13,13 +16,29 @@ const LOOK_MS = 10_000
 export function toldError(error: unknown): object {
   const { name, message = '', stack = '', cause, original } = (error ?? {}) as Error & { original?: unknown }
   const inner = cause ?? original
-  return { type: name, code: codeOf(error) ?? undefined, message: String(message).slice(0, 300), stack: String(stack).split('\n').slice(1, 12).map((line) => line.trim().slice(0, 200)), ...(inner ? { cause: toldError(inner) } : {}) }
+  return {
+    type: name,
+    code: codeOf(error) ?? undefined,
+    message: String(message).slice(0, 300),
+    stack: String(stack)
+      .split('\n')
+      .slice(1, 12)
+      .map((line) => line.trim().slice(0, 200)),
+    ...(inner ? { cause: toldError(inner) } : {})
+  }
 }
 
 /** The file, written behind the requests' backs, begun anew when it has grown; standard output where none is named. */
 function destination(file: string | undefined): pino.DestinationStream {
   if (!file) return pino.destination({ dest: 1, sync: false, maxLength: MOST_WAITING })
-  const stream = new SonicBoom({ dest: file, sync: false, append: true, mode: 0o600, maxLength: MOST_WAITING, mkdir: true })
+  const stream = new SonicBoom({
+    dest: file,
+    sync: false,
+    append: true,
+    mode: 0o600,
+    maxLength: MOST_WAITING,
+    mkdir: true
+  })
   // A full disk must not end, or busy, who only wants to write a line about it.
   stream.on('error', () => undefined)
   setInterval(() => rotate(file, stream), LOOK_MS).unref()
@@ -40,7 +59,10 @@ export function rotate(file: string, stream: Pick<SonicBoom, 'reopen'>, most = M
 }
 
 /** Structured log, a JSON object a line. */
-export const log = pino({ level: process.env.UMBRETTE_LOG ?? 'info', base: { app: 'umbrette' }, serializers: { err: toldError } }, destination(process.env.UMBRETTE_LOG_FILE))
+export const log = pino(
+  { level: process.env.UMBRETTE_LOG ?? 'info', base: { app: 'umbrette' }, serializers: { err: toldError } },
+  destination(process.env.UMBRETTE_LOG_FILE)
+)
 
 /** A path as it may stand in a log: the token of a shared report is a key. */
 export function loggedPath(path: string): string {

@@ -3,7 +3,20 @@ import { sayFault, sayProblem, tellFaults, type ToldFault } from '../../words/en
 import { told } from '../../words/problems'
 
 /** Everything that can go wrong for a caller, by code. */
-const STATUS = { 'bad-input': 422, 'bad-request': 400, 'not-found': 404, gone: 410, 'too-large': 413, forbidden: 403, conflict: 409, misdirected: 421, 'too-many': 429, 'not-ready': 503, 'no-room': 507, internal: 500 } as const
+const STATUS = {
+  'bad-input': 422,
+  'bad-request': 400,
+  'not-found': 404,
+  gone: 410,
+  'too-large': 413,
+  forbidden: 403,
+  conflict: 409,
+  misdirected: 421,
+  'too-many': 429,
+  'not-ready': 503,
+  'no-room': 507,
+  internal: 500
+} as const
 
 export type ProblemCode = keyof typeof STATUS
 
@@ -17,7 +30,12 @@ export class Problem extends Error {
   readonly code: ProblemCode
   readonly faults: Fault[]
 
-  constructor(code: ProblemCode, readonly said: Message, faults: readonly Fault[] = [], options?: ErrorOptions) {
+  constructor(
+    code: ProblemCode,
+    readonly said: Message,
+    faults: readonly Fault[] = [],
+    options?: ErrorOptions
+  ) {
     super(sayProblem(said), options)
     this.code = code
     this.faults = faults.slice(0, MOST_FAULTS)

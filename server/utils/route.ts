@@ -1,5 +1,13 @@
 import { told } from '../../words/problems'
-import { defineEventHandler, getRequestURL, getRouterParam, readRawBody, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
+import {
+  defineEventHandler,
+  getRequestURL,
+  getRouterParam,
+  readRawBody,
+  setResponseHeader,
+  setResponseStatus,
+  type H3Event
+} from 'h3'
 import type { AnySchema } from 'yup'
 import { isWellFormed, schemaFaults, type Message, type Shape } from '../../core/check'
 import { codeOf, storageProblem } from '../db/errors'
@@ -16,15 +24,28 @@ export function route<T>(handler: (event: H3Event) => Promise<T>) {
       log.info(entryOf(event, started), 'request')
       return answer
     } catch (error) {
-      return refuse(event, event.node.req.destroyed && !event.node.req.complete ? brokenOff(error) : problemOf(error), started)
+      return refuse(
+        event,
+        event.node.req.destroyed && !event.node.req.complete ? brokenOff(error) : problemOf(error),
+        started
+      )
     }
   })
 }
 
 /** Answers a problem in the one shape. */
 export function refuse(event: H3Event, problem: Problem, started = performance.now()) {
-  if (problem.status >= 500) log.error({ ...entryOf(event, started), code: problem.code, err: problem.cause }, 'request failed')
-  else log.warn({ ...entryOf(event, started), code: problem.code, places: problem.faults.map(({ place }) => place.slice(0, 100)) }, 'request refused')
+  if (problem.status >= 500)
+    log.error({ ...entryOf(event, started), code: problem.code, err: problem.cause }, 'request failed')
+  else
+    log.warn(
+      {
+        ...entryOf(event, started),
+        code: problem.code,
+        places: problem.faults.map(({ place }) => place.slice(0, 100))
+      },
+      'request refused'
+    )
   if (!event.node.res.headersSent) {
     setResponseStatus(event, problem.status)
     setResponseHeader(event, 'Content-Type', 'application/json')
@@ -42,7 +63,11 @@ function problemOf(error: unknown): Problem {
 }
 
 function entryOf(event: H3Event, started: number) {
-  return { method: event.method, path: loggedPath(getRequestURL(event).pathname), ms: Math.round(performance.now() - started) }
+  return {
+    method: event.method,
+    path: loggedPath(getRequestURL(event).pathname),
+    ms: Math.round(performance.now() - started)
+  }
 }
 
 /** A part of the address, such as an id. @throws Problem not-found for one that names nothing anywhere */

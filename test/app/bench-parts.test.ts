@@ -17,15 +17,30 @@ import { jobOf, read } from '../support/jobs'
 import { sheet } from '../support/sheets'
 
 const drive = sheet('ardmere-a18')
-const ClientOnly = defineComponent({ setup: (_props, { slots }) => () => slots.default?.() })
+const ClientOnly = defineComponent({
+  setup:
+    (_props, { slots }) =>
+    () =>
+      slots.default?.()
+})
 const global = { components: { ClientOnly } }
 
 beforeEach(() => chooseUnits({ length: 'mm', distance: 'km', torque: 'N·m' }))
 
 describe('the link counter', () => {
-  const runs = (counted: (number | null)[], current = 0) => counted.map((links, i) => ({ name: `run ${i + 1}`, counted: links, current: i === current }))
+  const runs = (counted: (number | null)[], current = 0) =>
+    counted.map((links, i) => ({ name: `run ${i + 1}`, counted: links, current: i === current }))
   const counter = (figure: string, counted: (number | null)[] = [null, null, null]) =>
-    mount(LinkCounter, { props: { modelValue: figure, expected: 53, total: 126, runs: runs(counted), 'onUpdate:modelValue': (value: string | undefined) => value }, attachTo: document.body })
+    mount(LinkCounter, {
+      props: {
+        modelValue: figure,
+        expected: 53,
+        total: 126,
+        runs: runs(counted),
+        'onUpdate:modelValue': (value: string | undefined) => value
+      },
+      attachTo: document.body
+    })
   const last = (wrapper: VueWrapper) => (wrapper.emitted('update:modelValue') as string[][]).at(-1)![0]
 
   it('counts a link a touch, halves, one back, and starts again', async () => {
@@ -71,14 +86,23 @@ describe('the link counter', () => {
 describe('the keypad', () => {
   it('types digits and one point, and deletes', async () => {
     const typed: string[] = []
-    const wrapper = mount(KeyPad, { props: { modelValue: '', 'onUpdate:modelValue': async (value: string | undefined) => { typed.push(value!); await wrapper.setProps({ modelValue: value! }) } } })
-    for (const key of ['1', 'Decimal point', '5', 'Decimal point', 'Delete last digit', '4']) await wrapper.get(`[aria-label="${key}"]`).trigger('click')
+    const wrapper = mount(KeyPad, {
+      props: {
+        modelValue: '',
+        'onUpdate:modelValue': async (value: string | undefined) => {
+          typed.push(value!)
+          await wrapper.setProps({ modelValue: value! })
+        }
+      }
+    })
+    for (const key of ['1', 'Decimal point', '5', 'Decimal point', 'Delete last digit', '4'])
+      await wrapper.get(`[aria-label="${key}"]`).trigger('click')
     expect(typed.at(-1)).toBe('1.4')
   })
 })
 
 describe('the view through the plug', () => {
-  it('shows as many notches as there are, up to the stroke\'s end, and says about how far it is out', async () => {
+  it("shows as many notches as there are, up to the stroke's end, and says about how far it is out", async () => {
     const wrapper = mount(PlugView, { props: { ratchet: { first: 2, pitch: 2.2 }, stroke: 22, notches: 4 } })
     expect(wrapper.get('svg').attributes('aria-label')).toBe('4 of at most 10 notches showing, about 9.7 mm out')
     expect(wrapper.findAll('svg g path')).toHaveLength(4)
@@ -92,7 +116,10 @@ describe('the view through the plug', () => {
 describe('a lag from what is seen', () => {
   const helper = () => mount(LagHelper, { props: { sheet: drive, sprocket: 'cam-ex' }, attachTo: document.body })
   const choose = async (wrapper: VueWrapper, label: string) => {
-    await wrapper.findAll('[role=radio]').find((option) => option.text() === label)!.trigger('click')
+    await wrapper
+      .findAll('[role=radio]')
+      .find((option) => option.text() === label)!
+      .trigger('click')
     await nextTick()
   }
 
@@ -114,7 +141,7 @@ describe('a lag from what is seen', () => {
     wrapper.unmount()
   })
 
-  it('both flanks of the lift, which also tell the lobe\'s wear', async () => {
+  it("both flanks of the lift, which also tell the lobe's wear", async () => {
     const wrapper = helper()
     await choose(wrapper, 'valve lift')
     expect(wrapper.get('[data-testid=take-lag]').attributes('disabled')).toBeDefined()
@@ -128,18 +155,36 @@ describe('a lag from what is seen', () => {
 })
 
 describe('the ledger', () => {
-  const job = jobOf([read.extension(16.5), read.lag('cam-in', -16.5), read.lag('cam-ex', 5), read.count('crank', 'cam-ex', 52), read.count('cam-ex', 'cam-in', 20), read.count('cam-in', 'crank', 53)])
+  const job = jobOf([
+    read.extension(16.5),
+    read.lag('cam-in', -16.5),
+    read.lag('cam-ex', 5),
+    read.count('crank', 'cam-ex', 52),
+    read.count('cam-ex', 'cam-in', 20),
+    read.count('cam-in', 'crank', 53)
+  ])
   const assessment = assess(job)
   const standing = job.readings.map((reading) => ({ ...reading, by: 'Maren', at: '2026-11-24T08:00:00.000Z' }))
 
   it('draws elongation with its interval and limit, and says the same in words', () => {
     const { elongation } = assessment.chains.main!
-    const line = mount(StretchLine, { props: { name: 'Timing chain', elongation, limit: { value: 0.5, unit: '%', source: 'sample sheet' } } })
-    expect(line.get('svg').attributes('aria-label')).toMatch(/^Timing chain: elongation 0\.\d\d %, 90 % between 0\.\d\d % and 0\.\d\d %, limit 0\.5 %$/)
-    const [low, high] = [Number(line.get('rect').attributes('x')), Number(line.get('rect').attributes('x')) + Number(line.get('rect').attributes('width'))]
+    const line = mount(StretchLine, {
+      props: { name: 'Timing chain', elongation, limit: { value: 0.5, unit: '%', source: 'sample sheet' } }
+    })
+    expect(line.get('svg').attributes('aria-label')).toMatch(
+      /^Timing chain: elongation 0\.\d\d %, 90 % between 0\.\d\d % and 0\.\d\d %, limit 0\.5 %$/
+    )
+    const [low, high] = [
+      Number(line.get('rect').attributes('x')),
+      Number(line.get('rect').attributes('x')) + Number(line.get('rect').attributes('width'))
+    ]
     expect(high).toBeGreaterThan(low)
     expect(line.text()).toMatch(/sample sheet/)
-    expect(mount(StretchLine, { props: { name: 'Chain', elongation: { ...elongation, overLimit: null }, limit: null } }).text()).toMatch(/no limit on the sheet/)
+    expect(
+      mount(StretchLine, {
+        props: { name: 'Chain', elongation: { ...elongation, overLimit: null }, limit: null }
+      }).text()
+    ).toMatch(/no limit on the sheet/)
   })
 
   it('shows a jump on its dial in words, and an unread cam as not known', () => {
@@ -149,17 +194,37 @@ describe('the ledger', () => {
     expect(mount(CamDial, { props: { name: 'Intake', cam: unread, limit: null } }).text()).toMatch(/jump not known/)
   })
 
-  it('stacks the extension\'s causes to what was read', () => {
-    const bar = mount(BudgetBar, { props: { sheet: drive, tensioner: drive.tensioners[0]!, estimate: assessment.tensioners.tensioner! } })
+  it("stacks the extension's causes to what was read", () => {
+    const bar = mount(BudgetBar, {
+      props: { sheet: drive, tensioner: drive.tensioners[0]!, estimate: assessment.tensioners.tensioner! }
+    })
     expect(bar.get('[data-testid=extension]').text()).toBe('16.5')
-    expect(bar.findAll('li').map((li) => li.text().replace(/ -?[\d.]+$/, ''))).toEqual(['As new', 'Stretch', 'Tensioner arm', 'Fixed guide', 'Pad', 'Unexplained'])
+    expect(bar.findAll('li').map((li) => li.text().replace(/ -?[\d.]+$/, ''))).toEqual([
+      'As new',
+      'Stretch',
+      'Tensioner arm',
+      'Fixed guide',
+      'Pad',
+      'Unexplained'
+    ])
     const sum = bar.findAll('li').reduce((mm, li) => mm + Number(/-?[\d.]+$/.exec(li.text())![0]), 0)
     expect(sum).toBeCloseTo(16.5, 0)
   })
 
   it('names readings left out together, once, and offers the next', async () => {
     const next = slotsOf(drive).find((s) => s.key === 'groove:guide')!
-    const ledger = mount(StretchLedger, { props: { sheet: drive, assessment, readings: standing, change: 'The link count left the elongation as it was.', failed: '', next, canTakeBack: true }, global })
+    const ledger = mount(StretchLedger, {
+      props: {
+        sheet: drive,
+        assessment,
+        readings: standing,
+        change: 'The link count left the elongation as it was.',
+        failed: '',
+        next,
+        canTakeBack: true
+      },
+      global
+    })
     expect(ledger.findAll('[data-testid=left-out]')).toHaveLength(3)
     expect(ledger.text().match(/come to 125 links/g)).toHaveLength(1)
     await ledger.get('[data-testid=next]').trigger('click')

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { asksLocking, asksTurning, draftOf, emptyDraft, largeNumberOf, numberOf, readingOf } from '../../app/components/bench/draft'
+import {
+  asksLocking,
+  asksTurning,
+  draftOf,
+  emptyDraft,
+  largeNumberOf,
+  numberOf,
+  readingOf
+} from '../../app/components/bench/draft'
 import { spread } from '../../draw/drawing'
 import { lagWords, oddsWords, readingWords, teethWords, usageWords } from '../../app/words'
 import { slotsOf } from '../../core/views/bench'
@@ -13,19 +21,35 @@ const length = slot('chainLength:main:20')
 const extension = slot('extension:tensioner')
 
 describe('a figure as it is typed', () => {
-  it.each([['14.2', 14.2], [' 14,2 ', 14.2], ['.5', 0.5], ['3.', 3], ['-2', -2]])('%j is %f', (text, value) => expect(numberOf(text)).toBe(value))
-  it.each(['', 'abc', '14.2.1', '1e3', '12 mm', '0x10', 'NaN'])('%j is no number', (text) => expect(numberOf(text)).toBeNull())
+  it.each([
+    ['14.2', 14.2],
+    [' 14,2 ', 14.2],
+    ['.5', 0.5],
+    ['3.', 3],
+    ['-2', -2]
+  ])('%j is %f', (text, value) => expect(numberOf(text)).toBe(value))
+  it.each(['', 'abc', '14.2.1', '1e3', '12 mm', '0x10', 'NaN'])('%j is no number', (text) =>
+    expect(numberOf(text)).toBeNull()
+  )
 })
 
 describe('what the form stands for', () => {
   it('early is a negative lag, and what was not said is not said', () => {
-    expect(readingOf(drive, lag, { ...emptyDraft(lag), figure: '3,5', side: 'early', note: ' found so ' }).reading).toEqual({ kind: 'camLag', sprocket: 'cam-in', value: -3.5, method: 'marks', note: 'found so' })
+    expect(
+      readingOf(drive, lag, { ...emptyDraft(lag), figure: '3,5', side: 'early', note: ' found so ' }).reading
+    ).toEqual({ kind: 'camLag', sprocket: 'cam-in', value: -3.5, method: 'marks', note: 'found so' })
   })
   it('notches instead of millimetres', () => {
-    expect(readingOf(drive, extension, { ...emptyDraft(extension), figure: '5', inNotches: true, turned: 'yes' }).reading).toEqual({ kind: 'extension', tensioner: 'tensioner', notches: 5, turnedForward: true })
+    expect(
+      readingOf(drive, extension, { ...emptyDraft(extension), figure: '5', inNotches: true, turned: 'yes' }).reading
+    ).toEqual({ kind: 'extension', tensioner: 'tensioner', notches: 5, turnedForward: true })
   })
   it('a reading put into the form comes out as it was', () => {
-    for (const [s, reading] of [[lag, { ...read.lag('cam-in', -17), method: 'wheel', phaserLocked: false }], [length, { ...read.length(80.4, 10), method: 'rule' }], [extension, { ...read.extension(9), method: 'photo' }]] as const) {
+    for (const [s, reading] of [
+      [lag, { ...read.lag('cam-in', -17), method: 'wheel', phaserLocked: false }],
+      [length, { ...read.length(80.4, 10), method: 'rule' }],
+      [extension, { ...read.extension(9), method: 'photo' }]
+    ] as const) {
       expect(readingOf(drive, s, draftOf(s, reading)).reading).toEqual(reading)
     }
   })
@@ -47,7 +71,12 @@ describe('what the form stands for', () => {
     expect([lag, extension, length].map((s) => asksTurning(drive, s))).toEqual([true, true, false])
     expect([lag, extension].map((s) => asksLocking(drive, s))).toEqual([true, false])
     const spring = sheet('hexley-h46')
-    expect(asksTurning(spring, slotsOf(spring).find((s) => s.kind === 'extension')!)).toBe(false)
+    expect(
+      asksTurning(
+        spring,
+        slotsOf(spring).find((s) => s.kind === 'extension')!
+      )
+    ).toBe(false)
   })
 })
 
@@ -73,6 +102,20 @@ it('labels of one side never cover each other and stay on the map', () => {
 })
 
 describe('usage and amounts', () => {
-  it.each([['148.200', 148_200], ['148,200', 148_200], ['92 400', 92_400], ['92\u202f400', 92_400], ['1.250.000', 1_250_000], ["1'250'000", 1_250_000], ['148.2', 148.2], ['148,25', 148.25], ['1482', 1482], ['0.5', 0.5], ['0.500', 0.5]])('%s is %d', (typed, value) => expect(largeNumberOf(typed)).toBe(value))
-  it.each(['', 'many', '1.2.3', '14 82', '148.200,5', '1,25.000'])('%s is no number', (typed) => expect(largeNumberOf(typed)).toBeNull())
+  it.each([
+    ['148.200', 148_200],
+    ['148,200', 148_200],
+    ['92 400', 92_400],
+    ['92\u202f400', 92_400],
+    ['1.250.000', 1_250_000],
+    ["1'250'000", 1_250_000],
+    ['148.2', 148.2],
+    ['148,25', 148.25],
+    ['1482', 1482],
+    ['0.5', 0.5],
+    ['0.500', 0.5]
+  ])('%s is %d', (typed, value) => expect(largeNumberOf(typed)).toBe(value))
+  it.each(['', 'many', '1.2.3', '14 82', '148.200,5', '1,25.000'])('%s is no number', (typed) =>
+    expect(largeNumberOf(typed)).toBeNull()
+  )
 })

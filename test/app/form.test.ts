@@ -9,12 +9,25 @@ import { sheet } from '../support/sheets'
 
 const drive = sheet('ardmere-a18')
 const lag = slotsOf(drive).find((s) => s.key === 'camLag:cam-in')!
-const ClientOnly = defineComponent({ setup: (_props, { slots }) => () => slots.default?.() })
+const ClientOnly = defineComponent({
+  setup:
+    (_props, { slots }) =>
+    () =>
+      slots.default?.()
+})
 
 function form(draft: Partial<Draft>, by = 'Maren') {
   return mount(ReadingForm, {
-    props: { sheet: drive, slot: lag, correcting: null, people: ['Maren', 'Tove'], draft: { ...emptyDraft(lag), ...draft }, by },
-    global: { components: { ClientOnly } }, attachTo: document.body
+    props: {
+      sheet: drive,
+      slot: lag,
+      correcting: null,
+      people: ['Maren', 'Tove'],
+      draft: { ...emptyDraft(lag), ...draft },
+      by
+    },
+    global: { components: { ClientOnly } },
+    attachTo: document.body
   })
 }
 
@@ -22,7 +35,9 @@ describe('the reading form', () => {
   it('saves on Enter what stands in it', async () => {
     const wrapper = form({ figure: '4', turned: 'yes' })
     await wrapper.find('form').trigger('submit')
-    expect(wrapper.emitted('save')).toEqual([[{ kind: 'camLag', sprocket: 'cam-in', value: 4, method: 'marks', turnedForward: true }]])
+    expect(wrapper.emitted('save')).toEqual([
+      [{ kind: 'camLag', sprocket: 'cam-in', value: 4, method: 'marks', turnedForward: true }]
+    ])
   })
 
   it('says at the field what is wrong, and saves nothing', async () => {
@@ -49,7 +64,18 @@ describe('the reading form', () => {
 })
 
 it('each call has a form and a word of its own', () => {
-  const marks = (['back-in', 'look-closer', 'renew', 'stop'] as const).map((call) => mount(CallMark, { props: { call } }))
+  const marks = (['back-in', 'look-closer', 'renew', 'stop'] as const).map((call) =>
+    mount(CallMark, { props: { call } })
+  )
   expect(marks.map((m) => m.text())).toEqual(['Back in', 'Look closer', 'Renew', 'Stop'])
-  expect(new Set(marks.map((m) => m.get('svg').html().replaceAll(/class="[^"]*"/g, ''))).size).toBe(4)
+  expect(
+    new Set(
+      marks.map((m) =>
+        m
+          .get('svg')
+          .html()
+          .replaceAll(/class="[^"]*"/g, '')
+      )
+    ).size
+  ).toBe(4)
 })

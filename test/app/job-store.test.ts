@@ -6,8 +6,14 @@ import type { JobFile, Reading } from '../../core/readings'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { read } from '../support/jobs'
 
-vi.mock('ofetch', async (original) => ({ ...(await original<typeof import('ofetch')>()), $fetch: vi.fn(() => new Promise(() => undefined)) }))
-vi.mock('../../app/composables/useEstimator', () => ({ assessInWorker: (job: JobFile) => Promise.resolve(assess(job)), readyEstimator: () => undefined }))
+vi.mock('ofetch', async (original) => ({
+  ...(await original<typeof import('ofetch')>()),
+  $fetch: vi.fn(() => new Promise(() => undefined))
+}))
+vi.mock('../../app/composables/useEstimator', () => ({
+  assessInWorker: (job: JobFile) => Promise.resolve(assess(job)),
+  readyEstimator: () => undefined
+}))
 const { useJob } = await import('../../app/stores/job')
 const { useBench } = await import('../../app/stores/bench')
 const { useOutbox } = await import('../../app/stores/outbox')
@@ -18,7 +24,12 @@ const at = '2026-11-24T08:00:00.000Z'
 function opened(readings: Reading[] = []) {
   const acts = readings.map((reading, i): Act => ({ id: `a${i}`, type: 'read', by: 'Bela', at, reading }))
   const job = useJob()
-  job.open({ id: DEMO_JOBS[0]!.id, job: van, acts: acts.map((act, i) => ({ seq: i + 1, act })), assessment: assess(jobFile(van, acts)) })
+  job.open({
+    id: DEMO_JOBS[0]!.id,
+    job: van,
+    acts: acts.map((act, i) => ({ seq: i + 1, act })),
+    assessment: assess(jobFile(van, acts))
+  })
   return job
 }
 
@@ -37,7 +48,7 @@ describe('a job on the bench', () => {
     expect([job.station, job.slot?.key]).toEqual([3, 'camLag:cam-ex'])
   })
 
-  it('goes to a station\'s first open figure, or to its part\'s findings', () => {
+  it("goes to a station's first open figure, or to its part's findings", () => {
     const job = opened([read.groove('guide', 0.3)])
     job.openStation(5)
     expect(job.slot?.key).toBe('groove:arm')
@@ -57,7 +68,8 @@ describe('a job on the bench', () => {
 
   it('what comes close together is told of both who did it, not of one', async () => {
     const job = opened([read.extension(13)])
-    const from = (id: string, by: string, reading: Reading) => job.confirm(DEMO_JOBS[0]!.id, { seq: 10 + Number(id), act: { id, type: 'read', by, at, reading } })
+    const from = (id: string, by: string, reading: Reading) =>
+      job.confirm(DEMO_JOBS[0]!.id, { seq: 10 + Number(id), act: { id, type: 'read', by, at, reading } })
     from('1', 'Bela', read.length(160.9))
     from('2', 'Tove', read.groove('guide', 0.5))
     await vi.waitFor(() => expect(job.change).toMatch(/^Bela and Tove: 2 entries together took elongation/))
@@ -68,7 +80,10 @@ describe('a job on the bench', () => {
   it('what the same person enters on another device is assessed too', async () => {
     const job = opened([read.extension(13)])
     const before = job.assessment!.chains.main!.elongation.mean
-    job.confirm(DEMO_JOBS[0]!.id, { seq: 20, act: { id: 'other', type: 'read', by: 'Maren', at, reading: read.length(160.9) } })
+    job.confirm(DEMO_JOBS[0]!.id, {
+      seq: 20,
+      act: { id: 'other', type: 'read', by: 'Maren', at, reading: read.length(160.9) }
+    })
     await vi.waitFor(() => expect(job.assessment!.chains.main!.elongation.mean).not.toBe(before))
     expect(job.change).toMatch(/^The chain length/)
   })
@@ -76,9 +91,18 @@ describe('a job on the bench', () => {
   it('what an assessment says of a reading is found by its id, also while others stand already', async () => {
     const job = opened([read.extension(13), read.groove('guide', 0.4)])
     const { settled } = job.put({ type: 'undo', act: 'a0' })
-    expect([job.record.readings.length, job.readingById('a0'), job.estimateOf('a0')?.id, job.estimateOf('a1')?.id]).toEqual([1, null, 'a0', 'a1'])
+    expect([
+      job.record.readings.length,
+      job.readingById('a0'),
+      job.estimateOf('a0')?.id,
+      job.estimateOf('a1')?.id
+    ]).toEqual([1, null, 'a0', 'a1'])
     await settled
-    expect([job.estimateOf('a0'), job.estimateOf('a1')?.id, job.readingById('a1')]).toEqual([null, 'a1', job.record.readings[0]])
+    expect([job.estimateOf('a0'), job.estimateOf('a1')?.id, job.readingById('a1')]).toEqual([
+      null,
+      'a1',
+      job.record.readings[0]
+    ])
   })
 
   it('a station whose figures are all read opens on its findings, not on what is read', () => {
@@ -96,12 +120,15 @@ describe('a job on the bench', () => {
     expect(job.acts.map((act) => act.type)).toEqual(['read', 'undo'])
   })
 
-  it('of a group of which one holds, the new answer takes the old one\'s place', () => {
+  it("of a group of which one holds, the new answer takes the old one's place", () => {
     const job = opened()
     const group = ['vacuum-low', 'vacuum-right']
     job.toggleFinding({ kind: 'condition', target: 'engine', finding: 'vacuum-low' }, group)
     job.toggleFinding({ kind: 'condition', target: 'engine', finding: 'vacuum-right' }, group)
-    expect([job.findingOf('engine', 'vacuum-low'), job.findingOf('engine', 'vacuum-right')?.finding]).toEqual([null, 'vacuum-right'])
+    expect([job.findingOf('engine', 'vacuum-low'), job.findingOf('engine', 'vacuum-right')?.finding]).toEqual([
+      null,
+      'vacuum-right'
+    ])
   })
 
   it('what was said of the engine reaches the estimate', async () => {

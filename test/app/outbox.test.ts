@@ -10,8 +10,15 @@ const send = vi.hoisted(() => vi.fn())
 vi.mock('ofetch', async (original) => ({ ...(await original<typeof import('ofetch')>()), $fetch: send }))
 const { useOutbox } = await import('../../app/stores/outbox')
 
-const act = (id: string): Act => ({ id, type: 'read', by: 'Maren', at: '2026-11-24T08:00:00.000Z', reading: read.groove('guide', 0.4) })
-const refusal = (statusCode: number, message: string) => Object.assign(new FetchError(message), { statusCode, data: { error: { message, faults: [] } } })
+const act = (id: string): Act => ({
+  id,
+  type: 'read',
+  by: 'Maren',
+  at: '2026-11-24T08:00:00.000Z',
+  reading: read.groove('guide', 0.4)
+})
+const refusal = (statusCode: number, message: string) =>
+  Object.assign(new FetchError(message), { statusCode, data: { error: { message, faults: [] } } })
 const sentIds = () => send.mock.calls.map(([, options]) => (options as { body: Act }).body.id)
 
 beforeEach(() => {
@@ -60,7 +67,10 @@ describe('acts on their way', () => {
   })
 
   it('a server that fails keeps them waiting; one that refuses is told to the user and holds up nothing', async () => {
-    send.mockRejectedValueOnce(refusal(500, 'broken')).mockRejectedValueOnce(refusal(422, 'check the sign')).mockImplementation(async (_url: string, { body }: { body: Act }) => ({ seq: 1, act: body }))
+    send
+      .mockRejectedValueOnce(refusal(500, 'broken'))
+      .mockRejectedValueOnce(refusal(422, 'check the sign'))
+      .mockImplementation(async (_url: string, { body }: { body: Act }) => ({ seq: 1, act: body }))
     const outbox = useOutbox()
     outbox.put('job', act('a'))
     outbox.put('job', act('b'))

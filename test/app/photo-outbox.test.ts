@@ -12,13 +12,16 @@ const { usePhotoOutbox } = await import('../../app/stores/photoOutbox')
 const { useOutbox } = await import('../../app/stores/outbox')
 
 const photo = (id: string, at = '2026-11-24T08:00:00.000Z') => ({
-  jobId: 'job', picture: new Blob(['pixels'], { type: 'image/jpeg' }),
+  jobId: 'job',
+  picture: new Blob(['pixels'], { type: 'image/jpeg' }),
   act: { id, type: 'photo', by: 'Maren', at, photo: `photo-${id}`, part: 'guide' } as ActOf<'photo'>
 })
-const refusal = (message: string) => Object.assign(new FetchError(message), { statusCode: 422, data: { error: { message, faults: [] } } })
+const refusal = (message: string) =>
+  Object.assign(new FetchError(message), { statusCode: 422, data: { error: { message, faults: [] } } })
 const sent = (path: string) => send.mock.calls.filter(([url]) => (url as string).endsWith(path))
 const away = () => send.mockRejectedValue(new FetchError('no network'))
-const back = () => send.mockReset().mockImplementation(async (_url: string, { body }: { body: unknown }) => ({ seq: 1, act: body }))
+const back = () =>
+  send.mockReset().mockImplementation(async (_url: string, { body }: { body: unknown }) => ({ seq: 1, act: body }))
 
 /** The browser's database answers in its own time. */
 async function settled(condition: () => boolean): Promise<void> {
@@ -59,7 +62,10 @@ describe('pictures on their way', () => {
     back()
     await after.wake()
     await settled(() => after.photos.length === 0 && sent('/acts').length === 2)
-    expect(sent('/photos').map(([, options]) => (options as { query: { id: string } }).query.id)).toEqual(['photo-first', 'photo-later'])
+    expect(sent('/photos').map(([, options]) => (options as { query: { id: string } }).query.id)).toEqual([
+      'photo-first',
+      'photo-later'
+    ])
 
     setActivePinia(createPinia())
     await usePhotoOutbox().wake()

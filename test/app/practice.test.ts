@@ -55,7 +55,10 @@ describe('the stand on the device', () => {
     expect(turn(10)).toBe(engine.start + 10)
     turn(5.5)
     turn(-2)
-    expect(practice.run.moves).toEqual([{ type: 'turn', degrees: 15.5 }, { type: 'turn', degrees: -2 }])
+    expect(practice.run.moves).toEqual([
+      { type: 'turn', degrees: 15.5 },
+      { type: 'turn', degrees: -2 }
+    ])
     practice.letGo()
     expect(practice.run.moves).toHaveLength(2)
   })
@@ -118,7 +121,10 @@ describe('the open inspection', () => {
     await pane.get('form').trigger('submit')
     await pane.get('[data-testid=pieces]').setValue(3)
     await pane.get('[data-testid=finding-piece-missing]').trigger('click')
-    expect(practice.stand!.readings.map(({ reading }) => reading.value ?? [reading.finding, reading.count])).toEqual([0.45, ['piece-missing', 3]])
+    expect(practice.stand!.readings.map(({ reading }) => reading.value ?? [reading.finding, reading.count])).toEqual([
+      0.45,
+      ['piece-missing', 3]
+    ])
     await pane.get('[data-testid=finding-piece-missing]').trigger('click')
     expect(practice.stand!.readings).toHaveLength(1)
   })
@@ -154,7 +160,14 @@ describe('calls and bill', () => {
     const practice = opened()
     const pane = mount(CallsPane, { props: { busy: false } })
     expect(pane.text()).toContain('parts have no call yet')
-    const price = () => Number(pane.get('[data-testid=bill]').text().replaceAll(/\s/g, '').match(/Pricenow(\d+)/)![1])
+    const price = () =>
+      Number(
+        pane
+          .get('[data-testid=bill]')
+          .text()
+          .replaceAll(/\s/g, '')
+          .match(/Pricenow(\d+)/)![1]
+      )
     expect(price()).toBe(0)
     await pane.get('[data-testid=call-guide-renew]').trigger('click')
     const one = price()
@@ -173,7 +186,8 @@ describe('calls and bill', () => {
 
 describe('pictures and the map', () => {
   const inspection = (id: string) => inspectionsOf(ardmere).find((one) => one.id === id)!
-  const picture = (id: string, crank = 0) => pictureOf(engine, inspection(id), { attempt: 0, turnedForward: true }, crank)!
+  const picture = (id: string, crank = 0) =>
+    pictureOf(engine, inspection(id), { attempt: 0, turnedForward: true }, crank)!
 
   it('links take chalk and lose it; nothing else does', async () => {
     const view = mount(PlatePicture, { props: { drawing: picture('count:main'), label: 'links' } })
@@ -184,9 +198,16 @@ describe('pictures and the map', () => {
     await first!.trigger('click')
     await view.get('[data-name="mark crank"]').trigger('click')
     expect(view.findAll('[data-name=link].stroke-lit')).toHaveLength(1)
-    await view.findAll('button').find((button) => button.text() === 'Wipe the chalk')!.trigger('click')
+    await view
+      .findAll('button')
+      .find((button) => button.text() === 'Wipe the chalk')!
+      .trigger('click')
     expect(view.findAll('[data-name=link].stroke-lit')).toHaveLength(0)
-    expect(mount(PlatePicture, { props: { drawing: picture('rail:guide'), label: 'rail' } }).find('[data-testid=closer]').exists()).toBe(false)
+    expect(
+      mount(PlatePicture, { props: { drawing: picture('rail:guide'), label: 'rail' } })
+        .find('[data-testid=closer]')
+        .exists()
+    ).toBe(false)
   })
   it('who cannot see a picture hears what it is of, not what it shows', () => {
     const words = pictureWords(titleOf(ardmere, inspection('rail:guide')), picture('rail:guide'))
@@ -196,10 +217,13 @@ describe('pictures and the map', () => {
   it('covers hide what they cover', async () => {
     const practice = opened()
     const map = (done: string[]) => mount(TurningMap, { props: { engine, done: new Set(done), turnedForward: true } })
-    expect(map([]).text()).toContain('only the crank\'s pulley')
+    expect(map([]).text()).toContain("only the crank's pulley")
     expect(map([]).find('[data-testid=turned-cam-in]').exists()).toBe(false)
     const cams = map(inspection('marks:cam-in').operations)
-    expect([cams.find('[data-testid=turned-cam-in]').exists(), cams.find('[data-testid=turned-crank]').exists()]).toEqual([true, false])
+    expect([
+      cams.find('[data-testid=turned-cam-in]').exists(),
+      cams.find('[data-testid=turned-crank]').exists()
+    ]).toEqual([true, false])
     const all = map(inspection('count:main').operations)
     expect(all.find('[data-testid=turned-crank]').exists()).toBe(true)
     const angle = () => all.get('[data-testid=turned-crank]').attributes('transform')
@@ -209,7 +233,16 @@ describe('pictures and the map', () => {
     expect(angle()).not.toBe(before)
   })
   it('scores are told in words too', () => {
-    const runs = [80, 40].map((score, i) => ({ id: String(i), by: 'Bela', code: '', title: '', level: 1 as Level, score, faults: [], finishedAt: `2026-11-0${2 - i}T00:00:00.000Z` }))
+    const runs = [80, 40].map((score, i) => ({
+      id: String(i),
+      by: 'Bela',
+      code: '',
+      title: '',
+      level: 1 as Level,
+      score,
+      faults: [],
+      finishedAt: `2026-11-0${2 - i}T00:00:00.000Z`
+    }))
     expect(mount(ScoreLine, { props: { runs } }).get('svg').attributes('aria-label')).toContain('oldest first: 40, 80')
   })
   it('minutes and what is asked, in words', () => {

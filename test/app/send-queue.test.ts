@@ -9,8 +9,16 @@ import { useOutbox } from '../../app/stores/outbox'
 import { usePhotoOutbox } from '../../app/stores/photoOutbox'
 import { read } from '../support/jobs'
 
-vi.mock('ofetch', async (original) => ({ ...(await original<typeof import('ofetch')>()), $fetch: () => new Promise(() => undefined) }))
-const ClientOnly = defineComponent({ setup: (_props, { slots }) => () => slots.default?.() })
+vi.mock('ofetch', async (original) => ({
+  ...(await original<typeof import('ofetch')>()),
+  $fetch: () => new Promise(() => undefined)
+}))
+const ClientOnly = defineComponent({
+  setup:
+    (_props, { slots }) =>
+    () =>
+      slots.default?.()
+})
 
 beforeEach(() => {
   vi.useFakeTimers()
@@ -23,11 +31,14 @@ describe('what is sent in order', () => {
   function queue(reached: (one: string) => boolean) {
     const list = ['a', 'b', 'c']
     const tried: string[] = []
-    const { flush, unreachable } = useSendQueue(() => list[0], async (one) => {
-      tried.push(one)
-      if (reached(one)) list.shift()
-      return reached(one)
-    })
+    const { flush, unreachable } = useSendQueue(
+      () => list[0],
+      async (one) => {
+        tried.push(one)
+        if (reached(one)) list.shift()
+        return reached(one)
+      }
+    )
     return { list, tried, flush, unreachable }
   }
 
@@ -44,7 +55,16 @@ describe('what is sent in order', () => {
       await vi.advanceTimersByTimeAsync(ms)
       return tried.length
     }
-    expect([await after(999), await after(1), await after(1999), await after(1), await after(4000), await after(8000), await after(15_000), await after(15_000)]).toEqual([2, 3, 3, 4, 5, 6, 7, 8])
+    expect([
+      await after(999),
+      await after(1),
+      await after(1999),
+      await after(1),
+      await after(4000),
+      await after(8000),
+      await after(15_000),
+      await after(15_000)
+    ]).toEqual([2, 3, 3, 4, 5, 6, 7, 8])
   })
   it('goes on at once when it is asked to, and the pause begins anew when something got through', async () => {
     let up = false
@@ -62,13 +82,23 @@ describe('what is sent in order', () => {
 
 describe('the state of saving', () => {
   const shown = () => mount(SaveState, { global: { components: { ClientOnly } } })
-  const photo = (id: string) => ({ jobId: 'job', picture: new Blob(['x']), act: { id, type: 'photo' as const, by: 'Maren', at: '2026-11-24T08:00:00.000Z', photo: id, part: 'guide' } })
+  const photo = (id: string) => ({
+    jobId: 'job',
+    picture: new Blob(['x']),
+    act: { id, type: 'photo' as const, by: 'Maren', at: '2026-11-24T08:00:00.000Z', photo: id, part: 'guide' }
+  })
 
   it('counts entries and photos that wait together, and says when all is saved', async () => {
     const [outbox, photos] = [useOutbox(), usePhotoOutbox()]
     const state = shown()
     expect(state.text()).toContain('All saved')
-    outbox.put('job', { id: 'a', type: 'read', by: 'Maren', at: '2026-11-24T08:00:00.000Z', reading: read.groove('guide', 0.4) })
+    outbox.put('job', {
+      id: 'a',
+      type: 'read',
+      by: 'Maren',
+      at: '2026-11-24T08:00:00.000Z',
+      reading: read.groove('guide', 0.4)
+    })
     photos.photos = [photo('p')]
     await nextTick()
     expect(state.text()).toContain('Saving')
@@ -94,7 +124,14 @@ describe('photos of a part', () => {
     await pane.get('[data-testid=photo-input]').trigger('change')
     expect(pane.get('[role=alert]').text()).toContain('larger than 16 MB')
     expect(photos.photos).toEqual([])
-    photos.photos = [{ jobId: '', picture: new Blob(['x']), act: { id: 'p', type: 'photo', by: 'Maren', at: '2026-11-24T08:00:00.000Z', photo: 'p', part: 'guide' }, refused: 'This is no picture that can be read.' }]
+    photos.photos = [
+      {
+        jobId: '',
+        picture: new Blob(['x']),
+        act: { id: 'p', type: 'photo', by: 'Maren', at: '2026-11-24T08:00:00.000Z', photo: 'p', part: 'guide' },
+        refused: 'This is no picture that can be read.'
+      }
+    ]
     await nextTick()
     expect(pane.text()).toContain('no picture that can be read')
     expect(mount(PhotoPane, { props: { part: 'arm' } }).text()).not.toContain('no picture that can be read')

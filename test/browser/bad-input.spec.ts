@@ -11,7 +11,12 @@ test('what cannot be is told at its field, nothing is saved, nothing typed is lo
   await openBench(page, id)
   const fault = page.getByRole('complementary').getByRole('alert')
   await part(page, 'Fixed guide').click()
-  for (const [typed, message] of [['deep', 'is no number: write digits'], ['', 'Enter the figure'], ['-0.3', 'cannot be below 0 mm'], ['99', 'expected 0 to 15 mm']] as const) {
+  for (const [typed, message] of [
+    ['deep', 'is no number: write digits'],
+    ['', 'Enter the figure'],
+    ['-0.3', 'cannot be below 0 mm'],
+    ['99', 'expected 0 to 15 mm']
+  ] as const) {
     await enter(page, typed)
     await expect(fault).toContainText(message, { ignoreCase: true })
     await expect(page.getByTestId('figure')).toHaveValue(typed)
@@ -31,7 +36,10 @@ test('what cannot be is told at its field, nothing is saved, nothing typed is lo
   expect(((await (await request.get(`/api/jobs/${id}/export`)).json()) as JobExport).acts).toEqual([])
 })
 
-test('counts that do not sum are kept, named and told to be counted again; no jump is inferred', async ({ page, request }) => {
+test('counts that do not sum are kept, named and told to be counted again; no jump is inferred', async ({
+  page,
+  request
+}) => {
   await openBench(page, await newJob(request, [read.count('crank', 'cam-ex', 52), read.count('cam-ex', 'cam-in', 20)]))
   await page.getByRole('button', { name: /^Intake cam sprocket to Crank sprocket/ }).click()
   await enter(page, '53')
@@ -48,7 +56,9 @@ test('an unknown job says so and leads back to the board', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'On the stands' })).toBeVisible()
 })
 
-test('the server stopped while a reading is sent: the page keeps it and sends it once when the server is back', async ({ page }) => {
+test('the server stopped while a reading is sent: the page keeps it and sends it once when the server is back', async ({
+  page
+}) => {
   const folder = resolve('.data/test-stopping')
   mkdirSync(folder, { recursive: true })
   const database = process.env.UMBRETTE_DATABASE!

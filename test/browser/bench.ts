@@ -16,7 +16,10 @@ export const test = base.extend({
 
 export { expect }
 
-/** A page that, once opened or loaded again, is used when it takes input: before, nothing on it can be touched or typed into. */
+/**
+ * A page that, once opened or loaded again, is used when it takes input: before, nothing on it can be touched or typed
+ * into.
+ */
 export function wakeful(page: Page): Page {
   const awake = () => expect(page.locator('#__nuxt [inert]')).toHaveCount(0)
   const { goto, reload } = page

@@ -2,7 +2,17 @@ import { expect, newJob, test } from './bench'
 import { read } from '../support/jobs'
 
 const named = (request: import('@playwright/test').APIRequestContext, vehicle: string) =>
-  request.post('/api/jobs', { data: { vehicle, stand: 'Quay', complaint: 'made for the board', openedBy: 'Maren', sheet: 'ardmere-a18', usage: { value: 1000, unit: 'km' }, school: 'on-evidence' } })
+  request.post('/api/jobs', {
+    data: {
+      vehicle,
+      stand: 'Quay',
+      complaint: 'made for the board',
+      openedBy: 'Maren',
+      sheet: 'ardmere-a18',
+      usage: { value: 1000, unit: 'km' },
+      school: 'on-evidence'
+    }
+  })
 
 test('holds come first, and jobs are found by vehicle, engine or complaint', async ({ page, request }) => {
   await newJob(request, [read.lag('cam-in', -18)])
@@ -60,5 +70,6 @@ test('drives to be looked at again that cannot be read are said so, and looked f
 })
 
 test('a board that is asked for nonsense says so', async ({ request }) => {
-  for (const query of ['state=lost', 'page=-1', 'page=x']) expect((await request.get(`/api/board?${query}`)).status()).toBe(422)
+  for (const query of ['state=lost', 'page=-1', 'page=x'])
+    expect((await request.get(`/api/board?${query}`)).status()).toBe(422)
 })

@@ -23,7 +23,9 @@ test('a call is overruled with a reason that stays, and taken back', async ({ pa
   await expect(chain).toHaveAttribute('data-call', 'back-in')
   await saved(page)
   await page.reload()
-  await expect(chain.getByTestId('overruled')).toContainText('Maren decided: back in. Owner scraps the boat next month.')
+  await expect(chain.getByTestId('overruled')).toContainText(
+    'Maren decided: back in. Owner scraps the boat next month.'
+  )
   await expect(chain.getByTestId('overruled')).toContainText('The readings say: renew.')
   await chain.getByRole('button', { name: 'Take back' }).click()
   await expect(chain).toHaveAttribute('data-call', 'renew')
@@ -35,7 +37,10 @@ test('the other schools say what they would do otherwise', async ({ page, reques
   await expect(page.getByTestId('other-schools').getByRole('listitem').first()).toContainText(/instead of/)
 })
 
-test('paths: the schools\', the front to touch, one built by hand, prices changed for this job', async ({ page, request }) => {
+test("paths: the schools', the front to touch, one built by hand, prices changed for this job", async ({
+  page,
+  request
+}) => {
   const id = await newJob(request, WORN)
   await page.goto(`/jobs/${id}/paths`)
   const file = jobOf(WORN)
@@ -44,7 +49,10 @@ test('paths: the schools\', the front to touch, one built by hand, prices change
   await expect(page.getByTestId('paths')).toContainText('Whole set')
   const now = page.getByTestId('own-now')
   const before = await now.textContent()
-  await page.getByRole('button', { name: /^Path \d+: / }).last().click()
+  await page
+    .getByRole('button', { name: /^Path \d+: / })
+    .last()
+    .click()
   await expect(now).not.toHaveText(before!)
   const phaser = page.getByTestId('builder').getByRole('checkbox').last()
   const dear = await now.textContent()
@@ -69,7 +77,10 @@ test('paths: the schools\', the front to touch, one built by hand, prices change
   await expect(now).toHaveText(price!)
 })
 
-test('what the shop keeps is what new jobs are weighed with, each figure saying where it is from', async ({ page, request }) => {
+test('what the shop keeps is what new jobs are weighed with, each figure saying where it is from', async ({
+  page,
+  request
+}) => {
   const id = await newJob(request, WORN)
   await page.goto(`/jobs/${id}/paths`)
   await page.getByTestId('pricing').locator('summary').click()
@@ -79,30 +90,52 @@ test('what the shop keeps is what new jobs are weighed with, each figure saying 
   await expect(page.getByLabel(/^Held against/)).toHaveValue('36000')
   await page.getByTestId('keep-shop').click()
   await expect(page.getByText('Kept: jobs opened from now on')).toBeVisible()
-  const made = (await (await request.post('/api/jobs', { data: { vehicle: 'Shop priced', openedBy: 'Maren', sheet: 'ardmere-a18', usage: { value: 9, unit: 'km' }, school: 'weighed' } })).json()) as { id: string }
+  const made = (await (
+    await request.post('/api/jobs', {
+      data: {
+        vehicle: 'Shop priced',
+        openedBy: 'Maren',
+        sheet: 'ardmere-a18',
+        usage: { value: 9, unit: 'km' },
+        school: 'weighed'
+      }
+    })
+  ).json()) as { id: string }
   await page.goto(`/jobs/${made.id}/paths`)
   await page.getByTestId('pricing').locator('summary').click()
   await expect(page.getByLabel(/^Held against/)).toHaveValue('36000')
-  await expect(page.getByTestId('pricing').locator('span', { hasText: /^shop$/ }).first()).toBeVisible()
+  await expect(
+    page
+      .getByTestId('pricing')
+      .locator('span', { hasText: /^shop$/ })
+      .first()
+  ).toBeVisible()
   await request.post('/api/pricing', { data: {} })
 })
 
 test('a sheet without prices says where they would go', async ({ page, request }) => {
   const { drive, ...others } = jobOf(WORN)
   const { parts: _parts, waysIn: _ways, ...bare } = drive
-  const { id } = (await (await request.post('/api/jobs/import?by=Maren', { data: { ...others, drive: bare } })).json()) as { id: string }
+  const { id } = (await (
+    await request.post('/api/jobs/import?by=Maren', { data: { ...others, drive: bare } })
+  ).json()) as { id: string }
   await page.goto(`/jobs/${id}/paths`)
   await expect(page.getByText('The sheet has no parts and prices')).toBeVisible()
 })
 
-test('signing freezes the verdict; a later reading is shown against it and makes a new revision', async ({ page, request }) => {
+test('signing freezes the verdict; a later reading is shown against it and makes a new revision', async ({
+  page,
+  request
+}) => {
   const id = await newJob(request, WORN)
   await page.goto(`/jobs/${id}/verdict`)
   await page.getByTestId('sign').click()
   await expect(page.getByTestId('signed')).toContainText('Revision 1 signed by Maren')
   await saved(page)
   await expect(page.getByTestId('signoff')).toContainText('Nothing that it rests on has changed since.')
-  await request.post(`/api/jobs/${id}/acts`, { data: { id: 'more', type: 'read', by: 'Idris', at: new Date().toISOString(), reading: read.play('phaser-in', 5) } })
+  await request.post(`/api/jobs/${id}/acts`, {
+    data: { id: 'more', type: 'read', by: 'Idris', at: new Date().toISOString(), reading: read.play('phaser-in', 5) }
+  })
   await expect(page.getByTestId('since')).toContainText('Added: Phaser play 5.0° (Idris)')
   await expect(page.getByTestId('since')).toContainText('Intake phaser: look closer became renew')
   await page.getByTestId('sign').click()
@@ -117,16 +150,39 @@ test('worker, server and command line come to the same assessment, byte for byte
   await page.goto(`/jobs/${id}/verdict`)
   await page.getByTestId('sign').click()
   await saved(page)
-  const { acts } = (await (await request.get(`/api/jobs/${id}`)).json()) as { acts: { act: { type: string; assessment?: Assessment } }[] }
+  const { acts } = (await (await request.get(`/api/jobs/${id}`)).json()) as {
+    acts: { act: { type: string; assessment?: Assessment } }[]
+  }
   const { job } = readJob(await (await request.get(`/api/jobs/${id}/export`)).json())
-  expect(JSON.stringify(writeAssessment(job!, acts.find(({ act }) => act.type === 'signoff')!.act.assessment!))).toBe(server)
+  expect(JSON.stringify(writeAssessment(job!, acts.find(({ act }) => act.type === 'signoff')!.act.assessment!))).toBe(
+    server
+  )
 })
 
-test('a link shows the customer the report and nothing else, takes a choice, and can be taken back', async ({ page, request, browser, baseURL }) => {
+test('a link shows the customer the report and nothing else, takes a choice, and can be taken back', async ({
+  page,
+  request,
+  browser,
+  baseURL
+}) => {
   const id = await newJob(request, WORN)
-  const picture = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#456' } }).jpeg().toBuffer()
-  const photo = (await (await request.post(`/api/jobs/${id}/photos`, { data: picture, headers: { 'content-type': 'image/jpeg' } })).json()) as { id: string }
-  await request.post(`/api/jobs/${id}/acts`, { data: { id: 'pic', type: 'photo', by: 'Maren', at: new Date().toISOString(), photo: photo.id, part: 'guide', note: '<b>groove</b>' } })
+  const picture = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#456' } })
+    .jpeg()
+    .toBuffer()
+  const photo = (await (
+    await request.post(`/api/jobs/${id}/photos`, { data: picture, headers: { 'content-type': 'image/jpeg' } })
+  ).json()) as { id: string }
+  await request.post(`/api/jobs/${id}/acts`, {
+    data: {
+      id: 'pic',
+      type: 'photo',
+      by: 'Maren',
+      at: new Date().toISOString(),
+      photo: photo.id,
+      part: 'guide',
+      note: '<b>groove</b>'
+    }
+  })
   await page.goto(`/jobs/${id}/report`)
   await page.getByRole('button', { name: 'Make a link' }).click()
   const link = (await page.getByTestId('link').getByRole('link').textContent())!
@@ -137,7 +193,13 @@ test('a link shows the customer the report and nothing else, takes a choice, and
   await expect(guest.locator('figure img')).toHaveJSProperty('naturalWidth', 400)
   await expect(guest.getByRole('link', { name: 'Board' })).toHaveCount(0)
   expect(await guest.content()).not.toContain(id)
-  const price = await guest.getByTestId('choose').getByRole('radio').first().locator('xpath=..').locator('.figure').textContent()
+  const price = await guest
+    .getByTestId('choose')
+    .getByRole('radio')
+    .first()
+    .locator('xpath=..')
+    .locator('.figure')
+    .textContent()
   await guest.getByTestId('choose').getByRole('radio').first().check()
   await guest.getByRole('button', { name: 'Tell the workshop' }).click()
   await expect(guest.getByRole('alert')).toContainText('Type your name')
@@ -148,7 +210,10 @@ test('a link shows the customer the report and nothing else, takes a choice, and
   await page.goto(`/jobs/${id}/paths`)
   await expect(page.getByTestId('choice')).toContainText('Ada Quay chose')
 
-  const pdf = execFileSync('pdftotext', ['-layout', '-', '-'], { input: await (await request.get(`${new URL(link).pathname.replace('/share/', '/api/share/')}/report.pdf`)).body(), encoding: 'utf8' })
+  const pdf = execFileSync('pdftotext', ['-layout', '-', '-'], {
+    input: await (await request.get(`${new URL(link).pathname.replace('/share/', '/api/share/')}/report.pdf`)).body(),
+    encoding: 'utf8'
+  })
   expect(pdf.replaceAll(/\s/g, '')).toContain(price!.replaceAll(/\s/g, ''))
   await page.goto(`/jobs/${id}/report`)
   await page.getByTestId('shares').getByRole('button', { name: 'Take back' }).click()
@@ -161,10 +226,16 @@ test('a link shows the customer the report and nothing else, takes a choice, and
 
 test('the whole job as one file, photos in it, comes back with them', async ({ request }) => {
   const id = await newJob(request, WORN)
-  const picture = await sharp({ create: { width: 320, height: 200, channels: 3, background: '#654' } }).jpeg().toBuffer()
-  const photo = (await (await request.post(`/api/jobs/${id}/photos`, { data: picture, headers: { 'content-type': 'image/jpeg' } })).json()) as { id: string }
-  await request.post(`/api/jobs/${id}/acts`, { data: { id: 'pic', type: 'photo', by: 'Maren', at: new Date().toISOString(), photo: photo.id, part: 'guide' } })
-  const file = await (await request.get(`/api/jobs/${id}/export`)).json() as { photos: unknown[] }
+  const picture = await sharp({ create: { width: 320, height: 200, channels: 3, background: '#654' } })
+    .jpeg()
+    .toBuffer()
+  const photo = (await (
+    await request.post(`/api/jobs/${id}/photos`, { data: picture, headers: { 'content-type': 'image/jpeg' } })
+  ).json()) as { id: string }
+  await request.post(`/api/jobs/${id}/acts`, {
+    data: { id: 'pic', type: 'photo', by: 'Maren', at: new Date().toISOString(), photo: photo.id, part: 'guide' }
+  })
+  const file = (await (await request.get(`/api/jobs/${id}/export`)).json()) as { photos: unknown[] }
   expect(file.photos).toHaveLength(1)
   const back = (await (await request.post('/api/jobs/import?by=Tove', { data: file })).json()) as { id: string }
   const { acts } = (await (await request.get(`/api/jobs/${back.id}`)).json()) as { acts: { act: { photo?: string } }[] }
@@ -182,7 +253,11 @@ test('weighing can be called off and taken up again', async ({ page, request }) 
     const Real = window.Worker
     const slow = window as unknown as { slow: boolean }
     slow.slow = true
-    window.Worker = class extends Real { override postMessage(...args: [unknown]) { if (!(slow.slow && JSON.stringify(args[0]).includes('"paths"'))) super.postMessage(...args) } } as typeof Worker
+    window.Worker = class extends Real {
+      override postMessage(...args: [unknown]) {
+        if (!(slow.slow && JSON.stringify(args[0]).includes('"paths"'))) super.postMessage(...args)
+      }
+    } as typeof Worker
   })
   await page.goto(`/jobs/${id}/paths`)
   await page.getByRole('button', { name: 'Call off' }).click()

@@ -21,12 +21,30 @@ test('an engine nobody here has heard of: from counts to a first estimate', asyn
   await page.getByRole('link', { name: 'Bring your own engine' }).click()
   await page.getByRole('button', { name: 'Keep this engine' }).click()
   await expect(page.getByLabel('Links', { exact: true })).toHaveAttribute('aria-invalid', 'true')
-  await fill(page, { Name: 'Osier O22 twin', Cylinders: '2', 'Pitch, mm': '6,35', Links: '104', 'Teeth, crank sprocket': '17', 'Teeth, each cam': '33' })
+  await fill(page, {
+    Name: 'Osier O22 twin',
+    Cylinders: '2',
+    'Pitch, mm': '6,35',
+    Links: '104',
+    'Teeth, crank sprocket': '17',
+    'Teeth, each cam': '33'
+  })
   await page.getByRole('radio', { name: '2', exact: true }).click()
   await fill(page, { 'Crank to intake cam': '43', 'Intake cam to exhaust cam': '18', 'Exhaust cam to crank': '42' })
-  await fill(page, { 'Extension, new drive, mm': '4', 'Extension at the limit, mm': '14.5', 'Stroke, mm': '20', 'Elongation limit, %': '0.6', 'Where the limits come from (manual, edition, page)': 'manual, page 41' })
+  await fill(page, {
+    'Extension, new drive, mm': '4',
+    'Extension at the limit, mm': '14.5',
+    'Stroke, mm': '20',
+    'Elongation limit, %': '0.6',
+    'Where the limits come from (manual, edition, page)': 'manual, page 41'
+  })
   // Faults stand beside their fields: two teeth and the counts are wrong.
-  await expect(page.getByText(/cam sprockets? turn/i).or(page.getByTestId('fault')).first()).toBeVisible()
+  await expect(
+    page
+      .getByText(/cam sprockets? turn/i)
+      .or(page.getByTestId('fault'))
+      .first()
+  ).toBeVisible()
   await fill(page, { 'Teeth, each cam': '34', 'Exhaust cam to crank': '43' })
   await expect(page.getByTestId('shows')).toContainText('14.5 mm')
   await page.reload()
@@ -48,10 +66,16 @@ test('an engine nobody here has heard of: from counts to a first estimate', asyn
   expect(await elongation(page)).toBeGreaterThan(0.2)
 })
 
-test('centres measured roughly: the editor says how far the chain is from closing and offers the smallest correction', async ({ page, request }) => {
+test('centres measured roughly: the editor says how far the chain is from closing and offers the smallest correction', async ({
+  page,
+  request
+}) => {
   await request.post('/api/sheets', { data: { sheet: ownSheet('rough-a18', 'Rough A18'), basedOn: 0, by: 'Tove' } })
   await page.goto('/engines/rough-a18/edit')
-  await page.getByRole('navigation', { name: 'Sections of the sheet' }).getByRole('button', { name: 'Sprockets' }).click()
+  await page
+    .getByRole('navigation', { name: 'Sections of the sheet' })
+    .getByRole('button', { name: 'Sprockets' })
+    .click()
   await page.getByTestId('entry-sprockets-1').getByRole('button', { name: 'Exhaust cam sprocket', exact: true }).click()
   const y = page.getByLabel('Centre, y')
   await y.fill('334')
@@ -69,9 +93,19 @@ test('centres measured roughly: the editor says how far the chain is from closin
   await teeth.press('Tab')
   await expect(page.getByTestId('entry-sprockets-1').getByTestId('fault')).toContainText('expected a number')
   await page.reload()
-  await page.getByRole('navigation', { name: 'Sections of the sheet' }).getByRole('button', { name: /Sprockets/ }).click()
-  await page.getByTestId('entry-sprockets-1').getByRole('button', { name: /Exhaust cam sprocket/ }).first().click()
-  await page.getByTestId('entry-sprockets-1').getByRole('button', { name: /Exhaust cam sprocket expected/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Sections of the sheet' })
+    .getByRole('button', { name: /Sprockets/ })
+    .click()
+  await page
+    .getByTestId('entry-sprockets-1')
+    .getByRole('button', { name: /Exhaust cam sprocket/ })
+    .first()
+    .click()
+  await page
+    .getByTestId('entry-sprockets-1')
+    .getByRole('button', { name: /Exhaust cam sprocket expected/ })
+    .click()
   await expect(teeth).toHaveValue('thirty-six')
   await teeth.fill('36')
   await teeth.press('Tab')
@@ -83,9 +117,13 @@ test('centres measured roughly: the editor says how far the chain is from closin
 test('operations are put in order by dragging and by keys, and kept in that order', async ({ page, request }) => {
   await request.post('/api/sheets', { data: { sheet: ownSheet('ordered-a18', 'Ordered A18'), basedOn: 0, by: 'Tove' } })
   await page.goto('/engines/ordered-a18/edit')
-  await page.getByRole('navigation', { name: 'Sections of the sheet' }).getByRole('button', { name: 'Operations, parts' }).click()
+  await page
+    .getByRole('navigation', { name: 'Sections of the sheet' })
+    .getByRole('button', { name: 'Operations, parts' })
+    .click()
   const first = page.getByTestId('entry-operations-0')
-  const names = async () => Promise.all([0, 1, 2].map((i) => page.getByTestId(`entry-operations-${i}`).getByRole('button').nth(1).innerText()))
+  const names = async () =>
+    Promise.all([0, 1, 2].map((i) => page.getByTestId(`entry-operations-${i}`).getByRole('button').nth(1).innerText()))
   const [a, b, c] = await names()
   await first.getByRole('button', { name: /arrow move it/ }).press('ArrowDown')
   await expect.poll(names).toEqual([b, a, c])
@@ -94,12 +132,17 @@ test('operations are put in order by dragging and by keys, and kept in that orde
   const [from, to] = [(await grip(0).boundingBox())!, (await grip(2).boundingBox())!]
   await page.mouse.move(from.x + 20, from.y + 20)
   await page.mouse.down()
-  for (let step = 1; step <= 12; step++) await page.mouse.move(to.x + 20, from.y + 20 + ((to.y + 30 - from.y - 20) * step) / 12)
+  for (let step = 1; step <= 12; step++)
+    await page.mouse.move(to.x + 20, from.y + 20 + ((to.y + 30 - from.y - 20) * step) / 12)
   // As a hand does: let go once it lies where it should. What is still moving aside takes no notice of the pointer.
   let sway = 0
   await expect(async () => {
     await page.mouse.move(to.x + 20, to.y + 30 + (sway = 1 - sway))
-    expect(await page.getByTestId(/^entry-operations-/).evaluateAll((entries) => entries.slice(0, 3).map((entry) => entry.querySelectorAll('button')[1]!.innerText))).toEqual([a, c, b])
+    expect(
+      await page
+        .getByTestId(/^entry-operations-/)
+        .evaluateAll((entries) => entries.slice(0, 3).map((entry) => entry.querySelectorAll('button')[1]!.innerText))
+    ).toEqual([a, c, b])
   }).toPass({ timeout: 8_000 })
   await page.mouse.up()
   await expect.poll(names).toEqual([a, c, b])
@@ -109,12 +152,30 @@ test('operations are put in order by dragging and by keys, and kept in that orde
   expect(saved.operations!.slice(0, 3).map(({ name }) => name)).toEqual([a, c, b])
 })
 
-test('a job keeps the revision it was measured with, and is moved to a newer one seeing what changes', async ({ page, request }) => {
+test('a job keeps the revision it was measured with, and is moved to a newer one seeing what changes', async ({
+  page,
+  request
+}) => {
   const id = 'revised-a18'
   await request.post('/api/sheets', { data: { sheet: ownSheet(id, 'Revised A18'), basedOn: 0, by: 'Tove' } })
-  const made = (await (await request.post('/api/jobs', { data: { vehicle: 'Revision van', openedBy: 'Maren', sheet: id, usage: { value: 90_000, unit: 'km' }, school: 'on-evidence' } })).json()) as { id: string }
-  await request.post(`/api/jobs/${made.id}/acts`, { data: { id: 'len', type: 'read', by: 'Maren', at: new Date().toISOString(), reading: read.length(160.6) } })
-  const stricter = changed(ownSheet(id, 'Revised A18'), (d) => (d.limits.find((l: { kind: string }) => l.kind === 'elongation').value = 0.3))
+  const made = (await (
+    await request.post('/api/jobs', {
+      data: {
+        vehicle: 'Revision van',
+        openedBy: 'Maren',
+        sheet: id,
+        usage: { value: 90_000, unit: 'km' },
+        school: 'on-evidence'
+      }
+    })
+  ).json()) as { id: string }
+  await request.post(`/api/jobs/${made.id}/acts`, {
+    data: { id: 'len', type: 'read', by: 'Maren', at: new Date().toISOString(), reading: read.length(160.6) }
+  })
+  const stricter = changed(
+    ownSheet(id, 'Revised A18'),
+    (d) => (d.limits.find((l: { kind: string }) => l.kind === 'elongation').value = 0.3)
+  )
   await request.post('/api/sheets', { data: { sheet: stricter, basedOn: 1, by: 'Tove', note: 'Service letter 7' } })
 
   await openBench(page, made.id)
@@ -137,7 +198,9 @@ test('two who edit one sheet: the second is told, and keeps the work as a copy',
   await page.goto('/engines/shared-a18/edit')
   await page.getByLabel('Note', { exact: true }).fill('Mine')
   await page.getByLabel('Note', { exact: true }).press('Tab')
-  await request.post('/api/sheets', { data: { sheet: { ...ownSheet('shared-a18', 'Shared A18'), note: 'Theirs' }, basedOn: 1, by: 'Idris' } })
+  await request.post('/api/sheets', {
+    data: { sheet: { ...ownSheet('shared-a18', 'Shared A18'), note: 'Theirs' }, basedOn: 1, by: 'Idris' }
+  })
   await page.getByTestId('save-sheet').click()
   await expect(page.getByRole('alert')).toContainText('Revision 2 was saved while you worked')
   await page.getByRole('button', { name: 'Save as a copy' }).click()
@@ -145,15 +208,24 @@ test('two who edit one sheet: the second is told, and keeps the work as a copy',
   await expect(page.getByText('Mine')).toBeVisible()
 })
 
-test('a sheet goes out as a file and comes in as one; a broken one is refused place by place', async ({ page, request }, info) => {
+test('a sheet goes out as a file and comes in as one; a broken one is refused place by place', async ({
+  page,
+  request
+}, info) => {
   await page.goto('/engines/torvane-d26')
   await expect(page.getByTestId('sheet-map')).toBeVisible()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Export' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Export' }).click()
+  ])
   const out = JSON.parse(readFileSync(await download.path(), 'utf8')) as DriveSheet
   expect(out).toEqual(sheet('torvane-d26'))
   await page.goto('/engines')
   const broken = info.outputPath('broken.json')
-  writeFileSync(broken, JSON.stringify({ ...out, id: 'torvane-two', sprockets: out.sprockets.map((s) => ({ ...s, teeth: 'many' })) }))
+  writeFileSync(
+    broken,
+    JSON.stringify({ ...out, id: 'torvane-two', sprockets: out.sprockets.map((s) => ({ ...s, teeth: 'many' })) })
+  )
   await page.getByLabel('Drive sheet to import').setInputFiles(broken)
   await expect(page.getByTestId('import-problem')).toContainText('sprockets[0].teeth')
   const good = info.outputPath('good.json')
@@ -174,7 +246,17 @@ test('a removed engine goes off the list and comes back with a touch', async ({ 
 })
 
 test('a counted sheet works at the bench without a drawing', async ({ page, request }) => {
-  const made = (await (await request.post('/api/jobs', { data: { vehicle: 'Counted cycle', openedBy: 'Maren', sheet: 'quillon-q40-counted', usage: { value: 9000, unit: 'km' }, school: 'on-evidence' } })).json()) as { id: string }
+  const made = (await (
+    await request.post('/api/jobs', {
+      data: {
+        vehicle: 'Counted cycle',
+        openedBy: 'Maren',
+        sheet: 'quillon-q40-counted',
+        usage: { value: 9000, unit: 'km' },
+        school: 'on-evidence'
+      }
+    })
+  ).json()) as { id: string }
   await page.goto(`/jobs/${made.id}?station=4`)
   await expect(page.getByText('This sheet is counted')).toBeVisible()
   await part(page, 'Ratchet lifter').click()

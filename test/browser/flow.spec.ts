@@ -12,7 +12,14 @@ test('from the board to a first changed estimate in two touches and one figure',
   // A job of this test's own, like one of the demo's, the newest on the board.
   const { rows } = (await (await request.get('/api/board?search=pilot%20van%203')).json()) as BoardPage
   const file = (await (await request.get(`/api/jobs/${rows[0]!.id}/export`)).json()) as JobExport
-  const { id } = (await (await request.post('/api/jobs/import?by=Maren', { data: { ...file, job: { ...file.job, vehicle: `Van ${crypto.randomUUID().slice(0, 8)}`, openedAt: new Date().toISOString() } } })).json()) as { id: string }
+  const { id } = (await (
+    await request.post('/api/jobs/import?by=Maren', {
+      data: {
+        ...file,
+        job: { ...file.job, vehicle: `Van ${crypto.randomUUID().slice(0, 8)}`, openedAt: new Date().toISOString() }
+      }
+    })
+  ).json()) as { id: string }
   await page.goto('/')
   await page.locator(`a[href="/jobs/${id}"]`).click()
   await expect(page.getByTestId('drive-map')).toBeVisible()
@@ -28,17 +35,27 @@ test('from the board to a first changed estimate in two touches and one figure',
 test('the map draws the drive from its sheet, and touching a part opens its reading', async ({ page, request }) => {
   await openBench(page, await newJob(request))
   await expect(page.getByRole('group', { name: /turning clockwise/ })).toBeVisible()
-  for (const [name, heading] of [['Fixed guide', 'Limit 1.2 mm'], ['Hydraulic ratchet tensioner', 'Tensioner extension'], ['Intake cam sprocket', 'Cam lag'], ['Timing chain', 'Chain length']] as const) {
+  for (const [name, heading] of [
+    ['Fixed guide', 'Limit 1.2 mm'],
+    ['Hydraulic ratchet tensioner', 'Tensioner extension'],
+    ['Intake cam sprocket', 'Cam lag'],
+    ['Timing chain', 'Chain length']
+  ] as const) {
     await part(page, name).click()
     await expect(page.getByRole('complementary').getByRole('heading', { level: 2 })).toHaveText(name)
     await expect(page.getByRole('complementary')).toContainText(heading)
   }
   await page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket: 53 links, not counted/ }).click()
-  await expect(page.getByRole('complementary')).toContainText('53 links on the sheet. Coloured links stand at the marks again after 14 crank turns')
+  await expect(page.getByRole('complementary')).toContainText(
+    '53 links on the sheet. Coloured links stand at the marks again after 14 crank turns'
+  )
   await expect(part(page, 'Hydraulic ratchet tensioner')).toContainText('of 13.5 mm')
 })
 
-test('every kind of reading is saved with its method, name and time, and moves the estimate', async ({ page, request }) => {
+test('every kind of reading is saved with its method, name and time, and moves the estimate', async ({
+  page,
+  request
+}) => {
   const id = await newJob(request)
   await openBench(page, id)
   await part(page, 'Hydraulic ratchet tensioner').click()
@@ -55,7 +72,9 @@ test('every kind of reading is saved with its method, name and time, and moves t
 
   await page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket/ }).click()
   await enter(page, '53')
-  await expect(page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket: 53 links, counted 53/ })).toBeVisible()
+  await expect(
+    page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket: 53 links, counted 53/ })
+  ).toBeVisible()
 
   await part(page, 'Fixed guide').click()
   await enter(page, '0.4')
@@ -69,13 +88,19 @@ test('every kind of reading is saved with its method, name and time, and moves t
 
   const file = (await (await request.get(`/api/jobs/${id}/export`)).json()) as JobExport
   expect(file.readings.map(({ kind, value, method, by, links }) => [kind, value, method, by, links])).toEqual([
-    ['extension', 16.5, 'calliper', 'Maren', undefined], ['camLag', 5.2, 'wheel', 'Maren', undefined], ['linkCount', 53, 'count', 'Maren', undefined],
-    ['groove', 0.4, 'gauge', 'Maren', undefined], ['chainLength', 241.2, 'calliper', 'Maren', 30]
+    ['extension', 16.5, 'calliper', 'Maren', undefined],
+    ['camLag', 5.2, 'wheel', 'Maren', undefined],
+    ['linkCount', 53, 'count', 'Maren', undefined],
+    ['groove', 0.4, 'gauge', 'Maren', undefined],
+    ['chainLength', 241.2, 'calliper', 'Maren', 30]
   ])
   for (const { at } of file.readings) expect(Math.abs(Date.now() - Date.parse(at ?? ''))).toBeLessThan(120_000)
 })
 
-test('a correction supersedes, the old reading stays on record, and one touch takes back', async ({ page, request }) => {
+test('a correction supersedes, the old reading stays on record, and one touch takes back', async ({
+  page,
+  request
+}) => {
   const id = await newJob(request, [read.groove('guide', 0.4)])
   await openBench(page, id)
   await page.goto(`/jobs/${id}?read=groove:guide`)
@@ -119,16 +144,30 @@ test('a jump shows with its odds on map, ledger and verdict; readings at odds ar
   await expect(page.getByTestId('at-odds').first()).toContainText('At odds with the rest')
 })
 
-test('the verdict calls each part under the chosen school, with readings, limits and couplings', async ({ page, request }) => {
-  const id = await newJob(request, [read.extension(18), read.lag('cam-ex', 6.5), read.length(160.95), read.groove('guide', 0.3)])
+test('the verdict calls each part under the chosen school, with readings, limits and couplings', async ({
+  page,
+  request
+}) => {
+  const id = await newJob(request, [
+    read.extension(18),
+    read.lag('cam-ex', 6.5),
+    read.length(160.95),
+    read.groove('guide', 0.3)
+  ])
   await page.goto(`/jobs/${id}/verdict`)
   const chain = page.getByTestId('call-main')
   await expect(chain).toHaveAttribute('data-call', 'renew')
   await expect(chain).toContainText('Chain length 160.95 mm over 20 links, calliper, Maren')
   await expect(chain).toContainText('Limit 0.5 %, from sample sheet')
-  for (const id of ['guide', 'arm', 'tensioner']) await expect(page.getByTestId(`call-${id}`)).toContainText('a new chain gets new rails and tensioner')
+  for (const id of ['guide', 'arm', 'tensioner'])
+    await expect(page.getByTestId(`call-${id}`)).toContainText('a new chain gets new rails and tensioner')
 
-  const other = await newJob(request, [read.extension(5), read.length(160.1), read.groove('guide', 0.2), read.groove('arm', 0.2)])
+  const other = await newJob(request, [
+    read.extension(5),
+    read.length(160.1),
+    read.groove('guide', 0.2),
+    read.groove('arm', 0.2)
+  ])
   await page.goto(`/jobs/${other}/verdict`)
   await expect(page.getByTestId('call-guide')).toHaveAttribute('data-call', 'back-in')
   await page.getByRole('radio', { name: 'Whole set' }).click()
@@ -139,13 +178,19 @@ test('the verdict calls each part under the chosen school, with readings, limits
   await expect(page.getByRole('radio', { name: 'Whole set' })).toBeChecked()
 })
 
-test('a job exported from the page is assessed by the command and comes back on another machine, losing nothing', async ({ page, request }, info) => {
+test('a job exported from the page is assessed by the command and comes back on another machine, losing nothing', async ({
+  page,
+  request
+}, info) => {
   const id = await newJob(request, [read.extension(13), read.groove('guide', 0.4), read.length(160.6)])
   await openBench(page, id)
   await page.goto(`/jobs/${id}?read=groove:guide`)
   await page.getByTestId('reading').getByRole('button', { name: 'Take back' }).click()
   await expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Export' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Export' }).click()
+  ])
   const path = info.outputPath('job.json')
   await download.saveAs(path)
   expect(download.suggestedFilename()).toBe('ardmere-a18-1-8-l-four.umbrette-job.json')
@@ -153,7 +198,9 @@ test('a job exported from the page is assessed by the command and comes back on 
   const { assessment } = (await (await request.get(`/api/jobs/${id}`)).json()) as { assessment: Assessment }
   const { stdout } = await promisify(execFile)('npm', ['run', '--silent', 'assess', '--', path])
   const assessed = JSON.parse(stdout) as Assessment
-  expect(assessed).toEqual(JSON.parse(JSON.stringify(writeAssessment(readJob(JSON.parse(readFileSync(path, 'utf8'))).job!, assessment))))
+  expect(assessed).toEqual(
+    JSON.parse(JSON.stringify(writeAssessment(readJob(JSON.parse(readFileSync(path, 'utf8'))).job!, assessment)))
+  )
   await expect(page.getByTestId('elongation')).toHaveText((100 * assessed.chains.main!.elongation.mean).toFixed(2))
 
   await page.goto('/')
@@ -178,7 +225,16 @@ test('a broken or foreign file is refused line by line and nothing of it is kept
   await expect(page.getByTestId('import-problem')).toContainText('broken.json: That is not JSON')
   await take(JSON.stringify({ format: 'umbrette-drive', version: 1 }))
   await expect(page.getByTestId('import-problem')).toContainText('format expected umbrette-job')
-  await take(JSON.stringify({ format: 'umbrette-job', version: 1, drive: { format: 'umbrette-drive' }, usage: { value: 1, unit: 'km' }, school: 'on-evidence', readings: [] }))
+  await take(
+    JSON.stringify({
+      format: 'umbrette-job',
+      version: 1,
+      drive: { format: 'umbrette-drive' },
+      usage: { value: 1, unit: 'km' },
+      school: 'on-evidence',
+      readings: []
+    })
+  )
   await expect(page.getByTestId('import-problem')).toContainText('drive.sprockets is missing')
   expect(await jobs()).toBeGreaterThan(0)
   await expect(page).toHaveURL(/\/$/)

@@ -16,7 +16,7 @@ const withFault = (level: Level, fault: string, from = 0) => {
 
 /** A cam that jumped one tooth and bent nothing. */
 function oneTooth(): ReturnType<typeof withFault> {
-  for (let from = 0; ; ) {
+  for (let from = 0; ;) {
     const found = withFault(1, 'jumped-late', from)
     if (Object.values(found.engine.truth.teeth!).includes(1)) return found
     from = found.engine.seed + 1
@@ -67,7 +67,8 @@ test('a case played well: figures read off the pictures, a jump found, the engin
     await page.getByTestId(`inspection-marks:${sprocket}`).click()
     if (await page.getByTestId('look').isVisible()) await page.getByTestId('look').click()
     // On by five degrees, then by halves, until the mark meets its line.
-    for (let k = 0; k < 12 && Math.abs(readMarks(await svg(page)).off || 99) > 12; k++) await page.getByTestId('turn-small').click()
+    for (let k = 0; k < 12 && Math.abs(readMarks(await svg(page)).off || 99) > 12; k++)
+      await page.getByTestId('turn-small').click()
     await write(page, lagOf(engine, sprocket))
   }
   for (const rail of ['guide', 'arm', 'bridge']) {
@@ -87,14 +88,27 @@ test('a case played well: figures read off the pictures, a jump found, the engin
     const dial = await look(page, `phaser:${phaser}`)
     await write(page, readDial(dial, 'rocked on', 180, 300) - readDial(dial, 'rocked back', 180, 300))
   }
-  await judge(page, { 'main': 'back-in', 'guide': 'back-in', 'arm': 'back-in', 'bridge': 'back-in', 'tensioner': 'back-in', 'phaser-in': 'back-in', 'phaser-ex': 'back-in', 'cam-in': cam === 'cam-in' ? 'stop' : 'back-in', 'cam-ex': cam === 'cam-ex' ? 'stop' : 'back-in' })
+  await judge(page, {
+    main: 'back-in',
+    guide: 'back-in',
+    arm: 'back-in',
+    bridge: 'back-in',
+    tensioner: 'back-in',
+    'phaser-in': 'back-in',
+    'phaser-ex': 'back-in',
+    'cam-in': cam === 'cam-in' ? 'stop' : 'back-in',
+    'cam-ex': cam === 'cam-ex' ? 'stop' : 'back-in'
+  })
   expect(await score(page)).toBeGreaterThan(75)
   await expect(page.getByTestId('truth')).toContainText(/Cam jumped late.*found/)
   await expect(page.getByTestId('weighed').filter({ hasText: 'links from mark to mark' })).toHaveCount(3)
   await expect(page.getByTestId('case-code')).toHaveText(code)
 })
 
-test('a case played badly: guesses score next to nothing, and what was missed is told and comes up again', async ({ page, request }) => {
+test('a case played badly: guesses score next to nothing, and what was missed is told and comes up again', async ({
+  page,
+  request
+}) => {
   const name = `Learner ${Date.now() % 100000}`
   await request.post('/api/people', { data: { name } })
   await page.addInitScript((by) => localStorage.setItem('umbrette.by', by), name)
@@ -111,7 +125,10 @@ test('a case played badly: guesses score next to nothing, and what was missed is
   await expect(page.getByTestId('turning-map')).toBeVisible()
 })
 
-test('the same code is the same engine for two people, typed as it was heard; a slip is told', async ({ page, browser }) => {
+test('the same code is the same engine for two people, typed as it was heard; a slip is told', async ({
+  page,
+  browser
+}) => {
   const { code } = withFault(3, 'stretched')
   await openLobby(page)
   await page.getByTestId('code').fill(code.replace(/.$/, (last) => (last === 'A' ? 'B' : 'A')))
@@ -127,14 +144,17 @@ test('the same code is the same engine for two people, typed as it was heard; a 
   await other.context().close()
 })
 
-test('turning moves everything as it would: pulley, cams at half its speed, half a turn short at the first mark; a reload loses nothing', async ({ page }) => {
+test('turning moves everything as it would: pulley, cams at half its speed, half a turn short at the first mark; a reload loses nothing', async ({
+  page
+}) => {
   await page.emulateMedia({ reducedMotion: 'reduce' })
   const { code, engine } = withFault(2, 'half-turn')
   await page.goto(`/practice/${code}`)
   const svg0 = await look(page, 'count:main')
   expect(named(svg0, 'link')).toHaveLength(ardmere.chains[0]!.links)
   await page.getByRole('button', { name: 'Engine', exact: true }).click()
-  const turnOf = async (id: string) => Number(/rotate\(([-\d.]+)\)/.exec((await page.getByTestId(`turned-${id}`).getAttribute('transform'))!)![1])
+  const turnOf = async (id: string) =>
+    Number(/rotate\(([-\d.]+)\)/.exec((await page.getByTestId(`turned-${id}`).getAttribute('transform'))!)![1])
   const before = [await turnOf('crank'), await turnOf('cam-in')] as const
   await page.getByTestId('turn-small').click()
   await expect.poll(async () => (await turnOf('crank')) - before[0]).toBeCloseTo(5, 1)
@@ -172,7 +192,8 @@ test('held down, the engine turns on until the hand lets go; back only after a w
   const [x, y, r] = [crank.x + crank.width / 2, crank.y + crank.height / 2, crank.width / 3]
   await page.mouse.move(x, y - r)
   await page.mouse.down()
-  for (let a = 0; a <= 90; a += 15) await page.mouse.move(x + r * Math.sin((a * Math.PI) / 180), y - r * Math.cos((a * Math.PI) / 180))
+  for (let a = 0; a <= 90; a += 15)
+    await page.mouse.move(x + r * Math.sin((a * Math.PI) / 180), y - r * Math.cos((a * Math.PI) / 180))
   const on = await mark()
   expect(on).not.toBe(stopped)
   await page.mouse.move(x, y - r)
@@ -184,11 +205,19 @@ test('held down, the engine turns on until the hand lets go; back only after a w
   await expect.poll(mark).not.toBe(on)
 })
 
-test('a closed job is told as a case, shared as a file, taken off the list and put back', async ({ page, request }, info) => {
+test('a closed job is told as a case, shared as a file, taken off the list and put back', async ({
+  page,
+  request
+}, info) => {
   const id = await newJob(request, [read.extension(14), read.length(161.2)])
   const by = { by: 'Maren', at: '2026-11-24T09:00:00.000Z' }
-  for (const { id: hold } of (await (await request.get(`/api/jobs/${id}/holds`)).json()) as { id: string }[]) await request.post(`/api/jobs/${id}/acts`, { data: { ...by, id: `r-${hold}`, type: 'release', hold, reason: 'Sold' } })
-  expect((await request.post(`/api/jobs/${id}/acts`, { data: { ...by, id: 'closes', type: 'state', state: 'closed' } })).ok()).toBe(true)
+  for (const { id: hold } of (await (await request.get(`/api/jobs/${id}/holds`)).json()) as { id: string }[])
+    await request.post(`/api/jobs/${id}/acts`, {
+      data: { ...by, id: `r-${hold}`, type: 'release', hold, reason: 'Sold' }
+    })
+  expect(
+    (await request.post(`/api/jobs/${id}/acts`, { data: { ...by, id: 'closes', type: 'state', state: 'closed' } })).ok()
+  ).toBe(true)
   await page.goto(`/jobs/${id}/proof`)
   await expect(page.getByTestId('save-state')).toBeVisible()
   const title = `Told ${Date.now() % 100000}`
@@ -213,7 +242,10 @@ test('a closed job is told as a case, shared as a file, taken off the list and p
   await expect(page.getByRole('heading', { name: `${title} again` })).toBeVisible()
 })
 
-test('judged while the server is away: it says so, keeps every move, and is judged once it is back', async ({ page, context }) => {
+test('judged while the server is away: it says so, keeps every move, and is judged once it is back', async ({
+  page,
+  context
+}) => {
   const { code } = withFault(1, 'tensioner-spent')
   await page.goto(`/practice/${code}`)
   await look(page, 'push:tensioner')
@@ -234,10 +266,17 @@ test('judged while the server is away: it says so, keeps every move, and is judg
   await expect(page.getByRole('region', { name: 'Begun' }).filter({ hasText: code })).toHaveCount(0)
 })
 
-test('a hostile case file is shown as text everywhere, and one that is broken changes nothing', async ({ page, request }, info) => {
+test('a hostile case file is shown as text everywhere, and one that is broken changes nothing', async ({
+  page,
+  request
+}, info) => {
   const { engine } = withFault(1, 'rail-worn')
   const nasty = '<img src=x onerror="document.title=1"> \u202Eabc \u{1F527} =1+1'
-  const kept = (await (await request.post('/api/practice/cases?by=Maren', { data: { ...engine, title: nasty, complaint: `${nasty}${'long '.repeat(300)}` } })).json()) as { id: string }
+  const kept = (await (
+    await request.post('/api/practice/cases?by=Maren', {
+      data: { ...engine, title: nasty, complaint: `${nasty}${'long '.repeat(300)}` }
+    })
+  ).json()) as { id: string }
   await page.goto(`/practice/${kept.id}`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('<img src=x')
   await expect(page.getByRole('complementary')).toContainText('onerror=')

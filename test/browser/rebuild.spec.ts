@@ -6,22 +6,49 @@ import { read } from '../support/jobs'
 import { enter, expect, newJob, test } from './bench'
 
 const WORN = [read.length(160.95), read.extension(17), read.groove('guide', 0.4)]
-const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved', { timeout: 20_000 })
+const saved = (page: Page) =>
+  expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved', { timeout: 20_000 })
 let n = 0
-const put = async (request: APIRequestContext, id: string, what: object) => expect((await request.post(`/api/jobs/${id}/acts`, { data: { id: `b${n++}`, by: 'Tove', at: new Date().toISOString(), ...what } })).ok()).toBe(true)
+const put = async (request: APIRequestContext, id: string, what: object) =>
+  expect(
+    (
+      await request.post(`/api/jobs/${id}/acts`, {
+        data: { id: `b${n++}`, by: 'Tove', at: new Date().toISOString(), ...what }
+      })
+    ).ok()
+  ).toBe(true)
 
 /** Does every step of a build-up but those left out, and reads every line of the check as it should be. */
-async function buildUp(request: APIRequestContext, id: string, { but = [] as string[], reads = true } = {}): Promise<void> {
+async function buildUp(
+  request: APIRequestContext,
+  id: string,
+  { but = [] as string[], reads = true } = {}
+): Promise<void> {
   const { job, acts } = (await (await request.get(`/api/jobs/${id}`)).json()) as { job: KeptJob; acts: { act: Act }[] }
   const list = acts.map(({ act }) => act)
   const { plan, expected } = rebuildOf(job, list, assessRecord(job, list))
   for (const { id: task, asks } of plan.groups.flatMap((group) => group.tasks)) {
-    if (!but.includes(task)) await put(request, id, { type: 'task', task, state: 'done', ...(asks === 'count' ? { value: 2 } : asks === 'length' ? { value: 160 } : {}) })
+    if (!but.includes(task))
+      await put(request, id, {
+        type: 'task',
+        task,
+        state: 'done',
+        ...(asks === 'count' ? { value: 2 } : asks === 'length' ? { value: 160 } : {})
+      })
   }
   if (!reads) return
   for (const round of ['set', 'turned']) {
     for (const { kind, target, from, to, value } of expected) {
-      const reading = { kind, ...(kind === 'linkCount' ? { chain: target, from, to } : kind === 'extension' ? { tensioner: target } : { sprocket: target }), value, turnedForward: true } as Reading
+      const reading = {
+        kind,
+        ...(kind === 'linkCount'
+          ? { chain: target, from, to }
+          : kind === 'extension'
+            ? { tensioner: target }
+            : { sprocket: target }),
+        value,
+        turnedForward: true
+      } as Reading
       await put(request, id, { type: 'rebuilt', round, reading })
     }
   }
@@ -75,7 +102,8 @@ test('a whole job from complaint to closed proof', async ({ page, request }) => 
   await page.getByTestId('plug-in').click()
   await page.getByTestId('keep-scan').click()
   await expect(page.getByTestId('closing')).toContainText('Past limit: under 1 %')
-  for (const task of ['first-start', 'noise', 'codes', 'relearn', 'leaks', 'oil-level']) await page.getByTestId(`task-proof:${task}`).getByRole('checkbox').click()
+  for (const task of ['first-start', 'noise', 'codes', 'relearn', 'leaks', 'oil-level'])
+    await page.getByTestId(`task-proof:${task}`).getByRole('checkbox').click()
   const check = page.getByTestId('next-check')
   await check.getByRole('button', { name: 'Keep' }).click()
   await expect(check.getByRole('alert')).toContainText('Name a date')
@@ -136,7 +164,13 @@ test('each hold blocks and is released by what it waits for, or by name with a r
 })
 
 test('a jump on an interference engine is held until compression is entered', async ({ page, request }) => {
-  const id = await newJob(request, [...WORN, read.lag('cam-ex', 26), read.count('crank', 'cam-ex', 52), read.count('cam-ex', 'cam-in', 21), read.count('cam-in', 'crank', 53)])
+  const id = await newJob(request, [
+    ...WORN,
+    read.lag('cam-ex', 26),
+    read.count('crank', 'cam-ex', 52),
+    read.count('cam-ex', 'cam-in', 21),
+    read.count('cam-in', 'crank', 53)
+  ])
   await buildUp(request, id)
   await page.goto(`/jobs/${id}/build`)
   await expect(page.getByTestId('holds')).toContainText(/compression|leak-down/i)
@@ -149,7 +183,7 @@ test('bolts are put on the picture at teardown and read back at assembly', async
   await page.goto(`/jobs/${id}/build`)
   const map = page.getByTestId('fasteners')
   await map.getByTestId('cover').click({ position: { x: 60, y: 60 } })
-  await expect(map.getByRole('alert')).toContainText('Write the bolt\'s length first')
+  await expect(map.getByRole('alert')).toContainText("Write the bolt's length first")
   await map.getByLabel(/Bolt length/).fill('35')
   await map.getByTestId('cover').click({ position: { x: 60, y: 60 } })
   await map.getByLabel(/Bolt length/).fill('45')

@@ -25,6 +25,14 @@ export default async function setup() {
 
 /** Failures inside the server, which no page may show, for whoever reads why a test failed. */
 function tellFailures(log: string): void {
-  const failures = readFileSync(log, 'utf8').split('\n').filter((line) => line.startsWith('{"level":50'))
-  if (failures.length > 0) console.log(`The server failed ${failures.length} times inside; the first:\n${failures.slice(0, 5).map((line) => line.slice(0, 800)).join('\n')}`)
+  const failures = readFileSync(log, 'utf8')
+    .split('\n')
+    .filter((line) => line.startsWith('{"level":50'))
+  if (failures.length > 0)
+    console.log(
+      `The server failed ${failures.length} times inside; the first:\n${failures
+        .slice(0, 5)
+        .map((line) => line.slice(0, 800))
+        .join('\n')}`
+    )
 }

@@ -6,10 +6,15 @@ import { simulatedScan } from '../../demo/scanSource'
 import { read } from '../support/jobs'
 import { elongation, enter, expect, newJob, openBench, part, test } from './bench'
 
-const exported = async (request: import('@playwright/test').APIRequestContext, id: string) => (await (await request.get(`/api/jobs/${id}/export`)).json()) as JobExport
-const saved = (page: import('@playwright/test').Page) => expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
+const exported = async (request: import('@playwright/test').APIRequestContext, id: string) =>
+  (await (await request.get(`/api/jobs/${id}/export`)).json()) as JobExport
+const saved = (page: import('@playwright/test').Page) =>
+  expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
 
-test('1 complaint: suspects are ranked again with every answer, and an answer is taken back with a touch', async ({ page, request }) => {
+test('1 complaint: suspects are ranked again with every answer, and an answer is taken back with a touch', async ({
+  page,
+  request
+}) => {
   await page.goto(`/jobs/${await newJob(request)}`)
   await expect(page.getByRole('heading', { name: 'What is it brought in for?' })).toBeVisible()
   const first = page.getByTestId('suspect').first()
@@ -26,7 +31,10 @@ test('1 complaint: suspects are ranked again with every answer, and an answer is
   await expect(page.getByRole('complementary', { name: 'Suspects' })).toContainText('new is not good')
 })
 
-test('2 before the covers: advice with odds; the practice source is plugged in and its cams taken as readings', async ({ page, request }) => {
+test('2 before the covers: advice with odds; the practice source is plugged in and its cams taken as readings', async ({
+  page,
+  request
+}) => {
   const id = await newJob(request)
   await page.goto(`/jobs/${id}?station=2`)
   await expect(page.getByTestId('opening')).toContainText('Measure first')
@@ -35,12 +43,18 @@ test('2 before the covers: advice with odds; the practice source is plugged in a
   await page.getByTestId('keep-scan').click()
   await expect(page.getByTestId('change')).toBeVisible()
   await saved(page)
-  expect((await exported(request, id)).readings.map((r) => [r.kind, r.sprocket, r.method])).toEqual([['camLag', 'cam-ex', 'scan'], ['camLag', 'cam-in', 'scan']])
+  expect((await exported(request, id)).readings.map((r) => [r.kind, r.sprocket, r.method])).toEqual([
+    ['camLag', 'cam-ex', 'scan'],
+    ['camLag', 'cam-in', 'scan']
+  ])
   await page.getByTestId('finding-oil-plastic').click()
   await expect(page.getByTestId('opening')).toContainText('Open it')
 })
 
-test('2 a CSV log shows a jumped cam, and one that is no log says which columns it needs', async ({ page, request }, info) => {
+test('2 a CSV log shows a jumped cam, and one that is no log says which columns it needs', async ({
+  page,
+  request
+}, info) => {
   await page.goto(`/jobs/${await newJob(request)}?station=2`)
   const take = async (name: string, text: string) => {
     writeFileSync(info.outputPath(name), text)
@@ -48,14 +62,19 @@ test('2 a CSV log shows a jumped cam, and one that is no log says which columns 
   }
   await expect(page.getByTestId('who')).toBeVisible()
   await take('other.csv', 'speed,load\n1,2\n')
-  await expect(page.getByTestId('scan-log')).toContainText('its columns must be named time_s, rpm, coolant_c, cam-ex_commanded')
+  await expect(page.getByTestId('scan-log')).toContainText(
+    'its columns must be named time_s, rpm, coolant_c, cam-ex_commanded'
+  )
   await take('jumped.csv', simulatedScan(DEMO_SHEETS[0]!, { teeth: { 'cam-in': -1 } }, 3))
   await expect(page.getByTestId('scan-log')).toContainText(/Intake cam sprocket(19|20)\.\d° early/)
   await page.getByTestId('keep-scan').click()
   await expect(page.getByTestId('opening')).toContainText('do not turn it by the starter')
 })
 
-test('3 the link counter: touches, keys, halves, one back, start again; runs follow one another and are checked against the sum', async ({ page, request }) => {
+test('3 the link counter: touches, keys, halves, one back, start again; runs follow one another and are checked against the sum', async ({
+  page,
+  request
+}) => {
   const id = await newJob(request)
   await openBench(page, id)
   await page.getByRole('button', { name: /^Crank sprocket to Exhaust cam sprocket/ }).click()
@@ -71,16 +90,26 @@ test('3 the link counter: touches, keys, halves, one back, start again; runs fol
   await page.keyboard.press('-')
   await expect(count).toHaveText('53')
   await page.getByTestId('save').click()
-  await expect(page.getByRole('button', { name: /^Exhaust cam sprocket to Intake cam sprocket: 20 links/ })).toHaveAttribute('aria-pressed', 'true')
+  await expect(
+    page.getByRole('button', { name: /^Exhaust cam sprocket to Intake cam sprocket: 20 links/ })
+  ).toHaveAttribute('aria-pressed', 'true')
   await enter(page, '20')
-  await expect(page.getByRole('button', { name: /^Intake cam sprocket to Crank sprocket/ })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('button', { name: /^Intake cam sprocket to Crank sprocket/ })).toHaveAttribute(
+    'aria-pressed',
+    'true'
+  )
   await page.getByTestId('figure').fill('52')
-  await expect(page.getByRole('complementary')).toContainText('Together 125, but the chain has 126: 1 too few. Count again.')
+  await expect(page.getByRole('complementary')).toContainText(
+    'Together 125, but the chain has 126: 1 too few. Count again.'
+  )
   await page.getByTestId('figure').fill('53')
   await expect(page.getByRole('complementary')).toContainText('Together 126: they close the loop.')
 })
 
-test('3 a lag from the clock position of the mark or from both flanks of the lift; a skimmed head shifts the answer', async ({ page, request }) => {
+test('3 a lag from the clock position of the mark or from both flanks of the lift; a skimmed head shifts the answer', async ({
+  page,
+  request
+}) => {
   const id = await newJob(request, [read.extension(12)])
   await openBench(page, id)
   await part(page, 'Exhaust cam sprocket').click()
@@ -91,13 +120,22 @@ test('3 a lag from the clock position of the mark or from both flanks of the lif
   await expect(page.getByTestId('figure')).toHaveValue('5')
   await expect(page.getByRole('radio', { name: /^late/ })).toBeChecked()
   await page.getByRole('radio', { name: 'valve lift', exact: true }).click()
-  for (const [label, value] of [['Opening, found', '358'], ['Opening, should', '355'], ['Closing, found', '224'], ['Closing, should', '220']] as const) await page.getByLabel(label).fill(value)
+  for (const [label, value] of [
+    ['Opening, found', '358'],
+    ['Opening, should', '355'],
+    ['Closing, found', '224'],
+    ['Closing, should', '220']
+  ] as const)
+    await page.getByLabel(label).fill(value)
   await page.getByTestId('take-lag').click()
   await expect(page.getByTestId('figure')).toHaveValue('3.5')
   await page.getByTestId('save').click()
 
   const before = await elongation(page)
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Set to the mark/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('button', { name: /Set to the mark/ })
+    .click()
   await page.getByRole('button', { name: /Engine$/ }).click()
   await page.getByLabel(/skimmed/).fill('0.3')
   await page.getByRole('complementary').getByRole('button', { name: 'Save' }).click()
@@ -107,10 +145,16 @@ test('3 a lag from the clock position of the mark or from both flanks of the lif
   expect((await exported(request, id)).corrections).toEqual({ skim: { 1: 0.3 } })
 })
 
-test('4 tension: notches as they are seen through the plug, and findings beside the figure', async ({ page, request }) => {
+test('4 tension: notches as they are seen through the plug, and findings beside the figure', async ({
+  page,
+  request
+}) => {
   const id = await newJob(request)
   await openBench(page, id)
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Tension/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('button', { name: /Tension/ })
+    .click()
   await page.getByRole('radio', { name: 'notches showing' }).click()
   for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'One notch more' }).click()
   await expect(page.getByRole('img', { name: /^5 of at most 10 notches showing, about 11\.9 mm out/ })).toBeVisible()
@@ -149,7 +193,10 @@ test('5 rails: missing pieces hold the engine until found or accepted in writing
 test('6 phasers: noise only and able to come apart are different calls', async ({ page, request }) => {
   const id = await newJob(request)
   await openBench(page, id)
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Phasers/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('button', { name: /Phasers/ })
+    .click()
   await page.getByTestId('side-findings').click()
   await page.getByTestId('finding-cover-bolts-loose').click()
   await expect(page.getByRole('complementary')).toContainText('Stop')
@@ -161,9 +208,16 @@ test('6 phasers: noise only and able to come apart are different calls', async (
 test('7 chain on the bench: three places that differ are a finding, paint marks another', async ({ page, request }) => {
   const id = await newJob(request)
   await openBench(page, id)
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: /Chain on the bench/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('button', { name: /Chain on the bench/ })
+    .click()
   await page.getByRole('radio', { name: 'one', exact: true }).click()
-  for (const [place, figure] of [['one', '160.1'], ['two', '160.2'], ['three', '161.3']] as const) {
+  for (const [place, figure] of [
+    ['one', '160.1'],
+    ['two', '160.2'],
+    ['three', '161.3']
+  ] as const) {
     await expect(page.getByRole('radio', { name: place, exact: true })).toBeChecked()
     await enter(page, figure)
   }
@@ -172,7 +226,10 @@ test('7 chain on the bench: three places that differ are a finding, paint marks 
   await expect(page.getByTestId('call-main')).toContainText('Worn unevenly: 3 places differ by 0.75 points')
 })
 
-test('photos are turned upright and kept; an odd file is refused clearly; a photo is taken back', async ({ page, request }, info) => {
+test('photos are turned upright and kept; an odd file is refused clearly; a photo is taken back', async ({
+  page,
+  request
+}, info) => {
   const id = await newJob(request)
   await openBench(page, id)
   await part(page, 'Fixed guide').click()
@@ -181,12 +238,17 @@ test('photos are turned upright and kept; an odd file is refused clearly; a phot
   await page.getByTestId('photo-input').setInputFiles(info.outputPath('notes.jpg'))
   await expect(page.getByRole('complementary').getByRole('alert')).toContainText('This is no picture that can be read')
   const noise = Buffer.from(Array.from({ length: 1800 * 1200 * 3 }, (_, i) => (i * 7919 + (i >> 5) * 104729) & 255))
-  await sharp(noise, { raw: { width: 1800, height: 1200, channels: 3 } }).withMetadata({ orientation: 6 }).jpeg({ quality: 100 }).toFile(info.outputPath('rail.jpg'))
+  await sharp(noise, { raw: { width: 1800, height: 1200, channels: 3 } })
+    .withMetadata({ orientation: 6 })
+    .jpeg({ quality: 100 })
+    .toFile(info.outputPath('rail.jpg'))
   await page.getByLabel('What it shows').fill('Groove at the lower end')
   await page.getByTestId('photo-input').setInputFiles(info.outputPath('rail.jpg'))
   const picture = page.getByTestId('photo').getByRole('img', { name: 'Groove at the lower end' })
   await expect(picture).toBeVisible()
-  expect(await picture.evaluate((img: HTMLImageElement) => img.decode().then(() => img.naturalHeight > img.naturalWidth))).toBe(true)
+  expect(
+    await picture.evaluate((img: HTMLImageElement) => img.decode().then(() => img.naturalHeight > img.naturalWidth))
+  ).toBe(true)
   await saved(page)
   await page.reload()
   await part(page, 'Fixed guide').click()
@@ -196,9 +258,15 @@ test('photos are turned upright and kept; an odd file is refused clearly; a phot
   await expect(page.getByTestId('photo')).toHaveCount(0)
 })
 
-test('a photo taken while the server is away outlives a reload and is sent once it is back', async ({ page, request, context }, info) => {
+test('a photo taken while the server is away outlives a reload and is sent once it is back', async ({
+  page,
+  request,
+  context
+}, info) => {
   const id = await newJob(request)
-  await sharp({ create: { width: 640, height: 480, channels: 3, background: '#456' } }).jpeg().toFile(info.outputPath('groove.jpg'))
+  await sharp({ create: { width: 640, height: 480, channels: 3, background: '#456' } })
+    .jpeg()
+    .toFile(info.outputPath('groove.jpg'))
   await context.route('**/api/jobs/*/photos*', (route) => route.abort('connectionreset'))
   await openBench(page, id)
   await part(page, 'Fixed guide').click()
@@ -217,7 +285,10 @@ test('a photo taken while the server is away outlives a reload and is sent once 
   await expect(page.getByRole('img', { name: 'Groove, kept' })).toHaveCount(1)
 })
 
-test('what is known of a fitted part stands with who said it, and new is not called good', async ({ page, request }) => {
+test('what is known of a fitted part stands with who said it, and new is not called good', async ({
+  page,
+  request
+}) => {
   const id = await newJob(request)
   await openBench(page, id)
   await part(page, 'Hydraulic ratchet tensioner').click()
@@ -242,9 +313,11 @@ test('a whole job is entered with the keyboard alone', async ({ page, request })
   const figure = page.getByTestId('figure')
   const next = page.getByTestId('next')
   const sheet = page.getByRole('complementary')
-  const place = async () => `${await sheet.getByRole('heading', { level: 2 }).textContent()}: ${await sheet.getByRole('group', { name: 'What is read here' }).getByRole('button', { pressed: true }).textContent()}`
+  const place = async () =>
+    `${await sheet.getByRole('heading', { level: 2 }).textContent()}: ${await sheet.getByRole('group', { name: 'What is read here' }).getByRole('button', { pressed: true }).textContent()}`
   /** Saved, and gone on to another reading, or none is left. */
-  const wentOnFrom = (before: string) => expect.poll(async () => (await next.count()) === 0 || (await place()) !== before).toBe(true)
+  const wentOnFrom = (before: string) =>
+    expect.poll(async () => (await next.count()) === 0 || (await place()) !== before).toBe(true)
   await figure.focus()
   const first = await place()
   await page.keyboard.type('9.1')
@@ -254,7 +327,17 @@ test('a whole job is entered with the keyboard alone', async ({ page, request })
     await expect(figure).toHaveValue('')
     await expect(figure).toBeFocused()
     const here = await place()
-    const typed = /Chain length/.test(here) ? '160.3' : /Longer/.test(here) ? '0.3' : /Cam lag/.test(here) ? '1.5' : /Exhaust cam to Intake/.test(here) ? '20' : / to /.test(here) ? '53' : '0.3'
+    const typed = /Chain length/.test(here)
+      ? '160.3'
+      : /Longer/.test(here)
+        ? '0.3'
+        : /Cam lag/.test(here)
+          ? '1.5'
+          : /Exhaust cam to Intake/.test(here)
+            ? '20'
+            : / to /.test(here)
+              ? '53'
+              : '0.3'
     await page.keyboard.type(typed)
     await page.keyboard.press('Enter')
     await wentOnFrom(here)
@@ -281,7 +364,8 @@ test('inches are shown and taken, metric is kept; the keypad types for gloves', 
   await part(page, 'Fixed guide').click()
   await expect(page.getByRole('complementary')).toContainText('Limit 0.047 in')
   await page.getByTestId('keypad').click()
-  for (const key of ['0', 'Decimal point', '0', '2', '1', 'Delete last digit']) await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: key, exact: true }).click()
+  for (const key of ['0', 'Decimal point', '0', '2', '1', 'Delete last digit'])
+    await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: key, exact: true }).click()
   await expect(page.getByTestId('figure')).toHaveValue('0.02')
   await page.getByTestId('save').click()
   await saved(page)
@@ -304,7 +388,7 @@ test('the map has a table of the same figures, and wear can be exaggerated', asy
   await expect(page.getByRole('heading', { level: 2, name: 'Fixed guide' })).toBeVisible()
 })
 
-test('one part\'s readings are entered on a telephone', async ({ page, request }) => {
+test("one part's readings are entered on a telephone", async ({ page, request }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   const id = await newJob(request)
   await page.goto(`/jobs/${id}?station=5`)
@@ -318,7 +402,9 @@ test('one part\'s readings are entered on a telephone', async ({ page, request }
 test('each demo job shows what it teaches', async ({ request }) => {
   const calls = async (vehicle: string) => {
     const { id } = DEMO_JOBS.find((d) => d.job.vehicle === vehicle)!
-    const { assessment } = (await (await request.get(`/api/jobs/${id}`)).json()) as { assessment: import('../../core/paths').Assessment }
+    const { assessment } = (await (await request.get(`/api/jobs/${id}`)).json()) as {
+      assessment: import('../../core/paths').Assessment
+    }
     return { of: (p: string) => assessment.calls.find((c) => c.part === p)?.call, assessment }
   }
   expect((await calls('Pilot van 3')).of('main')).toBe('renew')

@@ -1,9 +1,16 @@
 import { read } from '../support/jobs'
 import { enter, expect, newJob, part, test, wakeful } from './bench'
 
-test('two people on one job see each other\'s entries, and a clash is shown with both kept', async ({ page, browser, request, baseURL }) => {
+test("two people on one job see each other's entries, and a clash is shown with both kept", async ({
+  page,
+  browser,
+  request,
+  baseURL
+}) => {
   const id = await newJob(request, [read.groove('guide', 0.4)])
-  const other = wakeful(await (await browser.newContext({ baseURL: baseURL!, viewport: { width: 1280, height: 800 } })).newPage())
+  const other = wakeful(
+    await (await browser.newContext({ baseURL: baseURL!, viewport: { width: 1280, height: 800 } })).newPage()
+  )
   await other.addInitScript(() => localStorage.setItem('umbrette.by', 'Bela'))
   for (const p of [page, other]) {
     await p.goto(`/jobs/${id}?read=groove:guide`)
@@ -23,9 +30,15 @@ test('two people on one job see each other\'s entries, and a clash is shown with
   await enter(page, '0.6')
   await other.context().setOffline(false)
   await part(page, 'Fixed guide').click()
-  await expect(page.getByTestId('clash').first()).toContainText('both are kept until one is taken back', { timeout: 15_000 })
+  await expect(page.getByTestId('clash').first()).toContainText('both are kept until one is taken back', {
+    timeout: 15_000
+  })
   await expect(page.getByTestId('reading')).toHaveCount(2)
-  await page.getByTestId('reading').filter({ hasText: 'Depth gauge, Bela' }).getByRole('button', { name: 'Take back' }).click()
+  await page
+    .getByTestId('reading')
+    .filter({ hasText: 'Depth gauge, Bela' })
+    .getByRole('button', { name: 'Take back' })
+    .click()
   await expect(page.getByTestId('clash')).toHaveCount(0)
   await other.context().close()
 })
@@ -35,7 +48,13 @@ test('what was missed while away is caught up with', async ({ page, request }) =
   await page.goto(`/jobs/${id}?station=5`)
   await expect(page.getByTestId('drive-map')).toBeVisible()
   await page.context().setOffline(true)
-  const act = { id: 'elsewhere', type: 'read', by: 'Tove', at: '2026-11-24T08:00:00.000Z', reading: read.groove('arm', 1.1) }
+  const act = {
+    id: 'elsewhere',
+    type: 'read',
+    by: 'Tove',
+    at: '2026-11-24T08:00:00.000Z',
+    reading: read.groove('arm', 1.1)
+  }
   expect((await request.post(`/api/jobs/${id}/acts`, { data: act })).ok()).toBe(true)
   await page.context().setOffline(false)
   await expect(part(page, 'Tensioner arm')).toContainText('1.1 of 1.2 mm worn', { timeout: 15_000 })

@@ -16,7 +16,17 @@ test('a vehicle shows its measurements over usage, with the same figures as a ta
 
 test('from the board to a first reading on a known vehicle in a handful of touches', async ({ page, request }) => {
   const name = `Patrol motorcycle ${crypto.randomUUID().slice(0, 8)}`
-  const before = await request.post('/api/jobs', { data: { vehicle: name, stand: '', complaint: '', openedBy: 'Maren', sheet: 'quillon-q40', usage: { value: 58_900, unit: 'km' }, school: 'on-evidence' } })
+  const before = await request.post('/api/jobs', {
+    data: {
+      vehicle: name,
+      stand: '',
+      complaint: '',
+      openedBy: 'Maren',
+      sheet: 'quillon-q40',
+      usage: { value: 58_900, unit: 'km' },
+      school: 'on-evidence'
+    }
+  })
   expect(before.ok()).toBe(true)
   await page.goto('/')
   await page.getByRole('button', { name: 'New job' }).click()
@@ -42,7 +52,9 @@ test('a name that only begins like a known one stays what was typed', async ({ p
   await page.getByLabel('Usage', { exact: true }).fill('10')
   await page.getByRole('button', { name: 'Open the job' }).click()
   await page.waitForURL(/\/jobs\//)
-  const { rows } = (await (await request.get('/api/vehicles?search=pilot%20van')).json()) as { rows: { name: string }[] }
+  const { rows } = (await (await request.get('/api/vehicles?search=pilot%20van')).json()) as {
+    rows: { name: string }[]
+  }
   expect(rows.map(({ name }) => name)).toContain('Pilot van')
 })
 
@@ -61,7 +73,10 @@ test('what a job waits for stands on the board, and is taken back', async ({ pag
   await page.goto('/')
   await page.getByTestId('search').fill('Pilot van 5')
   await expect(page.getByTestId('job')).toHaveCount(1)
-  const strip = page.locator('div.relative').filter({ has: page.getByTestId('job').filter({ hasText: 'Pilot van 5' }) }).last()
+  const strip = page
+    .locator('div.relative')
+    .filter({ has: page.getByTestId('job').filter({ hasText: 'Pilot van 5' }) })
+    .last()
   await strip.getByRole('button', { name: /What to do/ }).click()
   await page.getByRole('menuitem', { name: 'Waits for a part' }).click()
   await page.getByLabel('Which, and until when').fill('Chain from the depot, Monday')
@@ -71,7 +86,11 @@ test('what a job waits for stands on the board, and is taken back', async ({ pag
   await expect(strip.getByTestId('waits')).toHaveCount(0)
 })
 
-test('entered without a connection, kept through a reload, sent once when it returns', async ({ page, request, context }) => {
+test('entered without a connection, kept through a reload, sent once when it returns', async ({
+  page,
+  request,
+  context
+}) => {
   const id = await newJob(request)
   await openBench(page, id)
   await context.route('**/api/jobs/*/acts', (route) => route.abort())

@@ -11,12 +11,31 @@ import { changed, sheet } from '../support/sheets'
 const judged = (readings: Reading[], more: Partial<JobFile> = {}) => {
   const { calls } = assessed(jobOf(readings, more))
   const of = (part: string) => calls.find((c) => c.part === part)
-  return { calls, call: (part: string): Call | undefined => of(part)?.call, reason: (part: string, rule: string) => of(part)?.reasons.find((r) => r.rule === rule) }
+  return {
+    calls,
+    call: (part: string): Call | undefined => of(part)?.call,
+    reason: (part: string, rule: string) => of(part)?.reasons.find((r) => r.rule === rule)
+  }
 }
-const without = (kind: string) => changed(sheet('ardmere-a18'), (d) => (d.limits = d.limits.filter((l: { kind: string }) => l.kind !== kind)))
+const without = (kind: string) =>
+  changed(sheet('ardmere-a18'), (d) => (d.limits = d.limits.filter((l: { kind: string }) => l.kind !== kind)))
 
-const SOUND = [read.extension(5.5), read.lag('cam-ex', 0.8), read.lag('cam-in', 0.5), read.length(160.12), read.groove('guide', 0.2), read.groove('arm', 0.3)]
-const STRETCHED = [read.extension(18), read.lag('cam-ex', 6.5), read.lag('cam-in', 5), read.length(160.95), read.groove('guide', 0.3), read.groove('arm', 0.3)]
+const SOUND = [
+  read.extension(5.5),
+  read.lag('cam-ex', 0.8),
+  read.lag('cam-in', 0.5),
+  read.length(160.12),
+  read.groove('guide', 0.2),
+  read.groove('arm', 0.3)
+]
+const STRETCHED = [
+  read.extension(18),
+  read.lag('cam-ex', 6.5),
+  read.lag('cam-in', 5),
+  read.length(160.95),
+  read.groove('guide', 0.3),
+  read.groove('arm', 0.3)
+]
 
 describe('on evidence', () => {
   it('a sound drive goes back in, whatever its age', () => {
@@ -27,7 +46,11 @@ describe('on evidence', () => {
   it('a chain past its limit is renewed, naming its readings, the limit and its source', () => {
     const { call, reason } = judged(STRETCHED)
     expect(call('main')).toBe('renew')
-    expect(reason('main', 'elongation-limit')).toMatchObject({ call: 'renew', readings: [0, 1, 2, 3], limit: { value: 0.5, unit: '%', source: 'sample sheet' } })
+    expect(reason('main', 'elongation-limit')).toMatchObject({
+      call: 'renew',
+      readings: [0, 1, 2, 3],
+      limit: { value: 0.5, unit: '%', source: 'sample sheet' }
+    })
   })
 
   it('a new chain brings new rails, those standing clear too, its tensioner and its sprockets', () => {
@@ -57,15 +80,28 @@ describe('on evidence', () => {
     expect(new Set(judged([]).calls.map((c) => c.call))).toEqual(new Set(['look-closer']))
   })
 
-  it('an extension past its limit is the chain\'s doing when its growth is mostly stretch', () => {
-    const { call, reason } = judged([read.extension(15.3), read.length(160.68), read.groove('guide', 0.2), read.groove('arm', 0.2)])
+  it("an extension past its limit is the chain's doing when its growth is mostly stretch", () => {
+    const { call, reason } = judged([
+      read.extension(15.3),
+      read.length(160.68),
+      read.groove('guide', 0.2),
+      read.groove('arm', 0.2)
+    ])
     expect(reason('main', 'extension-limit')!.text).toMatch(/is stretch/)
     expect(call('main')).toBe('renew')
     expect(reason('tensioner', 'extension-limit')!.call).toBe('look-closer')
   })
 
   it('an extension that nothing explains is looked into, not blamed on the chain', () => {
-    const { call, reason } = judged([read.extension(16), read.length(160.1), read.length(160.1), read.length(160.1), read.groove('guide', 0.1), read.groove('arm', 0.1), read.pad(0.1)])
+    const { call, reason } = judged([
+      read.extension(16),
+      read.length(160.1),
+      read.length(160.1),
+      read.length(160.1),
+      read.groove('guide', 0.1),
+      read.groove('arm', 0.1),
+      read.pad(0.1)
+    ])
     expect(reason('tensioner', 'extension-limit')!.text).toMatch(/no other reading explains/)
     expect(call('main')).not.toBe('renew')
   })
@@ -78,7 +114,10 @@ describe('on evidence', () => {
   })
 
   it('cams late by wear past the lag limit condemn the chain', () => {
-    const { reason } = judged([{ ...read.lag('cam-ex', 7.5), sigma: 0.4 }, { ...read.lag('cam-in', 5.8), sigma: 0.4 }])
+    const { reason } = judged([
+      { ...read.lag('cam-ex', 7.5), sigma: 0.4 },
+      { ...read.lag('cam-in', 5.8), sigma: 0.4 }
+    ])
     expect(reason('main', 'lag-limit')).toMatchObject({ call: 'renew', limit: { value: 5, unit: 'crank degrees' } })
   })
 
@@ -87,8 +126,10 @@ describe('on evidence', () => {
     expect(reason('main', 'readings-at-odds')!.readings).toContain(2)
   })
 
-  it('a chain beyond the arm\'s reach is renewed', () => {
-    expect(judged([read.extension(22), read.length(162.2), read.lag('cam-ex', 14)]).reason('main', 'out-of-travel')!.call).toBe('renew')
+  it("a chain beyond the arm's reach is renewed", () => {
+    expect(
+      judged([read.extension(22), read.length(162.2), read.lag('cam-ex', 14)]).reason('main', 'out-of-travel')!.call
+    ).toBe('renew')
   })
 })
 
@@ -116,12 +157,20 @@ describe('jumps', () => {
 })
 
 describe('a missing limit is never a pass', () => {
-  it.each([['elongation', 'main', 'elongation-limit'], ['groove', 'guide', 'groove-limit'], ['padWear', 'tensioner', 'pad-limit']])('%s', (kind, part, rule) => {
+  it.each([
+    ['elongation', 'main', 'elongation-limit'],
+    ['groove', 'guide', 'groove-limit'],
+    ['padWear', 'tensioner', 'pad-limit']
+  ])('%s', (kind, part, rule) => {
     const { reason } = judged([...SOUND, read.pad(0.1)], { drive: without(kind) })
-    expect(reason(part, rule)).toMatchObject({ call: 'look-closer', limit: null, text: expect.stringMatching(/maker's manual/) })
+    expect(reason(part, rule)).toMatchObject({
+      call: 'look-closer',
+      limit: null,
+      text: expect.stringMatching(/maker's manual/)
+    })
   })
 
-  it('of the tensioner\'s own extension', () => {
+  it("of the tensioner's own extension", () => {
     const drive = changed(sheet('ardmere-a18'), (d) => delete d.tensioners[0].limit)
     expect(judged(SOUND, { drive }).reason('tensioner', 'extension-limit')!.call).toBe('look-closer')
   })
@@ -153,21 +202,47 @@ describe('an assessment', () => {
 
   it('calls both chains of a drive with two, by their own readings', () => {
     const drive = sheet('vellora-v28')
-    const { call } = judged([{ kind: 'chainLength', chain: 'bank-1', links: 20, value: 161 }, { kind: 'chainLength', chain: 'bank-2', links: 20, value: 160.1 }], { drive })
-    expect([call('bank-1'), call('bank-2'), call('guide-1'), call('guide-2')]).toEqual(['renew', 'back-in', 'renew', 'look-closer'])
+    const { call } = judged(
+      [
+        { kind: 'chainLength', chain: 'bank-1', links: 20, value: 161 },
+        { kind: 'chainLength', chain: 'bank-2', links: 20, value: 160.1 }
+      ],
+      { drive }
+    )
+    expect([call('bank-1'), call('bank-2'), call('guide-1'), call('guide-2')]).toEqual([
+      'renew',
+      'back-in',
+      'renew',
+      'look-closer'
+    ])
   })
 })
 
 describe('the verdict in plain words', () => {
-  const said = (readings: Reading[]) => plainVerdict(sheet('ardmere-a18'), assess(jobOf(readings))).map((statement) => sayStatement(statement, namesOf(sheet('ardmere-a18'))))
+  const said = (readings: Reading[]) =>
+    plainVerdict(sheet('ardmere-a18'), assess(jobOf(readings))).map((statement) =>
+      sayStatement(statement, namesOf(sheet('ardmere-a18')))
+    )
   it('says what happened with its odds', () => {
-    expect(said(STRETCHED)[0]).toMatch(/^Timing chain is 0\.5\d % longer than new, give or take 0\.0\d: past its limit of 0\.5 %, over 9\d % likely|9\d % likely/)
+    expect(said(STRETCHED)[0]).toMatch(
+      /^Timing chain is 0\.5\d % longer than new, give or take 0\.0\d: past its limit of 0\.5 %, over 9\d % likely|9\d % likely/
+    )
     expect(said(STRETCHED).at(-1)).toMatch(/No tooth has jumped on any cam/)
     expect(said([read.lag('cam-in', -18)])[1]).toMatch(/Intake cam sprocket has jumped 1 tooth early/)
   })
   it('says what else is past its limit, and nothing of what is not', () => {
-    expect(said([read.extension(14.5), read.length(160.4), read.groove('guide', 1.6), read.groove('arm', 0.3), read.play('phaser-in', 9)]).slice(1, -1)).toEqual([
-      expect.stringMatching(/^Hydraulic ratchet tensioner stands 14\.5 mm out: past its limit of 13\.5 mm, (over )?9\d % likely\.$/),
+    expect(
+      said([
+        read.extension(14.5),
+        read.length(160.4),
+        read.groove('guide', 1.6),
+        read.groove('arm', 0.3),
+        read.play('phaser-in', 9)
+      ]).slice(1, -1)
+    ).toEqual([
+      expect.stringMatching(
+        /^Hydraulic ratchet tensioner stands 14\.5 mm out: past its limit of 13\.5 mm, (over )?9\d % likely\.$/
+      ),
       expect.stringMatching(/^Fixed guide: groove 1\.5\d mm .* likely past it\.$/),
       expect.stringMatching(/^Intake.*: play 9\.0° at lock, limit .* likely past it\.$/)
     ])

@@ -11,8 +11,11 @@ const ardmere = sheet('ardmere-a18')
 
 describe('the closed list of findings', () => {
   it('is of the parts of a drive, and of oil, fasteners and engine', () => {
-    expect(['main', 'guide', 'arm', 'bridge', 'tensioner', 'phaser-in', 'cam-in', 'oil', 'fasteners', 'engine'].map((target) => partKindOf(ardmere, target)))
-      .toEqual(['chain', 'guide', 'arm', 'bridge', 'tensioner', 'phaser', 'sprocket', 'oil', 'fasteners', 'engine'])
+    expect(
+      ['main', 'guide', 'arm', 'bridge', 'tensioner', 'phaser-in', 'cam-in', 'oil', 'fasteners', 'engine'].map(
+        (target) => partKindOf(ardmere, target)
+      )
+    ).toEqual(['chain', 'guide', 'arm', 'bridge', 'tensioner', 'phaser', 'sprocket', 'oil', 'fasteners', 'engine'])
     expect(partKindOf(ardmere, 'ghost')).toBeNull()
   })
 
@@ -20,18 +23,28 @@ describe('the closed list of findings', () => {
     const together = ['superseded', 'sound']
     for (const kind of Object.keys(FINDINGS) as PartKind[]) {
       if (kind === 'engine') continue
-      for (const finding of FINDINGS[kind]) expect([kind, finding, together.includes(finding) || finding in CONDITION_RULES[kind]]).toEqual([kind, finding, true])
+      for (const finding of FINDINGS[kind])
+        expect([kind, finding, together.includes(finding) || finding in CONDITION_RULES[kind]]).toEqual([
+          kind,
+          finding,
+          true
+        ])
     }
   })
 
   it('says on every hold what releases it', () => {
-    for (const kind of PART_KINDS) for (const [finding, call] of Object.entries(CONDITION_RULES[kind])) if (call === 'stop') expect(sayRelease({ code: 'found', figures: { kind, finding } })).not.toBe(finding)
+    for (const kind of PART_KINDS)
+      for (const [finding, call] of Object.entries(CONDITION_RULES[kind]))
+        if (call === 'stop') expect(sayRelease({ code: 'found', figures: { kind, finding } })).not.toBe(finding)
   })
 
   it.each([
-    ['no target', { kind: 'condition', finding: 'cracked' }, 'target'], ['no finding', { kind: 'condition', target: 'guide' }, 'finding'],
-    ['a ghost', { kind: 'condition', target: 'ghost', finding: 'cracked' }, 'target'], ['a finding of another part', { kind: 'condition', target: 'guide', finding: 'plunger-stuck' }, 'finding'],
-    ['a word not on the list', { kind: 'condition', target: 'guide', finding: 'funny' }, 'finding'], ['a value', { kind: 'condition', target: 'guide', finding: 'cracked', value: 1 }, 'value'],
+    ['no target', { kind: 'condition', finding: 'cracked' }, 'target'],
+    ['no finding', { kind: 'condition', target: 'guide' }, 'finding'],
+    ['a ghost', { kind: 'condition', target: 'ghost', finding: 'cracked' }, 'target'],
+    ['a finding of another part', { kind: 'condition', target: 'guide', finding: 'plunger-stuck' }, 'finding'],
+    ['a word not on the list', { kind: 'condition', target: 'guide', finding: 'funny' }, 'finding'],
+    ['a value', { kind: 'condition', target: 'guide', finding: 'cracked', value: 1 }, 'value'],
     ['pieces without their number', { kind: 'condition', target: 'guide', finding: 'piece-missing' }, 'count']
   ])('refuses %s at its field', (_name, reading, place) => {
     expect(readingStructureFaults(ardmere, reading)[0]!.place).toBe(place)
@@ -68,7 +81,13 @@ describe('a chain measured at three places', () => {
   })
 
   it('old beside new counts like a length', () => {
-    const beside: Reading[] = [1, 2].map((place) => ({ kind: 'chainCompare', chain: 'main', links: 20, value: 0.1 * place, place }))
+    const beside: Reading[] = [1, 2].map((place) => ({
+      kind: 'chainCompare',
+      chain: 'main',
+      links: 20,
+      value: 0.1 * place,
+      place
+    }))
     expect(places(beside)!.mean).toBeCloseTo(0.15 / 160, 9)
   })
 })

@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import { angleClock, camToCrankDegrees, chainPicture, clockToLag, degreesToTeeth, lagToClock, liftToLag, linksOf, placeOn, slackMap, teethToDegrees } from '../../core/drive'
+import {
+  angleClock,
+  camToCrankDegrees,
+  chainPicture,
+  clockToLag,
+  degreesToTeeth,
+  lagToClock,
+  liftToLag,
+  linksOf,
+  placeOn,
+  slackMap,
+  teethToDegrees
+} from '../../core/drive'
 import { convert, fahrenheitToCelsius } from '../../core/math'
 import { clockAngle } from '../../core/sheet'
 import { sheet, SHEETS } from '../support/sheets'
@@ -9,17 +21,21 @@ const [chain] = ardmere.chains
 
 describe('units at the edge', () => {
   it.each([
-    ['length', 1, 'in', 'mm', 25.4], ['distance', 100, 'mi', 'km', 160.9344], ['torque', 100, 'lb·ft', 'N·m', 135.5818], ['length', 25.4, 'mm', 'in', 1]
+    ['length', 1, 'in', 'mm', 25.4],
+    ['distance', 100, 'mi', 'km', 160.9344],
+    ['torque', 100, 'lb·ft', 'N·m', 135.5818],
+    ['length', 25.4, 'mm', 'in', 1]
   ] as const)('%s: %f %s is %s', (quantity, value, from, to, expected) => {
     expect(convert(quantity, value, from as never, to as never)).toBeCloseTo(expected, 3)
   })
 
   it('temperatures', () => expect([fahrenheitToCelsius(32), fahrenheitToCelsius(212)]).toEqual([0, 100]))
-  it('a unit of another quantity is refused', () => expect(() => convert('length', 1, 'km' as never, 'mm')).toThrow(/expected mm or in/))
+  it('a unit of another quantity is refused', () =>
+    expect(() => convert('length', 1, 'km' as never, 'mm')).toThrow(/expected mm or in/))
 })
 
 describe('teeth, clock positions and valve lift', () => {
-  it('a tooth is 360° over the driver\'s teeth, a cam degree two crank degrees', () => {
+  it("a tooth is 360° over the driver's teeth, a cam degree two crank degrees", () => {
     expect(teethToDegrees(ardmere, chain!, -2)).toBeCloseTo(-40, 9)
     expect(degreesToTeeth(ardmere, chain!, 30)).toBeCloseTo(1.5, 9)
     expect(camToCrankDegrees(3)).toBe(6)
@@ -36,9 +52,10 @@ describe('teeth, clock positions and valve lift', () => {
   it('and back again, on every drive', () => {
     for (const id of SHEETS) {
       const drive = sheet(id)
-      for (const c of drive.chains) for (const cam of c.path.filter((p) => drive.marks.some((m) => m.sprocket === p) && p !== c.driver)) {
-        expect(clockToLag(drive, c, cam, lagToClock(drive, c, cam, 12))).toBeCloseTo(12, 6)
-      }
+      for (const c of drive.chains)
+        for (const cam of c.path.filter((p) => drive.marks.some((m) => m.sprocket === p) && p !== c.driver)) {
+          expect(clockToLag(drive, c, cam, lagToClock(drive, c, cam, 12))).toBeCloseTo(12, 6)
+        }
     }
   })
 
@@ -52,7 +69,8 @@ describe('teeth, clock positions and valve lift', () => {
     expect(liftToLag({ opening: 2, closing: 222 }, { opening: 358, closing: 220 }).lag).toBeCloseTo(3, 9)
   })
 
-  it('a sprocket without a mark is refused', () => expect(() => clockToLag(ardmere, chain!, 'ghost', '1:00')).toThrow(/mark/))
+  it('a sprocket without a mark is refused', () =>
+    expect(() => clockToLag(ardmere, chain!, 'ghost', '1:00')).toThrow(/mark/))
 })
 
 describe('the drawn run of a chain', () => {
@@ -60,7 +78,9 @@ describe('the drawn run of a chain', () => {
 
   it('is one closed line of straights and arcs with all its links on it', () => {
     expect(linksOf(picture.run)).toBeCloseTo(126, 6)
-    const ends = picture.run.map((_, i) => i).reduce<number[]>((sums, i) => [...sums, (sums.at(-1) ?? 0) + picture.run[i]!.links], [])
+    const ends = picture.run
+      .map((_, i) => i)
+      .reduce<number[]>((sums, i) => [...sums, (sums.at(-1) ?? 0) + picture.run[i]!.links], [])
     for (const links of ends.slice(0, -1)) {
       const [before, after] = [placeOn(picture.run, links - 1e-7).point, placeOn(picture.run, links + 1e-7).point]
       expect(Math.hypot(before[0] - after[0], before[1] - after[1])).toBeLessThan(1e-4)
@@ -69,7 +89,7 @@ describe('the drawn run of a chain', () => {
     expect(Math.hypot(start[0] - end[0], start[1] - end[1])).toBeLessThan(1e-3)
   })
 
-  it('starts at the driver\'s mark and names what it lies on in the order of travel', () => {
+  it("starts at the driver's mark and names what it lies on in the order of travel", () => {
     const arcs = picture.run.flatMap((s) => (s.shape === 'arc' ? [s.on] : []))
     expect(arcs).toEqual(['crank', 'arm', 'cam-ex', 'cam-in', 'guide', 'crank'])
     expect(placeOn(picture.run, 0).point[0]).toBeCloseTo(0, 6)

@@ -14,15 +14,31 @@ const only = (shape: Shape): Drawing => ({ width: 10, height: 10, shapes: [shape
 
 describe('a drawing as an SVG file', () => {
   it('hostile words are text, in titles, names and labels', () => {
-    const svg = svgOf(only({ kind: 'text', text: '</text><script>1</script>', x: 1, y: 2, size: 9, ink: 'line', anchor: 'start', name: '"><img src=x>' }), INKS, '<b>&"')
+    const svg = svgOf(
+      only({
+        kind: 'text',
+        text: '</text><script>1</script>',
+        x: 1,
+        y: 2,
+        size: 9,
+        ink: 'line',
+        anchor: 'start',
+        name: '"><img src=x>'
+      }),
+      INKS,
+      '<b>&"'
+    )
     expect(svg).not.toMatch(/<script|<img|<b>/)
     expect(svg).toContain('&#60;script&#62;')
     expect(svg).toContain('data-name="&#34;&#62;')
   })
-  it('leaves out what XML has no place for, and keeps the rest of any language', () => expect(escapeText('a\u0000b\u0007 שלום 🔧 ć')).toBe('ab שלום 🔧 ć'))
+  it('leaves out what XML has no place for, and keeps the rest of any language', () =>
+    expect(escapeText('a\u0000b\u0007 שלום 🔧 ć')).toBe('ab שלום 🔧 ć'))
   it('a shape without a name carries none; a turned one says so', () => {
     expect(svgOf(only({ kind: 'path', d: 'M0 0', stroke: 'line' }), INKS, '')).not.toContain('data-name')
-    expect(svgOf(only({ kind: 'path', d: 'M0 0', at: { x: 1.23456, y: 2, turn: 30 } }), INKS, '')).toContain('translate(1.23 2) rotate(30)')
+    expect(svgOf(only({ kind: 'path', d: 'M0 0', at: { x: 1.23456, y: 2, turn: 30 } }), INKS, '')).toContain(
+      'translate(1.23 2) rotate(30)'
+    )
   })
 })
 
@@ -43,7 +59,9 @@ describe('scales that are read', () => {
   })
   it('a dial has its ticks on its circle, inwards', () => {
     const [tick] = ticks(dial({ ...scale, at: (value) => 10 * value }, 0, 0, 100, 14))
-    const [outer, inner] = [...(tick as { d: string }).d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => Math.hypot(Number(x), Number(y)))
+    const [outer, inner] = [...(tick as { d: string }).d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) =>
+      Math.hypot(Number(x), Number(y))
+    )
     expect(outer).toBeCloseTo(100, 1)
     expect(inner).toBeLessThan(100)
   })
@@ -53,14 +71,30 @@ describe('scales that are read', () => {
     expect(round(0, 0, 10, 90)[1]).toBeCloseTo(0, 9)
   })
   it('plain strokes are closed where they enclose', () => {
-    expect([box(1, 2, 3, 4).endsWith('Z'), disc(0, 0, 5).endsWith('Z'), line([0, 0], [1, 1])]).toEqual([true, true, 'M0 0L1 1'])
+    expect([box(1, 2, 3, 4).endsWith('Z'), disc(0, 0, 5).endsWith('Z'), line([0, 0], [1, 1])]).toEqual([
+      true,
+      true,
+      'M0 0L1 1'
+    ])
   })
 })
 
 describe('a drive fitted into a frame', () => {
-  const picturesOf = (drive: ReturnType<typeof sheet>) => drive.chains.map((chain) => chainPicture(drive, chain, { elongation: 0, wear: touchingRails(drive, chain).map(() => 0), padWear: 0 }, drivenSprockets(drive, chain).map(() => 0))!)
+  const picturesOf = (drive: ReturnType<typeof sheet>) =>
+    drive.chains.map((chain) =>
+      chainPicture(
+        drive,
+        chain,
+        { elongation: 0, wear: touchingRails(drive, chain).map(() => 0), padWear: 0 },
+        drivenSprockets(drive, chain).map(() => 0)
+      )!
+    )
   const pictures = picturesOf(sheet('vellora-v28'))
-  it.each([[800, 600], [320, 900], [1200, 300]])('of %i by %i px stays inside it and keeps its proportions', (width, height) => {
+  it.each([
+    [800, 600],
+    [320, 900],
+    [1200, 300]
+  ])('of %i by %i px stays inside it and keeps its proportions', (width, height) => {
     const { x, y, scale } = fitPictures(pictures, width, height, 40)
     for (const [px, py] of pictures.flatMap(({ pins }) => pins)) {
       expect(x(px)).toBeGreaterThan(0)
@@ -77,17 +111,28 @@ describe('a drive fitted into a frame', () => {
     expect(railPaths(rails[0]!, 8, 1).lining).not.toBe(railPaths(rails[0]!, 8, 1).body)
     expect(polar(90, 5).y).toBeCloseTo(-5, 9)
   })
-  it.each(['ardmere-a18', 'vellora-v28', 'torvane-d26', 'hexley-h46', 'quillon-q40'] as const)('the counts of %s cover neither each other nor the chain, even drawn small, and are tied to their run where they stand off', (id) => {
-    const own = picturesOf(sheet(id))
-    for (const [width, height] of [[460, 270], [800, 520]] as const) {
-      const projection = fitPictures(own, width, height, 44)
-      const places = runPlaces(own, projection)
-      const counts = [...places.values()]
-      counts.forEach((a, i) => counts.slice(i + 1).forEach((b) => expect(Math.abs(a.x - b.x) < 44 && Math.abs(a.y - b.y) < 44).toBe(false)))
-      for (const [px, py] of own.flatMap(({ pins }) => pins)) for (const { x, y } of counts) expect(Math.abs(x - projection.x(px)) < 16 && Math.abs(y - projection.y(py)) < 11).toBe(false)
-      for (const [run, { x, y, tie }] of places) if (!tie) expect(Math.hypot(x - projection.x(run.at[0]), y - projection.y(run.at[1]))).toBeLessThan(26)
+  it.each(['ardmere-a18', 'vellora-v28', 'torvane-d26', 'hexley-h46', 'quillon-q40'] as const)(
+    'the counts of %s cover neither each other nor the chain, even drawn small, and are tied to their run where they stand off',
+    (id) => {
+      const own = picturesOf(sheet(id))
+      for (const [width, height] of [
+        [460, 270],
+        [800, 520]
+      ] as const) {
+        const projection = fitPictures(own, width, height, 44)
+        const places = runPlaces(own, projection)
+        const counts = [...places.values()]
+        counts.forEach((a, i) =>
+          counts.slice(i + 1).forEach((b) => expect(Math.abs(a.x - b.x) < 44 && Math.abs(a.y - b.y) < 44).toBe(false))
+        )
+        for (const [px, py] of own.flatMap(({ pins }) => pins))
+          for (const { x, y } of counts)
+            expect(Math.abs(x - projection.x(px)) < 16 && Math.abs(y - projection.y(py)) < 11).toBe(false)
+        for (const [run, { x, y, tie }] of places)
+          if (!tie) expect(Math.hypot(x - projection.x(run.at[0]), y - projection.y(run.at[1]))).toBeLessThan(26)
+      }
     }
-  })
+  )
   it('labels are spread so that none covers another, within their frame', () => {
     const placed = spread([10, 12, 14, 300], 40, 0, 310).toSorted((a, b) => a - b)
     placed.slice(1).forEach((place, i) => expect(place - placed[i]!).toBeGreaterThanOrEqual(40 - 1e-9))
@@ -109,6 +154,8 @@ describe('the chart of paths', () => {
     expect(fills).toEqual(['ground', 'lit'])
   })
   it('a single path, and one that costs nothing, still have a chart', () => {
-    for (const one of [path(0, 0), path(900, 1)]) for (const { x, y } of pathChart([one], AXES, 500, 300).places) expect([Number.isFinite(x), Number.isFinite(y)]).toEqual([true, true])
+    for (const one of [path(0, 0), path(900, 1)])
+      for (const { x, y } of pathChart([one], AXES, 500, 300).places)
+        expect([Number.isFinite(x), Number.isFinite(y)]).toEqual([true, true])
   })
 })

@@ -13,7 +13,10 @@ const elongation = (e: ReturnType<typeof estimate>) => e.chains.main!.elongation
 it('a counted sheet whose rail gains are only guessed leaves more doubt than one that gives them', () => {
   const counted = sheet('quillon-q40-counted')
   const given = changed(counted, (d: any) => (d.tensioners[0].railGain = { guide: 0.35, arm: 1.2 }))
-  const doubt = (drive: typeof counted) => estimate(jobOf([{ kind: 'extension', tensioner: 'lifter', value: 11, turnedForward: true }], { drive })).chains['cam-chain']!.elongation.sd
+  const doubt = (drive: typeof counted) =>
+    estimate(jobOf([{ kind: 'extension', tensioner: 'lifter', value: 11, turnedForward: true }], { drive })).chains[
+      'cam-chain'
+    ]!.elongation.sd
   expect(doubt(counted)).toBeGreaterThan(1.02 * doubt(given))
 })
 
@@ -25,10 +28,14 @@ describe('accuracy on drives drawn from the priors', () => {
   const share = (holds: (drive: (typeof drives)[number]) => boolean) => drives.filter(holds).length / drives.length
 
   it('the truth lies within 2 sd in 93 to 98 of 100, and in the 90 % interval in 85 to 95', () => {
-    const within = share(({ truth, result }) => Math.abs(elongation(result).mean - truth.elongation) < 2 * elongation(result).sd)
+    const within = share(
+      ({ truth, result }) => Math.abs(elongation(result).mean - truth.elongation) < 2 * elongation(result).sd
+    )
     expect(within).toBeGreaterThanOrEqual(0.93)
     expect(within).toBeLessThanOrEqual(0.98)
-    const covered = share(({ truth, result }) => truth.elongation >= elongation(result).low && truth.elongation <= elongation(result).high)
+    const covered = share(
+      ({ truth, result }) => truth.elongation >= elongation(result).low && truth.elongation <= elongation(result).high
+    )
     expect(covered).toBeGreaterThan(0.85)
     expect(covered).toBeLessThan(0.95)
   })
@@ -39,7 +46,11 @@ describe('accuracy on drives drawn from the priors', () => {
   })
 
   it('jumps come out right in 59 of 60', () => {
-    expect(share(({ truth, result }) => ['cam-ex', 'cam-in'].every((id, i) => result.cams[id]!.jump.teeth === truth.teeth[i]))).toBeGreaterThan(59 / 60)
+    expect(
+      share(({ truth, result }) =>
+        ['cam-ex', 'cam-in'].every((id, i) => result.cams[id]!.jump.teeth === truth.teeth[i])
+      )
+    ).toBeGreaterThan(59 / 60)
   })
 
   it('every estimate settles, and its budget sums to what was read', () => {
@@ -81,22 +92,42 @@ describe('what few or no readings say', () => {
   })
 
   it('thirty readings settle as one does', () => {
-    const thirty = of(...Array.from({ length: 10 }, (_, i) => [read.extension(12 + 0.1 * (i % 3)), read.lag(i % 2 ? 'cam-in' : 'cam-ex', 3), read.groove('guide', 0.3 + 0.02 * (i % 4))]).flat())
+    const thirty = of(
+      ...Array.from({ length: 10 }, (_, i) => [
+        read.extension(12 + 0.1 * (i % 3)),
+        read.lag(i % 2 ? 'cam-in' : 'cam-ex', 3),
+        read.groove('guide', 0.3 + 0.02 * (i % 4))
+      ]).flat()
+    )
     expect(thirty.chains.main!.status.converged).toBe(true)
-    expect(elongation(thirty).sd).toBeLessThan(elongation(of(read.extension(12), read.lag('cam-in', 3), read.groove('guide', 0.3))).sd)
+    expect(elongation(thirty).sd).toBeLessThan(
+      elongation(of(read.extension(12), read.lag('cam-in', 3), read.groove('guide', 0.3))).sd
+    )
   })
 
   it('twice every sigma, prior included, is twice the sd', () => {
     const readings = [read.extension(12), read.lag('cam-in', 3), read.groove('guide', 0.4)]
     const sigmas = [0.5, 1.5, 0.1]
-    const scaled = (by: number) => estimate(jobOf(readings.map((r, i) => ({ ...r, sigma: by * sigmas[i]! }))), { ...PRIORS, elongation: by * 0.01, wear: by * 0.01, padWear: by * 0.01, extensionScatter: by * 0.5, lagScatter: by * 0.5 })
+    const scaled = (by: number) =>
+      estimate(jobOf(readings.map((r, i) => ({ ...r, sigma: by * sigmas[i]! }))), {
+        ...PRIORS,
+        elongation: by * 0.01,
+        wear: by * 0.01,
+        padWear: by * 0.01,
+        extensionScatter: by * 0.5,
+        lagScatter: by * 0.5
+      })
     const [one, tenth] = [elongation(scaled(0.02)), elongation(scaled(0.01))]
     expect(one.sd / tenth.sd).toBeGreaterThan(1.5)
   })
 })
 
 describe('jumps', () => {
-  it.each([['cam-ex', 24.5, 1], ['cam-in', -16.5, -1], ['cam-ex', 43.5, 2]])('%s at %f° has jumped %i teeth', (cam, lag, teeth) => {
+  it.each([
+    ['cam-ex', 24.5, 1],
+    ['cam-in', -16.5, -1],
+    ['cam-ex', 43.5, 2]
+  ])('%s at %f° has jumped %i teeth', (cam, lag, teeth) => {
     const other = cam === 'cam-ex' ? 'cam-in' : 'cam-ex'
     const { jump } = of(read.extension(12), read.lag(cam, lag), read.lag(other, 3)).cams[cam]!
     expect(jump.teeth).toBe(teeth)
@@ -112,14 +143,22 @@ describe('jumps', () => {
   })
 
   it('a link count finds a jump without a lag, and sees no stretch', () => {
-    const counted = of(read.count('crank', 'cam-ex', 52), read.count('cam-ex', 'cam-in', 21), read.count('cam-in', 'crank', 53))
+    const counted = of(
+      read.count('crank', 'cam-ex', 52),
+      read.count('cam-ex', 'cam-in', 21),
+      read.count('cam-in', 'crank', 53)
+    )
     expect(counted.cams['cam-ex']!.jump).toMatchObject({ teeth: 1 })
     expect(counted.cams['cam-ex']!.jump.odds).toBeGreaterThan(0.95)
     expect(elongation(counted).mean).toBeCloseTo(elongation(of()).mean, 6)
   })
 
   it('counts that do not sum are left out, named, and no jump is inferred', () => {
-    const miscounted = of(read.count('crank', 'cam-ex', 52), read.count('cam-ex', 'cam-in', 20), read.count('cam-in', 'crank', 53))
+    const miscounted = of(
+      read.count('crank', 'cam-ex', 52),
+      read.count('cam-ex', 'cam-in', 20),
+      read.count('cam-in', 'crank', 53)
+    )
     expect(miscounted.faults.map((f) => f.index)).toEqual([0, 1, 2])
     expect(miscounted.faults[0]!.message).toMatch(/come to 125 links.*has 126/)
     expect(miscounted.cams['cam-ex']!.jump.told).toBe(false)
@@ -140,12 +179,17 @@ describe('bad and contradictory readings', () => {
   })
 
   it('a length that two others contradict is at odds, they are not', () => {
-    const { readings } = of(read.extension(6), read.lag('cam-in', 0.8), read.lag('cam-ex', 1), read.length(161.6), { ...read.length(160.1), method: 'calliper' })
+    const { readings } = of(read.extension(6), read.lag('cam-in', 0.8), read.lag('cam-ex', 1), read.length(161.6), {
+      ...read.length(160.1),
+      method: 'calliper'
+    })
     expect(readings.map((r) => r.atOdds)).toEqual([false, false, false, true, false])
   })
 
   it('in the largest job that a file may hold, the one groove out of 5,000 that was mistyped is named, and no other', () => {
-    const grooves = Array.from({ length: 5000 }, (_, i) => read.groove(i % 2 ? 'guide' : 'arm', i === 4321 ? 4.3 : 0.4 + (i % 9) / 200))
+    const grooves = Array.from({ length: 5000 }, (_, i) =>
+      read.groove(i % 2 ? 'guide' : 'arm', i === 4321 ? 4.3 : 0.4 + (i % 9) / 200)
+    )
     expect(of(...grooves).readings.flatMap((r) => (r.atOdds ? [r.index] : []))).toEqual([4321])
   })
 
@@ -160,7 +204,9 @@ describe('bad and contradictory readings', () => {
 
   it('an offset key is taken off the reading it shifts', () => {
     const plain = of(read.extension(12), read.lag('cam-in', 3))
-    const keyed = estimate(jobOf([read.extension(12), read.lag('cam-in', 7)], { corrections: { offsetKeys: { 'cam-in': 4 } } }))
+    const keyed = estimate(
+      jobOf([read.extension(12), read.lag('cam-in', 7)], { corrections: { offsetKeys: { 'cam-in': 4 } } })
+    )
     expect(elongation(keyed).mean).toBeCloseTo(elongation(plain).mean, 9)
   })
 
@@ -180,7 +226,13 @@ describe('the same drive told otherwise gives the same estimate', () => {
       for (const s of d.sprockets) s.centre[0] *= -1
       for (const r of d.rails) if (r.shoe) r.shoe.centre[0] *= -1
       for (const r of d.rails) if (r.pivot) r.pivot[0] *= -1
-      for (const t of d.tensioners) Object.assign(t, { seat: [-t.seat[0], t.seat[1]], axis: 180 - t.axis, armRange: [-t.armRange[1], -t.armRange[0]], pad: { point: [-t.pad.point[0], t.pad.point[1]], face: 180 - t.pad.face } })
+      for (const t of d.tensioners)
+        Object.assign(t, {
+          seat: [-t.seat[0], t.seat[1]],
+          axis: 180 - t.axis,
+          armRange: [-t.armRange[1], -t.armRange[0]],
+          pad: { point: [-t.pad.point[0], t.pad.point[1]], face: 180 - t.pad.face }
+        })
       for (const m of d.marks) m.at = m.at === '6:00' ? '6:00' : m.at === '11:00' ? '1:00' : '11:00'
     })
     expect(elongation(estimate(jobOf(readings, { drive: mirrored }))).mean).toBeCloseTo(elongation(base).mean, 7)
@@ -197,7 +249,19 @@ describe('every shipped drive', () => {
   it.each(SHEETS)('%s is estimated from its extension', (id) => {
     const drive = sheet(id)
     const { stroke, limit } = drive.tensioners[0]!
-    const { chains, tensioners, next } = estimate(jobOf([{ kind: 'extension', tensioner: drive.tensioners[0]!.id, value: Math.min(limit!.value, stroke), turnedForward: true }], { drive }))
+    const { chains, tensioners, next } = estimate(
+      jobOf(
+        [
+          {
+            kind: 'extension',
+            tensioner: drive.tensioners[0]!.id,
+            value: Math.min(limit!.value, stroke),
+            turnedForward: true
+          }
+        ],
+        { drive }
+      )
+    )
     const { mean, sd } = chains[drive.chains[0]!.id]!.elongation
     expect(mean).toBeGreaterThan(sd)
     expect(tensioners[drive.tensioners[0]!.id]!.travelLeft.toLimit).toBeCloseTo(0, 6)
@@ -207,12 +271,20 @@ describe('every shipped drive', () => {
 
 describe('the next reading', () => {
   const next = (readings: Reading[], drive = ardmere) => estimate(jobOf(readings, { drive })).next
-  const offered = (list: ReturnType<typeof next>, kind: string, target?: string) => list.find((n) => n.kind === kind && (target === undefined || n.target === target))!
+  const offered = (list: ReturnType<typeof next>, kind: string, target?: string) =>
+    list.find((n) => n.kind === kind && (target === undefined || n.target === target))!
 
   it('lists everything that can still be read, counts run by run', () => {
     const list = next([read.extension(12)])
-    expect(list.filter((n) => n.kind === 'linkCount').map((n) => `${n.from}>${n.to}`).sort()).toEqual(['cam-ex>cam-in', 'cam-in>crank', 'crank>cam-ex'])
-    expect(new Set(list.map((n) => n.kind))).toEqual(new Set(['camLag', 'linkCount', 'groove', 'padWear', 'chainLength', 'chainCompare', 'phaserPlay']))
+    expect(
+      list
+        .filter((n) => n.kind === 'linkCount')
+        .map((n) => `${n.from}>${n.to}`)
+        .sort()
+    ).toEqual(['cam-ex>cam-in', 'cam-in>crank', 'crank>cam-ex'])
+    expect(new Set(list.map((n) => n.kind))).toEqual(
+      new Set(['camLag', 'linkCount', 'groove', 'padWear', 'chainLength', 'chainCompare', 'phaserPlay'])
+    )
     expect(next([read.count('crank', 'cam-ex', 53)]).filter((n) => n.kind === 'linkCount')).toHaveLength(2)
   })
 

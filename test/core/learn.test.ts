@@ -9,28 +9,59 @@ import { simulated } from '../support/simulate'
 
 const drive = sheet('ardmere-a18')
 const at = '2026-11-24T08:00:00.000Z'
-const acts = (readings: Reading[]): Act[] => readings.map((reading, i) => ({ id: `r${i}`, type: 'read', by: 'Maren', at, reading }))
-const job = (usage: number, more: Partial<KeptJob> = {}): KeptJob => ({ vehicle: 'Van', stand: '', complaint: '', openedBy: 'Maren', openedAt: at, sheet: drive, usage: { value: usage, unit: 'km' }, school: 'on-evidence', corrections: null, ...more })
+const acts = (readings: Reading[]): Act[] =>
+  readings.map((reading, i) => ({ id: `r${i}`, type: 'read', by: 'Maren', at, reading }))
+const job = (usage: number, more: Partial<KeptJob> = {}): KeptJob => ({
+  vehicle: 'Van',
+  stand: '',
+  complaint: '',
+  openedBy: 'Maren',
+  openedAt: at,
+  sheet: drive,
+  usage: { value: usage, unit: 'km' },
+  school: 'on-evidence',
+  corrections: null,
+  ...more
+})
 
 describe('first estimates against the bench', () => {
   it('on 200 simulated jobs the 90 % intervals hold at least about 90 % of the time', () => {
-    const points = Array.from({ length: 200 }, (_, i) => calibrationOf(job(100_000), acts(simulated(drive, 5000 + i, { withLength: true, withCounts: true }).readings))).flat()
+    const points = Array.from({ length: 200 }, (_, i) =>
+      calibrationOf(job(100_000), acts(simulated(drive, 5000 + i, { withLength: true, withCounts: true }).readings))
+    ).flat()
     expect(points).toHaveLength(200)
     const { held, of } = coverage(points)
-    // Chance takes 90 of a hundred down to 85 in 200. More are held than claimed: near an unstretched chain the estimate
+    // Chance takes 90 of a hundred down to 85 in 200. More are held than claimed: near an unstretched chain the
+    // estimate
     // cannot lie below 0, so mean and sd promise less there than is true.
     expect(held / of).toBeGreaterThan(0.85)
     expect(held / of).toBeLessThan(0.995)
   })
-  it('a chain that was only ever measured on the bench tests no estimate', () => expect(calibrationOf(job(1), acts([read.length(160.5)]))).toEqual([]))
-  it('the bench figure is the mean of its places, in per cent', () => expect(calibrationOf(job(1), acts([read.extension(12), read.length(160.4), read.length(160.56)]))[0]!.bench).toBeCloseTo(0.3, 6))
+  it('a chain that was only ever measured on the bench tests no estimate', () =>
+    expect(calibrationOf(job(1), acts([read.length(160.5)]))).toEqual([]))
+  it('the bench figure is the mean of its places, in per cent', () =>
+    expect(
+      calibrationOf(job(1), acts([read.extension(12), read.length(160.4), read.length(160.56)]))[0]!.bench
+    ).toBeCloseTo(0.3, 6))
 })
 
 describe('what jobs teach', () => {
-  const from = (usage: number, readings: Reading[], more: Partial<LearntFrom> & { extra?: Act[]; unit?: 'km' | 'h' } = {}): LearntFrom => {
+  const from = (
+    usage: number,
+    readings: Reading[],
+    more: Partial<LearntFrom> & { extra?: Act[]; unit?: 'km' | 'h' } = {}
+  ): LearntFrom => {
     const { extra = [], unit = 'km', ...others } = more
     const kept = job(usage, { usage: { value: usage, unit } })
-    return { vehicle: 'Van', vehicleId: 'v1', usage: kept.usage, openedAt: `2026-${String(1 + Math.floor(usage / 20_000)).padStart(2, '0')}-01T00:00:00.000Z`, closed: true, summary: summarise(kept, [...acts(readings), ...extra]), ...others }
+    return {
+      vehicle: 'Van',
+      vehicleId: 'v1',
+      usage: kept.usage,
+      openedAt: `2026-${String(1 + Math.floor(usage / 20_000)).padStart(2, '0')}-01T00:00:00.000Z`,
+      closed: true,
+      summary: summarise(kept, [...acts(readings), ...extra]),
+      ...others
+    }
   }
   const length = (percent: number) => [read.length(160 * (1 + percent / 100))]
 
@@ -45,7 +76,8 @@ describe('what jobs teach', () => {
   it("the tensioner's travel ends where a longer chain pushes it to its limit, and a date follows from how the engine is used", () => {
     const [type] = learnFrom([from(50_000, length(0.1)), from(100_000, length(0.2))]).types
     const [engine] = type!.engines
-    // The extension's limit (13.5 mm) stands at 0.37 % of stretch alone; some rail wear is always assumed, so it comes sooner.
+    // The extension's limit (13.5 mm) stands at 0.37 % of stretch alone; some rail wear is always assumed, so it comes
+    // sooner.
     expect(engine!.travel!.usage.mean).toBeGreaterThan(100_000)
     expect(engine!.travel!.usage.mean).toBeLessThan(190_000)
     expect(engine!.travel!.usage.mean).not.toBeCloseTo(engine!.limit!.usage.mean, -3)
@@ -53,7 +85,11 @@ describe('what jobs teach', () => {
     expect(engine!.limit!.days!.mean).toBeCloseTo((engine!.limit!.usage.mean - 100_000) / (50_000 / 92), 0)
   })
   it('two jobs less than a month apart say nothing of how an engine is used: no date follows from them', () => {
-    const days = (second: string) => learnFrom([from(50_000, length(0.1), { openedAt: '2026-03-01T00:00:00.000Z' }), from(52_000, length(0.11), { openedAt: second })]).types[0]!.engines[0]!.limit!.days
+    const days = (second: string) =>
+      learnFrom([
+        from(50_000, length(0.1), { openedAt: '2026-03-01T00:00:00.000Z' }),
+        from(52_000, length(0.11), { openedAt: second })
+      ]).types[0]!.engines[0]!.limit!.days
     expect(days('2026-03-30T00:00:00.000Z')).toBeNull()
     expect(days('2026-03-31T00:00:00.000Z')).not.toBeNull()
   })
@@ -70,16 +106,24 @@ describe('what jobs teach', () => {
     expect(types.map(({ unit }) => unit).sort()).toEqual(['h', 'km'])
   })
   it('over several engines the interval holds how they differ', () => {
-    const [type] = learnFrom([from(100_000, length(0.1)), from(100_000, length(0.3), { vehicleId: 'v2' }), from(100_000, length(0.2), { vehicleId: 'v3' })]).types
+    const [type] = learnFrom([
+      from(100_000, length(0.1)),
+      from(100_000, length(0.3), { vehicleId: 'v2' }),
+      from(100_000, length(0.2), { vehicleId: 'v3' })
+    ]).types
     expect(type!.over!.mean * 100 * 100_000).toBeCloseTo(0.2, 1)
     expect(type!.over!.low).toBeLessThan(type!.over!.mean * 0.5)
   })
   it('a part that went back in and was condemned later came back', () => {
-    const jobs = [from(60_000, [read.groove('guide', 0.2), read.extension(4)]), from(90_000, [read.groove('guide', 1.9)])]
+    const jobs = [
+      from(60_000, [read.groove('guide', 0.2), read.extension(4)]),
+      from(90_000, [read.groove('guide', 1.9)])
+    ]
     const back = learnFrom(jobs).cameBack.find(({ call }) => call === 'back-in')!
     expect(back.parts).toBeGreaterThan(0)
     expect(back.back).toBeGreaterThan(0)
     expect(learnFrom(jobs.slice(0, 1)).cameBack.every(({ parts }) => parts === 0)).toBe(true)
   })
-  it('of no jobs nothing', () => expect(learnFrom([])).toMatchObject({ types: [], calibration: [], held: { held: 0, of: 0 } }))
+  it('of no jobs nothing', () =>
+    expect(learnFrom([])).toMatchObject({ types: [], calibration: [], held: { held: 0, of: 0 } }))
 })

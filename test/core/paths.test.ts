@@ -7,20 +7,35 @@ import { jobOf, read } from '../support/jobs'
 import { changed, sheet, SHEETS } from '../support/sheets'
 
 const ardmere = sheet('ardmere-a18')
-const SOUND = [read.extension(5.5), read.length(160.12), read.groove('guide', 0.2), read.groove('arm', 0.3), read.play('phaser-in', 0.2), read.play('phaser-ex', 0.2)]
-const paths = (readings: Reading[], more: Partial<JobFile> = {}, changes = {}) => pathsOf(jobOf(readings, more), estimate(jobOf(readings, more)), changes)!
-const named = (all: ReturnType<typeof paths>, name: string) => all.paths.find(({ schools }) => schools.some((school) => SCHOOL_WORDS[school].name === name))!
+const SOUND = [
+  read.extension(5.5),
+  read.length(160.12),
+  read.groove('guide', 0.2),
+  read.groove('arm', 0.3),
+  read.play('phaser-in', 0.2),
+  read.play('phaser-ex', 0.2)
+]
+const paths = (readings: Reading[], more: Partial<JobFile> = {}, changes = {}) =>
+  pathsOf(jobOf(readings, more), estimate(jobOf(readings, more)), changes)!
+const named = (all: ReturnType<typeof paths>, name: string) =>
+  all.paths.find(({ schools }) => schools.some((school) => SCHOOL_WORDS[school].name === name))!
 
 describe('access', () => {
   it('is the closure of what operations require, each once, in an order that can be done', () => {
     const order = accessTo(ardmere.operations!, ['chain-off']).map((o) => o.id)
-    expect(new Set(order)).toEqual(new Set(['drain', 'belt', 'pulley', 'rocker-cover', 'mount', 'front-cover', 'set', 'chain-off']))
-    for (const { id, requires } of ardmere.operations!) for (const first of requires) if (order.includes(id)) expect(order.indexOf(first)).toBeLessThan(order.indexOf(id))
+    expect(new Set(order)).toEqual(
+      new Set(['drain', 'belt', 'pulley', 'rocker-cover', 'mount', 'front-cover', 'set', 'chain-off'])
+    )
+    for (const { id, requires } of ardmere.operations!)
+      for (const first of requires) if (order.includes(id)) expect(order.indexOf(first)).toBeLessThan(order.indexOf(id))
   })
 
   it('is paid once: the second part behind one cover costs its price and little more', () => {
     const guide = named(paths([...SOUND, read.found('guide', 'cracked')]), 'On evidence')
-    const both = named(paths([...SOUND, read.found('guide', 'cracked'), read.found('tensioner', 'ratchet-worn')]), 'On evidence')
+    const both = named(
+      paths([...SOUND, read.found('guide', 'cracked'), read.found('tensioner', 'ratchet-worn')]),
+      'On evidence'
+    )
     expect(guide.renew).toEqual(['guide'])
     expect(both.cost.hours - guide.cost.hours).toBeCloseTo(0.1, 6)
     expect(both.operations).toEqual(guide.operations)
@@ -31,7 +46,13 @@ describe('access', () => {
     const { items, cost } = named(paths([...SOUND, read.found('main', 'stiff-links')]), 'On evidence')
     expect(items).toContainEqual({ id: 'oil', quantity: 5 })
     expect(items.filter(({ id }) => id === 'cover-sealant')).toHaveLength(1)
-    expect(cost.itemsPrice).toBeCloseTo(items.reduce((sum, { id, quantity }) => sum + quantity * ardmere.alwaysRenewed!.find((i) => i.id === id)!.price, 0), 9)
+    expect(cost.itemsPrice).toBeCloseTo(
+      items.reduce(
+        (sum, { id, quantity }) => sum + quantity * ardmere.alwaysRenewed!.find((i) => i.id === id)!.price,
+        0
+      ),
+      9
+    )
   })
 })
 
@@ -48,7 +69,7 @@ describe('odds of coming back', () => {
     expect(odds('guide', [read.groove('guide', 1.0)], { horizon: 5000 }).odds).toBeLessThan(0.1)
   })
 
-  it('of a part nobody measured follow usage, given that it has lasted so far, and the part\'s own age', () => {
+  it("of a part nobody measured follow usage, given that it has lasted so far, and the part's own age", () => {
     const old = odds('guide', [])
     expect(old.basis).toBe('by usage')
     expect(odds('guide', [], { fitted: { guide: 140_000 } }).odds).toBeLessThan(0.2 * old.odds)
@@ -64,7 +85,8 @@ describe('paths side by side', () => {
     expect(worn.paths.map((p) => p.cost.now)).toEqual(worn.paths.map((p) => p.cost.now).sort((a, b) => a - b))
     for (const name of ['On evidence', 'Whole set', 'Weighed']) expect(named(worn, name)).toBeDefined()
     expect(named(worn, 'Whole set').cost.comeBack).toBeLessThan(named(worn, 'On evidence').cost.comeBack)
-    for (const { differs } of worn.paths.slice(1)) expect(sayDifference(differs, namesOf(ardmere))).toMatch(/^(Renews|Keeps) .*odds of coming back from .* to .*\.$/)
+    for (const { differs } of worn.paths.slice(1))
+      expect(sayDifference(differs, namesOf(ardmere))).toMatch(/^(Renews|Keeps) .*odds of coming back from .* to .*\.$/)
   })
 
   it('weighed is the cheapest expected of all allowed sets', () => {
@@ -83,7 +105,8 @@ describe('paths side by side', () => {
   })
 
   it('hold every coupling: no path renews the chain without rails and tensioner', () => {
-    for (const { renew } of worn.paths.filter((p) => p.renew.includes('main'))) expect(renew).toEqual(expect.arrayContaining(['guide', 'arm', 'tensioner']))
+    for (const { renew } of worn.paths.filter((p) => p.renew.includes('main')))
+      expect(renew).toEqual(expect.arrayContaining(['guide', 'arm', 'tensioner']))
   })
 
   it('hold what the evidence condemns in every path', () => {
@@ -92,13 +115,18 @@ describe('paths side by side', () => {
 
   it('cost more to risk on an interference engine', () => {
     const drive = changed(ardmere, (d) => (d.engine.interference = false))
-    const [risky, mild] = [paths([read.length(160.5)]), paths([read.length(160.5)], { drive })].map((p) => named(p, 'On evidence').cost)
+    const [risky, mild] = [paths([read.length(160.5)]), paths([read.length(160.5)], { drive })].map(
+      (p) => named(p, 'On evidence').cost
+    )
     expect(risky!.expected - risky!.now).toBeGreaterThan(1.3 * (mild!.expected - mild!.now))
   })
 
   it('can be repriced: a dearer hour makes access weigh more', () => {
     const dear = paths([read.length(160.5)], {}, { hourRate: 200 })
-    expect(named(dear, 'Whole set').cost.labour).toBeCloseTo(2.5 * named(paths([read.length(160.5)]), 'Whole set').cost.labour, 6)
+    expect(named(dear, 'Whole set').cost.labour).toBeCloseTo(
+      2.5 * named(paths([read.length(160.5)]), 'Whole set').cost.labour,
+      6
+    )
   })
 
   it('name what must be renewed and has no price, and are none for a sheet without parts', () => {
@@ -108,8 +136,17 @@ describe('paths side by side', () => {
   })
 
   it('take the cheaper way in where the sheet has two', () => {
-    const drive = changed(sheet('quillon-q40'), (d) => { d.parts = d.parts.filter((p: { fits: string }) => p.fits === 'cam-chain'); d.rails = d.rails.map((r: object) => r) })
-    const { way, operations } = named(paths([{ kind: 'condition', target: 'cam-chain', finding: 'stiff-links' }], { drive, usage: { value: 30_000, unit: 'km' } }), 'On evidence')
+    const drive = changed(sheet('quillon-q40'), (d) => {
+      d.parts = d.parts.filter((p: { fits: string }) => p.fits === 'cam-chain')
+      d.rails = d.rails.map((r: object) => r)
+    })
+    const { way, operations } = named(
+      paths([{ kind: 'condition', target: 'cam-chain', finding: 'stiff-links' }], {
+        drive,
+        usage: { value: 30_000, unit: 'km' }
+      }),
+      'On evidence'
+    )
     expect(way).toBe('rolled-in')
     expect(operations).toContain('roll-in')
   })
@@ -117,6 +154,7 @@ describe('paths side by side', () => {
   it.each(SHEETS)('exist for %s', (id) => {
     const all = paths([], { drive: sheet(id) })
     expect(all.paths.length).toBeGreaterThan(1)
-    for (const { cost } of all.paths) for (const figure of Object.values(cost)) expect(Number.isFinite(figure)).toBe(true)
+    for (const { cost } of all.paths)
+      for (const figure of Object.values(cost)) expect(Number.isFinite(figure)).toBe(true)
   })
 })

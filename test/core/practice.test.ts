@@ -3,7 +3,38 @@ import { namesOf, sayCode, sayLesson, tellCase } from '../../words/en'
 import type { Reading } from '../../core/readings'
 import { createHash } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
-import { CodeError, FAULTS, SEEDS, acceptable, caseCode, debrief, entries, inspectionsOf, knownOf, levelFor, makeCase, readCase, readCode, readMoves, scoreStand, seedWith, sightOf, softwareRun, solveCase, standOf, toTheMark, type Debriefing, type FaultId, type FaultSpec, type Level, type Move, type PracticeCase, type RunSummary, type SoftwareRun, weaknesses } from '../../core/views/practice'
+import {
+  CodeError,
+  FAULTS,
+  SEEDS,
+  acceptable,
+  caseCode,
+  debrief,
+  entries,
+  inspectionsOf,
+  knownOf,
+  levelFor,
+  makeCase,
+  readCase,
+  readCode,
+  readMoves,
+  scoreStand,
+  seedWith,
+  sightOf,
+  softwareRun,
+  solveCase,
+  standOf,
+  toTheMark,
+  type Debriefing,
+  type FaultId,
+  type FaultSpec,
+  type Level,
+  type Move,
+  type PracticeCase,
+  type RunSummary,
+  type SoftwareRun,
+  weaknesses
+} from '../../core/views/practice'
 import type { Call } from '../../core/calls'
 import { randomness } from '../../core/math'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
@@ -11,7 +42,8 @@ import { PRACTICE_SHEETS } from '../../demo/workshop'
 const sheet = (id: string) => PRACTICE_SHEETS.find((one) => one.id === id)!
 const ardmere = sheet('ardmere-a18')
 
-const lessons = ({ takeAlong, names }: Debriefing) => takeAlong.map((lesson) => sayLesson(lesson, (part) => names[part] ?? part)).join(' ')
+const lessons = ({ takeAlong, names }: Debriefing) =>
+  takeAlong.map((lesson) => sayLesson(lesson, (part) => names[part] ?? part)).join(' ')
 function refused(text: string): string {
   try {
     readCode(text, PRACTICE_SHEETS)
@@ -29,22 +61,44 @@ describe('case codes', () => {
       expect(readCode(` ${caseCode(key).toLowerCase().replace('-', ' ')} `, PRACTICE_SHEETS)).toEqual(key)
     }
   })
-  it('letters that look like digits are taken as meant', () => expect(readCode(caseCode({ sheet: ardmere.id, level: 1, seed: 33 }).replace('0', 'O').replace(/1(?=.$)/, 'l'), PRACTICE_SHEETS).seed).toBe(33))
+  it('letters that look like digits are taken as meant', () =>
+    expect(
+      readCode(
+        caseCode({ sheet: ardmere.id, level: 1, seed: 33 })
+          .replace('0', 'O')
+          .replace(/1(?=.$)/, 'l'),
+        PRACTICE_SHEETS
+      ).seed
+    ).toBe(33))
   it('a slip of the pen is caught, every single one and every swap of neighbours', () => {
     const code = caseCode({ sheet: ardmere.id, level: 3, seed: 7_654_321 })
     for (let i = 3; i < code.length; i++) {
-      for (const digit of '0123456789ABCDEFGHJKMNPQRSTVWXYZ') if (digit !== code[i]) expect(() => readCode(code.slice(0, i) + digit + code.slice(i + 1), PRACTICE_SHEETS)).toThrow(CodeError)
-      if (i > 3 && code[i] !== code[i - 1]) expect(() => readCode(code.slice(0, i - 1) + code[i] + code[i - 1] + code.slice(i + 1), PRACTICE_SHEETS)).toThrow(/slip|no case code/)
+      for (const digit of '0123456789ABCDEFGHJKMNPQRSTVWXYZ')
+        if (digit !== code[i])
+          expect(() => readCode(code.slice(0, i) + digit + code.slice(i + 1), PRACTICE_SHEETS)).toThrow(CodeError)
+      if (i > 3 && code[i] !== code[i - 1])
+        expect(() =>
+          readCode(code.slice(0, i - 1) + code[i] + code[i - 1] + code.slice(i + 1), PRACTICE_SHEETS)
+        ).toThrow(/slip|no case code/)
     }
   })
-  it.each(['', 'A3', 'Z3-7KQ2MD', 'A9-7KQ2MD', 'A3-7KQ2MDX', '<script>'])('%j is no code, and says how one is written', (text) => expect(refused(text)).toMatch(/A3-7KQ2MD/))
+  it.each(['', 'A3', 'Z3-7KQ2MD', 'A9-7KQ2MD', 'A3-7KQ2MDX', '<script>'])(
+    '%j is no code, and says how one is written',
+    (text) => expect(refused(text)).toMatch(/A3-7KQ2MD/)
+  )
 })
 
 describe('engines drawn by seed', () => {
   it('are the same on every machine, to the last digit', () => {
-    const drawn = PRACTICE_SHEETS.flatMap((one) => ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711)))
-    expect(drawn).toEqual(PRACTICE_SHEETS.flatMap((one) => ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711))))
-    const told = drawn.map(tellCase).map(({ code, complaint, start, usage, truth }) => ({ code, complaint, start, usage, truth }))
+    const drawn = PRACTICE_SHEETS.flatMap((one) =>
+      ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711))
+    )
+    expect(drawn).toEqual(
+      PRACTICE_SHEETS.flatMap((one) => ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711)))
+    )
+    const told = drawn
+      .map(tellCase)
+      .map(({ code, complaint, start, usage, truth }) => ({ code, complaint, start, usage, truth }))
     // Whoever changes this changes every code ever shared: the digest is of what all machines must agree on.
     expect(createHash('sha256').update(JSON.stringify(told)).digest('hex').slice(0, 16)).toBe('aa83fa8ec992e9df')
   })
@@ -59,25 +113,41 @@ describe('engines drawn by seed', () => {
       expect(new Set(specs.map(({ group }) => group)).size).toBe(specs.length)
     }
   })
-  it.each(Object.keys(FAULTS) as FaultId[])('%s comes up on every engine it fits, is there to be seen, and asks for something to be done', (id) => {
-    const spec: FaultSpec = FAULTS[id]
-    for (const one of PRACTICE_SHEETS.filter((s) => spec.fits(s))) {
-      const seed = seedWith(one, Math.max(3, spec.from) as Level, id, 0)!
-      const engine = makeCase(one, Math.max(3, spec.from) as Level, seed)
-      expect(engine.truth.faults).toContain(id)
-      const { calls } = knownOf(engine)
-      if (!spec.trap) expect(calls.some(({ call }) => call !== 'back-in')).toBe(true)
-      for (const { target, finding } of engine.truth.findings) {
-        const shown = inspectionsOf(one).flatMap((inspection) => sightOf(engine, inspection, { attempt: 0, turnedForward: true }).findings)
-        if (!/slack-stays|snaps-back/.test(finding)) expect(shown).toContainEqual(expect.objectContaining({ target, finding }))
+  it.each(Object.keys(FAULTS) as FaultId[])(
+    '%s comes up on every engine it fits, is there to be seen, and asks for something to be done',
+    (id) => {
+      const spec: FaultSpec = FAULTS[id]
+      for (const one of PRACTICE_SHEETS.filter((s) => spec.fits(s))) {
+        const seed = seedWith(one, Math.max(3, spec.from) as Level, id, 0)!
+        const engine = makeCase(one, Math.max(3, spec.from) as Level, seed)
+        expect(engine.truth.faults).toContain(id)
+        const { calls } = knownOf(engine)
+        if (!spec.trap) expect(calls.some(({ call }) => call !== 'back-in')).toBe(true)
+        for (const { target, finding } of engine.truth.findings) {
+          const shown = inspectionsOf(one).flatMap(
+            (inspection) => sightOf(engine, inspection, { attempt: 0, turnedForward: true }).findings
+          )
+          if (!/slack-stays|snaps-back/.test(finding))
+            expect(shown).toContainEqual(expect.objectContaining({ target, finding }))
+        }
       }
     }
-  })
+  )
   it('a chain within its limits goes back in, one past it is renewed with what rides on it', () => {
     const stretched = makeCase(ardmere, 1, seedWith(ardmere, 1, 'stretched', 0)!)
-    expect(Object.fromEntries(knownOf(stretched).calls.map(({ part, call }) => [part, call]))).toMatchObject({ main: 'renew', guide: 'renew', arm: 'renew', tensioner: 'renew', crank: 'renew' })
+    expect(Object.fromEntries(knownOf(stretched).calls.map(({ part, call }) => [part, call]))).toMatchObject({
+      main: 'renew',
+      guide: 'renew',
+      arm: 'renew',
+      tensioner: 'renew',
+      crank: 'renew'
+    })
     const pin = makeCase(ardmere, 1, seedWith(ardmere, 1, 'lock-pin', 0)!)
-    expect(knownOf(pin).calls.filter(({ call }) => call !== 'back-in').map(({ call }) => call)).toEqual(['look-closer'])
+    expect(
+      knownOf(pin)
+        .calls.filter(({ call }) => call !== 'back-in')
+        .map(({ call }) => call)
+    ).toEqual(['look-closer'])
   })
 })
 
@@ -94,7 +164,11 @@ describe('the stand', () => {
     expect(twice.looking).toBe(2 * once.looking)
   })
   it('nothing is written down before it was looked at, and the last entry of one thing stands', () => {
-    const read = (value: number): Move => ({ type: 'read', inspection: 'rail:guide', reading: { kind: 'groove', rail: 'guide', value } })
+    const read = (value: number): Move => ({
+      type: 'read',
+      inspection: 'rail:guide',
+      reading: { kind: 'groove', rail: 'guide', value }
+    })
     expect(at(read(0.4)).readings).toHaveLength(0)
     const { readings } = at({ type: 'inspect', inspection: 'rail:guide' }, read(0.4), read(0.5))
     expect(readings.map(({ reading }) => reading.value)).toEqual([0.5])
@@ -108,10 +182,12 @@ describe('the stand', () => {
     expect(last({ type: 'turn', degrees: 10 }, { type: 'turn', degrees: 15 }).turnedForward).toBe(true)
     expect(last({ type: 'turn', degrees: 30 }, { type: 'turn', degrees: -5 })).toMatchObject({ turnedForward: false })
     const inspection = inspectionsOf(ardmere).find(({ id }) => id === marks)!
-    const [still, turned] = [false, true].map((turnedForward) => sightOf(engine, inspection, { attempt: 0, turnedForward }).figures[0]!)
+    const [still, turned] = [false, true].map(
+      (turnedForward) => sightOf(engine, inspection, { attempt: 0, turnedForward }).figures[0]!
+    )
     expect(turned! - still!).toBeCloseTo(engine.truth.kickBack, 1)
   })
-  it('looking again shows the same engine with another hand\'s noise', () => {
+  it("looking again shows the same engine with another hand's noise", () => {
     const inspection = inspectionsOf(ardmere).find(({ id }) => id === 'extension:tensioner')!
     const look = (attempt: number) => sightOf(engine, inspection, { attempt, turnedForward: true }).figures[0]!
     expect(look(0)).toBe(look(0))
@@ -124,12 +200,31 @@ describe('the stand', () => {
 })
 
 /** Calls as moves, with the renewals they put on the bill. */
-const callMoves = (calls: readonly { part: string; call: Call; renew?: boolean }[]): Move[] => calls.flatMap(({ part, call, renew = call === 'renew' }): Move[] => [{ type: 'call', part, call }, ...(renew ? [{ type: 'renew', part, on: true } as Move] : [])])
-const careful = (run: SoftwareRun): Move[] => [...run.moves, ...callMoves(run.calls.map(({ part, call, reasons }) => ({ part, call, renew: reasons.some((reason) => reason.call === 'renew') })))]
+const callMoves = (calls: readonly { part: string; call: Call; renew?: boolean }[]): Move[] =>
+  calls.flatMap(({ part, call, renew = call === 'renew' }): Move[] => [
+    { type: 'call', part, call },
+    ...(renew ? [{ type: 'renew', part, on: true } as Move] : [])
+  ])
+const careful = (run: SoftwareRun): Move[] => [
+  ...run.moves,
+  ...callMoves(
+    run.calls.map(({ part, call, reasons }) => ({
+      part,
+      call,
+      renew: reasons.some((reason) => reason.call === 'renew')
+    }))
+  )
+]
 
 describe('the score', () => {
   it('is not had by guessing: over 200 seeds a careful learner and guessers of every kind end far apart', () => {
-    const scores: Record<'careful' | 'random' | 'renews all' | 'keeps all' | 'looks and guesses', number[]> = { 'careful': [], 'random': [], 'renews all': [], 'keeps all': [], 'looks and guesses': [] }
+    const scores: Record<'careful' | 'random' | 'renews all' | 'keeps all' | 'looks and guesses', number[]> = {
+      careful: [],
+      random: [],
+      'renews all': [],
+      'keeps all': [],
+      'looks and guesses': []
+    }
     const cheap = ['ardmere-a18', 'quillon-q40', 'hexley-h46', 'torvane-d26'].map(sheet)
     for (let seed = 0; seed < 200; seed++) {
       const engine = makeCase(cheap[seed % 4]!, (1 + (seed % 5)) as Level, 9000 + seed)
@@ -137,7 +232,8 @@ describe('the score', () => {
       const run = solution.software
       const { pick } = randomness(seed + 1)
       const parts = run.calls.map(({ part }) => part)
-      const random = () => callMoves(parts.map((part) => ({ part, call: pick(['back-in', 'renew', 'look-closer', 'stop'] as const) })))
+      const random = () =>
+        callMoves(parts.map((part) => ({ part, call: pick(['back-in', 'renew', 'look-closer', 'stop'] as const) })))
       const score = (moves: Move[]) => scoreStand(standOf(engine, moves), solution).score
       scores.careful.push(score(careful(run)))
       scores.random.push(score(random()))
@@ -158,7 +254,13 @@ describe('the score', () => {
   const run = solution.software
 
   it('a right call that rests on nothing counts for little', () => {
-    const right = callMoves(knownOf(engine).calls.map((call) => ({ part: call.part, call: call.call, renew: acceptable(call).includes('renew') })))
+    const right = callMoves(
+      knownOf(engine).calls.map((call) => ({
+        part: call.part,
+        call: call.call,
+        renew: acceptable(call).includes('renew')
+      }))
+    )
     const [grounded, guessed] = [debrief(engine, [...run.moves, ...right], solution), debrief(engine, right, solution)]
     expect(grounded.score).toBeGreaterThan(90)
     expect(guessed.score).toBeLessThan(25)
@@ -177,19 +279,32 @@ describe('the score', () => {
     const cracked = makeCase(ardmere, 1, seedWith(ardmere, 1, 'rail-cracked', 0)!)
     const rail = cracked.truth.findings.find(({ finding }) => finding === 'cracked')!.target
     const { takeAlong } = debrief(cracked, callMoves([{ part: rail, call: 'back-in' }]))
-    expect(takeAlong.map((lesson) => sayLesson(lesson, namesOf(cracked.drive))).join(' ')).toContain(`${ardmere.rails.find(({ id }) => id === rail)!.name} would have told`)
+    expect(takeAlong.map((lesson) => sayLesson(lesson, namesOf(cracked.drive))).join(' ')).toContain(
+      `${ardmere.rails.find(({ id }) => id === rail)!.name} would have told`
+    )
   })
   it('what is condemned and stays is paid later, what is sound and goes is paid now', () => {
     const kept = debrief(engine, callMoves(run.calls.map(({ part }) => ({ part, call: 'back-in' }))), solution)
     expect(kept.bill.yours.later).toBeGreaterThan(500)
-    const all = debrief(engine, callMoves(run.calls.map(({ part, call }) => ({ part, call: call === 'stop' ? call : 'renew', renew: true }))), solution)
+    const all = debrief(
+      engine,
+      callMoves(run.calls.map(({ part, call }) => ({ part, call: call === 'stop' ? call : 'renew', renew: true }))),
+      solution
+    )
     expect(all.bill.yours.later).toBe(0)
     expect(all.bill.yours.now).toBeGreaterThan(kept.bill.yours.now)
   })
   it('an engine started on a hold that nobody saw costs what a failure breaks', () => {
     const jumped = makeCase(ardmere, 1, seedWith(ardmere, 1, 'jumped-late', 0)!)
     const went = solveCase(jumped)
-    const later = (call: Call) => debrief(jumped, callMoves(knownOf(jumped).calls.map(({ part, call: right }) => ({ part, call: right === 'stop' ? call : right }))), went).bill.yours.later
+    const later = (call: Call) =>
+      debrief(
+        jumped,
+        callMoves(
+          knownOf(jumped).calls.map(({ part, call: right }) => ({ part, call: right === 'stop' ? call : right }))
+        ),
+        went
+      ).bill.yours.later
     expect(later('stop')).toBe(0)
     expect(later('back-in')).toBeGreaterThan(2000)
   })
@@ -197,32 +312,91 @@ describe('the score', () => {
     const inspection = inspectionsOf(ardmere).find(({ kind }) => kind === 'length')!
     const looked: Move[] = [{ type: 'inspect', inspection: inspection.id }]
     const sight = sightOf(engine, inspection, { attempt: 0, turnedForward: false }).figures[0]!
-    const read = (value: number) => debrief(engine, [...looked, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value } as Reading }], solution).readings[0]!
+    const read = (value: number) =>
+      debrief(
+        engine,
+        [
+          ...looked,
+          { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value } as Reading }
+        ],
+        solution
+      ).readings[0]!
     expect(read(sight)).toMatchObject({ misread: false, minutes: inspection.minutes })
     expect(read(sight).narrowed!.to).toBeLessThan(read(sight).narrowed!.from / 3)
     expect(read(sight + 1)).toMatchObject({ misread: true })
-    expect(lessons(debrief(engine, [...looked, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value: sight + 1 } as Reading }], solution))).toMatch(/Look twice/)
+    expect(
+      lessons(
+        debrief(
+          engine,
+          [
+            ...looked,
+            {
+              type: 'read',
+              inspection: inspection.id,
+              reading: { ...inspection.reads[0]!, value: sight + 1 } as Reading
+            }
+          ],
+          solution
+        )
+      )
+    ).toMatch(/Look twice/)
   })
   it('traps walked into are told: read before it was turned forward, read half a turn away, turned back', () => {
     const trapped = makeCase(ardmere, 2, seedWith(ardmere, 2, 'kick-back', 0)!)
     const inspection = inspectionsOf(ardmere).find(({ kind }) => kind === 'marks')!
     const start = standOf(trapped, [])
-    const unturned = debrief(trapped, [{ type: 'inspect', inspection: inspection.id }, ...entries(trapped, inspection, start)])
+    const unturned = debrief(trapped, [
+      { type: 'inspect', inspection: inspection.id },
+      ...entries(trapped, inspection, start)
+    ])
     expect(unturned.wrong.find(({ id }) => id === 'kick-back')).toMatchObject({ missed: true })
-    const forward: Move[] = [{ type: 'turn', degrees: toTheMark(trapped.start) }, { type: 'inspect', inspection: inspection.id }]
-    expect(debrief(trapped, [...forward, ...entries(trapped, inspection, standOf(trapped, forward.slice(0, 1)))]).wrong.find(({ id }) => id === 'kick-back')).toMatchObject({ missed: false })
+    const forward: Move[] = [
+      { type: 'turn', degrees: toTheMark(trapped.start) },
+      { type: 'inspect', inspection: inspection.id }
+    ]
+    expect(
+      debrief(trapped, [...forward, ...entries(trapped, inspection, standOf(trapped, forward.slice(0, 1)))]).wrong.find(
+        ({ id }) => id === 'kick-back'
+      )
+    ).toMatchObject({ missed: false })
     const half = makeCase(ardmere, 2, seedWith(ardmere, 2, 'half-turn', 0)!)
-    const astray = debrief(half, [{ type: 'inspect', inspection: inspection.id }, { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value: 180 } as Reading }, { type: 'turn', degrees: -5 }])
+    const astray = debrief(half, [
+      { type: 'inspect', inspection: inspection.id },
+      { type: 'read', inspection: inspection.id, reading: { ...inspection.reads[0]!, value: 180 } as Reading },
+      { type: 'turn', degrees: -5 }
+    ])
     expect(astray.wrong.find(({ id }) => id === 'half-turn')).toMatchObject({ missed: true })
     expect(lessons(astray)).toMatch(/one more crank turn/)
   })
 })
 
 describe('history', () => {
-  const run = (day: number, level: Level, score: number, faults: RunSummary['faults']): RunSummary => ({ id: `r${day}`, by: 'Bela', code: `c${day}`, title: '', level, score, faults, finishedAt: `2026-11-${String(day).padStart(2, '0')}T00:00:00.000Z` })
+  const run = (day: number, level: Level, score: number, faults: RunSummary['faults']): RunSummary => ({
+    id: `r${day}`,
+    by: 'Bela',
+    code: `c${day}`,
+    title: '',
+    level,
+    score,
+    faults,
+    finishedAt: `2026-11-${String(day).padStart(2, '0')}T00:00:00.000Z`
+  })
   it('what is missed most comes first, once weighed by how often it was met', () => {
-    const runs = [run(1, 1, 40, [{ id: 'advanced', missed: true }, { id: 'kick-back', missed: false }]), run(2, 1, 40, [{ id: 'advanced', missed: true }]), run(3, 1, 60, [{ id: 'rail-worn', missed: true }, { id: 'rail-worn', missed: false }])]
-    expect(weaknesses(runs).map(({ id, missed, met }) => [id, missed, met])).toEqual([['advanced', 2, 2], ['rail-worn', 1, 2]])
+    const runs = [
+      run(1, 1, 40, [
+        { id: 'advanced', missed: true },
+        { id: 'kick-back', missed: false }
+      ]),
+      run(2, 1, 40, [{ id: 'advanced', missed: true }]),
+      run(3, 1, 60, [
+        { id: 'rail-worn', missed: true },
+        { id: 'rail-worn', missed: false }
+      ])
+    ]
+    expect(weaknesses(runs).map(({ id, missed, met }) => [id, missed, met])).toEqual([
+      ['advanced', 2, 2],
+      ['rail-worn', 1, 2]
+    ])
     expect(weaknesses([])).toEqual([])
   })
   it('the next level opens after three good runs of one, and closes for nobody', () => {
@@ -237,10 +411,16 @@ describe('history', () => {
 describe('files and moves from outside', () => {
   const engine = tellCase(makeCase(ardmere, 3, 5))
   const json = JSON.parse(JSON.stringify(engine)) as PracticeCase
-  it('a case that was written is read again as it was', () => expect(readCase(json)).toEqual({ engine: json, faults: [] }))
+  it('a case that was written is read again as it was', () =>
+    expect(readCase(json)).toEqual({ engine: json, faults: [] }))
   it.each([
-    ['format', (c: any) => (c.format = 'other'), 'format'], ['version', (c: any) => (c.version = 2), 'version'], ['level', (c: any) => (c.level = 9), 'level'], ['truth', (c: any) => (c.truth.kickBack = 'much'), 'truth.kickBack'],
-    ['drive', (c: any) => (c.drive.chains[0].links = 3), 'drive'], ['finding', (c: any) => c.truth.findings.push({ target: 'guide', finding: 'melted' }), 'truth.findings'], ['wear', (c: any) => (c.truth.wear.guide = -1), 'truth.wear']
+    ['format', (c: any) => (c.format = 'other'), 'format'],
+    ['version', (c: any) => (c.version = 2), 'version'],
+    ['level', (c: any) => (c.level = 9), 'level'],
+    ['truth', (c: any) => (c.truth.kickBack = 'much'), 'truth.kickBack'],
+    ['drive', (c: any) => (c.drive.chains[0].links = 3), 'drive'],
+    ['finding', (c: any) => c.truth.findings.push({ target: 'guide', finding: 'melted' }), 'truth.findings'],
+    ['wear', (c: any) => (c.truth.wear.guide = -1), 'truth.wear']
   ])('a broken %s is named with its place', (_name, spoil, place) => {
     const spoilt = JSON.parse(JSON.stringify(engine)) as PracticeCase
     spoil(spoilt)
@@ -249,7 +429,10 @@ describe('files and moves from outside', () => {
     expect(faults[0]!.place.startsWith(place)).toBe(true)
   })
   it('a sheet without coordinates cannot be drawn, and says so', () => {
-    const counted = { ...json, drive: { ...json.drive, sprockets: json.drive.sprockets.map(({ centre: _c, ...rest }) => rest) } }
+    const counted = {
+      ...json,
+      drive: { ...json.drive, sprockets: json.drive.sprockets.map(({ centre: _c, ...rest }) => rest) }
+    }
     expect(readCase(counted).engine).toBeNull()
   })
   it('moves are checked one by one', () => {
@@ -257,7 +440,12 @@ describe('files and moves from outside', () => {
     expect(faultWords(readMoves('all', ardmere))[0]!.message).toMatch(/list/)
     expect(readMoves([{ type: 'fly' }], ardmere).faults[0]!.place).toBe('moves[0].type')
     expect(readMoves([{ type: 'call', part: 'main', call: 'scrap' }], ardmere).faults[0]!.place).toBe('moves[0].call')
-    expect(readMoves([{ type: 'read', inspection: 'rail:guide', reading: { kind: 'groove', rail: 'nowhere', value: 1 } }], ardmere).faults[0]!.place).toContain('moves[0].reading')
+    expect(
+      readMoves(
+        [{ type: 'read', inspection: 'rail:guide', reading: { kind: 'groove', rail: 'nowhere', value: 1 } }],
+        ardmere
+      ).faults[0]!.place
+    ).toContain('moves[0].reading')
     expect(readMoves([{ type: 'turn', degrees: Infinity }], ardmere).moves).toEqual([])
   })
 })

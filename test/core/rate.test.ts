@@ -57,9 +57,10 @@ describe('the wear rate of a chain', () => {
 })
 
 describe('the rates of a job', () => {
-  const rates = (readings: Reading[], more: Partial<JobFile> = {}, perDay?: number) => chainRates(jobOf(readings, more), estimate(jobOf(readings, more)), perDay).main
+  const rates = (readings: Reading[], more: Partial<JobFile> = {}, perDay?: number) =>
+    chainRates(jobOf(readings, more), estimate(jobOf(readings, more)), perDay).main
 
-  it('take this job\'s estimate with earlier ones of the same engine', () => {
+  it("take this job's estimate with earlier ones of the same engine", () => {
     const now = [read.length(160.48), read.length(160.48)]
     expect(rates(now)!.points).toBe(1)
     const known = rates(now, { history: { main: [{ usage: 60_000, mean: 0.0012, sd: 0.0003 }] } }, 40)!
@@ -71,33 +72,43 @@ describe('the rates of a job', () => {
   it('say when the tensioner is out of travel too, which may come first', () => {
     const { limit, travel } = rates([read.extension(12), read.length(160.45)])!
     expect(travel!.usage.mean).toBeLessThan(limit!.usage.mean)
-    expect(rates([read.extension(12)], { drive: changed(sheet('ardmere-a18'), (d) => (d.limits = [])) })!.limit).toBeNull()
+    expect(
+      rates([read.extension(12)], { drive: changed(sheet('ardmere-a18'), (d) => (d.limits = [])) })!.limit
+    ).toBeNull()
   })
 
   it('know no end of travel where the drive itself would end first: rails worn far beyond what there is', () => {
     const drive = sheet('hexley-h46')
-    const readings: Reading[] = [{ kind: 'groove', rail: 'arm', value: 11 }, { kind: 'extension', tensioner: 'tensioner', value: 0 }]
+    const readings: Reading[] = [
+      { kind: 'groove', rail: 'arm', value: 11 },
+      { kind: 'extension', tensioner: 'tensioner', value: 0 }
+    ]
     expect(rates(readings, { drive, usage: { value: 1, unit: 'km' } })!.points).toBe(1)
   })
 
   it('are none for a chain nobody measured, nor for one renewed nobody knows when', () => {
     expect(rates([])).toBeNull()
     expect(rates([read.length(160.5), read.found('engine', 'renewed-chain')])).toBeNull()
-    expect(rates([read.length(160.2), read.found('engine', 'renewed-chain')], { fitted: { main: 90_000 } })!.points).toBe(1)
+    expect(
+      rates([read.length(160.2), read.found('engine', 'renewed-chain')], { fitted: { main: 90_000 } })!.points
+    ).toBe(1)
   })
 })
 
-describe('where a tensioner\'s travel ends', () => {
+describe("where a tensioner's travel ends", () => {
   const job = (readings: Reading[], drive = sheet('ardmere-a18')) => jobOf(readings, { drive })
   const ends = (file: JobFile) => travelEndsAt(file, estimate(file), 'main')
   it('is where chain and rails, wearing on together, push it to its limit: sooner the more the rails take', () => {
-    const [spared, worn] = [ends(job([read.length(160.3), read.groove('guide', 0.02), read.groove('arm', 0.02)]))!, ends(job([read.length(160.3), read.groove('guide', 1), read.groove('arm', 1)]))!]
+    const [spared, worn] = [
+      ends(job([read.length(160.3), read.groove('guide', 0.02), read.groove('arm', 0.02)]))!,
+      ends(job([read.length(160.3), read.groove('guide', 1), read.groove('arm', 1)]))!
+    ]
     // The forward model alone reaches 13.5 mm of extension at 0.37 % of stretch.
     expect(spared).toBeGreaterThan(0.0033)
     expect(spared).toBeLessThan(0.0038)
     expect(worn).toBeLessThan(spared)
   })
-  it('where the drive\'s geometry ends before the stroke does, it is none rather than a guess', () => {
+  it("where the drive's geometry ends before the stroke does, it is none rather than a guess", () => {
     const open = changed(sheet('ardmere-a18'), (d) => Object.assign(d.tensioners[0]!, { limit: undefined }))
     expect(ends(job([read.length(160.3)], open))).toBeNull()
   })
@@ -110,7 +121,10 @@ describe('where a tensioner\'s travel ends', () => {
 
 it('points that scatter widen the sd by the root of chi² over one fewer than there are (Birge)', () => {
   // By hand: u 1 and 2, sd 1 each; r = (1·0 + 2·4)/5 = 1.6, chi² = 1.6² + (4 − 3.2)² = 3.2, over 1; 1/√5 on its own.
-  const { rate } = wearRate([{ usage: 1, mean: 0, sd: 1 }, { usage: 2, mean: 4, sd: 1 }])!
+  const { rate } = wearRate([
+    { usage: 1, mean: 0, sd: 1 },
+    { usage: 2, mean: 4, sd: 1 }
+  ])!
   expect(rate.mean).toBeCloseTo(1.6, 12)
   expect(rate.sd).toBeCloseTo(Math.sqrt(3.2 / 5), 12)
 })

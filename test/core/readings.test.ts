@@ -1,6 +1,16 @@
 import { sayLeftOut } from '../../words/en'
 import { describe, expect, it } from 'vitest'
-import { brokenLoops, extensionToNotches, impossibleReading, notchesToExtension, readingSigma, readingStructureFaults, sheetCount, type Of, type Reading } from '../../core/readings'
+import {
+  brokenLoops,
+  extensionToNotches,
+  impossibleReading,
+  notchesToExtension,
+  readingSigma,
+  readingStructureFaults,
+  sheetCount,
+  type Of,
+  type Reading
+} from '../../core/readings'
 import { read } from '../support/jobs'
 import { sheet } from '../support/sheets'
 
@@ -43,13 +53,19 @@ describe('what cannot be true of this drive, with what to do', () => {
     [{ ...read.groove('guide', 0.3), method: 'tongue' }, /gauge, feeler, thumbnail/]
   ])('%j', (reading, message) => expect(untrueWords(reading)).toMatch(message))
 
-  it.each<Reading>([read.extension(22.4), read.groove('guide', 0), read.count('crank', 'cam-ex', 52.5), read.lag('cam-in', -18), { ...read.groove('guide', 0.3), method: 'tongue', sigma: 0.2 }])('%j can', (reading) => {
+  it.each<Reading>([
+    read.extension(22.4),
+    read.groove('guide', 0),
+    read.count('crank', 'cam-ex', 52.5),
+    read.lag('cam-in', -18),
+    { ...read.groove('guide', 0.3), method: 'tongue', sigma: 0.2 }
+  ])('%j can', (reading) => {
     expect(impossibleReading(ardmere, reading)).toBeNull()
   })
 })
 
 describe('uncertainty', () => {
-  it('is the method\'s unless the reading gives its own', () => {
+  it("is the method's unless the reading gives its own", () => {
     expect(readingSigma(ardmere, read.groove('guide', 0.4))).toBe(0.1)
     expect(readingSigma(ardmere, { ...read.groove('guide', 0.4), method: 'thumbnail' })).toBe(0.4)
     expect(readingSigma(ardmere, { ...read.groove('guide', 0.4), sigma: 0.07 })).toBe(0.07)
@@ -62,7 +78,9 @@ describe('uncertainty', () => {
     expect(readingSigma(ardmere, { ...lag, turnedForward: undefined })).toBeCloseTo(Math.hypot(1.5, 1.5))
     expect(readingSigma(ardmere, { ...lag, phaserLocked: false })).toBeCloseTo(Math.hypot(1.5, 25))
     expect(readingSigma(ardmere, lag, 4)).toBeCloseTo(Math.hypot(1.5, 2))
-    expect(readingSigma(ardmere, { ...read.extension(12), turnedForward: false })).toBeCloseTo(Math.hypot(0.5, 2.2 / Math.sqrt(12)))
+    expect(readingSigma(ardmere, { ...read.extension(12), turnedForward: false })).toBeCloseTo(
+      Math.hypot(0.5, 2.2 / Math.sqrt(12))
+    )
   })
 
   it('notches read as the middle between two, none as half the first', () => {
@@ -84,20 +102,44 @@ describe('link counts', () => {
   })
 
   it('that sum to the chain are sound, jumped or not', () => {
-    expect(brokenLoops(chain, numbered([read.count('crank', 'cam-ex', 52), read.count('cam-ex', 'cam-in', 21), read.count('cam-in', 'crank', 53)]))).toEqual([])
+    expect(
+      brokenLoops(
+        chain,
+        numbered([
+          read.count('crank', 'cam-ex', 52),
+          read.count('cam-ex', 'cam-in', 21),
+          read.count('cam-in', 'crank', 53)
+        ])
+      )
+    ).toEqual([])
   })
 
   it('that do not sum are a counting error, all of them', () => {
-    expect(brokenLoops(chain, numbered([read.count('crank', 'cam-ex', 52), read.count('cam-ex', 'cam-in', 20), read.count('cam-in', 'crank', 53)]))).toEqual([{ sum: 125, ids: ['c2', 'c0', 'c1'] }])
+    expect(
+      brokenLoops(
+        chain,
+        numbered([
+          read.count('crank', 'cam-ex', 52),
+          read.count('cam-ex', 'cam-in', 20),
+          read.count('cam-in', 'crank', 53)
+        ])
+      )
+    ).toEqual([{ sum: 125, ids: ['c2', 'c0', 'c1'] }])
   })
 
   it('over marks that are no neighbours close a loop too', () => {
-    expect(brokenLoops(chain, numbered([read.count('crank', 'cam-in', 72), read.count('cam-in', 'crank', 53)]))[0]?.sum).toBe(125)
+    expect(
+      brokenLoops(chain, numbered([read.count('crank', 'cam-in', 72), read.count('cam-in', 'crank', 53)]))[0]?.sum
+    ).toBe(125)
   })
 
   it('of one run alone close nothing; counted twice they are averaged', () => {
     expect(brokenLoops(chain, numbered([read.count('crank', 'cam-ex', 52)]))).toEqual([])
-    const twice = [read.count('crank', 'cam-ex', 53), read.count('crank', 'cam-ex', 53), read.count('cam-ex', 'crank', 73)]
+    const twice = [
+      read.count('crank', 'cam-ex', 53),
+      read.count('crank', 'cam-ex', 53),
+      read.count('cam-ex', 'crank', 73)
+    ]
     expect(brokenLoops(chain, numbered(twice))).toEqual([])
   })
 })

@@ -2,7 +2,17 @@ import { faultWords } from '../support/told'
 import { namesOf, sayChange } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { assess } from '../../core/paths'
-import { type Act, assessRecord, entryFaults, exportJob, foldActs, importJob, jobFile, type KeptJob, readJob } from '../../core/record'
+import {
+  type Act,
+  assessRecord,
+  entryFaults,
+  exportJob,
+  foldActs,
+  importJob,
+  jobFile,
+  type KeptJob,
+  readJob
+} from '../../core/record'
 import { fills, slotsOf } from '../../core/views/bench'
 import { explainChange } from '../../core/views/verdict'
 import type { Reading } from '../../core/readings'
@@ -10,7 +20,14 @@ import { before, jobOf, read } from '../support/jobs'
 import { sheet } from '../support/sheets'
 
 const at = '2026-11-24T08:00:00.000Z'
-const took = (id: string, reading: Reading, supersedes?: string): Act => ({ id, type: 'read', by: 'Maren', at, reading, ...(supersedes ? { supersedes } : {}) })
+const took = (id: string, reading: Reading, supersedes?: string): Act => ({
+  id,
+  type: 'read',
+  by: 'Maren',
+  at,
+  reading,
+  ...(supersedes ? { supersedes } : {})
+})
 const undid = (id: string, act: string): Act => ({ id, type: 'undo', by: 'Idris', at, act })
 const ids = (acts: Act[]) => foldActs(acts, 'on-evidence').readings.map((r) => r.id)
 
@@ -22,7 +39,8 @@ describe('what the acts of a job come to', () => {
     expect(ids([first, corrected])).toEqual(['b'])
     expect(foldActs([first, corrected], 'on-evidence').superseded.get('a')).toBe('b')
   })
-  it('a correction taken back brings the old reading back', () => expect(ids([first, corrected, undid('c', 'b')])).toEqual(['a']))
+  it('a correction taken back brings the old reading back', () =>
+    expect(ids([first, corrected, undid('c', 'b')])).toEqual(['a']))
   it('taking back the taking back puts the reading back', () => {
     expect(ids([first, undid('c', 'a')])).toEqual([])
     expect(ids([first, undid('c', 'a'), undid('d', 'c')])).toEqual(['a'])
@@ -56,9 +74,29 @@ describe('an act from outside', () => {
   ])('%s', (_name, act, place) => expect(faults(act)[0]?.place).toBe(place))
 })
 
-const kept: KeptJob = { vehicle: 'Pilot van 3', stand: 'Bay 2', complaint: 'Noise', openedBy: 'Maren', openedAt: at, sheet: sheet('ardmere-a18'), usage: { value: 148_200, unit: 'km' }, school: 'on-evidence', corrections: { skim: { 1: 0.1 } } }
-const acts = [took('a', { ...read.extension(14), note: 'found “as is” <b>' }), took('b', read.groove('guide', 0.4)), took('c', read.groove('guide', 0.6), 'b'), undid('d', 'a'), undid('e', 'd'), { id: 'f', type: 'school', by: 'Tove', at, school: 'whole-set' } satisfies Act]
-const importer = () => { let n = 0; return { by: 'Bela', at, newId: () => `new-${++n}` } }
+const kept: KeptJob = {
+  vehicle: 'Pilot van 3',
+  stand: 'Bay 2',
+  complaint: 'Noise',
+  openedBy: 'Maren',
+  openedAt: at,
+  sheet: sheet('ardmere-a18'),
+  usage: { value: 148_200, unit: 'km' },
+  school: 'on-evidence',
+  corrections: { skim: { 1: 0.1 } }
+}
+const acts = [
+  took('a', { ...read.extension(14), note: 'found “as is” <b>' }),
+  took('b', read.groove('guide', 0.4)),
+  took('c', read.groove('guide', 0.6), 'b'),
+  undid('d', 'a'),
+  undid('e', 'd'),
+  { id: 'f', type: 'school', by: 'Tove', at, school: 'whole-set' } satisfies Act
+]
+const importer = () => {
+  let n = 0
+  return { by: 'Bela', at, newId: () => `new-${++n}` }
+}
 
 describe('a job as a file', () => {
   const file = JSON.parse(JSON.stringify(exportJob(kept, acts))) as unknown
@@ -73,14 +111,23 @@ describe('a job as a file', () => {
     expect(assess(readJob(file).job!)).toEqual(assessRecord(kept, acts))
   })
   it('written by hand with readings alone becomes acts of whoever imports it', () => {
-    const { job, acts: made } = importJob(jobOf([read.extension(14), { ...read.groove('guide', -1), by: 'Tove' }]), importer())
-    expect(made.map(({ id, by }) => [id, by])).toEqual([[expect.stringMatching(/^r-/), 'Bela'], [expect.stringMatching(/^r-/), 'Tove']])
+    const { job, acts: made } = importJob(
+      jobOf([read.extension(14), { ...read.groove('guide', -1), by: 'Tove' }]),
+      importer()
+    )
+    expect(made.map(({ id, by }) => [id, by])).toEqual([
+      [expect.stringMatching(/^r-/), 'Bela'],
+      [expect.stringMatching(/^r-/), 'Tove']
+    ])
     expect(jobFile(job!, made).readings).toHaveLength(2)
   })
   it('edited so that its readings are not what its acts come to is refused with what to do', () => {
     const edited = structuredClone(file) as { readings: unknown[] }
     edited.readings.pop()
-    expect(faultWords(importJob(edited, importer()))[0]).toMatchObject({ place: 'readings', message: expect.stringMatching(/Remove "acts"/) })
+    expect(faultWords(importJob(edited, importer()))[0]).toMatchObject({
+      place: 'readings',
+      message: expect.stringMatching(/Remove "acts"/)
+    })
   })
   it.each<[string, unknown, string]>([
     ['another format', { format: 'umbrette-drive' }, 'format'],
@@ -89,16 +136,31 @@ describe('a job as a file', () => {
     ['a drive that is unsound', { ...jobOf([]), drive: {} }, 'drive.format'],
     ['a reading of an unknown kind', jobOf([read.extension(9), { kind: 'smell' } as never]), 'readings[1].kind'],
     ['an act with a ghost', { ...jobOf([]), acts: [undid('x', 'nothing')] }, 'acts[0].act'],
-    ['an act twice', { ...jobOf([read.extension(9)]), acts: [took('a', read.extension(9)), took('a', read.extension(9))] }, 'acts[1].id'],
+    [
+      'an act twice',
+      { ...jobOf([read.extension(9)]), acts: [took('a', read.extension(9)), took('a', read.extension(9))] },
+      'acts[1].id'
+    ],
     ['a list', [], ''],
     ['nothing', null, '']
-  ])('%s is refused at its place', (_name, value, place) => expect(importJob(value, importer()).faults[0]?.place).toBe(place))
+  ])('%s is refused at its place', (_name, value, place) =>
+    expect(importJob(value, importer()).faults[0]?.place).toBe(place)
+  )
 })
 
 describe('everything that can be read on a drive', () => {
   it('has a slot at its station', () => {
     const slots = slotsOf(sheet('ardmere-a18'))
-    expect(slots.map(({ key }) => key)).toEqual(expect.arrayContaining(['camLag:cam-in', 'linkCount:main:crank:cam-ex', 'extension:tensioner', 'groove:arm', 'phaserPlay:phaser-in', 'chainLength:main:20']))
+    expect(slots.map(({ key }) => key)).toEqual(
+      expect.arrayContaining([
+        'camLag:cam-in',
+        'linkCount:main:crank:cam-ex',
+        'extension:tensioner',
+        'groove:arm',
+        'phaserPlay:phaser-in',
+        'chainLength:main:20'
+      ])
+    )
     expect(slots.every((slot) => !slot.key.includes('bridge'))).toBe(true)
   })
   it('is filled by a length over another number of links too', () => {
@@ -110,11 +172,20 @@ describe('everything that can be read on a drive', () => {
 
 describe('what changed, in words', () => {
   const drive = sheet('ardmere-a18')
-  const said = (before: Reading[], act: Act, after: Reading[]) => sayChange(explainChange(drive, [act], assess(jobOf(before)), assess(jobOf(after)))!, namesOf(drive), false)
-  it('names the reading and the narrowing', () => expect(said([], took('a', read.length(160.8)), [read.length(160.8)])).toMatch(/^The chain length took elongation from 0\.32 to 0\.\d\d % and narrowed it from ±0\.38 to ±0\.10\.$/))
+  const said = (before: Reading[], act: Act, after: Reading[]) =>
+    sayChange(explainChange(drive, [act], assess(jobOf(before)), assess(jobOf(after)))!, namesOf(drive), false)
+  it('names the reading and the narrowing', () =>
+    expect(said([], took('a', read.length(160.8)), [read.length(160.8)])).toMatch(
+      /^The chain length took elongation from 0\.32 to 0\.\d\d % and narrowed it from ±0\.38 to ±0\.10\.$/
+    ))
   it('says when a jump shows or goes', () => {
-    expect(said([], took('a', read.lag('cam-in', -18)), [read.lag('cam-in', -18)])).toMatch(/Intake cam sprocket now reads 1 tooth early/)
+    expect(said([], took('a', read.lag('cam-in', -18)), [read.lag('cam-in', -18)])).toMatch(
+      /Intake cam sprocket now reads 1 tooth early/
+    )
     expect(said([read.lag('cam-in', -18)], undid('b', 'a'), [])).toMatch(/^Taking that back .*has not jumped after all/)
   })
-  it('says when nothing did', () => expect(said([], took('a', read.play('phaser-in', 1)), [read.play('phaser-in', 1)])).toBe('The phaser play left the elongation as it was.'))
+  it('says when nothing did', () =>
+    expect(said([], took('a', read.play('phaser-in', 1)), [read.play('phaser-in', 1)])).toBe(
+      'The phaser play left the elongation as it was.'
+    ))
 })

@@ -6,12 +6,23 @@ import { jobOf, read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'
 
 const { found } = read
-const SOUND = [read.extension(5.5), read.lag('cam-ex', 0.8), read.lag('cam-in', 0.5), read.length(160.12), read.groove('guide', 0.2), read.groove('arm', 0.3)]
+const SOUND = [
+  read.extension(5.5),
+  read.lag('cam-ex', 0.8),
+  read.lag('cam-in', 0.5),
+  read.length(160.12),
+  read.groove('guide', 0.2),
+  read.groove('arm', 0.3)
+]
 
 const judged = (readings: Reading[], more: Partial<JobFile> = {}) => {
   const { calls } = assessed(jobOf([...SOUND, ...readings], more))
   const of = (part: string) => calls.find((c) => c.part === part)
-  return { calls, call: (part: string) => of(part)?.call, reason: (part: string, rule: string) => of(part)?.reasons.find((r) => r.rule === rule) }
+  return {
+    calls,
+    call: (part: string) => of(part)?.call,
+    reason: (part: string, rule: string) => of(part)?.reasons.find((r) => r.rule === rule)
+  }
 }
 
 describe('a worked case for each rule', () => {
@@ -46,7 +57,10 @@ describe('a worked case for each rule', () => {
   })
 
   it('a superseded design is renewed on sight only where the sheet says so', () => {
-    expect(judged([found('tensioner', 'superseded')]).reason('tensioner', 'superseded')).toMatchObject({ call: 'renew', text: expect.stringMatching(/sample sheet/) })
+    expect(judged([found('tensioner', 'superseded')]).reason('tensioner', 'superseded')).toMatchObject({
+      call: 'renew',
+      text: expect.stringMatching(/sample sheet/)
+    })
     expect(judged([found('guide', 'superseded')]).reason('guide', 'superseded')!.call).toBe('look-closer')
     expect(judged([found('arm', 'superseded')]).reason('arm', 'superseded')!.text).toMatch(/says nothing/)
   })
@@ -54,54 +68,86 @@ describe('a worked case for each rule', () => {
   it('a chain that ran on metal is renewed with all that rides on it, and the engine is held until then', () => {
     const { call, reason, calls } = judged([found('guide', 'chain-on-metal')])
     expect(call('main')).toBe('stop')
-    expect(calls.find((c) => c.part === 'main')!.reasons.filter((r) => r.rule === 'chain-on-metal').map((r) => r.call)).toEqual(['stop', 'renew'])
+    expect(
+      calls
+        .find((c) => c.part === 'main')!
+        .reasons.filter((r) => r.rule === 'chain-on-metal')
+        .map((r) => r.call)
+    ).toEqual(['stop', 'renew'])
     expect(reason('main', 'chain-on-metal')!.release).toMatch(/renewed/)
     for (const part of ['arm', 'tensioner', 'bridge']) expect(reason(part, 'new-chain')!.call).toBe('renew')
   })
 
   it('a new chain always brings new rails and tensioner, whatever condemned it', () => {
     const { reason } = judged([found('main', 'loose-links')])
-    for (const part of ['guide', 'arm', 'tensioner']) expect(reason(part, 'new-chain')!.text).toMatch(/new rails and tensioner/)
+    for (const part of ['guide', 'arm', 'tensioner'])
+      expect(reason(part, 'new-chain')!.text).toMatch(/new rails and tensioner/)
   })
 
   it('harmless phaser noise goes back in; a phaser able to come apart stops the job', () => {
-    expect(judged([read.play('phaser-in', 0.2), found('phaser-in', 'cold-start-rattle')]).call('phaser-in')).toBe('back-in')
+    expect(judged([read.play('phaser-in', 0.2), found('phaser-in', 'cold-start-rattle')]).call('phaser-in')).toBe(
+      'back-in'
+    )
     const loose = judged([found('phaser-in', 'cover-bolts-loose')])
     expect(loose.call('phaser-in')).toBe('stop')
-    expect(loose.reason('phaser-in', 'loose-phaser')).toMatchObject({ call: 'renew', text: expect.stringMatching(/another thing than noise/) })
+    expect(loose.reason('phaser-in', 'loose-phaser')).toMatchObject({
+      call: 'renew',
+      text: expect.stringMatching(/another thing than noise/)
+    })
   })
 
   it('the locating pin is looked at after a loose phaser, until it was', () => {
     expect(judged([read.play('phaser-in', 4)]).reason('cam-in', 'pin-after-loose-phaser')!.call).toBe('look-closer')
-    expect(judged([found('phaser-in', 'free-on-cam'), found('cam-in', 'pin-sound')]).reason('cam-in', 'pin-after-loose-phaser')).toBeUndefined()
+    expect(
+      judged([found('phaser-in', 'free-on-cam'), found('cam-in', 'pin-sound')]).reason(
+        'cam-in',
+        'pin-after-loose-phaser'
+      )
+    ).toBeUndefined()
   })
 
   it('an unread phaser is not passed', () => {
-    expect(judged([]).reason('phaser-in', 'play-limit')).toMatchObject({ call: 'look-closer', settle: { kind: 'phaserPlay', target: 'phaser-in' } })
+    expect(judged([]).reason('phaser-in', 'play-limit')).toMatchObject({
+      call: 'look-closer',
+      settle: { kind: 'phaserPlay', target: 'phaser-in' }
+    })
   })
 
   it('a chain as long as a new one has not stretched, whatever the timing said', () => {
-    const late = [{ ...read.lag('cam-in', 8), sigma: 0.4 }, { ...read.lag('cam-ex', 9), sigma: 0.4 }]
+    const late = [
+      { ...read.lag('cam-in', 8), sigma: 0.4 },
+      { ...read.lag('cam-ex', 9), sigma: 0.4 }
+    ]
     const { calls } = assessed(jobOf([...late, read.length(160.01), read.length(159.99)]))
     const of = (part: string) => calls.find((c) => c.part === part)!
     expect(of('main').reasons.some((r) => r.rule === 'measures-as-new')).toBe(true)
     expect(of('main').reasons.some((r) => r.rule === 'lag-limit')).toBe(false)
-    expect(of('cam-in').reasons.find((r) => r.rule === 'late-but-not-stretched')!.text).toMatch(/phaser and locating pin/)
+    expect(of('cam-in').reasons.find((r) => r.rule === 'late-but-not-stretched')!.text).toMatch(
+      /phaser and locating pin/
+    )
   })
 
   it('slack between the cams that goes when turned forward is no wear', () => {
-    expect(judged([found('main', 'slack-taken-up')]).reason('main', 'found-slack-taken-up')).toMatchObject({ call: 'back-in', text: expect.stringMatching(/kicked back/) })
+    expect(judged([found('main', 'slack-taken-up')]).reason('main', 'found-slack-taken-up')).toMatchObject({
+      call: 'back-in',
+      text: expect.stringMatching(/kicked back/)
+    })
     expect(judged([found('main', 'slack-stays')]).call('main')).toBe('look-closer')
   })
 
   it('uneven wear is a finding of its own', () => {
     const places = [160.1, 160.15, 161.1].map((value, i) => ({ ...read.length(value), place: i + 1 }))
     const { calls } = assessed(jobOf(places))
-    expect(calls.find((c) => c.part === 'main')!.reasons.find((r) => r.rule === 'uneven-wear')!.readings).toEqual([0, 1, 2])
+    expect(calls.find((c) => c.part === 'main')!.reasons.find((r) => r.rule === 'uneven-wear')!.readings).toEqual([
+      0, 1, 2
+    ])
   })
 
   it('hooked teeth throw doubt on the chain that ran on them', () => {
-    expect(judged([found('crank', 'teeth-hooked')]).reason('main', 'chain-on-bad-teeth')!.settle).toEqual({ kind: 'chainLength', target: 'main' })
+    expect(judged([found('crank', 'teeth-hooked')]).reason('main', 'chain-on-bad-teeth')!.settle).toEqual({
+      kind: 'chainLength',
+      target: 'main'
+    })
   })
 })
 
@@ -109,13 +155,26 @@ describe('the fragment ledger', () => {
   const missing = found('guide', 'piece-missing', { count: 3 })
 
   it('holds the engine until every piece is found or accepted in writing', () => {
-    expect(judged([missing]).reason('engine', 'fragments')).toMatchObject({ call: 'stop', text: expect.stringMatching(/^3 of 3/), release: expect.stringMatching(/accepted in writing/) })
-    expect(judged([missing, found('engine', 'pieces-found', { count: 2 })]).reason('engine', 'fragments')!.text).toMatch(/^1 of 3 missing pieces/)
-    expect(judged([missing, found('engine', 'pieces-found', { count: 2 }), found('engine', 'pieces-accepted', { count: 1 })]).call('engine')).toBe('back-in')
+    expect(judged([missing]).reason('engine', 'fragments')).toMatchObject({
+      call: 'stop',
+      text: expect.stringMatching(/^3 of 3/),
+      release: expect.stringMatching(/accepted in writing/)
+    })
+    expect(
+      judged([missing, found('engine', 'pieces-found', { count: 2 })]).reason('engine', 'fragments')!.text
+    ).toMatch(/^1 of 3 missing pieces/)
+    expect(
+      judged([
+        missing,
+        found('engine', 'pieces-found', { count: 2 }),
+        found('engine', 'pieces-accepted', { count: 1 })
+      ]).call('engine')
+    ).toBe('back-in')
   })
 
   it('is opened by a broken rail or plastic in the pan', () => {
-    for (const broken of [found('guide', 'broken'), found('engine', 'oil-plastic')]) expect(judged([broken]).reason('engine', 'fragments')!.call).toBe('look-closer')
+    for (const broken of [found('guide', 'broken'), found('engine', 'oil-plastic')])
+      expect(judged([broken]).reason('engine', 'fragments')!.call).toBe('look-closer')
   })
 })
 
@@ -127,12 +186,21 @@ describe('after a jump on an interference engine', () => {
   }
 
   it('it is held until compression or leak-down is found sound', () => {
-    expect(after([])).toMatchObject({ call: 'stop', reasons: [{ rule: 'jump', release: expect.stringMatching(/leak-down found sound/) }] })
-    expect(after([found('engine', 'compression-sound')]).reasons[0]).toMatchObject({ call: 'look-closer', readings: [1, 2] })
+    expect(after([])).toMatchObject({
+      call: 'stop',
+      reasons: [{ rule: 'jump', release: expect.stringMatching(/leak-down found sound/) }]
+    })
+    expect(after([found('engine', 'compression-sound')]).reasons[0]).toMatchObject({
+      call: 'look-closer',
+      readings: [1, 2]
+    })
   })
 
   it('low compression is a hold of its own', () => {
-    expect(judged([found('engine', 'compression-low')]).reason('engine', 'compression-low')).toMatchObject({ call: 'stop', release: expect.any(String) })
+    expect(judged([found('engine', 'compression-low')]).reason('engine', 'compression-low')).toMatchObject({
+      call: 'stop',
+      release: expect.any(String)
+    })
   })
 
   it('an early cam is argued from its direction, and what wear hides is said', () => {
@@ -156,8 +224,14 @@ describe('schools', () => {
 
   it('weighed renews what saves money over the horizon, and says how much', () => {
     const near = [read.length(160.7), read.groove('guide', 0.9)]
-    const over = (horizon: number) => assessed(jobOf(near, { school: 'weighed', horizon })).calls.find((c) => c.part === 'main')!.reasons.find((r) => r.rule === 'weighed')
-    expect(over(150_000)).toMatchObject({ call: 'renew', text: expect.stringMatching(/saves an expected \d+ ¤ over 150000 km/) })
+    const over = (horizon: number) =>
+      assessed(jobOf(near, { school: 'weighed', horizon }))
+        .calls.find((c) => c.part === 'main')!
+        .reasons.find((r) => r.rule === 'weighed')
+    expect(over(150_000)).toMatchObject({
+      call: 'renew',
+      text: expect.stringMatching(/saves an expected \d+ ¤ over 150000 km/)
+    })
     expect(over(1000)).toMatchObject({ call: 'back-in', text: expect.stringMatching(/keeping it saves/) })
   })
 
@@ -174,8 +248,23 @@ describe('schools', () => {
 })
 
 describe('a lag that neither stretch nor a jump explains', () => {
-  const counts = [read.count('crank', 'cam-ex', 53), read.count('cam-ex', 'cam-in', 20), read.count('cam-in', 'crank', 53)]
-  const late = (degrees: number, more: Reading[] = counts) => assessed(jobOf([read.extension(5.5), read.length(160.08), read.groove('guide', 0.2), read.groove('arm', 0.2), { ...read.lag('cam-ex', 0.6), method: 'wheel' }, { ...read.lag('cam-in', degrees), method: 'wheel' }, ...more])).calls.find(({ part }) => part === 'cam-in')!
+  const counts = [
+    read.count('crank', 'cam-ex', 53),
+    read.count('cam-ex', 'cam-in', 20),
+    read.count('cam-in', 'crank', 53)
+  ]
+  const late = (degrees: number, more: Reading[] = counts) =>
+    assessed(
+      jobOf([
+        read.extension(5.5),
+        read.length(160.08),
+        read.groove('guide', 0.2),
+        read.groove('arm', 0.2),
+        { ...read.lag('cam-ex', 0.6), method: 'wheel' },
+        { ...read.lag('cam-in', degrees), method: 'wheel' },
+        ...more
+      ])
+    ).calls.find(({ part }) => part === 'cam-in')!
   it('asks for phaser, pin, key and mark of that cam, and says by how much it is off', () => {
     const reason = late(8).reasons.find(({ rule }) => rule === 'lag-unexplained')!
     expect(reason.call).toBe('look-closer')
@@ -184,7 +273,11 @@ describe('a lag that neither stretch nor a jump explains', () => {
   })
   it('is not said of a cam that stands where it should, nor of one that has jumped', () => {
     expect(late(0.5).reasons.map(({ rule }) => rule)).not.toContain('lag-unexplained')
-    const jumped = late(20.6, [read.count('crank', 'cam-ex', 53), read.count('cam-ex', 'cam-in', 19), read.count('cam-in', 'crank', 54)])
+    const jumped = late(20.6, [
+      read.count('crank', 'cam-ex', 53),
+      read.count('cam-ex', 'cam-in', 19),
+      read.count('cam-in', 'crank', 54)
+    ])
     expect(jumped.reasons.map(({ rule }) => rule)).not.toContain('lag-unexplained')
   })
 })

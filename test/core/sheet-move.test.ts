@@ -1,6 +1,15 @@
 import { sayFault } from '../../words/en'
 import { describe, expect, it } from 'vitest'
-import { type Act, assessRecord, entryFaults, exportJob, foldActs, importJob, type KeptJob, sheetOf } from '../../core/record'
+import {
+  type Act,
+  assessRecord,
+  entryFaults,
+  exportJob,
+  foldActs,
+  importJob,
+  type KeptJob,
+  sheetOf
+} from '../../core/record'
 import { summarise } from '../../core/views/summary'
 import type { Reading } from '../../core/readings'
 import { before, read } from '../support/jobs'
@@ -12,7 +21,17 @@ const stricter = changed(old, (d) => (d.limits.find((l: { kind: string }) => l.k
 const took = (id: string, reading: Reading): Act => ({ id, type: 'read', by: 'Maren', at, reading })
 const moves: Act = { id: 'm', type: 'sheet', by: 'Tove', at, sheet: stricter, revision: 2 }
 const back: Act = { id: 'u', type: 'undo', by: 'Tove', at, act: 'm' }
-const job: KeptJob = { vehicle: 'Pilot van 3', stand: '', complaint: '', openedBy: 'Maren', openedAt: at, sheet: old, usage: { value: 1000, unit: 'km' }, school: 'on-evidence', corrections: null }
+const job: KeptJob = {
+  vehicle: 'Pilot van 3',
+  stand: '',
+  complaint: '',
+  openedBy: 'Maren',
+  openedAt: at,
+  sheet: old,
+  usage: { value: 1000, unit: 'km' },
+  school: 'on-evidence',
+  corrections: null
+}
 const readings = [took('a', read.extension(15)), took('b', read.length(160.6))]
 
 describe('a job moved to another revision of its sheet', () => {
@@ -47,31 +66,60 @@ describe('a job moved to another revision of its sheet', () => {
     const renamed = changed(counted, (d) => {
       d.rails[0].id = 'front'
       d.chains[0].path = d.chains[0].path.map((id: string) => (id === 'guide' ? 'front' : id))
-      d.limits.forEach((l: { rail?: string }) => { if (l.rail === 'guide') l.rail = 'front' })
-      delete d.operations; delete d.parts; delete d.alwaysRenewed; delete d.waysIn; delete d.torques; delete d.cautions; delete d.superseded
+      d.limits.forEach((l: { rail?: string }) => {
+        if (l.rail === 'guide') l.rail = 'front'
+      })
+      delete d.operations
+      delete d.parts
+      delete d.alwaysRenewed
+      delete d.waysIn
+      delete d.torques
+      delete d.cautions
+      delete d.superseded
     })
     const acts: Act[] = [{ ...moves, sheet: renamed }, took('g', read.groove('front', 0.4))]
     expect(entryFaults(before(counted), acts[0])).toEqual([])
     expect(sayFault(entryFaults(before(renamed, acts, counted), back)[0]!)).toMatch(/no place for the groove depth/)
     expect(entryFaults(before(renamed, [acts[0]!], counted), back)).toEqual([])
   })
-  it('a broken sheet is named at its place', () => expect(entryFaults(before(old), { ...moves, sheet: { ...old, sprockets: [] } })[0]!.place).toMatch(/^sheet\.sprockets/))
+  it('a broken sheet is named at its place', () =>
+    expect(entryFaults(before(old), { ...moves, sheet: { ...old, sprockets: [] } })[0]!.place).toMatch(
+      /^sheet\.sprockets/
+    ))
 })
 
 describe('what a job waits for', () => {
-  const waits = (id: string, what: 'part' | 'customer' | 'nothing', note?: string): Act => ({ id, type: 'waits', by: 'Tove', at, for: what, ...(note ? { note } : {}) })
+  const waits = (id: string, what: 'part' | 'customer' | 'nothing', note?: string): Act => ({
+    id,
+    type: 'waits',
+    by: 'Tove',
+    at,
+    for: what,
+    ...(note ? { note } : {})
+  })
   it('the last word holds, and nothing means nothing', () => {
-    expect(foldActs([waits('1', 'part', 'rail'), waits('2', 'customer')], 'weighed').waits).toMatchObject({ for: 'customer' })
+    expect(foldActs([waits('1', 'part', 'rail'), waits('2', 'customer')], 'weighed').waits).toMatchObject({
+      for: 'customer'
+    })
     expect(foldActs([waits('1', 'part'), waits('2', 'nothing')], 'weighed').waits).toBeNull()
   })
-  it('stands in the summary with its note', () => expect(summarise(job, [waits('1', 'part', 'Guide set, Friday')]).waits).toEqual({ for: 'part', note: 'Guide set, Friday', since: at }))
+  it('stands in the summary with its note', () =>
+    expect(summarise(job, [waits('1', 'part', 'Guide set, Friday')]).waits).toEqual({
+      for: 'part',
+      note: 'Guide set, Friday',
+      since: at
+    }))
 })
 
-describe('a job\'s summary', () => {
+describe("a job's summary", () => {
   it('holds only what was measured', () => {
     expect(summarise(job, []).measures).toEqual([])
     const { measures } = summarise(job, [took('e', read.extension(12)), took('g', read.groove('guide', 0.5))])
-    expect(measures.map(({ kind, part }) => `${kind} ${part}`)).toEqual(['elongation main', 'extension tensioner', 'groove guide'])
+    expect(measures.map(({ kind, part }) => `${kind} ${part}`)).toEqual([
+      'elongation main',
+      'extension tensioner',
+      'groove guide'
+    ])
     for (const { low, value, high, limit } of measures) {
       expect(low).toBeLessThan(value)
       expect(high).toBeGreaterThan(value)

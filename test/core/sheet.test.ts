@@ -20,27 +20,82 @@ describe('an unsound sheet names each fault with its place', () => {
     ['a clock position that is none', (d) => (d.marks[0].at = '13:00'), 'marks[0].at', /clock/],
     ['an id used twice', (d) => (d.rails[1].id = 'guide'), 'rails[1].id', /own id/],
     ['a ghost on the path', (d) => (d.chains[0].path[2] = 'ghost'), 'chains[0].path[2]', /neither/],
-    ['a path without its driver first', (d) => d.chains[0].path.push(d.chains[0].path.shift()), 'chains[0].path', /start at the driver/],
+    [
+      'a path without its driver first',
+      (d) => d.chains[0].path.push(d.chains[0].path.shift()),
+      'chains[0].path',
+      /start at the driver/
+    ],
     ['counts that do not sum', (d) => (d.chains[0].counts[0].links = 52), 'chains[0].counts', /sum to 125/],
     ['a cam that does not turn at half speed', (d) => (d.sprockets[1].teeth = 38), 'chains[0].path', /expected 36/],
-    ['a second tensioner on a chain', (d) => d.tensioners.push({ ...d.tensioners[0], id: 'other' }), 'tensioners[1].chain', /already/],
+    [
+      'a second tensioner on a chain',
+      (d) => d.tensioners.push({ ...d.tensioners[0], id: 'other' }),
+      'tensioners[1].chain',
+      /already/
+    ],
     ['a tensioner whose arm is a guide', (d) => (d.tensioners[0].arm = 'guide'), 'tensioners[0].arm', /no arm/],
     ['a groove limit on nothing', (d) => delete d.limits[2].rail, 'limits[2].rail', /say which rail/],
     ['a phaser on no sprocket', (d) => (d.phasers[0].sprocket = 'x'), 'phasers[0].sprocket', /no sprocket/],
-    ['a reversed path', (d) => (d.chains[0].path = ['crank', 'guide', 'cam-in', 'cam-ex', 'arm'], d.chains[0].counts = []), 'chains[0].path', /direction of turning/],
+    [
+      'a reversed path',
+      (d) => ((d.chains[0].path = ['crank', 'guide', 'cam-in', 'cam-ex', 'arm']), (d.chains[0].counts = [])),
+      'chains[0].path',
+      /direction of turning/
+    ],
     ['cams on top of each other', (d) => (d.sprockets[1].centre = [54, 331]), 'chains[0].path', /overlap/],
-    ['a chain two links short', (d) => (d.chains[0].links = 124, d.chains[0].counts = []), 'chains[0]', /takes 126\.\d\d links/],
-    ['a guide that the chain does not reach', (d) => (d.rails[0].shoe.centre = [900, 63]), 'chains[0].path', /stands clear/],
-    ['a plunger along its face', (d) => (d.tensioners[0].axis = d.tensioners[0].pad.face), 'tensioners[0].axis', /cannot push/],
-    ['counts that the marks contradict', (d) => (d.chains[0].counts = [{ from: 'crank', to: 'cam-ex', links: 50 }, { from: 'cam-ex', to: 'cam-in', links: 20 }, { from: 'cam-in', to: 'crank', links: 56 }]), 'chains[0].counts[0]', /geometry give 5\d\.\d/],
+    [
+      'a chain two links short',
+      (d) => ((d.chains[0].links = 124), (d.chains[0].counts = [])),
+      'chains[0]',
+      /takes 126\.\d\d links/
+    ],
+    [
+      'a guide that the chain does not reach',
+      (d) => (d.rails[0].shoe.centre = [900, 63]),
+      'chains[0].path',
+      /stands clear/
+    ],
+    [
+      'a plunger along its face',
+      (d) => (d.tensioners[0].axis = d.tensioners[0].pad.face),
+      'tensioners[0].axis',
+      /cannot push/
+    ],
+    [
+      'counts that the marks contradict',
+      (d) =>
+        (d.chains[0].counts = [
+          { from: 'crank', to: 'cam-ex', links: 50 },
+          { from: 'cam-ex', to: 'cam-in', links: 20 },
+          { from: 'cam-in', to: 'crank', links: 56 }
+        ]),
+      'chains[0].counts[0]',
+      /geometry give 5\d\.\d/
+    ],
     ['a guide without its shoe', (d) => delete d.rails[0].shoe, 'rails[0].shoe', /needs them too/],
     ['a hole in the counts', (d) => (d.chains[0].counts[2] = undefined), 'chains[0].counts[2]', /missing/],
     ['another version', (d) => (d.version = 2), 'version', /newer than this program/],
     ['a word that findings use as an id', (d) => (d.rails[2].id = 'oil'), 'rails[2].id', /findings use/],
-    ['an operation that requires a ghost', (d) => (d.operations[5].requires = ['drain', 'ghost']), 'operations[5].requires[1]', /no operation/],
-    ['operations that require each other', (d) => (d.operations[1].requires = ['pulley']), 'operations[1].requires', /requires itself/],
+    [
+      'an operation that requires a ghost',
+      (d) => (d.operations[5].requires = ['drain', 'ghost']),
+      'operations[5].requires[1]',
+      /no operation/
+    ],
+    [
+      'operations that require each other',
+      (d) => (d.operations[1].requires = ['pulley']),
+      'operations[1].requires',
+      /requires itself/
+    ],
     ['a part that fits nothing', (d) => (d.parts[0].fits = 'ghost'), 'parts[0].fits', /no component/],
-    ['a part that brings a ghost', (d) => (d.parts[4].brings = ['ghost']), 'parts[4].brings[0]', /no always-renewed item/],
+    [
+      'a part that brings a ghost',
+      (d) => (d.parts[4].brings = ['ghost']),
+      'parts[4].brings[0]',
+      /no always-renewed item/
+    ],
     ['a part twice', (d) => (d.parts[1].id = 'p-chain'), 'parts[1].id', /stands twice/],
     ['a torque step that is both', (d) => (d.torques[0].steps[0].degrees = 90), 'torques[0].steps[0]', /one of them/],
     ['a superseded ghost', (d) => (d.superseded[0].part = 'ghost'), 'superseded[0].part', /no component/],
@@ -53,13 +108,21 @@ describe('an unsound sheet names each fault with its place', () => {
   })
 
   it('a counted sheet says which count it lacks', () => {
-    const faults = sheetFaults(changed(sheet('quillon-q40-counted'), (d) => { delete d.chains[0].counted.tight.cam; delete d.tensioners[0].newExtension }))
+    const faults = sheetFaults(
+      changed(sheet('quillon-q40-counted'), (d) => {
+        delete d.chains[0].counted.tight.cam
+        delete d.tensioners[0].newExtension
+      })
+    )
     expect(faults.map((f) => f.place)).toEqual(['chains[0].counted.tight.cam', 'tensioners[0].newExtension'])
   })
 
-  it.each([null, undefined, 7, 'sheet', [], {}, { format: 'umbrette-drive' }])('%j is no sheet, and nothing is thrown', (value) => {
-    expect(sheetFaults(value).length).toBeGreaterThan(0)
-  })
+  it.each([null, undefined, 7, 'sheet', [], {}, { format: 'umbrette-drive' }])(
+    '%j is no sheet, and nothing is thrown',
+    (value) => {
+      expect(sheetFaults(value).length).toBeGreaterThan(0)
+    }
+  )
 
   it('is named every time, also by a check that remembers sound sheets', () => {
     const check = rememberingSheets()
@@ -68,12 +131,23 @@ describe('an unsound sheet names each fault with its place', () => {
   })
 
   it('puts the place of the sheet in front', () => {
-    expect(sheetFaults(changed(sheet('ardmere-a18'), (d) => (d.chains[0].path[2] = 'ghost')), 'drive')[0]!.place).toBe('drive.chains[0].path[2]')
+    expect(
+      sheetFaults(
+        changed(sheet('ardmere-a18'), (d) => (d.chains[0].path[2] = 'ghost')),
+        'drive'
+      )[0]!.place
+    ).toBe('drive.chains[0].path[2]')
   })
 })
 
 describe('clock positions', () => {
-  it.each([['12:00', 90], ['3:00', 0], ['6:00', 270], ['9:00', 180], ['1:30', 45]])('%s stands at %i°', (text, angle) => expect(clockAngle(text)).toBeCloseTo(angle, 9))
+  it.each([
+    ['12:00', 90],
+    ['3:00', 0],
+    ['6:00', 270],
+    ['9:00', 180],
+    ['1:30', 45]
+  ])('%s stands at %i°', (text, angle) => expect(clockAngle(text)).toBeCloseTo(angle, 9))
   it.each(['0:00', '13:00', '6', '6:60', ''])('%s is none', (text) => {
     expect(isClock(text)).toBe(false)
     expect(() => clockAngle(text)).toThrow(/h:mm/)

@@ -1,7 +1,17 @@
 import { sayScan } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { type Act, foldActs, jobFile } from '../../core/record'
-import { ENGINE_GROUPS, findingGroups, partsAt, readsSlot, slotsOf, type Station, stationOfFinding, STATIONS, stationStates } from '../../core/views/bench'
+import {
+  ENGINE_GROUPS,
+  findingGroups,
+  partsAt,
+  readsSlot,
+  slotsOf,
+  type Station,
+  stationOfFinding,
+  STATIONS,
+  stationStates
+} from '../../core/views/bench'
 import { FINDINGS } from '../../core/readings'
 import { type PartKind, partKindOf } from '../../core/sheet'
 import { readScan, scanColumns } from '../../core/views/scan'
@@ -17,15 +27,19 @@ const ardmere = sheet('ardmere-a18')
 describe('the stations', () => {
   it.each(SHEETS)('of %s offer every figure and every part once they are walked', (id) => {
     const drive = sheet(id)
-    const parts = new Set((Object.keys(STATIONS).map(Number) as Station[]).flatMap((station) => partsAt(drive, station)))
+    const parts = new Set(
+      (Object.keys(STATIONS).map(Number) as Station[]).flatMap((station) => partsAt(drive, station))
+    )
     for (const { part } of slotsOf(drive)) expect(parts).toContain(part)
-    for (const list of [drive.rails, drive.tensioners, drive.phasers, drive.sprockets, drive.chains]) for (const part of list) expect(parts).toContain(part.id)
+    for (const list of [drive.rails, drive.tensioners, drive.phasers, drive.sprockets, drive.chains])
+      for (const part of list) expect(parts).toContain(part.id)
   })
 
   it('ask for every finding of the closed list somewhere', () => {
     const asked = new Set(Object.values(ENGINE_GROUPS).flatMap((groups) => groups!.flatMap((g) => g.findings)))
     const elsewhere = ['pieces-found', 'pieces-accepted']
-    for (const finding of FINDINGS.engine) expect([finding, asked.has(finding) || elsewhere.includes(finding)]).toEqual([finding, true])
+    for (const finding of FINDINGS.engine)
+      expect([finding, asked.has(finding) || elsewhere.includes(finding)]).toEqual([finding, true])
     for (const kind of Object.keys(FINDINGS) as PartKind[]) {
       if (kind === 'engine') continue
       const offered = findingGroups(kind).flatMap((g) => g.findings)
@@ -34,12 +48,34 @@ describe('the stations', () => {
   })
 
   it('count what is read and found at each', () => {
-    const states = stationStates(ardmere, [read.extension(9), read.lag('cam-in', 2), read.found('guide', 'cracked'), read.found('engine', 'noise-always'), read.found('main', 'slack-stays'), read.found('main', 'stiff-links')])
-    expect(states.map(({ station, read: done, findings }) => [station, done, findings])).toEqual([[1, 0, 1], [2, 0, 0], [3, 1, 1], [4, 1, 0], [5, 0, 1], [6, 0, 0], [7, 0, 1]])
+    const states = stationStates(ardmere, [
+      read.extension(9),
+      read.lag('cam-in', 2),
+      read.found('guide', 'cracked'),
+      read.found('engine', 'noise-always'),
+      read.found('main', 'slack-stays'),
+      read.found('main', 'stiff-links')
+    ])
+    expect(states.map(({ station, read: done, findings }) => [station, done, findings])).toEqual([
+      [1, 0, 1],
+      [2, 0, 0],
+      [3, 1, 1],
+      [4, 1, 0],
+      [5, 0, 1],
+      [6, 0, 0],
+      [7, 0, 1]
+    ])
   })
 
   it('know where each finding is made', () => {
-    for (const [target, finding, station] of [['engine', 'vacuum-low', 2], ['tensioner', 'lifter-gap', 2], ['tensioner', 'witness-mark', 4], ['oil', 'screen-torn', 6], ['fasteners', 'bolt-missing', 5], ['engine', 'pieces-found', 5]] as const) {
+    for (const [target, finding, station] of [
+      ['engine', 'vacuum-low', 2],
+      ['tensioner', 'lifter-gap', 2],
+      ['tensioner', 'witness-mark', 4],
+      ['oil', 'screen-torn', 6],
+      ['fasteners', 'bolt-missing', 5],
+      ['engine', 'pieces-found', 5]
+    ] as const) {
       expect([finding, stationOfFinding(ardmere, read.found(target, finding))]).toEqual([finding, station])
     }
   })
@@ -60,7 +96,9 @@ describe('what acts come to', () => {
       { ...by, id: 'b', type: 'corrections', corrections: { skim: { 1: 0.3 } } }
     ]
     expect(jobFile(job, acts).corrections).toEqual({ skim: { 1: 0.3 } })
-    expect(jobFile(job, [...acts, { ...by, id: 'c', type: 'undo', act: 'b' }]).corrections).toEqual({ skim: { 1: 0.2 } })
+    expect(jobFile(job, [...acts, { ...by, id: 'c', type: 'undo', act: 'b' }]).corrections).toEqual({
+      skim: { 1: 0.2 }
+    })
     expect(jobFile(job, []).corrections).toBeUndefined()
   })
 
@@ -76,17 +114,23 @@ describe('what acts come to', () => {
 
 describe('a scan log', () => {
   const rows = (csv: string) => {
-    const [head, ...lines] = csv.trim().split('\n').map((line) => line.split(','))
+    const [head, ...lines] = csv
+      .trim()
+      .split('\n')
+      .map((line) => line.split(','))
     return lines.map((cells) => Object.fromEntries(head!.map((name, i) => [name, cells[i]!])))
   }
 
-  it.each(DEMO_JOBS.map((d) => [d.job.vehicle, d] as const))('of %s gives the lags that are true of it, from its warm idle', (_name, { job, truth }) => {
-    const { deviations, used, all, fault } = readScan(job.sheet, rows(simulatedScan(job.sheet, truth, 5)))
-    expect(fault).toBeNull()
-    expect(used).toBeLessThan(all)
-    const { lag } = standTrue(job.sheet, truth)
-    for (const { sprocket, lag: read } of deviations) expect(Math.abs(read - lag[sprocket]!)).toBeLessThan(1)
-  })
+  it.each(DEMO_JOBS.map((d) => [d.job.vehicle, d] as const))(
+    'of %s gives the lags that are true of it, from its warm idle',
+    (_name, { job, truth }) => {
+      const { deviations, used, all, fault } = readScan(job.sheet, rows(simulatedScan(job.sheet, truth, 5)))
+      expect(fault).toBeNull()
+      expect(used).toBeLessThan(all)
+      const { lag } = standTrue(job.sheet, truth)
+      for (const { sprocket, lag: read } of deviations) expect(Math.abs(read - lag[sprocket]!)).toBeLessThan(1)
+    }
+  )
 
   it('tells a loose phaser by its scatter', () => {
     const { job, truth } = DEMO_JOBS[4]!
@@ -101,12 +145,33 @@ describe('a scan log', () => {
     expect(faultOf([{ rpm: '800' }])).toMatch(/lacks coolant_c and the cams.*cam-in_actual/)
     const cold = Object.fromEntries(scanColumns(ardmere).map((name) => [name, '20']))
     expect(faultOf(Array.from({ length: 50 }, () => cold))).toMatch(/Only 0 samples at a warm idle/)
-    expect(faultOf(Array.from({ length: 50 }, () => ({ ...cold, rpm: '800', coolant_c: '85', 'cam-in_actual': 'x', 'cam-in_commanded': '', 'cam-ex_actual': '' })))).toMatch(/No cam has figures/)
+    expect(
+      faultOf(
+        Array.from({ length: 50 }, () => ({
+          ...cold,
+          rpm: '800',
+          coolant_c: '85',
+          'cam-in_actual': 'x',
+          'cam-in_commanded': '',
+          'cam-ex_actual': ''
+        }))
+      )
+    ).toMatch(/No cam has figures/)
   })
 
   it('takes decimal commas', () => {
-    const row = { ...Object.fromEntries(scanColumns(ardmere).map((name) => [name, '4,5'])), rpm: '800', coolant_c: '85,5', 'cam-in_actual': '1,5' }
-    expect(readScan(ardmere, Array.from({ length: 9 }, () => row)).deviations.find((d) => d.sprocket === 'cam-in')!.lag).toBe(3)
+    const row = {
+      ...Object.fromEntries(scanColumns(ardmere).map((name) => [name, '4,5'])),
+      rpm: '800',
+      coolant_c: '85,5',
+      'cam-in_actual': '1,5'
+    }
+    expect(
+      readScan(
+        ardmere,
+        Array.from({ length: 9 }, () => row)
+      ).deviations.find((d) => d.sprocket === 'cam-in')!.lag
+    ).toBe(3)
   })
 })
 
@@ -114,5 +179,8 @@ it('demo jobs are over all five engines, and each has its own truth', () => {
   expect(DEMO_JOBS.length).toBeGreaterThanOrEqual(8)
   expect(new Set(DEMO_JOBS.map((d) => d.job.sheet.id)).size).toBe(5)
   expect(new Set(DEMO_JOBS.map((d) => JSON.stringify(d.truth))).size).toBe(DEMO_JOBS.length)
-  for (const { job, acts } of DEMO_JOBS) for (const act of acts) if (act.type === 'read' && act.reading.kind === 'condition') expect(partKindOf(job.sheet, act.reading.target!)).not.toBeNull()
+  for (const { job, acts } of DEMO_JOBS)
+    for (const act of acts)
+      if (act.type === 'read' && act.reading.kind === 'condition')
+        expect(partKindOf(job.sheet, act.reading.target!)).not.toBeNull()
 })

@@ -9,9 +9,12 @@ import { sheet } from '../support/sheets'
 
 const ardmere = sheet('ardmere-a18')
 const said = (finding: string, target = 'engine') => read.found(target, finding)
-const job = (readings: Reading[], more: Partial<JobFile> = {}) => jobOf(readings, { usage: { value: 110_000, unit: 'km' }, ...more })
-const suspects = (readings: Reading[], more: Partial<JobFile> = {}) => suspectsOf(job(readings, more), estimate(job(readings, more)))
-const opening = (readings: Reading[], more: Partial<JobFile> = {}) => openingOf(job(readings, more), estimate(job(readings, more)))
+const job = (readings: Reading[], more: Partial<JobFile> = {}) =>
+  jobOf(readings, { usage: { value: 110_000, unit: 'km' }, ...more })
+const suspects = (readings: Reading[], more: Partial<JobFile> = {}) =>
+  suspectsOf(job(readings, more), estimate(job(readings, more)))
+const opening = (readings: Reading[], more: Partial<JobFile> = {}) =>
+  openingOf(job(readings, more), estimate(job(readings, more)))
 const odds = (readings: Reading[], id: SuspectId) => suspects(readings).find((s) => s.id === id)!.odds
 
 describe('suspects', () => {
@@ -44,7 +47,9 @@ describe('suspects', () => {
     const after = odds([said('noise-seconds'), said('renewed-tensioner')], 'weak-tensioner')
     expect(after).toBeLessThan(before)
     expect(after).toBeGreaterThan(0.6 * before)
-    expect(evidenceWords(ardmere, suspects([said('renewed-tensioner')]).find((s) => s.id === 'weak-tensioner')!.because[0]!)).toMatch(/new is not good/)
+    expect(
+      evidenceWords(ardmere, suspects([said('renewed-tensioner')]).find((s) => s.id === 'weak-tensioner')!.because[0]!)
+    ).toMatch(/new is not good/)
   })
 
   it('a code for an early cam speaks against stretch: wear only retards', () => {
@@ -57,18 +62,28 @@ describe('suspects', () => {
     expect(suspects([read.lag('cam-in', -18), read.lag('cam-ex', 1)])[0]!.id).toBe('jumped')
   })
 
-  it('a chain within its limit that has used up the tensioner\'s travel is too long all the same', () => {
+  it("a chain within its limit that has used up the tensioner's travel is too long all the same", () => {
     expect(odds([read.extension(15.6), read.length(160.64)], 'stretched-chain')).toBeGreaterThan(0.5)
     const bench = Array.from({ length: 4 }, () => read.length(160.02))
-    expect(odds([read.extension(15.6), ...bench, read.groove('guide', 0.1), read.groove('arm', 0.1), read.pad(0.1)], 'stretched-chain')).toBeLessThan(0.1)
+    expect(
+      odds(
+        [read.extension(15.6), ...bench, read.groove('guide', 0.1), read.groove('arm', 0.1), read.pad(0.1)],
+        'stretched-chain'
+      )
+    ).toBeLessThan(0.1)
   })
 
   it('an answer given twice counts once', () => {
-    expect(odds([said('noise-warm-idle'), said('noise-warm-idle')], 'arm-contact')).toBeCloseTo(odds([said('noise-warm-idle')], 'arm-contact'), 9)
+    expect(odds([said('noise-warm-idle'), said('noise-warm-idle')], 'arm-contact')).toBeCloseTo(
+      odds([said('noise-warm-idle')], 'arm-contact'),
+      9
+    )
   })
 
   it('the table can be edited', () => {
-    const edited = BEARINGS.map((b) => (b.finding === 'noise-seconds' && b.suspect === 'oil-supply' ? { ...b, factor: 15 } : b))
+    const edited = BEARINGS.map((b) =>
+      b.finding === 'noise-seconds' && b.suspect === 'oil-supply' ? { ...b, factor: 15 } : b
+    )
     const j = job([said('noise-seconds')])
     expect(suspectsOf(j, estimate(j), edited)[0]!.id).toBe('oil-supply')
   })
@@ -93,7 +108,9 @@ describe('open it, or not', () => {
   })
 
   it('opens for what lies behind the covers', () => {
-    expect(opening([said('noise-idle-only'), said('code-correlation'), said('trace-shifted'), read.extension(18)]).advice).toBe('open')
+    expect(
+      opening([said('noise-idle-only'), said('code-correlation'), said('trace-shifted'), read.extension(18)]).advice
+    ).toBe('open')
     expect(opening([said('oil-plastic')])).toMatchObject({ advice: 'open', because: { code: 'plastic' } })
     expect(opening([read.lag('cam-in', -18)])).toMatchObject({ advice: 'open', because: { code: 'likely-jumped' } })
     expect(sayOpening(opening([read.lag('cam-in', -18)]).because)).toMatch(/do not turn it by the starter/)

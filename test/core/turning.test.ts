@@ -1,12 +1,26 @@
 import { describe, expect, it } from 'vitest'
-import { chainPicture, colouredLinksReturn, drivenSprockets, touchingRails, trailBehind, turningOf } from '../../core/drive'
+import {
+  chainPicture,
+  colouredLinksReturn,
+  drivenSprockets,
+  touchingRails,
+  trailBehind,
+  turningOf
+} from '../../core/drive'
 import { PRACTICE_SHEETS } from '../../demo/workshop'
 import { stagedEngine } from '../support/engines'
 
-const drives = PRACTICE_SHEETS.flatMap((sheet) => sheet.chains.map((chain) => {
-  const picture = chainPicture(sheet, chain, { elongation: 0.003, wear: touchingRails(sheet, chain).map(() => 0.2), padWear: 0 }, drivenSprockets(sheet, chain).map(() => 0))!
-  return { name: `${sheet.id} ${chain.id}`, sheet, chain, picture, turned: turningOf(sheet, chain, picture) }
-}))
+const drives = PRACTICE_SHEETS.flatMap((sheet) =>
+  sheet.chains.map((chain) => {
+    const picture = chainPicture(
+      sheet,
+      chain,
+      { elongation: 0.003, wear: touchingRails(sheet, chain).map(() => 0.2), padWear: 0 },
+      drivenSprockets(sheet, chain).map(() => 0)
+    )!
+    return { name: `${sheet.id} ${chain.id}`, sheet, chain, picture, turned: turningOf(sheet, chain, picture) }
+  })
+)
 const off = (a: readonly [number, number], b: readonly [number, number]) => Math.hypot(a[0] - b[0], a[1] - b[1])
 
 describe.each(drives)('turning $name', ({ sheet, chain, picture, turned }) => {
@@ -38,17 +52,33 @@ describe.each(drives)('turning $name', ({ sheet, chain, picture, turned }) => {
     expect(off(turned(720).pins[0]!, picture.pins[0]!)).toBeGreaterThan(1)
   })
   it('against the running direction it goes back the way it came', () => {
-    turned(-360).pins.forEach((pin, i) => expect(off(pin, picture.pins[(i - teeth + chain.links) % chain.links]!)).toBeLessThan(1e-6))
+    turned(-360).pins.forEach((pin, i) =>
+      expect(off(pin, picture.pins[(i - teeth + chain.links) % chain.links]!)).toBeLessThan(1e-6)
+    )
   })
 })
 
 describe.each(['chain', 'gears'] as const)('an engine whose cam chain is driven by %s', (by) => {
   const sheet = stagedEngine(5, by)
-  const pictures = sheet.chains.map((chain) => ({ chain, turned: turningOf(sheet, chain, chainPicture(sheet, chain, { elongation: 0, wear: touchingRails(sheet, chain).map(() => 0), padWear: 0 }, drivenSprockets(sheet, chain).map(() => 0))!) }))
+  const pictures = sheet.chains.map((chain) => ({
+    chain,
+    turned: turningOf(
+      sheet,
+      chain,
+      chainPicture(
+        sheet,
+        chain,
+        { elongation: 0, wear: touchingRails(sheet, chain).map(() => 0), padWear: 0 },
+        drivenSprockets(sheet, chain).map(() => 0)
+      )!
+    )
+  }))
   it('turns sprockets of one shaft together, and every cam once in two crank turns', () => {
     const angles = pictures.map(({ turned }) => turned(720).angles)
     const all = Object.assign({}, ...angles) as Record<string, number>
-    for (const { id, shaft } of sheet.sprockets) for (const other of sheet.sprockets) if (shaft !== undefined && other.shaft === shaft) expect(all[id]).toBeCloseTo(all[other.id]!, 6)
+    for (const { id, shaft } of sheet.sprockets)
+      for (const other of sheet.sprockets)
+        if (shaft !== undefined && other.shaft === shaft) expect(all[id]).toBeCloseTo(all[other.id]!, 6)
     const { chain } = pictures.at(-1)!
     for (const cam of drivenSprockets(sheet, chain)) expect(Math.abs(all[cam]!)).toBeCloseTo(360, 6)
   })

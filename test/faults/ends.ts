@@ -19,9 +19,17 @@ export interface Ended {
   torn: string[]
 }
 
-const script = (code: string, env: Record<string, string>) => spawn(process.execPath, ['--input-type=module', '--eval', code], { stdio: 'ignore', detached: true, env: { ...process.env, ...env } })
+const script = (code: string, env: Record<string, string>) =>
+  spawn(process.execPath, ['--input-type=module', '--eval', code], {
+    stdio: 'ignore',
+    detached: true,
+    env: { ...process.env, ...env }
+  })
 
-/** Starts a program and ends it, with all its children, after a while, as a power cut would. @returns whether it had ended by itself before, and well */
+/**
+ * Starts a program and ends it, with all its children, after a while, as a power cut would. @returns whether it had
+ * ended by itself before, and well
+ */
 function endAfter(ms: number, start: () => ReturnType<typeof spawn>): Promise<boolean> {
   return new Promise((done) => {
     const child = start()
@@ -40,13 +48,26 @@ function endAfter(ms: number, start: () => ReturnType<typeof spawn>): Promise<bo
 }
 
 async function post(address: string, path: string, body: object): Promise<Response> {
-  return fetch(`${address}api/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body), signal: AbortSignal.timeout(20_000) })
+  return fetch(`${address}api/${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+    signal: AbortSignal.timeout(20_000)
+  })
 }
 
-const saved = (address: string, job: string) => post(address, `jobs/${job}/acts`, { id: randomUUID(), type: 'read', by: 'Maren', at: '2026-11-24T08:00:00.000Z', reading: read.groove('guide', 0.4) })
+const saved = (address: string, job: string) =>
+  post(address, `jobs/${job}/acts`, {
+    id: randomUUID(),
+    type: 'read',
+    by: 'Maren',
+    at: '2026-11-24T08:00:00.000Z',
+    reading: read.groove('guide', 0.4)
+  })
 
 /**
- * Ends `restore` at random moments while a server runs on the same workshop: it is always whole, as it was or as the backup has
+ * Ends `restore` at random moments while a server runs on the same workshop: it is always whole, as it was or as the
+ * backup has
  * it, and goes on taking entries without being started again.
  */
 export async function endRestores(place: string, times: number, { seed = 1, firstPort = 4720 } = {}): Promise<Ended> {
@@ -58,7 +79,9 @@ export async function endRestores(place: string, times: number, { seed = 1, firs
   const { address } = await startServer(folder, urls, { first: firstPort, demo: false })
   const outcome: Ended = { ended: 0, through: 0, torn: [] }
   try {
-    const { id } = (await (await post(address, 'jobs/import?by=Maren', jobOf([read.groove('guide', 0.4), read.extension(9)]))).json()) as { id: string }
+    const { id } = (await (
+      await post(address, 'jobs/import?by=Maren', jobOf([read.groove('guide', 0.4), read.extension(9)]))
+    ).json()) as { id: string }
     await backup(urls.owner, join(folder, 'kept.backup'))
     const count = async () => Number(await query(urls.owner, `select count(*) from acts where job_id = '${id}'`))
     const kept = await count()
@@ -71,7 +94,8 @@ export async function endRestores(place: string, times: number, { seed = 1, firs
       outcome.through += through ? 1 : 0
       const after = await count()
       // A restore that was ended just after it had its way has had it.
-      if (after !== kept && (through || after !== before)) outcome.torn.push(`restore ${k}: ${before} entries, ${kept} in the backup, ${after} after`)
+      if (after !== kept && (through || after !== before))
+        outcome.torn.push(`restore ${k}: ${before} entries, ${kept} in the backup, ${after} after`)
     }
     await taken(address, id)
   } finally {
@@ -91,7 +115,9 @@ async function taken(address: string, job: string): Promise<void> {
   }
 }
 
-/** Ends migrations at random moments: the schema is always as before or as after, and nothing of what was kept is lost. */
+/**
+ * Ends migrations at random moments: the schema is always as before or as after, and nothing of what was kept is lost.
+ */
 export async function endMigrations(place: string, times: number, { seed = 1 } = {}): Promise<Ended> {
   const folder = resolve(place)
   mkdirSync(folder, { recursive: true })
@@ -99,18 +125,27 @@ export async function endMigrations(place: string, times: number, { seed = 1 } =
   const urls = await workshopDatabase(folder)
   const outcome: Ended = { ended: 0, through: 0, torn: [] }
   const env = { DATABASE_URL: urls.owner, UMBRETTE_LOG: 'silent' }
-  const migrate = () => spawn('npx', ['--no-install', 'tsx', 'scripts/migrate.ts'], { stdio: 'ignore', detached: true, env: { ...process.env, ...env } })
+  const migrate = () =>
+    spawn('npx', ['--no-install', 'tsx', 'scripts/migrate.ts'], {
+      stdio: 'ignore',
+      detached: true,
+      env: { ...process.env, ...env }
+    })
   try {
     await endAfter(120_000, migrate)
     const newest = await query(urls.owner, 'select max(name) from migrations')
     for (let k = 0; k < times; k++) {
-      await query(urls.owner, "drop schema public cascade; create schema public")
+      await query(urls.owner, 'drop schema public cascade; create schema public')
       const through = await endAfter(500 + 2500 * uniform(), migrate)
       outcome.ended++
       outcome.through += through ? 1 : 0
-      const done = await query(urls.owner, "select coalesce((select count(*) from information_schema.tables where table_schema = 'public'), 0)")
+      const done = await query(
+        urls.owner,
+        "select coalesce((select count(*) from information_schema.tables where table_schema = 'public'), 0)"
+      )
       const last = Number(done) > 0 ? await query(urls.owner, 'select max(name) from migrations') : ''
-      if (Number(done) > 0 && last !== newest) outcome.torn.push(`migration ${k}: ${done} tables, the newest step "${last}"`)
+      if (Number(done) > 0 && last !== newest)
+        outcome.torn.push(`migration ${k}: ${done} tables, the newest step "${last}"`)
     }
   } finally {
     await stopPostgres(folder)
@@ -131,7 +166,9 @@ export interface FullDisk {
   logBytes: number
 }
 
-/** Fills the small file system that the workshop lies on with pictures, looks what is said, makes room and looks again. */
+/**
+ * Fills the small file system that the workshop lies on with pictures, looks what is said, makes room and looks again.
+ */
 export async function fillDisk(place: string, picture: Buffer, { firstPort = 4740 } = {}): Promise<FullDisk> {
   const folder = resolve(place)
   const urls = await workshopDatabase(folder)
@@ -141,7 +178,11 @@ export async function fillDisk(place: string, picture: Buffer, { firstPort = 474
     const { id } = (await (await post(address, 'jobs/import?by=Maren', jobOf([]))).json()) as { id: string }
     let refusals = 0
     for (let k = 0; k < 400 && refusals < 15; k++) {
-      const answer = await fetch(`${address}api/jobs/${id}/photos?id=${randomUUID()}`, { method: 'POST', headers: { 'content-type': 'image/jpeg' }, body: new Uint8Array(picture) })
+      const answer = await fetch(`${address}api/jobs/${id}/photos?id=${randomUUID()}`, {
+        method: 'POST',
+        headers: { 'content-type': 'image/jpeg' },
+        body: new Uint8Array(picture)
+      })
       const text = await answer.text()
       if (answer.ok) outcome.acknowledged++
       else {

@@ -28,22 +28,47 @@ const CLIENTS = 6
 const PATIENCE_MS = 30_000
 
 /**
- * Hard-kills the server and PostgreSQL in turn, each at a random moment of a burst of saves by several clients, starts them
- * again, and at the end compares what was acknowledged with what is kept. Clients send as the page does: an act keeps its id
+ * Hard-kills the server and PostgreSQL in turn, each at a random moment of a burst of saves by several clients, starts
+ * them
+ * again, and at the end compares what was acknowledged with what is kept. Clients send as the page does: an act keeps
+ * its id
  * and is sent again until it is answered.
  * @param place where the run's own database and server are kept
  */
-export async function killAtRandom(place: string, kills: number, { seed = 1, firstPort = 4780 } = {}): Promise<Outcome> {
+export async function killAtRandom(
+  place: string,
+  kills: number,
+  { seed = 1, firstPort = 4780 } = {}
+): Promise<Outcome> {
   const folder = resolve(place)
   mkdirSync(folder, { recursive: true })
   const { uniform } = randomness(seed)
   const database = await workshopDatabase(folder)
   let server = await startServer(folder, database, { first: firstPort, demo: false })
   const { address } = server
-  const outcome: Outcome = { kills: { server: 0, database: 0 }, acknowledged: 0, photos: 0, imports: 0, repeated: 0, missing: [], doubled: [], altered: [] }
+  const outcome: Outcome = {
+    kills: { server: 0, database: 0 },
+    acknowledged: 0,
+    photos: 0,
+    imports: 0,
+    repeated: 0,
+    missing: [],
+    doubled: [],
+    altered: []
+  }
   const jobs = await Promise.all(Array.from({ length: 2 }, () => newJob(address)))
   const sent: Sent = new Map()
-  const picture = await sharp({ create: { width: 120, height: 90, channels: 3, background: '#345', noise: { type: 'gaussian', mean: 100, sigma: 30 } } }).jpeg().toBuffer()
+  const picture = await sharp({
+    create: {
+      width: 120,
+      height: 90,
+      channels: 3,
+      background: '#345',
+      noise: { type: 'gaussian', mean: 100, sigma: 30 }
+    }
+  })
+    .jpeg()
+    .toBuffer()
   let running = true
 
   const client = async (n: number) => {
@@ -57,7 +82,14 @@ export async function killAtRandom(place: string, kills: number, { seed = 1, fir
       sent.set(id, { what, job, value, acknowledged: false })
       for (let tries = 0; ; tries++) {
         if (tries > 0) outcome.repeated++
-        if (what === 'photos' ? await savePhoto(address, album, id, picture) : what === 'imports' ? await bringIn(address, id) : await save(address, job, id, value)) break
+        if (
+          what === 'photos'
+            ? await savePhoto(address, album, id, picture)
+            : what === 'imports'
+              ? await bringIn(address, id)
+              : await save(address, job, id, value)
+        )
+          break
         if (!running && tries > 100) return
         await pause(15)
       }
@@ -86,7 +118,8 @@ export async function killAtRandom(place: string, kills: number, { seed = 1, fir
     const before = outcome.acknowledged
     const patience = Date.now() + PATIENCE_MS
     while (outcome.acknowledged < before + 1) {
-      if (Date.now() > patience) throw new Error(`no act was acknowledged within ${PATIENCE_MS / 1000} s after kill ${k}`)
+      if (Date.now() > patience)
+        throw new Error(`no act was acknowledged within ${PATIENCE_MS / 1000} s after kill ${k}`)
       await pause(3)
     }
     await pause(120 * uniform())
@@ -113,22 +146,45 @@ async function newJob(address: string): Promise<string> {
 
 /** A job file, with the id that the new job gets. Was it acknowledged? */
 function bringIn(address: string, id: string): Promise<boolean> {
-  return acknowledged(`${address}api/jobs/import?by=Maren&id=${id}`, JSON.stringify(jobOf([read.groove('arm', 0.3), read.extension(9)])), (body) => body.id === id)
+  return acknowledged(
+    `${address}api/jobs/import?by=Maren&id=${id}`,
+    JSON.stringify(jobOf([read.groove('arm', 0.3), read.extension(9)])),
+    (body) => body.id === id
+  )
 }
 
 function savePhoto(address: string, job: string, id: string, picture: Buffer): Promise<boolean> {
-  return acknowledged(`${address}api/jobs/${job}/photos?id=${id}`, new Uint8Array(picture), (body) => body.id === id, 'image/jpeg')
+  return acknowledged(
+    `${address}api/jobs/${job}/photos?id=${id}`,
+    new Uint8Array(picture),
+    (body) => body.id === id,
+    'image/jpeg'
+  )
 }
 
 function save(address: string, job: string, id: string, value: number): Promise<boolean> {
   const act = { id, type: 'read', by: 'Maren', at: '2026-11-24T08:00:00.000Z', reading: read.groove('guide', value) }
-  return acknowledged(`${address}api/jobs/${job}/acts`, JSON.stringify(act), (body) => (body.act as { id: string } | undefined)?.id === id)
+  return acknowledged(
+    `${address}api/jobs/${job}/acts`,
+    JSON.stringify(act),
+    (body) => (body.act as { id: string } | undefined)?.id === id
+  )
 }
 
 /** Was it acknowledged? Any other answer, or none, is no acknowledgement. */
-async function acknowledged(url: string, body: BodyInit, isIt: (answer: Record<string, unknown>) => boolean, type = 'application/json'): Promise<boolean> {
+async function acknowledged(
+  url: string,
+  body: BodyInit,
+  isIt: (answer: Record<string, unknown>) => boolean,
+  type = 'application/json'
+): Promise<boolean> {
   try {
-    const answer = await fetch(url, { method: 'POST', headers: { 'content-type': type }, body, signal: AbortSignal.timeout(8000) })
+    const answer = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': type },
+      body,
+      signal: AbortSignal.timeout(8000)
+    })
     const told = (await answer.json()) as Record<string, unknown>
     return answer.ok && isIt(told)
   } catch {
@@ -136,10 +192,20 @@ async function acknowledged(url: string, body: BodyInit, isIt: (answer: Record<s
   }
 }
 
-async function compare(address: string, jobs: readonly string[], sent: Sent, picture: Buffer, outcome: Outcome): Promise<void> {
+async function compare(
+  address: string,
+  jobs: readonly string[],
+  sent: Sent,
+  picture: Buffer,
+  outcome: Outcome
+): Promise<void> {
   const kept = new Map<string, number[]>()
   for (const job of jobs) {
-    const { acts } = (await (await fetch(`${address}api/jobs/${job}/export?form=lines`)).text().then((text) => JSON.parse(text.split('\n')[0]!))) as { acts: { id: string; reading: { value: number } }[] }
+    const { acts } = (await (
+      await fetch(`${address}api/jobs/${job}/export?form=lines`)
+    )
+      .text()
+      .then((text) => JSON.parse(text.split('\n')[0]!))) as { acts: { id: string; reading: { value: number } }[] }
     for (const { id, reading } of acts) kept.set(id, [...(kept.get(id) ?? []), reading.value])
   }
   for (const [id, { what, value, acknowledged: told }] of sent) {

@@ -9,16 +9,24 @@ const workshop = useWorkshop()
 const by = { by: 'Maren', at: '2026-11-24T08:00:00.000Z' }
 const total = async (state: JobState, search = '') => (await workshop.board.boardPage({ state, search, page: 0 })).total
 
-it('a job\'s list follows its acts, there and back', async () => {
+it("a job's list follows its acts, there and back", async () => {
   const { id, job } = DEMO_JOBS[1]!
-  await expect(workshop.acts.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })).rejects.toMatchObject({ code: 'conflict', faults: expect.arrayContaining([expect.objectContaining({ place: 'tasks', code: expect.any(String) })]) })
-  for (const { id: hold } of await workshop.acts.holdsOf(id)) await workshop.acts.addAct(id, { ...by, id: `r-${hold}`, type: 'release', hold, reason: 'Sold as it is' })
+  await expect(workshop.acts.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })).rejects.toMatchObject(
+    {
+      code: 'conflict',
+      faults: expect.arrayContaining([expect.objectContaining({ place: 'tasks', code: expect.any(String) })])
+    }
+  )
+  for (const { id: hold } of await workshop.acts.holdsOf(id))
+    await workshop.acts.addAct(id, { ...by, id: `r-${hold}`, type: 'release', hold, reason: 'Sold as it is' })
   const [open, closed] = [await total('open'), await total('closed')]
   await workshop.acts.addAct(id, { ...by, id: 'closes', type: 'state', state: 'closed' })
   expect([await total('open'), await total('closed', job.vehicle)]).toEqual([open - 1, 1])
   await workshop.acts.addAct(id, { ...by, id: 'takes-back', type: 'undo', act: 'closes' })
   expect([await total('open'), await total('closed')]).toEqual([open, closed])
-  await expect(workshop.acts.addAct(id, { ...by, id: 'odd', type: 'state', state: 'lost' })).rejects.toMatchObject({ code: 'bad-input' })
+  await expect(workshop.acts.addAct(id, { ...by, id: 'odd', type: 'state', state: 'lost' })).rejects.toMatchObject({
+    code: 'bad-input'
+  })
 })
 
 it('an imported job lands in the list its acts say', async () => {
@@ -31,7 +39,9 @@ it('an imported job lands in the list its acts say', async () => {
 it('many jobs come page by page, each once, holds of a page first', async () => {
   const { job } = DEMO_JOBS[2]!
   for (let i = 0; i < 90; i++) await workshop.jobs.insertJob(randomUUID(), { ...job, vehicle: `Barge ${i}` }, [])
-  const pages = await Promise.all([0, 1, 2].map((page) => workshop.board.boardPage({ state: 'open', search: '', page })))
+  const pages = await Promise.all(
+    [0, 1, 2].map((page) => workshop.board.boardPage({ state: 'open', search: '', page }))
+  )
   const seen = pages.flatMap(({ rows }) => rows.map((row) => row.id))
   expect(new Set(seen).size).toBe(seen.length)
   expect(seen.length).toBe(pages[0]!.total)
@@ -44,7 +54,8 @@ it('many jobs come page by page, each once, holds of a page first', async () => 
 
 it('lists only read: a job whose summary is being made stands on the board as it was, and nobody waits', async () => {
   const { id, job } = DEMO_JOBS[3]!
-  const row = async () => (await workshop.board.boardPage({ state: 'open', search: job.vehicle, page: 0 })).rows.find((one) => one.id === id)!
+  const row = async () =>
+    (await workshop.board.boardPage({ state: 'open', search: job.vehicle, page: 0 })).rows.find((one) => one.id === id)!
   const before = await row()
   await workshop.acts.addAct(id, { ...by, id: 'noted', type: 'waits', for: 'part', note: 'Guide set' })
   const lock = await workshop.sequelize.transaction()
@@ -60,27 +71,45 @@ it('an act that is being kept while a summary is made is in it, or has it made a
   const { id, job } = DEMO_JOBS[4]!
   const keeping = await workshop.sequelize.transaction()
   const generation = await (await import('../../server/db/connection')).readGeneration()
-  await workshop.sequelize.query("select keep_act($1, 0, $2, 'in-flight', $3, 'nobody', 20000)", { bind: [id, generation, JSON.stringify({ ...by, id: 'in-flight', type: 'waits', for: 'customer' })], transaction: keeping })
+  await workshop.sequelize.query("select keep_act($1, 0, $2, 'in-flight', $3, 'nobody', 20000)", {
+    bind: [id, generation, JSON.stringify({ ...by, id: 'in-flight', type: 'waits', for: 'customer' })],
+    transaction: keeping
+  })
   await workshop.sequelize.query('update jobs set stale = true where id <> $1', { bind: [id] })
   const refreshing = workshop.summaries.refreshSummary(id)
-  await vi.waitFor(async () => {
-    const [waiting] = await workshop.sequelize.query("select pid from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()")
-    expect(waiting).toHaveLength(1)
-  }, { timeout: 10_000 })
+  await vi.waitFor(
+    async () => {
+      const [waiting] = await workshop.sequelize.query(
+        "select pid from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()"
+      )
+      expect(waiting).toHaveLength(1)
+    },
+    { timeout: 10_000 }
+  )
   await keeping.commit()
   expect(await refreshing).toBe(false)
   await workshop.summaries.refreshStale()
-  expect((await workshop.board.boardPage({ state: 'open', search: job.vehicle, page: 0 })).rows.find((one) => one.id === id)!.waits).toMatchObject({ for: 'customer' })
+  expect(
+    (await workshop.board.boardPage({ state: 'open', search: job.vehicle, page: 0 })).rows.find((one) => one.id === id)!
+      .waits
+  ).toMatchObject({ for: 'customer' })
 })
 
 it('a job that cannot be computed says so on its row and hurts no other', async () => {
   const broken = randomUUID()
   await workshop.jobs.insertJob(broken, { ...DEMO_JOBS[2]!.job, vehicle: 'Broken by hand' }, [])
-  await workshop.sequelize.query("update jobs set sheet = json_build_object('id', 'ardmere-a18', 'name', 'Nothing in it'), stale = true where id = $1", { bind: [broken] })
+  await workshop.sequelize.query(
+    "update jobs set sheet = json_build_object('id', 'ardmere-a18', 'name', 'Nothing in it'), stale = true where id = $1",
+    { bind: [broken] }
+  )
   await workshop.summaries.refreshStale()
   const { rows } = await workshop.board.boardPage({ state: 'open', search: 'broken by hand', page: 0 })
   expect(rows).toMatchObject([{ id: broken, trouble: true }])
-  expect((await workshop.board.boardPage({ state: 'open', search: '', page: 0 })).rows.filter(({ trouble }) => trouble).every(({ id }) => id === broken)).toBe(true)
+  expect(
+    (await workshop.board.boardPage({ state: 'open', search: '', page: 0 })).rows
+      .filter(({ trouble }) => trouble)
+      .every(({ id }) => id === broken)
+  ).toBe(true)
   await expect(workshop.checks.checksDue('2030-01-01')).resolves.toBeDefined()
   await expect(workshop.learning.workshopLearnt()).resolves.toBeDefined()
 })

@@ -25,7 +25,7 @@ it('a folder that was moved is still itself, and has what was its own', () => {
   expect(existsSync(join(data('moved'), 'server.json'))).toBe(true)
 })
 
-it('a copy is another, says whose copy it is, and lets go of the first one\'s server', () => {
+it("a copy is another, says whose copy it is, and lets go of the first one's server", () => {
   const told = vi.spyOn(console, 'log').mockImplementation(() => undefined)
   const { id, folder } = made('original')
   cpSync(folder, join(root, 'copy'), { recursive: true })
@@ -44,7 +44,9 @@ it('a file about a folder that cannot be read makes it a new one, not an error',
   mkdirSync(data('odd'), { recursive: true })
   writeFileSync(join(data('odd'), 'home.json'), '{"id":')
   expect(homeOf(data('odd')).id).toMatch(/^[0-9a-f-]{36}$/)
-  expect(JSON.parse(readFileSync(join(data('odd'), 'home.json'), 'utf8'))).toMatchObject({ path: expect.stringContaining('odd') })
+  expect(JSON.parse(readFileSync(join(data('odd'), 'home.json'), 'utf8'))).toMatchObject({
+    path: expect.stringContaining('odd')
+  })
 })
 
 it('a process is told by the folder it works in, also after that was moved under it', async () => {

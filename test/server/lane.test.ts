@@ -7,7 +7,9 @@ import { Lane } from '../../server/heavy/lane'
 process.env.UMBRETTE_LOG = 'silent'
 const folder = mkdtempSync(join(tmpdir(), 'umbrette-lane-'))
 const file = join(folder, 'worker.mjs')
-writeFileSync(file, `
+writeFileSync(
+  file,
+  `
   import { parentPort, workerData } from 'node:worker_threads'
   parentPort.on('message', ({ id, task, args: [value] }) => {
     if (value === 'die') process.exit(1)
@@ -16,27 +18,38 @@ writeFileSync(file, `
     else if (value === 'break') parentPort.postMessage({ id, failed: { problem: null, message: 'inside', code: '53100' } })
     else if (value !== 'wait') parentPort.postMessage({ id, result: { task, value, lane: workerData.umbrette } })
   })
-`)
+`
+)
 afterAll(() => rmSync(folder, { recursive: true }))
 
 describe('a thread that works behind the server', () => {
   const lane = new Lane('test', file)
   const ask = (value: string) => lane.run('openedText', [value]) as unknown as Promise<{ value: string; lane: string }>
 
-  it('does what it is asked, and knows that it is one', async () => expect(await ask('a')).toEqual({ task: 'openedText', value: 'a', lane: 'lane' }))
+  it('does what it is asked, and knows that it is one', async () =>
+    expect(await ask('a')).toEqual({ task: 'openedText', value: 'a', lane: 'lane' }))
   it('tells a refusal as it is, and a failure with its code', async () => {
-    await expect(ask('refuse')).rejects.toMatchObject({ code: 'bad-input', status: 422, faults: [{ place: 'a', code: 'list', figures: {} }] })
+    await expect(ask('refuse')).rejects.toMatchObject({
+      code: 'bad-input',
+      status: 422,
+      faults: [{ place: 'a', code: 'list', figures: {} }]
+    })
     await expect(ask('break')).rejects.toMatchObject({ message: 'inside', code: '53100' })
   })
   it('that ends in the middle fails who waits for it, and is there again for the next', async () => {
     const waiting = ask('wait')
     const dying = ask('die')
-    await expect(Promise.allSettled([waiting, dying])).resolves.toMatchObject([{ status: 'rejected' }, { status: 'rejected' }])
+    await expect(Promise.allSettled([waiting, dying])).resolves.toMatchObject([
+      { status: 'rejected' },
+      { status: 'rejected' }
+    ])
     expect((await ask('b')).value).toBe('b')
   })
   it('takes no more than can wait', async () => {
     const crowd = new Lane('crowd', file)
-    const waiting = Array.from({ length: 200 }, () => (crowd.run('openedText', ['wait']) as unknown as Promise<unknown>).catch(() => undefined))
+    const waiting = Array.from({ length: 200 }, () =>
+      (crowd.run('openedText', ['wait']) as unknown as Promise<unknown>).catch(() => undefined)
+    )
     expect(() => crowd.run('openedText', ['one more'])).toThrow(/busy with long work/)
     const last = Array.from(waiting).at(-1)
     expect(last).toBeInstanceOf(Promise)

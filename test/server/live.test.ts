@@ -7,7 +7,13 @@ import { useWorkshop } from './workshop'
 const workshop = useWorkshop()
 
 const JOB = DEMO_JOBS[0]!.id
-const took = (id: string, value: number): Act => ({ id, type: 'read', by: 'Maren', at: '2026-11-24T08:00:00.000Z', reading: read.groove('guide', value) })
+const took = (id: string, value: number): Act => ({
+  id,
+  type: 'read',
+  by: 'Maren',
+  at: '2026-11-24T08:00:00.000Z',
+  reading: read.groove('guide', value)
+})
 
 it('a new act is told with its place, once; a repeat is not', async () => {
   const told = vi.fn()
@@ -35,9 +41,16 @@ it('a summary made anew is told without a place', async () => {
 it('a broken connection is made again, once, and who watches is told that something may have been missed', async () => {
   const told = vi.fn()
   const stop = workshop.live.onHappened(told)
-  const listening = async () => (await workshop.sequelize.query("select pid from pg_stat_activity where application_name = 'umbrette live' and datname = current_database()"))[0].length
+  const listening = async () =>
+    (
+      await workshop.sequelize.query(
+        "select pid from pg_stat_activity where application_name = 'umbrette live' and datname = current_database()"
+      )
+    )[0].length
   await vi.waitFor(async () => expect(await listening()).toBe(1))
-  await workshop.sequelize.query("select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'umbrette live' and datname = current_database()")
+  await workshop.sequelize.query(
+    "select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'umbrette live' and datname = current_database()"
+  )
   await vi.waitFor(() => expect(told).toHaveBeenCalledWith(null), { timeout: 8000 })
   expect(await listening()).toBe(1)
   told.mockClear()
@@ -53,9 +66,14 @@ it('acts after a place come in order, with those that were given a lower place a
   expect(after.map((a) => a.seq)).toEqual([...after.map((a) => a.seq)].sort((a, b) => a - b))
   // One that is being kept has its place already, and is committed after others that came later.
   const late = await workshop.sequelize.transaction()
-  await workshop.sequelize.query("insert into acts (job_id, id, body) values ($1, 'late', $2)", { bind: [JOB, JSON.stringify(took('late', 0.7))], transaction: late })
+  await workshop.sequelize.query("insert into acts (job_id, id, body) values ($1, 'late', $2)", {
+    bind: [JOB, JSON.stringify(took('late', 0.7))],
+    transaction: late
+  })
   const { seq } = await workshop.acts.addAct(JOB, took('overtook', 0.8))
   expect((await workshop.acts.actsAfter(JOB, 0)).map(({ act }) => act.id)).not.toContain('late')
   await late.commit()
-  expect((await workshop.acts.actsAfter(JOB, seq)).map(({ act }) => act.id)).toEqual(expect.arrayContaining(['late', 'overtook']))
+  expect((await workshop.acts.actsAfter(JOB, seq)).map(({ act }) => act.id)).toEqual(
+    expect.arrayContaining(['late', 'overtook'])
+  )
 })

@@ -11,7 +11,7 @@ const folder = mkdtempSync(join(tmpdir(), 'umbrette-log-'))
 afterAll(() => rmSync(folder, { recursive: true }))
 
 describe('the log', () => {
-  it('is begun anew when it has grown, keeps four before it, and is its owner\'s alone', async () => {
+  it("is begun anew when it has grown, keeps four before it, and is its owner's alone", async () => {
     const file = join(folder, 'server.log')
     const stream = new SonicBoom({ dest: file, sync: false, append: true, mode: 0o600 })
     for (let i = 0; i < 7; i++) {
@@ -20,7 +20,13 @@ describe('the log', () => {
       rotate(file, stream, 400)
       await vi.waitFor(() => expect(existsSync(file) && statSync(file).size).toBe(0))
     }
-    expect(readdirSync(folder).sort()).toEqual(['server.log', 'server.log.1', 'server.log.2', 'server.log.3', 'server.log.4'])
+    expect(readdirSync(folder).sort()).toEqual([
+      'server.log',
+      'server.log.1',
+      'server.log.2',
+      'server.log.3',
+      'server.log.4'
+    ])
     expect(readFileSync(`${file}.1`, 'utf8')).toMatch(/^6x/)
     for (const name of readdirSync(folder)) expect(statSync(join(folder, name)).mode & 0o777).toBe(0o600)
     stream.end()
@@ -31,7 +37,12 @@ describe('the log', () => {
     expect(loggedPath(`/api/jobs/${'x'.repeat(5000)}`).length).toBeLessThan(300)
   })
   it('tells an error without what it was about', () => {
-    const parent = Object.assign(new Error('could not extend file'), { code: '53100', sql: 'insert into photos values ($1)', parameters: ['a whole picture'], detail: 'Ada Quay' })
+    const parent = Object.assign(new Error('could not extend file'), {
+      code: '53100',
+      sql: 'insert into photos values ($1)',
+      parameters: ['a whole picture'],
+      detail: 'Ada Quay'
+    })
     const told = JSON.stringify(toldError(new DatabaseError(parent as never)))
     expect(told).toContain('53100')
     for (const word of ['a whole picture', 'insert into', 'Ada Quay']) expect(told).not.toContain(word)
@@ -39,8 +50,19 @@ describe('the log', () => {
 })
 
 describe('what goes wrong below the application', () => {
-  it.each([['53100', 'no-room', 507], ['ENOSPC', 'no-room', 507], ['ECONNREFUSED', 'not-ready', 503], ['57P01', 'not-ready', 503], ['40P01', 'not-ready', 503], ['57014', 'not-ready', 503]])('%s is told as %s, in words, with what was entered kept', (code, problem, status) => {
-    expect(storageProblem(Object.assign(new Error('x'), { cause: { code } }))).toMatchObject({ code: problem, status, message: expect.stringMatching(/kept on this device/) })
+  it.each([
+    ['53100', 'no-room', 507],
+    ['ENOSPC', 'no-room', 507],
+    ['ECONNREFUSED', 'not-ready', 503],
+    ['57P01', 'not-ready', 503],
+    ['40P01', 'not-ready', 503],
+    ['57014', 'not-ready', 503]
+  ])('%s is told as %s, in words, with what was entered kept', (code, problem, status) => {
+    expect(storageProblem(Object.assign(new Error('x'), { cause: { code } }))).toMatchObject({
+      code: problem,
+      status,
+      message: expect.stringMatching(/kept on this device/)
+    })
   })
   it('a fault of our own is none of those', () => expect(storageProblem(new TypeError('x'))).toBeNull())
 })

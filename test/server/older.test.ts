@@ -14,13 +14,24 @@ import { unharmed } from '../../server/db/migrations/0010-unharmed'
 import { read } from '../support/jobs'
 import { freshDatabase } from './database'
 
-/** A workshop as the version before kept it, with text, fields and names in it that no list could read again, or no later version takes in. */
+/**
+ * A workshop as the version before kept it, with text, fields and names in it that no list could read again, or no
+ * later version takes in.
+ */
 const OLD = 'test/fixtures/workshop-0009.backup'
 const VAN = DEMO_JOBS[0]!.id
 const by = { by: 'Maren', at: '2026-11-26T08:00:00.000Z' }
 const folder = mkdtempSync(join(tmpdir(), 'umbrette-older-'))
 let database: Awaited<ReturnType<typeof freshDatabase>>
-let stores: { acts: typeof import('../../server/store/acts'); board: typeof import('../../server/store/board'); jobs: typeof import('../../server/store/jobs'); summaries: typeof import('../../server/store/summaries'); people: typeof import('../../server/store/people'); photos: typeof import('../../server/store/photos'); learning: typeof import('../../server/store/learning') }
+let stores: {
+  acts: typeof import('../../server/store/acts')
+  board: typeof import('../../server/store/board')
+  jobs: typeof import('../../server/store/jobs')
+  summaries: typeof import('../../server/store/summaries')
+  people: typeof import('../../server/store/people')
+  photos: typeof import('../../server/store/photos')
+  learning: typeof import('../../server/store/learning')
+}
 
 beforeAll(async () => {
   database = await freshDatabase(inject('databaseUrl'))
@@ -29,8 +40,13 @@ beforeAll(async () => {
   const { offerTasks } = await import('../../server/heavy/heavily')
   offerTasks((await import('../../server/heavy/tasks')).TASKS)
   stores = {
-    acts: await import('../../server/store/acts'), board: await import('../../server/store/board'), jobs: await import('../../server/store/jobs'), summaries: await import('../../server/store/summaries'),
-    people: await import('../../server/store/people'), photos: await import('../../server/store/photos'), learning: await import('../../server/store/learning')
+    acts: await import('../../server/store/acts'),
+    board: await import('../../server/store/board'),
+    jobs: await import('../../server/store/jobs'),
+    summaries: await import('../../server/store/summaries'),
+    people: await import('../../server/store/people'),
+    photos: await import('../../server/store/photos'),
+    learning: await import('../../server/store/learning')
   }
 })
 afterAll(async () => {
@@ -43,7 +59,11 @@ afterAll(async () => {
 describe('a workshop that the version before kept', () => {
   it('is whole: every job, entry and picture, on every list', async () => {
     await stores.summaries.refreshStale()
-    const lists = await Promise.all((['open', 'closed', 'archived', 'deleted'] as const).map((state) => stores.board.boardPage({ state, search: '', page: 0 })))
+    const lists = await Promise.all(
+      (['open', 'closed', 'archived', 'deleted'] as const).map((state) =>
+        stores.board.boardPage({ state, search: '', page: 0 })
+      )
+    )
     const rows = lists.flatMap((list) => list.rows)
     expect(rows.map(({ id }) => id).sort()).toEqual(DEMO_JOBS.map(({ id }) => id).sort())
     expect(rows.filter(({ trouble }) => trouble)).toEqual([])
@@ -56,10 +76,22 @@ describe('a workshop that the version before kept', () => {
     expect(await stores.people.listPeople()).toEqual([...DEMO_PEOPLE, 'Otto'].sort((a, b) => (a < b ? -1 : 1)))
   })
   it('goes on: entries are taken in, and every job is exported and taken in again', async () => {
-    await expect(stores.acts.addAct(VAN, { ...by, id: randomUUID(), type: 'read', reading: read.groove('arm', 0.3) })).resolves.toBeTruthy()
+    await expect(
+      stores.acts.addAct(VAN, { ...by, id: randomUUID(), type: 'read', reading: read.groove('arm', 0.3) })
+    ).resolves.toBeTruthy()
     for (const { id } of DEMO_JOBS) {
       const { job, acts } = await stores.jobs.findJob(id)
-      const back = importJob(JSON.parse(JSON.stringify(exportJob(job, acts.map(({ act }) => act)))), { ...by, newId: randomUUID })
+      const back = importJob(
+        JSON.parse(
+          JSON.stringify(
+            exportJob(
+              job,
+              acts.map(({ act }) => act)
+            )
+          )
+        ),
+        { ...by, newId: randomUUID }
+      )
       expect(back.faults).toEqual([])
       expect(back.acts).toHaveLength(acts.length)
       expect(back.acts.every((act) => act.type !== 'signoff' || act.unchecked)).toBe(true)
@@ -67,7 +99,8 @@ describe('a workshop that the version before kept', () => {
   })
   it('can go a step back and forth with what is in it', async () => {
     const db = connect(database.url)
-    const count = async () => (await db.query<{ n: string }>('select count(*) as n from acts', { type: QueryTypes.SELECT }))[0]!.n
+    const count = async () =>
+      (await db.query<{ n: string }>('select count(*) as n from acts', { type: QueryTypes.SELECT }))[0]!.n
     const before = await count()
     await alone(db, (transaction) => unharmed.down({ schema: db.getQueryInterface(), transaction }))
     await alone(db, (transaction) => unharmed.up({ schema: db.getQueryInterface(), transaction }))
@@ -76,7 +109,7 @@ describe('a workshop that the version before kept', () => {
   })
 })
 
-it('a backup is its owner\'s alone, and one that a newer version made is refused', async () => {
+it("a backup is its owner's alone, and one that a newer version made is refused", async () => {
   const file = join(folder, 'newer.backup')
   const db = connect(database.url)
   await db.query("insert into migrations (name) values ('9999-to-come')")
@@ -84,6 +117,8 @@ it('a backup is its owner\'s alone, and one that a newer version made is refused
   await db.query("delete from migrations where name = '9999-to-come'")
   await db.close()
   expect(statSync(file).mode & 0o777).toBe(0o600)
-  await expect(restore({ owner: database.url, admin: inject('databaseUrl') }, file)).rejects.toThrow(/newer version of Umbrette \(9999-to-come\).*nothing was changed/)
+  await expect(restore({ owner: database.url, admin: inject('databaseUrl') }, file)).rejects.toThrow(
+    /newer version of Umbrette \(9999-to-come\).*nothing was changed/
+  )
   expect(Number(await query(database.url, 'select count(*) from acts'))).toBeGreaterThan(50)
 })

@@ -10,9 +10,13 @@ const workshop = useWorkshop()
 const picture = (orientation: number, width = 600, height = 400) =>
   sharp({ create: { width, height, channels: 3, background: 'white' } })
     .composite([{ input: { create: { width: width / 2, height, channels: 3, background: 'black' } }, left: 0, top: 0 }])
-    .withExif({ IFD0: { Copyright: 'someone' } }).withMetadata({ orientation }).jpeg().toBuffer()
+    .withExif({ IFD0: { Copyright: 'someone' } })
+    .withMetadata({ orientation })
+    .jpeg()
+    .toBuffer()
 
-const brightness = async (bytes: Buffer, left: number, top: number) => (await sharp(await sharp(bytes).extract({ left, top, width: 4, height: 4 }).toBuffer()).stats()).channels[0]!.mean
+const brightness = async (bytes: Buffer, left: number, top: number) =>
+  (await sharp(await sharp(bytes).extract({ left, top, width: 4, height: 4 }).toBuffer()).stats()).channels[0]!.mean
 
 describe('a photo', () => {
   it('is turned upright, kept without what the camera wrote into it, with a thumbnail', async () => {
@@ -31,8 +35,10 @@ describe('a photo', () => {
   })
 
   it.each([
-    ['text', Buffer.from('not a picture'), /no picture/], ['nothing', Buffer.alloc(0), /no picture/],
-    ['a cut-off one', null, /broken/], ['HEIC', Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic0000heic')]), /HEIC.*JPEG/]
+    ['text', Buffer.from('not a picture'), /no picture/],
+    ['nothing', Buffer.alloc(0), /no picture/],
+    ['a cut-off one', null, /broken/],
+    ['HEIC', Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic0000heic')]), /HEIC.*JPEG/]
   ] as const)('%s is refused and says what to do', async (_name, bytes, message) => {
     await expect(upright(bytes ?? (await picture(1)).subarray(0, 900))).rejects.toThrow(message)
   })
@@ -55,12 +61,16 @@ describe('a photo', () => {
     expect((await workshop.photos.addPhoto(DEMO_JOBS[0]!.id, bytes, id)).id).toBe(id)
     expect((await workshop.photos.photoList(DEMO_JOBS[0]!.id)).length).toBe(before + 1)
     await expect(workshop.photos.addPhoto(DEMO_JOBS[0]!.id, bytes, 'mine')).rejects.toThrow(/UUID/)
-    await expect(workshop.photos.addPhoto(DEMO_JOBS[0]!.id, await picture(3), id)).rejects.toMatchObject({ code: 'conflict' })
+    await expect(workshop.photos.addPhoto(DEMO_JOBS[0]!.id, await picture(3), id)).rejects.toMatchObject({
+      code: 'conflict'
+    })
     await expect(workshop.photos.addPhoto(DEMO_JOBS[1]!.id, bytes, id)).rejects.toMatchObject({ code: 'conflict' })
   })
 
   it('of no job, and one that is not there, are not found', async () => {
     await expect(workshop.photos.addPhoto('nonsense', await picture(1))).rejects.toMatchObject({ code: 'not-found' })
-    await expect(workshop.photos.photoBytes('5a17a000-0000-4000-8000-0000000000ff', 'body')).rejects.toMatchObject({ code: 'not-found' })
+    await expect(workshop.photos.photoBytes('5a17a000-0000-4000-8000-0000000000ff', 'body')).rejects.toMatchObject({
+      code: 'not-found'
+    })
   })
 })

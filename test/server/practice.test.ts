@@ -22,7 +22,10 @@ describe('cases', () => {
   it('a file is taken in and comes back as it was, but for the code, which it is not drawn from here', async () => {
     const kept = await workshop.practice.keepCase(JSON.parse(JSON.stringify(engine)), 'Tove')
     expect(await workshop.practice.practiceCase(kept.id)).toEqual({ ...engine, code: '' })
-    await expect(workshop.practice.keepCase({ ...engine, level: 8 }, 'Tove')).rejects.toMatchObject({ code: 'bad-input', faults: [expect.objectContaining({ place: 'level' })] })
+    await expect(workshop.practice.keepCase({ ...engine, level: 8 }, 'Tove')).rejects.toMatchObject({
+      code: 'bad-input',
+      faults: [expect.objectContaining({ place: 'level' })]
+    })
   })
   it('a closed job is told as a case without its vehicle and people; an open one is not', async () => {
     const kept = await workshop.practice.keepJobAsCase(closed.id, { title: 'A quiet one', complaint: 'Ticks.' }, 'Tove')
@@ -31,11 +34,14 @@ describe('cases', () => {
     expect(JSON.stringify(told)).not.toContain(closed.job.vehicle)
     expect(JSON.stringify(told)).not.toContain(closed.job.openedBy)
     expect(told.truth.elongation!.main).toBeGreaterThan(0.0005)
-    await expect(workshop.practice.keepJobAsCase(DEMO_JOBS[0]!.id, { title: 'x', complaint: '' }, 'Tove')).rejects.toMatchObject({ code: 'conflict' })
+    await expect(
+      workshop.practice.keepJobAsCase(DEMO_JOBS[0]!.id, { title: 'x', complaint: '' }, 'Tove')
+    ).rejects.toMatchObject({ code: 'conflict' })
   })
   it('a case taken off the list is put back, and stays there for runs that name it', async () => {
     const kept = await workshop.practice.keepCase(JSON.parse(JSON.stringify(engine)), 'Tove')
-    const listed = async () => (await workshop.practice.practiceLobby('Tove', '2026-11-25')).cases.some(({ id }) => id === kept.id)
+    const listed = async () =>
+      (await workshop.practice.practiceLobby('Tove', '2026-11-25')).cases.some(({ id }) => id === kept.id)
     await workshop.practice.removeCase(kept.id, true)
     expect(await listed()).toBe(false)
     expect((await workshop.practice.practiceCase(kept.id)).title).toBe(engine.title)
@@ -52,11 +58,15 @@ describe('runs', () => {
     const again = await workshop.practice.finishRun(runId(1), 'Idris', engine.code, [])
     expect(again).toEqual(first)
     expect(again.debriefing.readings.length).toBeGreaterThan(5)
-    expect((await workshop.practice.practiceLobby('Idris', '2026-11-25')).history.map(({ id }) => id)).toEqual([runId(1)])
+    expect((await workshop.practice.practiceLobby('Idris', '2026-11-25')).history.map(({ id }) => id)).toEqual([
+      runId(1)
+    ])
     expect(await workshop.practice.practiceRun(runId(1))).toEqual(first)
   })
   it('moves that are none are named and nothing is kept', async () => {
-    await expect(workshop.practice.finishRun(runId(2), 'Idris', engine.code, [{ type: 'fly' }])).rejects.toMatchObject({ code: 'bad-input' })
+    await expect(workshop.practice.finishRun(runId(2), 'Idris', engine.code, [{ type: 'fly' }])).rejects.toMatchObject({
+      code: 'bad-input'
+    })
     await expect(workshop.practice.practiceRun(runId(2))).rejects.toMatchObject({ code: 'not-found' })
   })
   it('what is missed comes up again in a case not seen before, and is told by name', async () => {
@@ -69,7 +79,11 @@ describe('runs', () => {
     expect(training!.code).not.toBe(engine.code)
   })
   it('the case of the day is the same for everybody on one day and another on the next', async () => {
-    const [a, b, next] = [await workshop.practice.practiceLobby('Maren', '2026-11-25'), await workshop.practice.practiceLobby('Bela', '2026-11-25'), await workshop.practice.practiceLobby('Bela', '2026-11-26')]
+    const [a, b, next] = [
+      await workshop.practice.practiceLobby('Maren', '2026-11-25'),
+      await workshop.practice.practiceLobby('Bela', '2026-11-25'),
+      await workshop.practice.practiceLobby('Bela', '2026-11-26')
+    ]
     expect(a.daily.code).toBe(b.daily.code)
     expect(next.daily.code).not.toBe(a.daily.code)
     await workshop.practice.finishRun(runId(4), 'Bela', a.daily.code, [])

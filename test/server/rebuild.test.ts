@@ -8,11 +8,25 @@ import { useWorkshop } from './workshop'
 
 const workshop = useWorkshop()
 const act = (id: string, more: object): Act => ({ id, by: 'Tove', at: '2026-11-24T08:00:00.000Z', ...more }) as Act
-const open = (vehicle: string, value: number) => workshop.opening.openJob(randomUUID(), { vehicle, stand: '', complaint: '', openedBy: 'Tove', sheet: 'ardmere-a18', usage: { value, unit: 'km' }, school: 'on-evidence' })
+const open = (vehicle: string, value: number) =>
+  workshop.opening.openJob(randomUUID(), {
+    vehicle,
+    stand: '',
+    complaint: '',
+    openedBy: 'Tove',
+    sheet: 'ardmere-a18',
+    usage: { value, unit: 'km' },
+    school: 'on-evidence'
+  })
 
 describe('a check as a calendar entry', () => {
   const event = (check: Partial<ActOf<'check'>>) => {
-    const text = checkCalendar('job', { vehicle: 'Pilot van; "3", ä', sheet: { name: 'Ardmere' } as never }, { date: '2027-03-05', stopGap: false, ...check } as ActOf<'check'>, 'km')
+    const text = checkCalendar(
+      'job',
+      { vehicle: 'Pilot van; "3", ä', sheet: { name: 'Ardmere' } as never },
+      { date: '2027-03-05', stopGap: false, ...check } as ActOf<'check'>,
+      'km'
+    )
     return new ICAL.Event(new ICAL.Component(ICAL.parse(text) as never).getFirstSubcomponent('vevent')!)
   }
   it('is read back by a parser: day, words and alarm', () => {
@@ -53,7 +67,9 @@ it('after a chain was renewed, the next job knows when, and forgets how long the
 
 it('the workshop learns from its demo jobs: the rate of the van seen four times', async () => {
   const { types, calibration } = await workshop.learning.workshopLearnt()
-  const van = types.find(({ sheet }) => sheet.startsWith('Ardmere'))!.engines.find(({ vehicle }) => vehicle === 'Pilot van 3')!
+  const van = types
+    .find(({ sheet }) => sheet.startsWith('Ardmere'))!
+    .engines.find(({ vehicle }) => vehicle === 'Pilot van 3')!
   expect(van.points).toBe(4)
   expect(van.limit!.usage.mean).toBeGreaterThan(150_000)
   expect(calibration.length).toBeGreaterThan(3)

@@ -39,15 +39,41 @@ afterAll(async () => {
 
 const VAN = DEMO_JOBS[0]!.id
 const at = '2026-11-24T08:00:00.000Z'
-const took = (id: string, value: number, more = {}): Act => ({ id, type: 'read', by: 'Maren', at, reading: read.groove('guide', value), ...more })
+const took = (id: string, value: number, more = {}): Act => ({
+  id,
+  type: 'read',
+  by: 'Maren',
+  at,
+  reading: read.groove('guide', value),
+  ...more
+})
 
 describe('the schema', () => {
   it('goes up, all the way down, and up again', async () => {
     const other = await freshDatabase(inject('databaseUrl'))
     const db = connection.connect(other.url)
-    const tables = async () => (await db.query<{ tablename: string }>("select tablename from pg_tables where schemaname = 'public' order by 1", { type: QueryTypes.SELECT })).map((t) => t.tablename)
+    const tables = async () =>
+      (
+        await db.query<{ tablename: string }>(
+          "select tablename from pg_tables where schemaname = 'public' order by 1",
+          { type: QueryTypes.SELECT }
+        )
+      ).map((t) => t.tablename)
     await migration.alone(db, (t) => migration.migrate(db, t))
-    expect(await tables()).toEqual(['acts', 'jobs', 'migrations', 'people', 'photos', 'practice_cases', 'practice_runs', 'settings', 'shares', 'sheet_revisions', 'sheets', 'vehicles'])
+    expect(await tables()).toEqual([
+      'acts',
+      'jobs',
+      'migrations',
+      'people',
+      'photos',
+      'practice_cases',
+      'practice_runs',
+      'settings',
+      'shares',
+      'sheet_revisions',
+      'sheets',
+      'vehicles'
+    ])
     await migration.alone(db, (t) => migration.migrate(db, t, 'down'))
     expect(await tables()).toEqual(['migrations'])
     await migration.alone(db, (t) => migration.migrate(db, t))
@@ -72,13 +98,15 @@ describe('the demo workshop', () => {
   it('is filled in once and not again after its jobs were changed', async () => {
     sequelize = connection.connect(database.url)
     expect(await people.listPeople()).toEqual(DEMO_PEOPLE)
-    expect(new Set((await board.boardPage({ state: 'open', search: '', page: 0 })).rows.map(({ id }) => id))).toEqual(new Set(DEMO_JOBS.filter(({ acts }) => !acts.some(({ type }) => type === 'state')).map(({ id }) => id)))
+    expect(new Set((await board.boardPage({ state: 'open', search: '', page: 0 })).rows.map(({ id }) => id))).toEqual(
+      new Set(DEMO_JOBS.filter(({ acts }) => !acts.some(({ type }) => type === 'state')).map(({ id }) => id))
+    )
     await keeping.addAct(VAN, took('kept', 0.4))
     await migration.alone(sequelize, (t) => demo.fillDemo(t))
     expect((await jobs.findJob(VAN)).acts.at(-1)!.act.id).toBe('kept')
   })
 
-  it('put back as it ships leaves jobs of the workshop\'s own alone', async () => {
+  it("put back as it ships leaves jobs of the workshop's own alone", async () => {
     const own = '11111111-1111-4111-8111-111111111111'
     await jobs.insertJob(own, { ...DEMO_JOBS[0]!.job, vehicle: 'Our own' }, [took('mine', 0.2)])
     await migration.alone(sequelize, (t) => demo.putDemo(t))
@@ -118,13 +146,19 @@ describe('acts on a job', () => {
 
   it('that cannot be true are refused with the place, and nothing is kept', async () => {
     const before = (await jobs.findJob(VAN)).acts.length
-    await expect(keeping.addAct(VAN, took('bad', -1))).rejects.toMatchObject({ code: 'bad-input', faults: [{ place: 'reading.value', code: 'below-0' }] })
+    await expect(keeping.addAct(VAN, took('bad', -1))).rejects.toMatchObject({
+      code: 'bad-input',
+      faults: [{ place: 'reading.value', code: 'below-0' }]
+    })
     expect((await jobs.findJob(VAN)).acts).toHaveLength(before)
   })
 
-  it.each(['nonsense', '00000000-0000-4000-8000-000000000000', "'; drop table jobs; --"])('on the unknown job %s say so', async (id) => {
-    await expect(keeping.addAct(id, took('x', 0.3))).rejects.toMatchObject({ code: 'not-found' })
-  })
+  it.each(['nonsense', '00000000-0000-4000-8000-000000000000', "'; drop table jobs; --"])(
+    'on the unknown job %s say so',
+    async (id) => {
+      await expect(keeping.addAct(id, took('x', 0.3))).rejects.toMatchObject({ code: 'not-found' })
+    }
+  )
 
   it('a job with a broken act is not kept at all', async () => {
     const id = '22222222-2222-4222-8222-222222222222'
@@ -139,19 +173,23 @@ it('a name known already is not added twice, however it is spelt in capitals', a
   expect(once).toMatchObject({ name: 'Runa', people: expect.arrayContaining(['Runa']) })
 })
 
-it('transactions that got in each other\'s way are tried again, and both have theirs', async () => {
+it("transactions that got in each other's way are tried again, and both have theirs", async () => {
   const [a, b] = ['Deadlock a', 'Deadlock b']
-  await sequelize.query('insert into vehicles (id, name) values (gen_random_uuid(), $1), (gen_random_uuid(), $2)', { bind: [a, b] })
+  await sequelize.query('insert into vehicles (id, name) values (gen_random_uuid(), $1), (gen_random_uuid(), $2)', {
+    bind: [a, b]
+  })
   let met = 0
   let both: () => void
   const together = new Promise<void>((done) => (both = done))
-  const touch = (first: string, then: string, note: string) => connection.inTransaction(async (transaction) => {
-    const set = (name: string) => sequelize.query('update vehicles set note = note || $2 where name = $1', { bind: [name, note], transaction })
-    await set(first)
-    if (++met === 2) both()
-    if (met <= 2) await together
-    await set(then)
-  })
+  const touch = (first: string, then: string, note: string) =>
+    connection.inTransaction(async (transaction) => {
+      const set = (name: string) =>
+        sequelize.query('update vehicles set note = note || $2 where name = $1', { bind: [name, note], transaction })
+      await set(first)
+      if (++met === 2) both()
+      if (met <= 2) await together
+      await set(then)
+    })
   await Promise.all([touch(a, b, 'x'), touch(b, a, 'y')])
   const [rows] = await sequelize.query('select note from vehicles where name in ($1, $2)', { bind: [a, b] })
   expect((rows as { note: string }[]).map(({ note }) => [...note].sort().join(''))).toEqual(['xy', 'xy'])

@@ -32,10 +32,20 @@ export function useWorkshop(): Workshop {
     const { offerTasks } = await import('../../server/heavy/heavily')
     offerTasks((await import('../../server/heavy/tasks')).TASKS)
     Object.assign(workshop, {
-      sequelize: await useDb(), acts: await import('../../server/store/acts'), board: await import('../../server/store/board'), checks: await import('../../server/store/checks'),
-      jobs: await import('../../server/store/jobs'), learning: await import('../../server/store/learning'), live: await import('../../server/live/listen'),
-      opening: await import('../../server/store/openJob'), photos: await import('../../server/store/photos'), practice: await import('../../server/store/practice'),
-      reports: await import('../../server/store/reports'), shares: await import('../../server/store/shares'), sheets: await import('../../server/store/sheets'), summaries: await import('../../server/store/summaries'),
+      sequelize: await useDb(),
+      acts: await import('../../server/store/acts'),
+      board: await import('../../server/store/board'),
+      checks: await import('../../server/store/checks'),
+      jobs: await import('../../server/store/jobs'),
+      learning: await import('../../server/store/learning'),
+      live: await import('../../server/live/listen'),
+      opening: await import('../../server/store/openJob'),
+      photos: await import('../../server/store/photos'),
+      practice: await import('../../server/store/practice'),
+      reports: await import('../../server/store/reports'),
+      shares: await import('../../server/store/shares'),
+      sheets: await import('../../server/store/sheets'),
+      summaries: await import('../../server/store/summaries'),
       vehicles: await import('../../server/store/vehicles')
     })
   })

@@ -20,7 +20,23 @@ export function changeAtRandom<T>(value: T, seed: number): T {
   const elsewhere = pick(all)
   const other = structuredClone(elsewhere.holder[elsewhere.key])
   const number = typeof was === 'number'
-  holder[key] = pick([null, -1, 0, 1e9, '', [], {}, true, 'toString', 'a\0b', other, other, Math.floor(200 * uniform()), 360 * uniform() - 180, ...(number ? [was * (0.5 + uniform()), was + uniform() - 0.5, was + 1, -was] : ['crank', 'guide'])])
+  holder[key] = pick([
+    null,
+    -1,
+    0,
+    1e9,
+    '',
+    [],
+    {},
+    true,
+    'toString',
+    'a\0b',
+    other,
+    other,
+    Math.floor(200 * uniform()),
+    360 * uniform() - 180,
+    ...(number ? [was * (0.5 + uniform()), was + uniform() - 0.5, was + 1, -was] : ['crank', 'guide'])
+  ])
   return value
 }
 

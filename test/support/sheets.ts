@@ -1,7 +1,14 @@
 import { DEMO_SHEETS } from '../../demo/workshop'
 import type { DriveSheet } from '../../core/sheet'
 
-export const SHEETS = ['ardmere-a18', 'hexley-h46', 'quillon-q40', 'quillon-q40-counted', 'torvane-d26', 'vellora-v28'] as const
+export const SHEETS = [
+  'ardmere-a18',
+  'hexley-h46',
+  'quillon-q40',
+  'quillon-q40-counted',
+  'torvane-d26',
+  'vellora-v28'
+] as const
 
 /** A fresh copy of a shipped sheet, free to be changed. */
 export function sheet(id: (typeof SHEETS)[number]): DriveSheet {

@@ -3,7 +3,13 @@ import ts from 'typescript'
 
 /** Every TypeScript file under these folders, parsed. */
 export function sourcesIn(...folders: string[]): ts.SourceFile[] {
-  const paths = folders.flatMap((folder) => readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((path) => path.endsWith('.ts')).map((path) => `${folder}/${path}`)).sort()
+  const paths = folders
+    .flatMap((folder) =>
+      readdirSync(folder, { recursive: true, encoding: 'utf8' })
+        .filter((path) => path.endsWith('.ts'))
+        .map((path) => `${folder}/${path}`)
+    )
+    .sort()
   return paths.map((path) => ts.createSourceFile(path, readFileSync(path, 'utf8'), ts.ScriptTarget.Latest, true))
 }
 

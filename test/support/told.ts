@@ -10,8 +10,16 @@ import { inspectionWords, namesOf, sayEvidence, sayFault, sayLeftOut, writeAsses
 export function assessed(job: JobFile) {
   const { calls, faults, ...others } = writeAssessment(job, assess(job))
   return {
-    ...others, faults: faults.map(({ index, message }) => ({ index, message })),
-    calls: calls.map((call) => ({ ...call, reasons: call.reasons.map(({ indices, release, ...reason }) => ({ ...reason, readings: indices, ...(release ? { release: release.text } : {}) })) }))
+    ...others,
+    faults: faults.map(({ index, message }) => ({ index, message })),
+    calls: calls.map((call) => ({
+      ...call,
+      reasons: call.reasons.map(({ indices, release, ...reason }) => ({
+        ...reason,
+        readings: indices,
+        ...(release ? { release: release.text } : {})
+      }))
+    }))
   }
 }
 
@@ -19,7 +27,11 @@ export function assessed(job: JobFile) {
 export function estimated(job: JobFile) {
   const { faults, readings, ...others } = estimate(job)
   const placeOf = (id: string) => job.readings.findIndex((reading) => reading.id === id)
-  return { ...others, readings: readings.map((reading) => ({ ...reading, index: placeOf(reading.id) })), faults: faults.map((fault) => ({ ...fault, index: placeOf(fault.id), message: sayLeftOut(fault) })) }
+  return {
+    ...others,
+    readings: readings.map((reading) => ({ ...reading, index: placeOf(reading.id) })),
+    faults: faults.map((fault) => ({ ...fault, index: placeOf(fault.id), message: sayLeftOut(fault) }))
+  }
 }
 
 /** What faults say, each with its place. */

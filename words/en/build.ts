@@ -1,4 +1,14 @@
-import type { CountedItem, GroupKey, Hold, HoldReleaseSays, HoldSays, MeaningSays, StepCautionSays, Task, TaskSays } from '../../core/views/buildup'
+import type {
+  CountedItem,
+  GroupKey,
+  Hold,
+  HoldReleaseSays,
+  HoldSays,
+  MeaningSays,
+  StepCautionSays,
+  Task,
+  TaskSays
+} from '../../core/views/buildup'
 import { type Catalogue, type Names, sayer } from '../say'
 import { countWords, degreesWords, teethOff } from './figures'
 import { REASONS, RELEASES } from './reasons'
@@ -6,10 +16,19 @@ import { REASONS, RELEASES } from './reasons'
 /** The build-up: steps, cautions, holds and what releases them. */
 
 /** Things that are carried into an open engine and must all come out again. */
-const ITEMS: Readonly<Record<CountedItem, string>> = { rags: 'Rags and plugs', tools: 'Tools and holders', magnets: 'Magnets', bolts: 'Bolts and washers taken out' }
+const ITEMS: Readonly<Record<CountedItem, string>> = {
+  rags: 'Rags and plugs',
+  tools: 'Tools and holders',
+  magnets: 'Magnets',
+  bolts: 'Bolts and washers taken out'
+}
 
 export const TASK_GROUPS: Readonly<Record<GroupKey, string>> = {
-  parts: 'Parts', items: 'Always renewed', assembly: 'From the inside out', inside: 'Nothing left inside', fluids: 'Oil and coolant'
+  parts: 'Parts',
+  items: 'Always renewed',
+  assembly: 'From the inside out',
+  inside: 'Nothing left inside',
+  fluids: 'Oil and coolant'
 }
 
 const times = (count: number) => (count > 1 ? `${count} × ` : '')
@@ -54,12 +73,18 @@ export const STEP_CAUTIONS: Catalogue<StepCautionSays> = {
 export const sayStepCaution = sayer(STEP_CAUTIONS)
 
 export const MEANINGS: Catalogue<MeaningSays> = {
-  'moved-while-turned': () => 'It moved while being turned: the chain has jumped, or a cam or the crank sprocket is not held.',
-  'counts-off': (f, name) => `The counts are off between ${name(f.from).toLowerCase()} and ${name(f.to).toLowerCase()}: a tooth off at one of them, a miscount, or a wrong chain.`,
-  'too-far-in': () => 'It stands further in than it should: the pin is still in or the plunger is stuck, a rail is not seated, or the chain is too short.',
-  'too-far-out': () => 'It stands further out than it should: rails swapped or a worn one back in, the wrong chain, or a tooth off between the marks.',
-  'less-than-a-tooth': (f) => `${degreesWords(f.off)}, less than a tooth: the cam is not held in its slot, a phaser is not locked at rest, or the mark is another one.`,
-  'teeth-off': (f, name) => `${teethOff(f.teeth)} ${f.at === null ? 'at the crank sprocket, as every cam of this chain is off' : `at ${name(f.at).toLowerCase()}`}. Do not start it: set it again.`
+  'moved-while-turned': () =>
+    'It moved while being turned: the chain has jumped, or a cam or the crank sprocket is not held.',
+  'counts-off': (f, name) =>
+    `The counts are off between ${name(f.from).toLowerCase()} and ${name(f.to).toLowerCase()}: a tooth off at one of them, a miscount, or a wrong chain.`,
+  'too-far-in': () =>
+    'It stands further in than it should: the pin is still in or the plunger is stuck, a rail is not seated, or the chain is too short.',
+  'too-far-out': () =>
+    'It stands further out than it should: rails swapped or a worn one back in, the wrong chain, or a tooth off between the marks.',
+  'less-than-a-tooth': (f) =>
+    `${degreesWords(f.off)}, less than a tooth: the cam is not held in its slot, a phaser is not locked at rest, or the mark is another one.`,
+  'teeth-off': (f, name) =>
+    `${teethOff(f.teeth)} ${f.at === null ? 'at the crank sprocket, as every cam of this chain is off' : `at ${name(f.at).toLowerCase()}`}. Do not start it: set it again.`
 }
 
 /** What a difference after two turns can mean. */
@@ -69,7 +94,8 @@ export const HOLDS: Catalogue<HoldSays> = {
   'valves-may-have-touched': () => 'The chain jumped and valves can meet pistons: they may have touched.',
   'left-inside': (f) => `${ITEMS[f.item]}: ${f.into} went in, ${f.out} came out.`,
   'two-turns-differ': () => 'Marks, counts or extension are not as they should be:',
-  'two-turns-open': (f) => `After two full turns by hand ${f.open} of ${f.all} ${f.open === 1 ? 'line is' : 'lines are'} not read yet.`,
+  'two-turns-open': (f) =>
+    `After two full turns by hand ${f.open} of ${f.all} ${f.open === 1 ? 'line is' : 'lines are'} not read yet.`,
   'steps-open': (f) => `${countWords(f.open, 'step is', 'steps are')} open:`
 }
 

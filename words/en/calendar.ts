@@ -7,5 +7,12 @@ export function checkSummary(vehicle: string, stopGap: boolean): string {
 }
 
 export function checkDescription(engine: string, usage: string | null, stopGap: boolean, note: string): string {
-  return [`${engine}.`, usage === null ? '' : `Or at ${usage}, if that comes first.`, stopGap ? 'It was a stop-gap, no repair.' : '', note].filter(Boolean).join(' ')
+  return [
+    `${engine}.`,
+    usage === null ? '' : `Or at ${usage}, if that comes first.`,
+    stopGap ? 'It was a stop-gap, no repair.' : '',
+    note
+  ]
+    .filter(Boolean)
+    .join(' ')
 }

@@ -8,9 +8,25 @@ import { findingWords, KIND_NAMES } from './parts'
 
 /** Begins a sentence on what an act did. */
 const ACTS: Readonly<Record<ActType, string>> = {
-  read: 'The reading', undo: 'Taking that back', corrections: 'What is known of the engine', part: 'What is known of the part', photo: 'The photo', state: 'Where the job stands',
-  waits: 'What the job waits for', sheet: 'The drive sheet', overrule: 'The overruled call', pricing: 'The pricing', path: 'The path advised', signoff: 'The sign-off',
-  choice: 'The customer\'s choice', task: 'The step', rebuilt: 'The reading on the rebuilt drive', hole: 'The bolt hole', release: 'The hold released', check: 'The next check', school: 'The other school'
+  read: 'The reading',
+  undo: 'Taking that back',
+  corrections: 'What is known of the engine',
+  part: 'What is known of the part',
+  photo: 'The photo',
+  state: 'Where the job stands',
+  waits: 'What the job waits for',
+  sheet: 'The drive sheet',
+  overrule: 'The overruled call',
+  pricing: 'The pricing',
+  path: 'The path advised',
+  signoff: 'The sign-off',
+  choice: "The customer's choice",
+  task: 'The step',
+  rebuilt: 'The reading on the rebuilt drive',
+  hole: 'The bolt hole',
+  release: 'The hold released',
+  check: 'The next check',
+  school: 'The other school'
 }
 
 export const CAUSES: Catalogue<CauseSays> = {
@@ -28,11 +44,20 @@ export function sayChange({ cause, chains, jumps }: Change, name: Names, several
   const moves = chains.map(({ chain, mean, spread }) => {
     const parts = [
       ...(mean ? [`took elongation from ${mean.from.toFixed(2)} to ${mean.to.toFixed(2)} %`] : []),
-      ...(spread ? [`${spread.to < spread.from ? 'narrowed' : 'widened'} it from ±${spread.from.toFixed(2)} to ±${spread.to.toFixed(2)}`] : [])
+      ...(spread
+        ? [
+            `${spread.to < spread.from ? 'narrowed' : 'widened'} it from ±${spread.from.toFixed(2)} to ±${spread.to.toFixed(2)}`
+          ]
+        : [])
     ]
     return `${several ? `${name(chain)}: ` : ''}${parts.join(' and ')}`
   })
   const what = sayCause(cause, name)
   const said = moves.length > 0 ? `${what} ${moves.join('; ')}.` : `${what} left the elongation as it was.`
-  return [said, ...jumps.map(({ cam, teeth }) => (teeth === 0 ? `${name(cam)} has not jumped after all.` : `${name(cam)} now reads ${teethOff(teeth)}.`))].join(' ')
+  return [
+    said,
+    ...jumps.map(({ cam, teeth }) =>
+      teeth === 0 ? `${name(cam)} has not jumped after all.` : `${name(cam)} now reads ${teethOff(teeth)}.`
+    )
+  ].join(' ')
 }

@@ -4,7 +4,8 @@ export const CONSOLE = {
   noSuchFile: 'no such file',
   unreadable: 'cannot be read',
   notJson: (why: string) => `is not JSON: ${why}`,
-  notComputable: 'this drive cannot be computed: check the sheet\'s figures',
-  databaseUnusable: (why: string) => `The workshop's database cannot be used: ${why}. Check DATABASE_URL, or leave it out to use the private database.`,
+  notComputable: "this drive cannot be computed: check the sheet's figures",
+  databaseUnusable: (why: string) =>
+    `The workshop's database cannot be used: ${why}. Check DATABASE_URL, or leave it out to use the private database.`,
   noDatabase: 'DATABASE_URL is not set: start with ./umbrette start'
 }

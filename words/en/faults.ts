@@ -12,30 +12,31 @@ import { RECORD_FAULTS } from './recordFaults'
 /** What is wrong with what comes from outside, behind the place that it is wrong at. */
 
 const check: Catalogue<CheckSays> = {
-  'missing': () => 'is missing',
+  missing: () => 'is missing',
   'number-between': (f) => `expected a number from ${f.min} to ${f.max}`,
   'whole-between': (f) => `expected a whole number from ${f.min} to ${f.max}`,
   'whole-from-0': () => 'expected a whole number from 0',
-  'number': () => 'expected a number',
+  number: () => 'expected a number',
   'two-numbers': () => 'expected two numbers',
-  'text': () => 'expected text',
+  text: () => 'expected text',
   'text-at-most': (f) => `expected at most ${f.max} characters`,
   'broken-text': () => 'holds a character that cannot be kept: type it again',
   'reserved-word': () => 'is a word that names nothing here: choose another',
-  'id': () => 'expected an id of letters, digits, dots and dashes',
-  'flag': () => 'expected true or false',
+  id: () => 'expected an id of letters, digits, dots and dashes',
+  flag: () => 'expected true or false',
   'one-of': (f) => `expected ${f.words.join(' or ')}`,
-  'day': (f) => `expected a date as 2026-11-26, from ${f.from} to ${f.to}`,
-  'moment': (f) => `expected an ISO time as 2026-11-26T08:30:00.000Z, from ${f.from} to ${f.to}`,
-  'list': () => 'expected a list',
+  day: (f) => `expected a date as 2026-11-26, from ${f.from} to ${f.to}`,
+  moment: (f) => `expected an ISO time as 2026-11-26T08:30:00.000Z, from ${f.from} to ${f.to}`,
+  list: () => 'expected a list',
   'list-at-most': (f) => `expected at most ${f.max} entries`,
-  'object': () => 'expected an object',
-  'null': () => 'is null: give it a value, or leave it out',
+  object: () => 'expected an object',
+  null: () => 'is null: give it a value, or leave it out',
   'ids-at-most': (f) => `expected at most ${f.max} ids of letters, digits, dots and dashes`,
   'numbers-by-id': (f) => `expected numbers from ${f.min} to ${f.max}`,
   'values-by-id': () => 'expected values by id',
-  'version': (f) => `expected ${f.expected}`,
-  'version-newer': (f) => `is ${f.found}, newer than this program reads: expected ${f.expected}. Update Umbrette, or export the file as version ${f.expected}`,
+  version: (f) => `expected ${f.expected}`,
+  'version-newer': (f) =>
+    `is ${f.found}, newer than this program reads: expected ${f.expected}. Update Umbrette, or export the file as version ${f.expected}`,
   'too-deep': () => 'lies too deep in other objects or lists',
   'too-much': () => 'holds more than any file of this kind can',
   'field-name': () => 'has a field whose name cannot be kept',
@@ -43,15 +44,19 @@ const check: Catalogue<CheckSays> = {
 }
 
 const SHEET_ENTRIES: Readonly<Record<SheetEntry, string>> = {
-  component: 'component', operation: 'operation', part: 'part', 'always-renewed': 'always-renewed item', 'operation-or-component': 'operation or component'
+  component: 'component',
+  operation: 'operation',
+  part: 'part',
+  'always-renewed': 'always-renewed item',
+  'operation-or-component': 'operation or component'
 }
 
 const sheet: Catalogue<SheetSays> = {
   'none-of-sheet': (f) => `"${f.id}" is no ${SHEET_ENTRIES[f.what]} of this sheet`,
-  'twice': (f) => `"${f.id}" stands twice`,
+  twice: (f) => `"${f.id}" stands twice`,
   'requires-itself': (f) => `"${f.id}" requires itself in the end`,
   'path-too-short': () => 'expected at least the driver and another',
-  'clock': () => 'expected a clock position such as 6:00',
+  clock: () => 'expected a clock position such as 6:00',
   'two-teeth': () => 'expected two numbers of teeth',
   'lists-of-ids': () => 'expected lists of ids',
   'one-step': () => 'expected newtonMetres or degrees, one of them',
@@ -68,7 +73,8 @@ const drive: Catalogue<DriveSays> = {
   'met-twice': (f) => `"${f.id}" is met twice`,
   'starts-at-driver': (f) => `expected to start at the driver "${f.driver}"`,
   'no-driven-sprocket': () => 'expected at least one driven sprocket',
-  'cam-teeth': (f) => `"${f.id}" has ${f.teeth} teeth; a cam turns at half crank speed, so expected ${Number.isInteger(f.expected) ? f.expected : f.expected.toFixed(2)}`,
+  'cam-teeth': (f) =>
+    `"${f.id}" has ${f.teeth} teeth; a cam turns at half crank speed, so expected ${Number.isInteger(f.expected) ? f.expected : f.expected.toFixed(2)}`,
   'driven-in-circle': (f) => `"${f.id}" is driven in a circle: stages must start at the crank`,
   'no-sprocket-on-chain': (f) => `"${f.id}" is no sprocket on this chain`,
   'runs-in-order': () => 'expected each run to start where the one before it ends, once round the loop',
@@ -82,7 +88,8 @@ const drive: Catalogue<DriveSays> = {
   'drives-no-chain': (f) => `"${f.id}" drives no chain`,
   'limit-unit': (f) => `expected "${f.unit}" for ${f.kind}`,
   'coordinates-missing': () => 'is missing: the sprockets have coordinates, so this needs them too',
-  'counted-missing': () => 'is missing: without coordinates for every sprocket the sheet needs freeLinks and tight links here',
+  'counted-missing': () =>
+    'is missing: without coordinates for every sprocket the sheet needs freeLinks and tight links here',
   'free-links': (f) => `expected at most the chain's ${f.links} links`,
   'tight-missing': () => 'is missing: the links on the tight side between this cam and the driver',
   'tight-links': (f) => `expected at most the ${f.links} links that are free all round`,
@@ -90,13 +97,17 @@ const drive: Catalogue<DriveSays> = {
   'gain-missing': () => 'is missing: give gain, or gainFrom with a second known point',
   'gain-second-point': () => 'the second point must stand further out than newExtension',
   'neighbours-overlap': () => 'two neighbours on the path overlap, so no chain runs from one to the other',
-  'loop-turning': (f) => `turns ${f.turning}° round the loop instead of ${f.expected}°: check the order of the path and the direction of turning`,
+  'loop-turning': (f) =>
+    `turns ${f.turning}° round the loop instead of ${f.expected}°: check the order of the path and the direction of turning`,
   'rail-clear': (f) => `rail "${f.rail}" stands clear of the new chain: move its shoe, or say touches: false`,
-  'not-closing': (f) => `the geometry takes ${f.taken.toFixed(2)} links with the arm as new, but the chain has ${f.links}: it must close within ${f.within}`,
-  'plunger-along-face': () => 'the plunger moves along the arm\'s face, so it cannot push it: check axis and pad.face',
+  'not-closing': (f) =>
+    `the geometry takes ${f.taken.toFixed(2)} links with the arm as new, but the chain has ${f.links}: it must close within ${f.within}`,
+  'plunger-along-face': () => "the plunger moves along the arm's face, so it cannot push it: check axis and pad.face",
   'arm-range': () => 'expected [least, greatest] arm angle with 0, the new drive, in between',
-  'count-drawn': (f) => `says ${f.links} links, but the marks' clock positions and the geometry give ${f.drawn.toFixed(1)}`,
-  'reach': (f) => `the geometry reaches ${f.reached.toFixed(2)} % elongation; expected ${f.wanted.toFixed(2)} %, ${f.times} times the limit`,
+  'count-drawn': (f) =>
+    `says ${f.links} links, but the marks' clock positions and the geometry give ${f.drawn.toFixed(1)}`,
+  reach: (f) =>
+    `the geometry reaches ${f.reached.toFixed(2)} % elongation; expected ${f.wanted.toFixed(2)} %, ${f.times} times the limit`,
   'limit-target-missing': (f) => `is missing: say which ${f.field} the limit belongs to`,
   'limit-target': (f) => `"${f.id}" is no ${f.field} of this sheet`
 }
@@ -130,7 +141,16 @@ const practice: Catalogue<CaseSays> = {
   'a-move': () => 'expected a move'
 }
 
-export const FAULTS = { ...check, ...sheet, ...drive, ...readings, ...RECORD_FAULTS, ...assessment, ...practice, ...untrue }
+export const FAULTS = {
+  ...check,
+  ...sheet,
+  ...drive,
+  ...readings,
+  ...RECORD_FAULTS,
+  ...assessment,
+  ...practice,
+  ...untrue
+}
 
 const sayOfFault = sayer(FAULTS)
 

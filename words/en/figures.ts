@@ -34,7 +34,9 @@ export function countWords(count: number, one: string, many: string): string {
 
 /** `148 200`. */
 export function thousands(value: number): string {
-  return Math.round(value).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')
+  return Math.round(value)
+    .toString()
+    .replaceAll(/\B(?=(\d{3})+$)/g, ' ')
 }
 
 /** An amount, rounded to whole ones as nobody haggles over less. */

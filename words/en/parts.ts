@@ -8,7 +8,11 @@ import type { Names } from '../say'
 /** What parts, findings, kinds of readings, calls, schools and stations are called. */
 
 /** Targets that are no part of a sheet. */
-const STANDING = new Map([['oil', 'Oil side'], ['fasteners', 'Fasteners'], ['engine', 'Engine']])
+const STANDING = new Map([
+  ['oil', 'Oil side'],
+  ['fasteners', 'Fasteners'],
+  ['engine', 'Engine']
+])
 
 /** The name of any part of a drive, or of oil, fasteners and engine. */
 export function partName(sheet: DriveSheet, id: string): string {
@@ -35,50 +39,73 @@ export const KIND_NAMES: Readonly<Record<NumericKind, string>> = {
   phaserPlay: 'Phaser play'
 }
 
-export const CALL_WORDS: Readonly<Record<Call, string>> = { 'back-in': 'Back in', 'look-closer': 'Look closer', renew: 'Renew', stop: 'Stop' }
+export const CALL_WORDS: Readonly<Record<Call, string>> = {
+  'back-in': 'Back in',
+  'look-closer': 'Look closer',
+  renew: 'Renew',
+  stop: 'Stop'
+}
 
 /** A school's name, and what it holds. */
 export const SCHOOL_WORDS: Readonly<Record<School, { name: string; creed: string }>> = {
   'whole-set': {
     name: 'Whole set',
-    creed: 'With the cover off, chain, rails, arms and tensioners are renewed together: access costs more than parts, and worn parts spoil new ones.'
+    creed:
+      'With the cover off, chain, rails, arms and tensioners are renewed together: access costs more than parts, and worn parts spoil new ones.'
   },
   'on-evidence': {
     name: 'On evidence',
     creed: 'A sound part goes back whatever its age; what the readings condemn is renewed with what it is coupled to.'
   },
-  'weighed': {
+  weighed: {
     name: 'Weighed',
-    creed: 'The cheapest path over the customer\'s horizon, counting access, parts, the odds of coming back and what a failure would break.'
+    creed:
+      "The cheapest path over the customer's horizon, counting access, parts, the odds of coming back and what a failure would break."
   }
 }
 
 export const USAGE_UNITS: Readonly<Record<UsageUnit, string>> = { km: 'km', mi: 'miles', h: 'hours' }
 
 export const STATION_NAMES: Readonly<Record<Station, string>> = {
-  1: 'Complaint', 2: 'Before the covers', 3: 'Set to the mark', 4: 'Tension', 5: 'Rails', 6: 'Phasers', 7: 'Chain on the bench'
+  1: 'Complaint',
+  2: 'Before the covers',
+  3: 'Set to the mark',
+  4: 'Tension',
+  5: 'Rails',
+  6: 'Phasers',
+  7: 'Chain on the bench'
 }
 
 /** Titles of findings that are asked together. */
 export const GROUP_TITLES: Readonly<Record<GroupTitle, string>> = {
-  'heard-when': 'When it is heard', 'heard-where': 'Where it is loudest', codes: 'Fault codes', oil: 'Oil', 'renewed-before': 'Renewed before', vacuum: 'Vacuum at idle',
-  trace: 'Cam and crank trace against a good one', pan: 'Pan and filter', 'after-a-jump': 'After a jump', lifter: 'Removed lifter pushed in by hand', slack: 'Slack between the cams', found: 'Found'
+  'heard-when': 'When it is heard',
+  'heard-where': 'Where it is loudest',
+  codes: 'Fault codes',
+  oil: 'Oil',
+  'renewed-before': 'Renewed before',
+  vacuum: 'Vacuum at idle',
+  trace: 'Cam and crank trace against a good one',
+  pan: 'Pan and filter',
+  'after-a-jump': 'After a jump',
+  lifter: 'Removed lifter pushed in by hand',
+  slack: 'Slack between the cams',
+  found: 'Found'
 }
 
 const RAIL = {
-  'sound': 'sound',
-  'cracked': 'cracked',
-  'broken': 'broken',
+  sound: 'sound',
+  cracked: 'cracked',
+  broken: 'broken',
   'piece-missing': 'pieces missing',
   'metal-showing': 'metal showing through the lining',
   'chain-on-metal': 'chain has run on metal',
-  'brittle': 'brittle or discoloured',
+  brittle: 'brittle or discoloured',
   'bolts-loose': 'mounting bolts loose',
   'bolts-sheared': 'mounting bolt sheared',
   'bolts-missing': 'mounting bolt missing',
   'hole-wallowed': 'mounting hole wallowed',
-  'swapped': 'upper and lower swapped',
-  'superseded': 'superseded design'
+  swapped: 'upper and lower swapped',
+  superseded: 'superseded design'
 }
 
 type FindingWords = { readonly [K in PartKind]: { readonly [F in (typeof FINDINGS)[K][number]]: string } }
@@ -86,7 +113,7 @@ type FindingWords = { readonly [K in PartKind]: { readonly [F in (typeof FINDING
 /** Every finding of the closed list, as it is read out. */
 const FINDING_WORDS: FindingWords = {
   chain: {
-    'sound': 'sound',
+    sound: 'sound',
     'as-new-beside-new': 'lies exactly as long as a new one',
     'stiff-links': 'stiff links',
     'loose-links': 'loose links',
@@ -98,13 +125,13 @@ const FINDING_WORDS: FindingWords = {
     'link-total-wrong': 'another number of links than the sheet',
     'slack-taken-up': 'slack goes when turned forward',
     'slack-stays': 'slack stays when turned forward',
-    'superseded': 'superseded design'
+    superseded: 'superseded design'
   },
   guide: RAIL,
   arm: { ...RAIL, 'contact-dug-in': 'dug in where the plunger presses' },
   bridge: { ...RAIL, 'chain-marks': 'marked by the chain' },
   tensioner: {
-    'sound': 'sound',
+    sound: 'sound',
     'plunger-stuck': 'plunger stuck',
     'plunger-slips-back': 'plunger slips back',
     'spring-short': 'spring shorter than new',
@@ -115,14 +142,14 @@ const FINDING_WORDS: FindingWords = {
     'lifter-gap': 'removed lifter leaves a gap at its hole',
     'lifter-flush': 'removed lifter goes home flush',
     'stop-gap': 're-tensioned or held by a manual adjuster',
-    'superseded': 'superseded design'
+    superseded: 'superseded design'
   },
   phaser: {
-    'sound': 'sound',
+    sound: 'sound',
     'locked-at-rest': 'locked at rest',
     'not-locked': 'not locked at rest',
     'snaps-back': 'snaps when turned by hand',
-    'lags': 'lags when turned by hand',
+    lags: 'lags when turned by hand',
     'cold-start-rattle': 'rattles for under a second at a cold start',
     'lock-pin-sticky': 'lock pin sticky',
     'lock-pin-bore-worn': 'lock pin bore worn',
@@ -130,10 +157,10 @@ const FINDING_WORDS: FindingWords = {
     'free-on-cam': 'cam turns free of its sprocket',
     'bolt-torque-low': 'bolt torque found low',
     'metal-transfer': 'metal transfer at the joint',
-    'superseded': 'superseded design'
+    superseded: 'superseded design'
   },
   sprocket: {
-    'sound': 'sound',
+    sound: 'sound',
     'teeth-hooked': 'teeth hooked',
     'teeth-damaged': 'teeth chipped or marked',
     'pin-sheared': 'locating pin sheared',
@@ -141,7 +168,7 @@ const FINDING_WORDS: FindingWords = {
     'pin-sound': 'locating pin and notch sound',
     'free-on-shaft': 'turns free on its shaft',
     'bolt-torque-low': 'bolt torque found low',
-    'superseded': 'superseded design'
+    superseded: 'superseded design'
   },
   oil: {
     'screen-clear': 'oil screen whole and clear',
@@ -155,7 +182,7 @@ const FINDING_WORDS: FindingWords = {
     'feed-blocked': 'feed hole blocked'
   },
   fasteners: {
-    'sound': 'all accounted for',
+    sound: 'all accounted for',
     'stretch-bolt-used': 'stretch bolt used before',
     'bolt-sheared': 'bolt sheared',
     'bolt-missing': 'bolt missing',
@@ -205,7 +232,13 @@ export function findingWords(kind: PartKind, finding: string): string {
 }
 
 /** Names of what a sheet made from counts has one of. */
-export const COUNTED_NAMES: CountedNames = { crank: 'Crank sprocket', arm: 'Tensioner arm', guide: 'Fixed guide', tensioner: 'Tensioner', chain: 'Timing chain' }
+export const COUNTED_NAMES: CountedNames = {
+  crank: 'Crank sprocket',
+  arm: 'Tensioner arm',
+  guide: 'Fixed guide',
+  tensioner: 'Tensioner',
+  chain: 'Timing chain'
+}
 
 /** Note of a drive sheet's first revision. */
 export const AS_SHIPPED = 'As it ships'

@@ -1,5 +1,17 @@
 import type { PartKind } from '../../core/sheet'
-import type { CodeSays, ComplaintSays, DrawnCase, FaultId, InspectionKind, Lesson, LessonSays, LookedAtFigures, PracticeCase, Shown, UntellableSays } from '../../core/views/practice'
+import type {
+  CodeSays,
+  ComplaintSays,
+  DrawnCase,
+  FaultId,
+  InspectionKind,
+  Lesson,
+  LessonSays,
+  LookedAtFigures,
+  PracticeCase,
+  Shown,
+  UntellableSays
+} from '../../core/views/practice'
 import { type Catalogue, type Names, sayer } from '../say'
 import { fixDigits } from './figures'
 import { findingWords, namesOf } from './parts'
@@ -8,29 +20,35 @@ import { sayReason } from './reasons'
 /** The practice stand: faults and their lessons, what customers say, what was looked at, what to take along. */
 
 export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: string }>> = {
-  'stretched': {
+  stretched: {
     name: 'Chain stretched past its limit',
-    lesson: 'Stretch shows everywhere at once: extension, every cam late, and the length on the bench. Where only one of them shows, it is not the chain.'
+    lesson:
+      'Stretch shows everywhere at once: extension, every cam late, and the length on the bench. Where only one of them shows, it is not the chain.'
   },
   'rail-worn': {
     name: 'Rail worn through its limit',
-    lesson: 'A tensioner far out is as often a rail\'s doing as the chain\'s: measure the groove before the chain is blamed.'
+    lesson:
+      "A tensioner far out is as often a rail's doing as the chain's: measure the groove before the chain is blamed."
   },
   'rail-cracked': {
     name: 'Rail cracked',
-    lesson: 'A crack has no figure: a rail within its groove limit can break tomorrow. Look at every face before it goes back in.'
+    lesson:
+      'A crack has no figure: a rail within its groove limit can break tomorrow. Look at every face before it goes back in.'
   },
   'jumped-late': {
     name: 'Cam jumped late',
-    lesson: 'Link counts are whole teeth and do not see stretch; degrees see both. A count off by one and degrees off by a tooth are a jump. After one, valves may have touched: compression or leak-down before the starter.'
+    lesson:
+      'Link counts are whole teeth and do not see stretch; degrees see both. A count off by one and degrees off by a tooth are a jump. After one, valves may have touched: compression or leak-down before the starter.'
   },
-  'advanced': {
+  advanced: {
     name: 'Cam found early: jumped or set wrong',
-    lesson: 'Wear can only make a cam late. One that stands early has jumped or was set wrong, and wear hides a part of it.'
+    lesson:
+      'Wear can only make a cam late. One that stands early has jumped or was set wrong, and wear hides a part of it.'
   },
   'phaser-loose': {
     name: 'Phaser loose',
-    lesson: 'A loose phaser lags when the engine is turned by hand and snaps over the lobe. Read its play at lock, and look at the locating pin behind it.'
+    lesson:
+      'A loose phaser lags when the engine is turned by hand and snaps over the lobe. Read its play at lock, and look at the locating pin behind it.'
   },
   'lock-pin': {
     name: 'Phaser lock pin sticky: noise, not danger',
@@ -38,7 +56,8 @@ export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: strin
   },
   'rail-broken': {
     name: 'Rail broken, pieces in the engine',
-    lesson: 'Every missing piece is found or accepted in writing before the engine is closed: pan, pickup and the sprockets are where they turn up.'
+    lesson:
+      'Every missing piece is found or accepted in writing before the engine is closed: pan, pickup and the sprockets are where they turn up.'
   },
   'chain-on-metal': {
     name: 'Chain on metal',
@@ -46,7 +65,8 @@ export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: strin
   },
   'tensioner-spent': {
     name: 'Tensioner does not hold',
-    lesson: 'Seconds of noise at a start are a tensioner that bleeds down or slips back. Push it in by hand and see what it does.'
+    lesson:
+      'Seconds of noise at a start are a tensioner that bleeds down or slips back. Push it in by hand and see what it does.'
   },
   'bad-new-part': {
     name: 'A new tensioner that is bad',
@@ -54,7 +74,8 @@ export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: strin
   },
   'pad-worn': {
     name: 'Tensioner pad dug in',
-    lesson: 'What is left of an extension once chain and rails are measured has a cause too: look at the pad and what it presses on.'
+    lesson:
+      'What is left of an extension once chain and rails are measured has a cause too: look at the pad and what it presses on.'
   },
   'swapped-guides': {
     name: 'Guides swapped',
@@ -62,7 +83,8 @@ export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: strin
   },
   'like-new': {
     name: 'Locating pin worn, chain like new',
-    lesson: 'A chain that measures like new has not stretched, whatever the timing says: look at phaser, locating pin and key.'
+    lesson:
+      'A chain that measures like new has not stretched, whatever the timing says: look at phaser, locating pin and key.'
   },
   'screen-torn': {
     name: 'Oil screen torn',
@@ -70,17 +92,20 @@ export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: strin
   },
   'kick-back': {
     name: 'Slack that was only kick-back',
-    lesson: 'Slack between two cams of a stopped engine is kick-back until it is turned forward: turn in the running direction, then read.'
+    lesson:
+      'Slack between two cams of a stopped engine is kick-back until it is turned forward: turn in the running direction, then read.'
   },
   'half-turn': {
     name: 'Cam marks half a turn away',
-    lesson: 'Two crank turns are one cam turn: with the crank at its mark and the cam marks half a turn away, it wants one more crank turn, nothing else.'
+    lesson:
+      'Two crank turns are one cam turn: with the crank at its mark and the cam marks half a turn away, it wants one more crank turn, nothing else.'
   },
   'between-links': {
     name: 'A mark between two links',
-    lesson: 'A mark between two links is read as a half. Rounded, it makes a jump that never was; the runs round the loop must come to the chain\'s links.'
+    lesson:
+      "A mark between two links is read as a half. Rounded, it makes a jump that never was; the runs round the loop must come to the chain's links."
   },
-  'hearsay': {
+  hearsay: {
     name: 'A wrong count on the card',
     lesson: 'A count somebody else wrote down is hearsay: count again, all the way round.'
   }
@@ -99,7 +124,7 @@ export const COMPLAINTS: Catalogue<ComplaintSays> = {
   'hard-knock': () => 'Hard knock all the time, at any speed.',
   'fears-for-the-chain': () => 'Rattles for less than a second at a cold start. The customer fears for the chain.',
   'sudden-rattle': () => 'A sudden rattle, then quiet again.',
-  'grinds': () => 'Grinds from the front, more every week.',
+  grinds: () => 'Grinds from the front, more every week.',
   'seconds-of-rattle': () => 'Rattles for some seconds after a night outside.',
   'new-tensioner': () => 'The tensioner is new, fitted last month by another workshop, and the noise stayed.',
   'sewing-machine': () => 'Ticks like a sewing machine after some minutes of warm idle.',
@@ -107,7 +132,8 @@ export const COMPLAINTS: Catalogue<ComplaintSays> = {
   'card-says-stretched': () => 'Another workshop read the timing and wrote "chain stretched" on its card.',
   'warning-light': () => 'Warning light for a cam that is slow to respond.',
   'found-slack': () => 'Somebody has looked under the cover and found slack between the cams.',
-  'card-says-count': (f, name) => `The last workshop counted ${f.links} links from ${name(f.from).toLowerCase()} to ${name(f.to).toLowerCase()} and wrote "jumped" on its card.`
+  'card-says-count': (f, name) =>
+    `The last workshop counted ${f.links} links from ${name(f.from).toLowerCase()} to ${name(f.to).toLowerCase()} and wrote "jumped" on its card.`
 }
 
 const sayComplaint = sayer(COMPLAINTS)
@@ -163,15 +189,21 @@ function plainWords(plain: string, unit: string, kind: string): string {
 
 export const LESSONS: Catalogue<LessonSays> = {
   'of-fault': (f) => faultWords(f.fault).lesson,
-  misread: (f, name) => `${inspectionWords(f, name)}: ${plainWords(f.entered, f.unit, f.findingKind)} was entered, ${plainWords(f.shown, f.unit, f.findingKind)} was there. Look twice before it is written down.`,
+  misread: (f, name) =>
+    `${inspectionWords(f, name)}: ${plainWords(f.entered, f.unit, f.findingKind)} was entered, ${plainWords(f.shown, f.unit, f.findingKind)} was there. Look twice before it is written down.`,
   needless: (f, name) => `${name(f.part)} was sound and went on the bill`,
-  'turned-back': () => 'The engine was turned against its running direction: overshoot, and go round again. Slack moves to the wrong side, and on some engines the chain jumps.',
+  'turned-back': () =>
+    'The engine was turned against its running direction: overshoot, and go round again. Slack moves to the wrong side, and on some engines the chain jumps.',
   'followed-not': (f, name) => `${inspectionWords(f, name)} was looked at and said so: a call follows what was read.`,
-  'would-have-told': (f, name) => `${inspectionWords(f, name)} would have told: ${f.minutes} minutes for whoever takes it when the software did.`,
-  luck: (f, name) => `${name(f.part)}: the call was right, but nothing was read that it rests on. It would not have stood up to the customer.`,
-  idle: (f, name) => `${inspectionWords(f, name)} cost ${f.minutes} minutes and changed nothing: read what settles something.`,
+  'would-have-told': (f, name) =>
+    `${inspectionWords(f, name)} would have told: ${f.minutes} minutes for whoever takes it when the software did.`,
+  luck: (f, name) =>
+    `${name(f.part)}: the call was right, but nothing was read that it rests on. It would not have stood up to the customer.`,
+  idle: (f, name) =>
+    `${inspectionWords(f, name)} cost ${f.minutes} minutes and changed nothing: read what settles something.`,
   'look-in-reach': () => 'What comes off stays paid for: look at everything that is in reach before more is taken off.',
-  'measure-twice': () => 'A figure that two ways of measuring agree on stands up to a customer; one alone is a guess with a number.'
+  'measure-twice': () =>
+    'A figure that two ways of measuring agree on stands up to a customer; one alone is a guess with a number.'
 }
 
 const sayOfLesson = sayer(LESSONS)
@@ -192,7 +224,8 @@ export const CODES: Catalogue<CodeSays> = {
 export const sayCode = sayer(CODES)
 
 export const UNTELLABLE: Catalogue<UntellableSays> = {
-  'cannot-be-drawn': () => 'This engine\'s sheet has no coordinates yet, so it cannot be drawn for practice: add them in the editor.',
+  'cannot-be-drawn': () =>
+    "This engine's sheet has no coordinates yet, so it cannot be drawn for practice: add them in the editor.",
   'nothing-to-practise-on': () => 'Nothing was read in this job, so there is no truth to practise on.'
 }
 

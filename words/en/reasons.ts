@@ -7,24 +7,24 @@ import { degreesWords, fixDigits, oddsWords, teethOff } from './figures'
 /** Why a part is called as it is, and what releases a hold. */
 
 const FOUND_RAIL = {
-  'sound': 'Looked at and found sound.',
-  'cracked': 'Cracked: it breaks next.',
-  'broken': 'Broken.',
+  sound: 'Looked at and found sound.',
+  cracked: 'Cracked: it breaks next.',
+  broken: 'Broken.',
   'piece-missing': 'Pieces of it are missing.',
   'metal-showing': 'Its lining is worn through to the metal.',
   'chain-on-metal': 'The chain has run on its metal.',
-  'brittle': 'Brittle or discoloured: heat and age have done it; it breaks without wearing.',
+  brittle: 'Brittle or discoloured: heat and age have done it; it breaks without wearing.',
   'bolts-loose': 'Its mounting bolts were loose: find out why (length, thread, a wallowed hole) before it goes back.',
   'bolts-sheared': 'A mounting bolt has sheared.',
   'bolts-missing': 'A mounting bolt is missing.',
   'hole-wallowed': 'Its mounting hole is wallowed: it moves on its bolt.',
-  'swapped': 'Upper and lower are swapped: what was read with it so does not hold.'
+  swapped: 'Upper and lower are swapped: what was read with it so does not hold.'
 }
 
 /** What each finding that makes a call says by itself. */
 const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: string } } = {
   chain: {
-    'sound': 'Looked at and found sound.',
+    sound: 'Looked at and found sound.',
     'as-new-beside-new': 'It lies exactly as long as a new one: no stretch, whatever the timing said.',
     'stiff-links': 'Stiff links: pins and bushes are damaged.',
     'loose-links': 'Loose links: its pins move in the plates.',
@@ -32,43 +32,50 @@ const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: stri
     'ran-on-metal': 'It has run on metal: its plates and rollers are scored.',
     'paint-clear': 'The paint on its coloured links is clear: it was not overheated.',
     'paint-faded': 'The paint on its coloured links has faded: a sign of heat with some makers. Measure its length.',
-    'paint-gone': 'The paint on its coloured links is gone: a sign of heat with some makers. Measure its length and look at the oil supply.',
+    'paint-gone':
+      'The paint on its coloured links is gone: a sign of heat with some makers. Measure its length and look at the oil supply.',
     'link-total-wrong': 'It has another number of links than the sheet: it is the wrong chain.',
-    'slack-taken-up': 'The slack between the cams goes when the engine is turned forward: the cams only kicked back, that is not wear.',
+    'slack-taken-up':
+      'The slack between the cams goes when the engine is turned forward: the cams only kicked back, that is not wear.',
     'slack-stays': 'Slack stays when the engine is turned forward: the tensioner is out of travel or does not hold.'
   },
   guide: FOUND_RAIL,
   arm: { ...FOUND_RAIL, 'contact-dug-in': 'The plunger has dug into it: the extension reads long and the arm sticks.' },
   bridge: { ...FOUND_RAIL, 'chain-marks': 'The chain has touched it: it went slack, or the bridge stands too low.' },
   tensioner: {
-    'sound': 'Looked at and found sound.',
+    sound: 'Looked at and found sound.',
     'plunger-stuck': 'Its plunger sticks.',
     'plunger-slips-back': 'Its plunger slips back: the ratchet does not hold.',
     'spring-short': 'Its spring is shorter than a new one.',
     'ratchet-worn': 'Its ratchet is worn.',
     'oil-feed-blocked': 'Its oil feed is blocked: a new one would fail as this one did.',
-    'witness-mark': 'A bright mark stands ahead of an old stain: it moved recently, so the chain has just jumped or a rail just broke. Count the links and look at the rails.',
+    'witness-mark':
+      'A bright mark stands ahead of an old stain: it moved recently, so the chain has just jumped or a rail just broke. Count the links and look at the rails.',
     'pad-dug-in': 'Its contact pad has dug into the arm.',
     'lifter-gap': 'Pushed in by hand it leaves a gap at its hole: the chain is fine, the lifter is suspect.',
     'lifter-flush': 'Pushed in by hand it goes home flush: the chain is long, or a rail is worn.',
-    'stop-gap': 'Re-tensioned or held by an adjuster: that is a stop-gap, not a repair. Write down when it is looked at again.'
+    'stop-gap':
+      'Re-tensioned or held by an adjuster: that is a stop-gap, not a repair. Write down when it is looked at again.'
   },
   phaser: {
-    'sound': 'Looked at and found sound.',
+    sound: 'Looked at and found sound.',
     'locked-at-rest': 'Locked at rest.',
-    'not-locked': 'Not locked at rest: its lock pin or its oil side. Its cam\'s lag reads anywhere within its range.',
+    'not-locked': "Not locked at rest: its lock pin or its oil side. Its cam's lag reads anywhere within its range.",
     'snaps-back': 'Snaps when turned by hand: read its free play at lock.',
-    'lags': 'Lags when turned by hand: read its free play at lock.',
-    'cold-start-rattle': 'Rattles for under a second at a cold start: its lock pin. Noise only, it does no harm; the customer says whether it is worth the money.',
+    lags: 'Lags when turned by hand: read its free play at lock.',
+    'cold-start-rattle':
+      'Rattles for under a second at a cold start: its lock pin. Noise only, it does no harm; the customer says whether it is worth the money.',
     'lock-pin-sticky': 'Its lock pin is sticky: noise, not danger. Clean oil and a look at the screen come first.',
-    'lock-pin-bore-worn': 'The bore of its lock pin is worn: noise, not danger. It will not get better; the customer decides.',
+    'lock-pin-bore-worn':
+      'The bore of its lock pin is worn: noise, not danger. It will not get better; the customer decides.',
     'cover-bolts-loose': 'Its cover bolts are loose: it can come apart.',
     'free-on-cam': 'The cam turns free of it: timing is not held, and it can come apart.',
-    'bolt-torque-low': 'Its bolt was found below torque: look at the locating pin and for metal transfer before a new bolt goes in.',
+    'bolt-torque-low':
+      'Its bolt was found below torque: look at the locating pin and for metal transfer before a new bolt goes in.',
     'metal-transfer': 'Metal has been carried over at its joint: it has moved on its cam.'
   },
   sprocket: {
-    'sound': 'Looked at and found sound.',
+    sound: 'Looked at and found sound.',
     'teeth-hooked': 'Its teeth are hooked.',
     'teeth-damaged': 'Its teeth are chipped or marked: they spoil a new chain.',
     'pin-sheared': 'Its locating pin has sheared: its timing is not held.',
@@ -83,13 +90,13 @@ const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: stri
     'screen-clogged': 'A clogged screen starves the phaser.',
     'solenoid-works': 'The solenoid clicks and its resistance is right.',
     'solenoid-silent': 'The solenoid does not click.',
-    'solenoid-resistance': 'The solenoid\'s resistance is off.',
+    'solenoid-resistance': "The solenoid's resistance is off.",
     'o-rings-hard': 'Hard O-rings let the pressure past.',
     'feed-clear': 'The feed hole is clear.',
     'feed-blocked': 'A feed hole is blocked: what it feeds runs dry.'
   },
   fasteners: {
-    'sound': 'All accounted for.',
+    sound: 'All accounted for.',
     'stretch-bolt-used': 'A stretch bolt is used once.',
     'bolt-sheared': 'A bolt has sheared.',
     'bolt-missing': 'A bolt is missing.',
@@ -101,13 +108,13 @@ const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: stri
 const RELEASED_RAIL = {
   'bolts-sheared': 'Stub out, broken piece found, new bolts fitted.',
   'bolts-missing': 'The bolt found, new bolts fitted.',
-  'swapped': 'Rails in their own places, and the extension read again.'
+  swapped: 'Rails in their own places, and the extension read again.'
 }
 
 /** What releases the findings that stop an engine. */
 const RELEASED: { readonly [K in PartKind]: { readonly [finding: string]: string } } = {
   chain: {
-    'link-total-wrong': 'A chain with the sheet\'s number of links.'
+    'link-total-wrong': "A chain with the sheet's number of links."
   },
   guide: RELEASED_RAIL,
   arm: RELEASED_RAIL,
@@ -133,22 +140,29 @@ const RELEASED: { readonly [K in PartKind]: { readonly [finding: string]: string
   engine: {}
 }
 
-function foundIn(tables: { readonly [K in PartKind]: { readonly [finding: string]: string } }, { kind, finding }: { kind: PartKind; finding: string }): string {
+function foundIn(
+  tables: { readonly [K in PartKind]: { readonly [finding: string]: string } },
+  { kind, finding }: { kind: PartKind; finding: string }
+): string {
   return Object.hasOwn(tables[kind], finding) ? (tables[kind][finding] ?? finding) : finding
 }
 
 type Spread = { mean: number; low: number; high: number }
 type Extension = { read: number; stroke: number; limit: number; odds: number }
 
-const between = ({ low, high }: Spread, unit: string) => `(90 % between ${fixDigits(low, 2)} and ${fixDigits(high, 2)} ${unit})`
+const between = ({ low, high }: Spread, unit: string) =>
+  `(90 % between ${fixDigits(low, 2)} and ${fixDigits(high, 2)} ${unit})`
 const pastIt = (odds: number) => `${oddsWords(odds)} likely past it.`
 const groove = (f: Spread) => `Groove ${fixDigits(f.mean, 2)} mm ${between(f, 'mm')}`
-const extension = (f: { read: number; stroke: number }) => `Extension ${fixDigits(f.read, 1)} mm of ${f.stroke} mm stroke`
+const extension = (f: { read: number; stroke: number }) =>
+  `Extension ${fixDigits(f.read, 1)} mm of ${f.stroke} mm stroke`
 const extensionPast = (f: Extension) => `${extension(f)}, limit ${f.limit} mm: ${pastIt(f.odds)}`
-const noLimit = (measured: string, what: string) => `${measured}, but the sheet has no ${what} for it: look it up in the maker's manual and enter it.`
+const noLimit = (measured: string, what: string) =>
+  `${measured}, but the sheet has no ${what} for it: look it up in the maker's manual and enter it.`
 const stands = (lag: number) => `It stands ${degreesWords(lag)}`
 const jumpedHow = (teeth: number) => (teeth === 0 ? 'may have jumped' : `has jumped ${teethOff(teeth)}`)
-const weighed = (f: ReasonSays['weighed-keep']) => `saves an expected ${Math.round(f.saves)}${f.currency ? ` ${f.currency}` : ''} over ${f.horizon} ${f.unit}.`
+const weighed = (f: ReasonSays['weighed-keep']) =>
+  `saves an expected ${Math.round(f.saves)}${f.currency ? ` ${f.currency}` : ''} over ${f.horizon} ${f.unit}.`
 
 /** What follows from a jump. */
 const THEN: Readonly<Record<ReasonSays['jumped']['then'], string>> = {
@@ -160,50 +174,74 @@ const THEN: Readonly<Record<ReasonSays['jumped']['then'], string>> = {
 export const REASONS: Catalogue<ReasonSays> = {
   found: (f) => foundIn(FOUND, f),
   'new-chain': (f, name) => `Follows ${name(f.chain)}: a new chain gets new rails and tensioner.`,
-  'sprockets-follow': (f) => `Sprockets follow a chain past its limit (${oddsWords(f.odds)}): their teeth have worn to the longer pitch.`,
-  'whole-set': () => 'Whole set: with the cover off, access costs more than the part, and a worn part spoils the new ones.',
-  'pieces-missing': (f) => `${f.still} of ${f.missing} missing ${f.missing === 1 ? 'piece is' : 'pieces are'} not accounted for: ${f.still === 1 ? 'it turns' : 'they turn'} up in the pickup or a sprocket.`,
+  'sprockets-follow': (f) =>
+    `Sprockets follow a chain past its limit (${oddsWords(f.odds)}): their teeth have worn to the longer pitch.`,
+  'whole-set': () =>
+    'Whole set: with the cover off, access costs more than the part, and a worn part spoils the new ones.',
+  'pieces-missing': (f) =>
+    `${f.still} of ${f.missing} missing ${f.missing === 1 ? 'piece is' : 'pieces are'} not accounted for: ${f.still === 1 ? 'it turns' : 'they turn'} up in the pickup or a sprocket.`,
   'pieces-accounted': (f) => `All ${f.missing} missing pieces are found or accepted in writing.`,
-  'pieces-unknown': () => 'Something has broken: lay its pieces together, count what is missing and hunt for it, pan and pickup too.',
+  'pieces-unknown': () =>
+    'Something has broken: lay its pieces together, count what is missing and hunt for it, pan and pickup too.',
   'compression-low': () => 'Compression or leak-down is low: valves may be bent.',
   'ran-on-metal': () => 'It has run on metal: a chain that did is renewed, whatever it measures.',
   'runs-on-metal': () => 'The chain runs on metal: do not run the engine so.',
-  'pin-after-loose-phaser': (f, name) => `${name(f.phaser)} was loose: a damaged locating pin or notch follows it. Look at both.`,
+  'pin-after-loose-phaser': (f, name) =>
+    `${name(f.phaser)} was loose: a damaged locating pin or notch follows it. Look at both.`,
   'loose-phaser': () => 'Able to come apart, which is another thing than noise: it is renewed.',
-  'superseded-unknown': () => 'A superseded design, of which the sheet says nothing: look it up in the maker\'s manual.',
+  'superseded-unknown': () => "A superseded design, of which the sheet says nothing: look it up in the maker's manual.",
   'superseded-on-sight': (f) => `Superseded (${f.design}): renewed on sight, by ${f.source}.`,
-  'superseded-by-readings': (f) => `Superseded (${f.design}), not renewed on sight by ${f.source}: its readings decide.`,
-  'chain-on-bad-teeth': () => 'A sprocket it runs on has hooked or damaged teeth: measure its length, and it is not laid on new sprockets without.',
+  'superseded-by-readings': (f) =>
+    `Superseded (${f.design}), not renewed on sight by ${f.source}: its readings decide.`,
+  'chain-on-bad-teeth': () =>
+    'A sprocket it runs on has hooked or damaged teeth: measure its length, and it is not laid on new sprockets without.',
   'jump-unread': () => 'Neither its mark nor a link count has been read.',
   'no-jump': (f) => `${stands(f.lag)}; no tooth jumped (${oddsWords(f.odds)}).`,
-  'jump-undecided': (f) => `${stands(f.lag)}; it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}): count the links from mark to mark.`,
-  jumped: (f) => [`${stands(f.lag)}: it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}).`, ...(f.argued ? [ARGUMENTS.moved({ hidden: f.hidden }, NO_NAMES)] : []), THEN[f.then]].join(' '),
-  'why-it-jumped': (f, name) => `${name(f.cam)} has jumped: find what let the chain go slack (ratchet, oil feed, a broken rail).`,
+  'jump-undecided': (f) =>
+    `${stands(f.lag)}; it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}): count the links from mark to mark.`,
+  jumped: (f) =>
+    [
+      `${stands(f.lag)}: it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}).`,
+      ...(f.argued ? [ARGUMENTS.moved({ hidden: f.hidden }, NO_NAMES)] : []),
+      THEN[f.then]
+    ].join(' '),
+  'why-it-jumped': (f, name) =>
+    `${name(f.cam)} has jumped: find what let the chain go slack (ratchet, oil feed, a broken rail).`,
   'groove-unread': () => 'Its groove has not been measured.',
   'groove-no-limit': (f) => noLimit(groove(f), 'groove limit'),
   groove: (f) => `${groove(f)}, limit ${f.limit} mm: ${pastIt(f.odds)}`,
-  'stands-clear': () => 'Stands clear of a tight chain and has no figure: look for chain marks, cracks and missing pieces.',
+  'stands-clear': () =>
+    'Stands clear of a tight chain and has no figure: look for chain marks, cracks and missing pieces.',
   'extension-unread': () => 'Its extension has not been read.',
   'extension-no-limit': (f) => noLimit(extension(f), 'limit'),
   extension: extensionPast,
   'out-of-travel': (f) => `The arm is at the end of its reach and ${fixDigits(f.slack, 1)} mm of chain is left over.`,
-  'extension-unexplained': (f) => `${extensionPast(f)} ${fixDigits(f.unexplained, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown no other reading explains: read it again, then measure chain and rails.`,
-  'extension-cause': (f, name) => `${extensionPast(f)} ${fixDigits(f.mm, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown ${f.cause === 'stretch' ? 'is stretch' : `comes from ${name(f.cause)}`}.`,
-  'extension-of-other': (f, name) => `${extensionPast(f)} That is ${name(f.cause).toLowerCase()}'s doing more than its own.`,
+  'extension-unexplained': (f) =>
+    `${extensionPast(f)} ${fixDigits(f.unexplained, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown no other reading explains: read it again, then measure chain and rails.`,
+  'extension-cause': (f, name) =>
+    `${extensionPast(f)} ${fixDigits(f.mm, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown ${f.cause === 'stretch' ? 'is stretch' : `comes from ${name(f.cause)}`}.`,
+  'extension-of-other': (f, name) =>
+    `${extensionPast(f)} That is ${name(f.cause).toLowerCase()}'s doing more than its own.`,
   'pad-no-limit': (f) => noLimit(`Pad worn ${fixDigits(f.mean, 2)} mm`, 'limit'),
   pad: (f) => `Pad worn ${fixDigits(f.mean, 2)} mm, limit ${f.limit} mm: ${pastIt(f.odds)}`,
   'play-unread': () => 'Its play has not been read.',
   'play-no-limit': (f) => noLimit(`Play ${fixDigits(f.play, 1)}°`, 'limit'),
   play: (f) => `Play ${fixDigits(f.play, 1)}° at lock, limit ${f.limit}°: ${pastIt(f.odds)}`,
-  'elongation-no-limit': () => 'The sheet has no elongation limit for this chain: look it up in the maker\'s manual and enter it.',
+  'elongation-no-limit': () =>
+    "The sheet has no elongation limit for this chain: look it up in the maker's manual and enter it.",
   'elongation-unread': () => 'Nothing read so far tells how long the chain is.',
   elongation: (f) => `Elongation ${fixDigits(f.mean, 2)} % ${between(f, '%')}, limit ${f.limit} %: ${pastIt(f.odds)}`,
-  'late-by-wear': (f, name) => `${name(f.cam)} stands ${degreesWords(f.lag)}, limit ${f.limit}°, without a jump: wear makes it so (${oddsWords(f.odds)} likely past the limit).`,
-  'late-not-stretched': (f, name) => `${name(f.cam)} stands late beyond its limit, but the chain measures within its own: look at its phaser and locating pin, the mark it was read at, and whether the head was skimmed.`,
+  'late-by-wear': (f, name) =>
+    `${name(f.cam)} stands ${degreesWords(f.lag)}, limit ${f.limit}°, without a jump: wear makes it so (${oddsWords(f.odds)} likely past the limit).`,
+  'late-not-stretched': (f, name) =>
+    `${name(f.cam)} stands late beyond its limit, but the chain measures within its own: look at its phaser and locating pin, the mark it was read at, and whether the head was skimmed.`,
   'measures-as-new': () => 'It measures like a new one: no stretch, whatever the timing said.',
-  'uneven-wear': (f) => `Worn unevenly: ${f.places} places differ by ${fixDigits(f.spread, 2)} points. Look for stiff links and a run that was dry; the longest place counts against the limit.`,
-  'readings-at-odds': (f) => `${f.count === 1 ? 'A reading is' : `${f.count} readings are`} at odds with the rest: measure again before anything is ordered.`,
-  'lag-unexplained': (f, name) => `${name(f.cam)} reads ${fixDigits(Math.abs(f.off), 1)}° ${f.off > 0 ? 'later' : 'earlier'} than chain, rails and counts explain, and no tooth has jumped: look at its phaser, locating pin and key, and at which mark it was read.`,
+  'uneven-wear': (f) =>
+    `Worn unevenly: ${f.places} places differ by ${fixDigits(f.spread, 2)} points. Look for stiff links and a run that was dry; the longest place counts against the limit.`,
+  'readings-at-odds': (f) =>
+    `${f.count === 1 ? 'A reading is' : `${f.count} readings are`} at odds with the rest: measure again before anything is ordered.`,
+  'lag-unexplained': (f, name) =>
+    `${name(f.cam)} reads ${fixDigits(Math.abs(f.off), 1)}° ${f.off > 0 ? 'later' : 'earlier'} than chain, rails and counts explain, and no tooth has jumped: look at its phaser, locating pin and key, and at which mark it was read.`,
   'not-settled': () => 'The estimate did not settle on these readings: take another before deciding.',
   'weighed-by-odds': () => 'Weighed by odds alone: the sheet has no prices or hours to weigh.',
   'weighed-renew': (f) => `Weighed: with the access paid, renewing it ${weighed(f)}`,

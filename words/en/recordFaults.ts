@@ -9,15 +9,17 @@ export const RECORD_FAULTS: Catalogue<RecordSays> = {
   'correction-of-other': () => 'a correction must be of the same kind and part as the reading it supersedes',
   'no-such-act': () => 'there is no such act on this job',
   'an-act': () => 'expected an act',
-  'readings-edited': () => 'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are',
+  'readings-edited': () =>
+    'are not what the acts of this file come to: it was edited. Remove "acts" to take the readings as they are',
   'sheet-edited': () => 'is not the sheet that the acts of this file moved the job to: it was edited',
-  'moves': (f) => `moves the job to another sheet, there or back, for the ${f.time}th time: no job has that many`,
+  moves: (f) => `moves the job to another sheet, there or back, for the ${f.time}th time: no job has that many`,
   'stands-twice': () => 'stands twice in this file',
-  'who': () => 'choose who is at the bench',
-  'why': () => 'say why',
-  'vehicle': () => 'name the vehicle',
+  who: () => 'choose who is at the bench',
+  why: () => 'say why',
+  vehicle: () => 'name the vehicle',
   'a-job': () => 'expected a job',
-  'no-place-for-reading': (f) => `has no place for the ${f.kind === 'condition' ? 'finding' : KIND_NAMES[f.kind].toLowerCase()} of act ${f.act}: take that back first`,
+  'no-place-for-reading': (f) =>
+    `has no place for the ${f.kind === 'condition' ? 'finding' : KIND_NAMES[f.kind].toLowerCase()} of act ${f.act}: take that back first`,
   'no-place-for-part': (f) => `has no place for what is kept of "${f.part}": take that back first`
 }
 

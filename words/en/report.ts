@@ -86,15 +86,30 @@ export interface ReportPath {
 }
 
 /** What each school's path is to someone who has not heard of schools. */
-const PLAIN: Readonly<Record<School, string>> = { 'on-evidence': 'What the readings condemn', 'whole-set': 'Everything behind the cover', weighed: 'Least expected cost' }
+const PLAIN: Readonly<Record<School, string>> = {
+  'on-evidence': 'What the readings condemn',
+  'whole-set': 'Everything behind the cover',
+  weighed: 'Least expected cost'
+}
 
-const CALL_SAYS: Readonly<Record<Call, string>> = { 'back-in': 'goes back in', renew: 'to be renewed', 'look-closer': 'needs another look', stop: 'must not be run' }
+const CALL_SAYS: Readonly<Record<Call, string>> = {
+  'back-in': 'goes back in',
+  renew: 'to be renewed',
+  'look-closer': 'needs another look',
+  stop: 'must not be run'
+}
 
-const WHAT: Readonly<Record<ReportMeasure['kind'], string>> = { elongation: 'longer than new', extension: 'plunger out', groove: 'groove', camLag: 'off its mark' }
+const WHAT: Readonly<Record<ReportMeasure['kind'], string>> = {
+  elongation: 'longer than new',
+  extension: 'plunger out',
+  groove: 'groove',
+  camLag: 'off its mark'
+}
 
 export const IF_LEFT: Catalogue<IfLeftSays> = {
   'must-not-run': (f, name) => `${name(f.part)}: the engine must not be run like this.`,
-  'comes-back': (f, name) => `${name(f.part)}: kept, it forces the cover off again within ${usageWords({ value: f.within, unit: f.unit as Usage['unit'] })} with odds of ${oddsWords(f.odds)}.`,
+  'comes-back': (f, name) =>
+    `${name(f.part)}: kept, it forces the cover off again within ${usageWords({ value: f.within, unit: f.unit as Usage['unit'] })} with odds of ${oddsWords(f.odds)}.`,
   'nothing-to-do': () => 'Nothing was found that must be done now.',
   'valves-meet': () => 'In this engine valves can meet pistons: a chain that jumps or breaks can cost the head.'
 }
@@ -107,19 +122,32 @@ export function writeReport(facts: ReportFacts): Report {
   const name = namesOf(sheet)
   const currency = sheet.money?.currency ?? ''
   const about = { vehicle: job.vehicle, engine: sheet.name, usage: usageWords(job.usage), by: facts.by, at: facts.at }
-  const made = { core: facts.core, sheet: facts.sheetRevision === null ? sheet.name : `${sheet.name}, revision ${facts.sheetRevision}`, signoff: facts.signoff }
+  const made = {
+    core: facts.core,
+    sheet: facts.sheetRevision === null ? sheet.name : `${sheet.name}, revision ${facts.sheetRevision}`,
+    signoff: facts.signoff
+  }
   const within = horizon ? usageWords(horizon) : ''
   return {
-    format: 'umbrette-report', version: 2, ...about, complaint: job.complaint,
+    format: 'umbrette-report',
+    version: 2,
+    ...about,
+    complaint: job.complaint,
     headings: headingsOf({ ...about, horizon: within, made }),
     happened: facts.happened.map((statement) => sayStatement(statement, name)),
     calls: facts.calls.map((call) => callLine(call, name)),
     measures: facts.measures.map((measure) => measureLine(measure, name)),
     photos: facts.photos.map(({ id, part, note }) => ({ id, caption: [name(part), note].filter(Boolean).join(': ') })),
     paths: facts.ways.map((way, i) => wayLine(way, i, within, currency, name)),
-    horizon: within, ifLeft: facts.ifLeft.map((line) => sayIfLeft(line, name)),
-    notChecked: facts.notChecked.map(({ part, kinds }) => `${name(part)}: ${kinds.map((kind) => KIND_NAMES[kind].toLowerCase()).join(', ')}`),
-    cautions: ['The maker\'s manual for this engine decides over every figure here; local rules and qualified practice come first.', ...(sheet.note ? [sheet.note] : [])],
+    horizon: within,
+    ifLeft: facts.ifLeft.map((line) => sayIfLeft(line, name)),
+    notChecked: facts.notChecked.map(
+      ({ part, kinds }) => `${name(part)}: ${kinds.map((kind) => KIND_NAMES[kind].toLowerCase()).join(', ')}`
+    ),
+    cautions: [
+      "The maker's manual for this engine decides over every figure here; local rules and qualified practice come first.",
+      ...(sheet.note ? [sheet.note] : [])
+    ],
     made
   }
 }
@@ -129,39 +157,105 @@ export function upgradeReport(report: Report | (Omit<Report, 'version' | 'headin
   return report.version === 2 ? report : { ...report, version: 2, headings: headingsOf(report) }
 }
 
-function headingsOf({ vehicle, engine, usage, by, at, horizon, made: { sheet, core, signoff } }: Pick<Report, 'vehicle' | 'engine' | 'usage' | 'by' | 'at' | 'horizon' | 'made'>): ReportHeadings {
+function headingsOf({
+  vehicle,
+  engine,
+  usage,
+  by,
+  at,
+  horizon,
+  made: { sheet, core, signoff }
+}: Pick<Report, 'vehicle' | 'engine' | 'usage' | 'by' | 'at' | 'horizon' | 'made'>): ReportHeadings {
   return {
-    title: `${vehicle}: timing drive`, workshop: WORKSHOP, under: `${engine}, ${usage}. ${by}, ${at.slice(0, 10)}. ${WORKSHOP}.`, pageOf: 'Page {page} of {count}',
-    chart: 'Price now against the odds of coming back; the table above has the same figures', map: `${engine} as its readings imply`, broughtInFor: 'Brought in for:', happened: 'What happened',
-    measured: 'What was measured', measures: ['Part', '', 'Found', 'As new', 'Limit'], nothingMeasured: 'Nothing yet.', pastLimit: 'past the limit',
-    calls: 'Part by part', call: ['Part', 'What happens', 'Why'], decidedBy: 'decided by', drive: 'The drive as it stands', pictures: 'Pictures',
-    ways: 'The ways open, and what they cost', way: ['', 'Renews', 'Hours', 'Price now', 'Comes back'], waysSay: `Odds are of the cover coming off again within ${horizon}. The customer decides.`, advised: 'advised', priceNow: 'price now', oddsOfComingBack: 'odds of coming back',
-    ifLeft: 'If it is left', notChecked: 'What was not checked', allChecked: 'Everything that can be measured on this drive was measured.', caution: 'Caution.',
+    title: `${vehicle}: timing drive`,
+    workshop: WORKSHOP,
+    under: `${engine}, ${usage}. ${by}, ${at.slice(0, 10)}. ${WORKSHOP}.`,
+    pageOf: 'Page {page} of {count}',
+    chart: 'Price now against the odds of coming back; the table above has the same figures',
+    map: `${engine} as its readings imply`,
+    broughtInFor: 'Brought in for:',
+    happened: 'What happened',
+    measured: 'What was measured',
+    measures: ['Part', '', 'Found', 'As new', 'Limit'],
+    nothingMeasured: 'Nothing yet.',
+    pastLimit: 'past the limit',
+    calls: 'Part by part',
+    call: ['Part', 'What happens', 'Why'],
+    decidedBy: 'decided by',
+    drive: 'The drive as it stands',
+    pictures: 'Pictures',
+    ways: 'The ways open, and what they cost',
+    way: ['', 'Renews', 'Hours', 'Price now', 'Comes back'],
+    waysSay: `Odds are of the cover coming off again within ${horizon}. The customer decides.`,
+    advised: 'advised',
+    priceNow: 'price now',
+    oddsOfComingBack: 'odds of coming back',
+    ifLeft: 'If it is left',
+    notChecked: 'What was not checked',
+    allChecked: 'Everything that can be measured on this drive was measured.',
+    caution: 'Caution.',
     made: `${sheet}; computation ${core}${signoff ? `; signed, revision ${signoff}` : '; not signed off yet'}.`
   }
 }
 
-function callLine({ part, holds, reasons: [reason], overruled }: ReportFacts['calls'][number], name: Names): Report['calls'][number] {
+function callLine(
+  { part, holds, reasons: [reason], overruled }: ReportFacts['calls'][number],
+  name: Names
+): Report['calls'][number] {
   const limit = reason?.limit ? `Limit ${reason.limit.value} ${reason.limit.unit}, from ${reason.limit.source}` : ''
-  return { part, name: name(part), call: holds, words: CALL_SAYS[holds], why: overruled ? overruled.reason : reason ? sayReason(reason, name) : '', limit, by: overruled?.by ?? '' }
+  return {
+    part,
+    name: name(part),
+    call: holds,
+    words: CALL_SAYS[holds],
+    why: overruled ? overruled.reason : reason ? sayReason(reason, name) : '',
+    limit,
+    by: overruled?.by ?? ''
+  }
 }
 
-function measureLine({ kind, part, value, low, high, asNew, limit, over }: ReportMeasure, name: Names): Report['measures'][number] {
+function measureLine(
+  { kind, part, value, low, high, asNew, limit, over }: ReportMeasure,
+  name: Names
+): Report['measures'][number] {
   const digits = kind === 'extension' ? 1 : 2
   const unit = kind === 'elongation' ? '%' : 'mm'
   const lag = kind === 'camLag'
   return {
-    name: name(part), what: WHAT[kind], over, limit: limit ? `${limit.value} ${limit.unit}, ${limit.source}` : 'none given',
-    read: lag ? `${degreesWords(value)} (give or take ${fixDigits((high - low) / 2, 1)}°)` : `${fixDigits(value, digits)} ${unit} (${fixDigits(low, digits)} to ${fixDigits(high, digits)})`,
+    name: name(part),
+    what: WHAT[kind],
+    over,
+    limit: limit ? `${limit.value} ${limit.unit}, ${limit.source}` : 'none given',
+    read: lag
+      ? `${degreesWords(value)} (give or take ${fixDigits((high - low) / 2, 1)}°)`
+      : `${fixDigits(value, digits)} ${unit} (${fixDigits(low, digits)} to ${fixDigits(high, digits)})`,
     asNew: lag ? '0°' : kind === 'extension' ? `${fixDigits(asNew, 1)} mm` : `0 ${unit}`
   }
 }
 
-function wayLine({ schools, own, advised, renew, hours, now, comeBack, expected, differs }: ReportWay, i: number, within: string, currency: string, name: Names): ReportPath {
-  const title = own && advised && schools.length === 0 ? 'As advised' : schools.map((school) => PLAIN[school]).join('; ') || `Path ${i + 1}`
+function wayLine(
+  { schools, own, advised, renew, hours, now, comeBack, expected, differs }: ReportWay,
+  i: number,
+  within: string,
+  currency: string,
+  name: Names
+): ReportPath {
+  const title =
+    own && advised && schools.length === 0
+      ? 'As advised'
+      : schools.map((school) => PLAIN[school]).join('; ') || `Path ${i + 1}`
   return {
-    title, advised, renew, names: renew.map(name).join(', ') || 'nothing', hours, price: now, priceWords: moneyWords(now, currency), comeBack, comeBackWords: `${oddsWords(comeBack)} within ${within}`,
-    expectedWords: moneyWords(expected, currency), why: differs ? sayDifference(differs, name) : own ? 'Put together by the workshop.' : ''
+    title,
+    advised,
+    renew,
+    names: renew.map(name).join(', ') || 'nothing',
+    hours,
+    price: now,
+    priceWords: moneyWords(now, currency),
+    comeBack,
+    comeBackWords: `${oddsWords(comeBack)} within ${within}`,
+    expectedWords: moneyWords(expected, currency),
+    why: differs ? sayDifference(differs, name) : own ? 'Put together by the workshop.' : ''
   }
 }
 

@@ -11,17 +11,20 @@ export const SUSPECT_WORDS: Readonly<Record<SuspectId, { name: string; look: str
   'worn-rail': { name: 'Rail worn through or broken', look: 'pan and filter for plastic, rails by borescope' },
   'arm-contact': { name: 'Contact of arm and tensioner worn', look: 'where the plunger presses on the arm' },
   'weak-tensioner': { name: 'Tensioner bleeds down or is weak', look: 'plunger and ratchet, oil feed, design' },
-  'jumped': { name: 'Chain has jumped', look: 'marks and link counts, before the starter turns it again' },
+  jumped: { name: 'Chain has jumped', look: 'marks and link counts, before the starter turns it again' },
   'loose-phaser': { name: 'Phaser loose, able to come apart', look: 'phaser play, its cover bolts and locating pin' },
   'lock-pin': { name: 'Phaser lock pin lets go at a start', look: 'phaser locked at rest? It is noise only' },
-  'phaser-oil': { name: 'Oil side of a phaser: screen, solenoid, O-rings', look: 'solenoid and screen, reached from outside' },
+  'phaser-oil': {
+    name: 'Oil side of a phaser: screen, solenoid, O-rings',
+    look: 'solenoid and screen, reached from outside'
+  },
   'oil-supply': { name: 'Oil level, grade or pressure', look: 'dipstick, grade, pressure at the gallery' },
-  'sensor': { name: 'Sensor or wiring, not the drive', look: 'cam and crank sensors, their wiring and trigger wheels' }
+  sensor: { name: 'Sensor or wiring, not the drive', look: 'cam and crank sensors, their wiring and trigger wheels' }
 }
 
 /** Why an answer speaks for or against a suspect, by both. */
 const BECAUSE = new Map<string, string>([
-  ['noise-under-a-second lock-pin', 'under a second at a cold start is typical of a phaser\'s lock pin'],
+  ['noise-under-a-second lock-pin', "under a second at a cold start is typical of a phaser's lock pin"],
   ['noise-under-a-second stretched-chain', 'a slack chain rattles longer than that'],
   ['noise-under-a-second loose-phaser', 'a loose phaser does not go quiet so soon'],
   ['noise-seconds weak-tensioner', 'it lasts until the tensioner has filled'],
@@ -66,10 +69,19 @@ const BECAUSE = new Map<string, string>([
   ['oil-glitter loose-phaser', 'glitter: metal is being worn'],
   ['oil-plastic worn-rail', 'plastic in the pan comes from a rail'],
   ['oil-clean worn-rail', 'a broken rail leaves plastic'],
-  ['renewed-chain stretched-chain', 'renewed before, which makes it less likely but does not rule it out: new is not good'],
+  [
+    'renewed-chain stretched-chain',
+    'renewed before, which makes it less likely but does not rule it out: new is not good'
+  ],
   ['renewed-rails worn-rail', 'renewed before, which makes it less likely but does not rule it out: new is not good'],
-  ['renewed-tensioner weak-tensioner', 'renewed before, which makes it less likely but does not rule it out: new is not good'],
-  ['renewed-phaser loose-phaser', 'renewed before, which makes it less likely but does not rule it out: new is not good'],
+  [
+    'renewed-tensioner weak-tensioner',
+    'renewed before, which makes it less likely but does not rule it out: new is not good'
+  ],
+  [
+    'renewed-phaser loose-phaser',
+    'renewed before, which makes it less likely but does not rule it out: new is not good'
+  ],
   ['vacuum-low jumped', 'low vacuum: a cam stands wrong'],
   ['vacuum-low stretched-chain', 'low vacuum: the cams are late'],
   ['vacuum-right jumped', 'with a tooth off, vacuum is low'],
@@ -90,9 +102,12 @@ export const EVIDENCE: Catalogue<EvidenceSays> = {
     const because = BECAUSE.get(`${finding} ${suspect}`)
     return `${upperFirst(findingWords(kind, finding))}${because ? `: ${because}` : ''}.`
   },
-  'stretched-by-figures': (f, name) => `${name(f.chain)}: the figures make it ${oddsWords(f.odds)} likely ${f.byTravel ? 'to have taken its tensioner past its limit' : 'to be past its limit'}.`,
-  'jumped-by-figures': (f, name) => `${name(f.cam)}: ${oddsWords(f.odds)} likely to have jumped, by what was read on it.`,
-  usage: (f) => `Usage of ${Math.round(f.value)} ${f.unit}: a chain this old is ${f.more ? 'more' : 'less'} often long; usage alone condemns nothing.`
+  'stretched-by-figures': (f, name) =>
+    `${name(f.chain)}: the figures make it ${oddsWords(f.odds)} likely ${f.byTravel ? 'to have taken its tensioner past its limit' : 'to be past its limit'}.`,
+  'jumped-by-figures': (f, name) =>
+    `${name(f.cam)}: ${oddsWords(f.odds)} likely to have jumped, by what was read on it.`,
+  usage: (f) =>
+    `Usage of ${Math.round(f.value)} ${f.unit}: a chain this old is ${f.more ? 'more' : 'less'} often long; usage alone condemns nothing.`
 }
 
 /** What speaks for or against a suspect. */
@@ -100,15 +115,22 @@ export const sayEvidence = sayer(EVIDENCE)
 
 /** Looks that need no cover off. */
 export const LOOK_WORDS: Readonly<Record<LookId, string>> = {
-  vacuum: 'Vacuum at idle', trace: 'Cam and crank trace against a good one', pan: 'Pan and filter for plastic', lifter: 'Removed lifter pushed in by hand',
-  extension: 'Tensioner extension through the plug or filler', camLag: 'Cam deviation from the engine computer, warm idle'
+  vacuum: 'Vacuum at idle',
+  trace: 'Cam and crank trace against a good one',
+  pan: 'Pan and filter for plastic',
+  lifter: 'Removed lifter pushed in by hand',
+  extension: 'Tensioner extension through the plug or filler',
+  camLag: 'Cam deviation from the engine computer, warm idle'
 }
 
 export const OPENINGS: Catalogue<OpeningSays> = {
-  'likely-jumped': () => 'It has likely jumped, and this is an interference engine: do not turn it by the starter, open it.',
+  'likely-jumped': () =>
+    'It has likely jumped, and this is an interference engine: do not turn it by the starter, open it.',
   plastic: () => 'Plastic in pan or filter comes from a rail: open it, and find every piece.',
-  'behind-covers': (f) => `What is wrong most likely lies behind the covers, ${SUSPECT_WORDS[f.suspect].name.toLowerCase()} first of all.`,
-  'likelier-outside': (f) => `${SUSPECT_WORDS[f.suspect].name} is likelier, and is reached without opening: ${SUSPECT_WORDS[f.suspect].look}.`,
+  'behind-covers': (f) =>
+    `What is wrong most likely lies behind the covers, ${SUSPECT_WORDS[f.suspect].name.toLowerCase()} first of all.`,
+  'likelier-outside': (f) =>
+    `${SUSPECT_WORDS[f.suspect].name} is likelier, and is reached without opening: ${SUSPECT_WORDS[f.suspect].look}.`,
   'one-look': (f) => `It is not clear yet. ${LOOK_WORDS[f.look]} would tell most.`,
   'no-look': () => 'It is not clear yet, and no cheap look is left.'
 }

@@ -12,12 +12,16 @@ export const VERDICTS: Catalogue<VerdictSays> = {
   'nothing-read': () => 'Nothing has been read yet, so nothing can be said of this drive.',
   stretch(f, name) {
     const measured = `${name(f.chain)} is ${fixDigits(f.mean, 2)} % longer than new, give or take ${fixDigits(f.spread, 2)}`
-    return f.limit === null ? `${measured}; the sheet has no limit to hold it against.` : `${measured}: ${f.past ? 'past' : 'within'} its limit of ${f.limit} %, ${oddsWords(f.odds)} likely.`
+    return f.limit === null
+      ? `${measured}; the sheet has no limit to hold it against.`
+      : `${measured}: ${f.past ? 'past' : 'within'} its limit of ${f.limit} %, ${oddsWords(f.odds)} likely.`
   },
-  travel: (f, name) => `${name(f.tensioner)} stands ${fixDigits(f.read, 1)} mm out: past its limit of ${f.limit} mm, ${oddsWords(f.odds)} likely.`,
+  travel: (f, name) =>
+    `${name(f.tensioner)} stands ${fixDigits(f.read, 1)} mm out: past its limit of ${f.limit} mm, ${oddsWords(f.odds)} likely.`,
   worn: (f, name) => name(f.part),
   'jump-unknown': () => 'Whether it jumped is not known: no mark and no link count has been read.',
-  'none-jumped': (f) => `No tooth has jumped on ${f.all ? 'any cam' : 'the cams that were read'}, ${oddsWords(f.odds)} likely.`,
+  'none-jumped': (f) =>
+    `No tooth has jumped on ${f.all ? 'any cam' : 'the cams that were read'}, ${oddsWords(f.odds)} likely.`,
   'has-jumped': (f, name) => `${name(f.cam)} has jumped ${teethOff(f.teeth)}, ${oddsWords(f.odds)} likely.`
 }
 
@@ -40,8 +44,11 @@ export function sayDifference(differs: PathDifference | null, name: Names): stri
   const { more, less, hours, comeBack } = differs
   const list = (parts: readonly string[]) => parts.map((part) => name(part).toLowerCase()).join(', ')
   const parts = [
-    ...(more.length > 0 ? [`renews ${list(more)} too`] : []), ...(less.length > 0 ? [`keeps ${list(less)}`] : []),
-    Math.abs(hours) < 0.05 ? 'takes no further hours' : `takes ${Math.abs(hours).toFixed(1)} h ${hours > 0 ? 'more' : 'less'}`,
+    ...(more.length > 0 ? [`renews ${list(more)} too`] : []),
+    ...(less.length > 0 ? [`keeps ${list(less)}`] : []),
+    Math.abs(hours) < 0.05
+      ? 'takes no further hours'
+      : `takes ${Math.abs(hours).toFixed(1)} h ${hours > 0 ? 'more' : 'less'}`,
     `brings the odds of coming back from ${oddsWords(comeBack.from)} to ${oddsWords(comeBack.to)}`
   ]
   return upperFirst(`${parts.join(', ')}.`)

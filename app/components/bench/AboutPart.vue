@@ -5,7 +5,9 @@ import { USAGE_UNITS } from '../../words'
 import { largeNumberOf } from './draft'
 import FaultNote from '../parts/FaultNote.vue'
 
-/** What is known of a fitted part: its design and make, and since when it is in. New is not good: it rules nothing out. */
+/**
+ * What is known of a fitted part: its design and make, and since when it is in. New is not good: it rules nothing out.
+ */
 const props = defineProps<{ part: string }>()
 const job = useJob()
 
@@ -15,11 +17,15 @@ const fault = ref('')
 const unit = computed(() => USAGE_UNITS[job.job!.usage.unit])
 const superseded = computed(() => job.job!.sheet.superseded?.filter((s) => s.part === props.part) ?? [])
 
-watch([() => props.part, known], () => {
-  const { design = '', make = '', fittedAt } = known.value
-  form.value = { design, make, fittedAt: fittedAt === undefined ? '' : String(fittedAt) }
-  fault.value = ''
-}, { immediate: true })
+watch(
+  [() => props.part, known],
+  () => {
+    const { design = '', make = '', fittedAt } = known.value
+    form.value = { design, make, fittedAt: fittedAt === undefined ? '' : String(fittedAt) }
+    fault.value = ''
+  },
+  { immediate: true }
+)
 
 function save() {
   const fittedAt = form.value.fittedAt.trim() === '' ? undefined : largeNumberOf(form.value.fittedAt)
@@ -29,20 +35,44 @@ function save() {
     return
   }
   const { design, make } = form.value
-  job.put({ type: 'part', part: props.part, known: { ...(design.trim() ? { design: design.trim() } : {}), ...(make.trim() ? { make: make.trim() } : {}), ...(fittedAt === undefined ? {} : { fittedAt }) } })
+  job.put({
+    type: 'part',
+    part: props.part,
+    known: {
+      ...(design.trim() ? { design: design.trim() } : {}),
+      ...(make.trim() ? { make: make.trim() } : {}),
+      ...(fittedAt === undefined ? {} : { fittedAt })
+    }
+  })
 }
 </script>
 
 <template>
   <form class="space-y-3" novalidate @submit.prevent="save">
     <ul v-if="superseded.length" class="border-l-4 border-brass bg-paper p-2 text-note">
-      <li v-for="s in superseded" :key="s.design">Superseded: {{ s.design }}. {{ s.onSight ? 'Renewed on sight' : 'Its readings decide' }} ({{ s.source }}).</li>
+      <li v-for="s in superseded" :key="s.design">
+        Superseded: {{ s.design }}. {{ s.onSight ? 'Renewed on sight' : 'Its readings decide' }} ({{ s.source }}).
+      </li>
     </ul>
-    <label class="block"><span class="label">Design or part mark</span><input v-model="form.design" class="field mt-1" maxlength="200"></label>
-    <label class="block"><span class="label">Make</span><input v-model="form.make" class="field mt-1" maxlength="120"></label>
-    <label class="block"><span class="label">Fitted at, {{ unit }} (empty: came with the engine)</span><input v-model="form.fittedAt" class="figure field mt-1" inputmode="decimal" maxlength="12" :aria-invalid="!!fault"></label>
+    <label class="block"
+      ><span class="label">Design or part mark</span><input v-model="form.design" class="field mt-1" maxlength="200"
+    /></label>
+    <label class="block"
+      ><span class="label">Make</span><input v-model="form.make" class="field mt-1" maxlength="120"
+    /></label>
+    <label class="block"
+      ><span class="label">Fitted at, {{ unit }} (empty: came with the engine)</span
+      ><input
+        v-model="form.fittedAt"
+        class="figure field mt-1"
+        inputmode="decimal"
+        maxlength="12"
+        :aria-invalid="!!fault"
+    /></label>
     <FaultNote v-if="fault">{{ fault }}</FaultNote>
     <button type="submit" class="act-main w-full">Save</button>
-    <p class="text-note text-faint">A part renewed before is not thereby good: what was done earlier rules nothing out.</p>
+    <p class="text-note text-faint">
+      A part renewed before is not thereby good: what was done earlier rules nothing out.
+    </p>
   </form>
 </template>

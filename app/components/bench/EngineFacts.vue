@@ -11,27 +11,50 @@ import FaultNote from '../parts/FaultNote.vue'
 /** What shifts readings as much as wear does, asked once: a skimmed head, offset keys, the engine's temperature. */
 const job = useJob()
 const sheet = computed(() => job.job!.sheet)
-const banks = computed(() => [...new Set(sheet.value.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))].sort())
-const keyed = computed(() => sheet.value.sprockets.filter((s) => sheet.value.chains.some((c) => c.driver !== s.id && c.path.includes(s.id))))
+const banks = computed(() =>
+  [...new Set(sheet.value.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))].sort()
+)
+const keyed = computed(() =>
+  sheet.value.sprockets.filter((s) => sheet.value.chains.some((c) => c.driver !== s.id && c.path.includes(s.id)))
+)
 
-const form = ref({ skim: {} as Record<string, string>, keys: {} as Record<string, string>, celsius: '', block: 'aluminium' as 'aluminium' | 'iron' })
+const form = ref({
+  skim: {} as Record<string, string>,
+  keys: {} as Record<string, string>,
+  celsius: '',
+  block: 'aluminium' as 'aluminium' | 'iron'
+})
 const fault = ref('')
 
-watch(() => job.corrections, (known) => {
-  form.value = {
-    skim: Object.fromEntries(banks.value.map((bank) => [bank, text(known?.skim?.[bank], (v) => fromStored('groove', v))])),
-    keys: Object.fromEntries(keyed.value.map(({ id }) => [id, text(known?.offsetKeys?.[id])])),
-    celsius: text(known?.temperature?.celsius), block: known?.temperature?.block ?? 'aluminium'
-  }
-}, { immediate: true })
+watch(
+  () => job.corrections,
+  (known) => {
+    form.value = {
+      skim: Object.fromEntries(
+        banks.value.map((bank) => [bank, text(known?.skim?.[bank], (v) => fromStored('groove', v))])
+      ),
+      keys: Object.fromEntries(keyed.value.map(({ id }) => [id, text(known?.offsetKeys?.[id])])),
+      celsius: text(known?.temperature?.celsius),
+      block: known?.temperature?.block ?? 'aluminium'
+    }
+  },
+  { immediate: true }
+)
 
 function text(value: number | undefined, shown = (v: number) => v): string {
   return value === undefined ? '' : String(shown(value))
 }
 
 /** Filled-in fields as numbers; null where one is none. */
-function numbers(fields: Record<string, string>, least: number, greatest: number, stored = (v: number) => v): Record<string, number> | null {
-  const filled = Object.entries(fields).filter(([, typed]) => typed.trim() !== '').map(([key, typed]) => [key, numberOf(typed)] as const)
+function numbers(
+  fields: Record<string, string>,
+  least: number,
+  greatest: number,
+  stored = (v: number) => v
+): Record<string, number> | null {
+  const filled = Object.entries(fields)
+    .filter(([, typed]) => typed.trim() !== '')
+    .map(([key, typed]) => [key, numberOf(typed)] as const)
   if (filled.some(([, value]) => value === null || stored(value) < least || stored(value) > greatest)) return null
   return Object.fromEntries(filled.map(([key, value]) => [key, stored(value!)]))
 }
@@ -40,10 +63,17 @@ function save() {
   const skim = numbers(form.value.skim, -2, 5, (v) => toStored('groove', v))
   const offsetKeys = numbers(form.value.keys, -30, 30)
   const heat = numbers({ celsius: form.value.celsius }, -60, 200)
-  fault.value = !skim ? 'A skim is a number up to 5 mm.' : !offsetKeys ? 'An offset key is a number of crank degrees, minus for early, up to 30.' : !heat ? 'The temperature is a number of °C.' : ''
+  fault.value = !skim
+    ? 'A skim is a number up to 5 mm.'
+    : !offsetKeys
+      ? 'An offset key is a number of crank degrees, minus for early, up to 30.'
+      : !heat
+        ? 'The temperature is a number of °C.'
+        : ''
   if (!skim || !offsetKeys || !heat) return
   const corrections: Corrections = {
-    ...(Object.keys(skim).length ? { skim } : {}), ...(Object.keys(offsetKeys).length ? { offsetKeys } : {}),
+    ...(Object.keys(skim).length ? { skim } : {}),
+    ...(Object.keys(offsetKeys).length ? { offsetKeys } : {}),
     ...(heat.celsius === undefined ? {} : { temperature: { celsius: heat.celsius, block: form.value.block } })
   }
   job.put({ type: 'corrections', corrections })
@@ -53,10 +83,28 @@ function save() {
 <template>
   <form class="space-y-3" novalidate @submit.prevent="save">
     <p class="text-note">As large as wear, so asked once: leave empty what does not apply.</p>
-    <label v-for="bank in banks" :key="bank" class="block"><span class="label">Head or block face skimmed, {{ banks.length > 1 ? `bank ${bank}, ` : '' }}{{ units.length }}</span><input v-model="form.skim[bank]" class="figure field mt-1" inputmode="decimal" maxlength="8"></label>
-    <label v-for="sprocket in keyed" :key="sprocket.id" class="block"><span class="label">Offset key at {{ partName(sheet, sprocket.id).toLowerCase() }}, crank degrees (minus: early)</span><input v-model="form.keys[sprocket.id]" class="figure field mt-1" inputmode="decimal" maxlength="8"></label>
-    <label class="block"><span class="label">Engine temperature when read, °C</span><input v-model="form.celsius" class="figure field mt-1" inputmode="decimal" maxlength="6"></label>
-    <ChoiceRow v-if="form.celsius.trim()" v-model="form.block" label="Block" :options="[{ value: 'aluminium', label: 'aluminium' }, { value: 'iron', label: 'iron' }]" />
+    <label v-for="bank in banks" :key="bank" class="block"
+      ><span class="label"
+        >Head or block face skimmed, {{ banks.length > 1 ? `bank ${bank}, ` : '' }}{{ units.length }}</span
+      ><input v-model="form.skim[bank]" class="figure field mt-1" inputmode="decimal" maxlength="8"
+    /></label>
+    <label v-for="sprocket in keyed" :key="sprocket.id" class="block"
+      ><span class="label"
+        >Offset key at {{ partName(sheet, sprocket.id).toLowerCase() }}, crank degrees (minus: early)</span
+      ><input v-model="form.keys[sprocket.id]" class="figure field mt-1" inputmode="decimal" maxlength="8"
+    /></label>
+    <label class="block"
+      ><span class="label">Engine temperature when read, °C</span
+      ><input v-model="form.celsius" class="figure field mt-1" inputmode="decimal" maxlength="6"
+    /></label>
+    <ChoiceRow
+      v-if="form.celsius.trim()"
+      v-model="form.block"
+      label="Block"
+      :options="[
+        { value: 'aluminium', label: 'aluminium' },
+        { value: 'iron', label: 'iron' }
+      ]" />
     <FaultNote v-if="fault">{{ fault }}</FaultNote>
     <button type="submit" class="act-main w-full">Save</button>
   </form>

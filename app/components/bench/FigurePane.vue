@@ -26,18 +26,29 @@ const correcting = ref<StandingReading | null>(null)
 const sheet = computed(() => job.job!.sheet)
 const draftKey = computed(() => `${job.id}:${props.slot.key}${correcting.value ? `:${correcting.value.id}` : ''}`)
 const draft = computed({
-  get: () => drafts.value[draftKey.value] ?? (correcting.value ? draftOf(props.slot, correcting.value) : emptyDraft(props.slot)),
+  get: () =>
+    drafts.value[draftKey.value] ?? (correcting.value ? draftOf(props.slot, correcting.value) : emptyDraft(props.slot)),
   set: (value) => (drafts.value = { ...drafts.value, [draftKey.value]: value })
 })
 const standing = computed(() => job.readingsOf(props.slot))
 const past = computed(() => pastReadings(job.acts, job.record, props.slot))
 const limit = computed(() => READING_KINDS[props.slot.kind].limit(compileSheet(sheet.value), props.slot.part))
-const chain = computed(() => sheet.value.chains.find((c) => c.id === props.slot.target.chain || (props.slot.target.sprocket !== undefined && c.driver !== props.slot.target.sprocket && c.path.includes(props.slot.target.sprocket)))!)
+const chain = computed(() =>
+  sheet.value.chains.find(
+    (c) =>
+      c.id === props.slot.target.chain ||
+      (props.slot.target.sprocket !== undefined &&
+        c.driver !== props.slot.target.sprocket &&
+        c.path.includes(props.slot.target.sprocket))
+  )!
+)
 const mark = computed(() => sheet.value.marks.find((m) => m.sprocket === props.slot.target.sprocket) ?? null)
 const expected = computed(() => {
   const { target, kind } = props.slot
-  if (kind === 'linkCount') return `${sheetCount(chain.value, target.from ?? '', target.to ?? '') ?? ''} links on the sheet. Coloured links stand at the marks again after ${colouredLinksReturn(sheet.value, chain.value)} crank turns: do not hunt for them before.`
-  if (kind === 'chainLength') return `New: ${lengthWords(target.links! * chain.value.pitch, 2)} over ${target.links} links. Same pull, at three places.`
+  if (kind === 'linkCount')
+    return `${sheetCount(chain.value, target.from ?? '', target.to ?? '') ?? ''} links on the sheet. Coloured links stand at the marks again after ${colouredLinksReturn(sheet.value, chain.value)} crank turns: do not hunt for them before.`
+  if (kind === 'chainLength')
+    return `New: ${lengthWords(target.links! * chain.value.pitch, 2)} over ${target.links} links. Same pull, at three places.`
   if (kind !== 'camLag' || !mark.value) return ''
   const { lag } = job.assessment!.cams[target.sprocket!]!
   return `Its mark belongs at ${mark.value.at}, turning ${sheet.value.rotation}; by all readings it stands near ${lagToClock(sheet.value, chain.value, target.sprocket!, lag.mean)}. Half a turn away: turn the crank once more.`
@@ -48,12 +59,24 @@ const slack = computed(() => {
   const of = sheet.value.chains.find((c) => c.id === tensioner?.chain)
   if (!of || props.slot.kind !== 'extension') return null
   const { chains, rails, tensioners } = job.assessment!
-  return slackMap(sheet.value, of, { elongation: chains[of.id]!.elongation.mean, wear: touchingRails(sheet.value, of).map((id) => rails[id]!.wear.mean), padWear: tensioners[tensioner!.id]!.padWear.mean }, job.corrections ?? {})
+  return slackMap(
+    sheet.value,
+    of,
+    {
+      elongation: chains[of.id]!.elongation.mean,
+      wear: touchingRails(sheet.value, of).map((id) => rails[id]!.wear.mean),
+      padWear: tensioners[tensioner!.id]!.padWear.mean
+    },
+    job.corrections ?? {}
+  )
 })
 
-watch(() => props.slot.key, () => {
-  correcting.value = null
-})
+watch(
+  () => props.slot.key,
+  () => {
+    correcting.value = null
+  }
+)
 
 async function save(reading: Reading) {
   const { slot } = props
@@ -75,11 +98,22 @@ async function save(reading: Reading) {
 }
 
 /** The runs of the loop with what was counted, this one with the number that is running. */
-const runs = computed(() => (props.slot.kind !== 'linkCount' ? [] : job.slots.filter((s) => s.kind === 'linkCount' && s.part === props.slot.part).map((s) => ({
-  name: `${partName(sheet.value, s.target.from!)} to ${partName(sheet.value, s.target.to!)}`.replaceAll(' sprocket', '').toLowerCase(),
-  current: s.key === props.slot.key,
-  counted: s.key === props.slot.key && draft.value.figure ? (numberOf(draft.value.figure) ?? null) : (job.readingsOf(s).at(-1)?.value ?? null)
-}))))
+const runs = computed(() =>
+  props.slot.kind !== 'linkCount'
+    ? []
+    : job.slots
+        .filter((s) => s.kind === 'linkCount' && s.part === props.slot.part)
+        .map((s) => ({
+          name: `${partName(sheet.value, s.target.from!)} to ${partName(sheet.value, s.target.to!)}`
+            .replaceAll(' sprocket', '')
+            .toLowerCase(),
+          current: s.key === props.slot.key,
+          counted:
+            s.key === props.slot.key && draft.value.figure
+              ? (numberOf(draft.value.figure) ?? null)
+              : (job.readingsOf(s).at(-1)?.value ?? null)
+        }))
+)
 
 /** After one place of a chain the next, up to the third: three tell more than one. */
 function nextPlace({ place }: Reading): Draft['place'] | null {
@@ -98,13 +132,35 @@ function following(slot: Slot): Slot | null {
 <template>
   <div class="flex flex-col gap-3">
     <p v-if="limit" class="text-note text-faint">Limit {{ limitWords(limit) }}</p>
-    <p v-else-if="slot.kind !== 'linkCount'" class="text-note text-faint">The sheet has no limit for this: the maker's manual decides.</p>
+    <p v-else-if="slot.kind !== 'linkCount'" class="text-note text-faint">
+      The sheet has no limit for this: the maker's manual decides.
+    </p>
     <p v-if="expected" class="text-note">{{ expected }}</p>
-    <p v-if="slack && slack.slack > 0.05" class="text-note">If it lets go, {{ lengthWords(slack.slack, 1) }} of slack gathers between {{ partName(sheet, slack.gathers.from).toLowerCase() }} and {{ partName(sheet, slack.gathers.to).toLowerCase() }}. Slack between the cams with the engine stopped is only kick-back.</p>
+    <p v-if="slack && slack.slack > 0.05" class="text-note">
+      If it lets go, {{ lengthWords(slack.slack, 1) }} of slack gathers between
+      {{ partName(sheet, slack.gathers.from).toLowerCase() }} and {{ partName(sheet, slack.gathers.to).toLowerCase() }}.
+      Slack between the cams with the engine stopped is only kick-back.
+    </p>
     <ReadingList
-      v-if="standing.length || past.length" :class="slot.kind === 'linkCount' ? 'order-last' : ''" :kind="slot.kind" :standing="standing" :past="past" :assessment="job.assessment!" :clashes="job.record.clashes"
-      @correct="correcting = $event" @undo="job.put({ type: 'undo', act: $event })" @restore="job.put({ type: 'undo', act: $event })"
-    />
-    <ReadingForm v-model:draft="draft" v-model:by="bench.by" :sheet="sheet" :slot="slot" :correcting="correcting" :people="bench.people" :runs="runs" @save="save" @cancel="correcting = null" />
+      v-if="standing.length || past.length"
+      :class="slot.kind === 'linkCount' ? 'order-last' : ''"
+      :kind="slot.kind"
+      :standing="standing"
+      :past="past"
+      :assessment="job.assessment!"
+      :clashes="job.record.clashes"
+      @correct="correcting = $event"
+      @undo="job.put({ type: 'undo', act: $event })"
+      @restore="job.put({ type: 'undo', act: $event })" />
+    <ReadingForm
+      v-model:draft="draft"
+      v-model:by="bench.by"
+      :sheet="sheet"
+      :slot="slot"
+      :correcting="correcting"
+      :people="bench.people"
+      :runs="runs"
+      @save="save"
+      @cancel="correcting = null" />
   </div>
 </template>

@@ -8,7 +8,12 @@ import { useJob } from '../../stores/job'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** Quick keys for what is found and is no figure: one touch notes it, another takes it back. */
-const props = defineProps<{ target: string; groups: readonly FindingGroup[]; banks?: readonly number[]; wide?: boolean }>()
+const props = defineProps<{
+  target: string
+  groups: readonly FindingGroup[]
+  banks?: readonly number[]
+  wide?: boolean
+}>()
 const job = useJob()
 
 const kind = computed(() => partKindOf(job.job!.sheet, props.target) ?? 'engine')
@@ -19,7 +24,8 @@ const note = ref('')
 
 const words = (finding: string) => findingWords(kind.value, finding)
 /** Under its group's title a finding needs no more than what tells it from the others. */
-const brief = (finding: string) => words(finding).replace(/^(fault code: |removed lifter |loudest |noise for |noise )/, '')
+const brief = (finding: string) =>
+  words(finding).replace(/^(fault code: |removed lifter |loudest |noise for |noise )/, '')
 const standing = (finding: string) => job.findingOf(props.target, finding)
 const isOn = (finding: string) => standing(finding) !== null
 
@@ -30,7 +36,10 @@ function touch(group: FindingGroup, finding: string) {
     note.value = ''
     return
   }
-  job.toggleFinding({ kind: 'condition', target: props.target, finding, ...bankOf(finding) }, group.one ? group.findings : [])
+  job.toggleFinding(
+    { kind: 'condition', target: props.target, finding, ...bankOf(finding) },
+    group.one ? group.findings : []
+  )
 }
 
 function bankOf(finding: string): { bank?: number } {
@@ -38,7 +47,13 @@ function bankOf(finding: string): { bank?: number } {
 }
 
 function saveCount() {
-  job.toggleFinding({ kind: 'condition', target: props.target, finding: counting.value, count: count.value, ...(note.value.trim() ? { note: note.value.trim() } : {}) })
+  job.toggleFinding({
+    kind: 'condition',
+    target: props.target,
+    finding: counting.value,
+    count: count.value,
+    ...(note.value.trim() ? { note: note.value.trim() } : {})
+  })
   counting.value = ''
 }
 </script>
@@ -49,10 +64,16 @@ function saveCount() {
       <legend class="label">{{ GROUP_TITLES[group.title] }}<span v-if="group.one">, one of</span></legend>
       <div class="mt-1 gap-1" :class="wide ? 'flex flex-wrap' : 'grid grid-cols-2'">
         <button
-          v-for="finding in group.findings" :key="finding" type="button" class="min-h-11 rounded-edge border px-3 py-1 text-left text-body leading-tight"
-          :class="isOn(finding) ? 'border-ink bg-ink text-sheet' : 'border-faint bg-sheet'" :aria-pressed="isOn(finding)" :data-testid="`finding-${finding}`" @click="touch(group, finding)"
-        >
-          {{ brief(finding) }}<span v-if="standing(finding)?.count" class="figure"> × {{ standing(finding)!.count }}</span>
+          v-for="finding in group.findings"
+          :key="finding"
+          type="button"
+          class="min-h-11 rounded-edge border px-3 py-1 text-left text-body leading-tight"
+          :class="isOn(finding) ? 'border-ink bg-ink text-sheet' : 'border-faint bg-sheet'"
+          :aria-pressed="isOn(finding)"
+          :data-testid="`finding-${finding}`"
+          @click="touch(group, finding)">
+          {{ brief(finding)
+          }}<span v-if="standing(finding)?.count" class="figure"> × {{ standing(finding)!.count }}</span>
         </button>
       </div>
     </fieldset>
@@ -62,12 +83,25 @@ function saveCount() {
         <button type="button" class="act" aria-label="One fewer" @click="count = Math.max(1, count - 1)">−</button>
         <output class="figure min-w-10 text-center text-2xl" aria-live="polite">{{ count }}</output>
         <button type="button" class="act" aria-label="One more" @click="count++">+</button>
-        <input v-model="note" class="field" aria-label="Which, and where" placeholder="Which, and where" maxlength="4000">
+        <input
+          v-model="note"
+          class="field"
+          aria-label="Which, and where"
+          placeholder="Which, and where"
+          maxlength="4000" />
       </div>
-      <div class="mt-2 flex gap-2"><button type="submit" class="act-main">Save</button><button type="button" class="act" @click="counting = ''">Cancel</button></div>
+      <div class="mt-2 flex gap-2">
+        <button type="submit" class="act-main">Save</button
+        ><button type="button" class="act" @click="counting = ''">Cancel</button>
+      </div>
     </form>
     <ul v-if="groups.some((g) => g.findings.some(isOn))" class="text-note text-faint" aria-label="Who found it">
-      <li v-for="finding in groups.flatMap((g) => g.findings).filter(isOn)" :key="finding"><span class="text-ink">{{ words(finding) }}</span>, {{ standing(finding)!.by }}, <WhenAt :at="standing(finding)!.at" /><span v-if="standing(finding)!.note">: {{ standing(finding)!.note }}</span></li>
+      <li v-for="finding in groups.flatMap((g) => g.findings).filter(isOn)" :key="finding">
+        <span class="text-ink">{{ words(finding) }}</span>, {{ standing(finding)!.by }},
+        <WhenAt :at="standing(finding)!.at" /><span v-if="standing(finding)!.note"
+          >: {{ standing(finding)!.note }}</span
+        >
+      </li>
     </ul>
   </div>
 </template>

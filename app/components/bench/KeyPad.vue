@@ -11,6 +11,14 @@ function press(key: (typeof KEYS)[number]) {
 
 <template>
   <div class="grid grid-cols-3 gap-1" role="group" aria-label="Keypad">
-    <button v-for="key in KEYS" :key="key" type="button" class="figure min-h-14 rounded-edge border border-faint bg-sheet text-2xl" :aria-label="key === '⌫' ? 'Delete last digit' : key === '.' ? 'Decimal point' : key" @click="press(key)">{{ key }}</button>
+    <button
+      v-for="key in KEYS"
+      :key="key"
+      type="button"
+      class="figure min-h-14 rounded-edge border border-faint bg-sheet text-2xl"
+      :aria-label="key === '⌫' ? 'Delete last digit' : key === '.' ? 'Decimal point' : key"
+      @click="press(key)">
+      {{ key }}
+    </button>
   </div>
 </template>

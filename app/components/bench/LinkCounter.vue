@@ -15,7 +15,9 @@ const figure = defineModel<string>({ required: true })
 const running = computed(() => Number(figure.value.replace(',', '.')) || 0)
 const set = (value: number) => (figure.value = String(Math.max(0, value)))
 const sum = computed(() => props.runs.reduce((links, { counted }) => links + (counted ?? 0), 0))
-const complete = computed(() => props.runs.every(({ counted, current }) => counted !== null && !(current && counted === 0)))
+const complete = computed(() =>
+  props.runs.every(({ counted, current }) => counted !== null && !(current && counted === 0))
+)
 const off = computed(() => sum.value - props.total)
 
 // Away from any field: + or space a link, - one back, h a half.
@@ -31,7 +33,11 @@ useEventListener('keydown', (event) => {
 
 <template>
   <div class="border border-rule bg-paper p-2">
-    <button type="button" class="grid min-h-28 w-full place-content-center rounded-edge bg-ink text-sheet active:opacity-80" data-testid="count-link" @click="set(running + 1)">
+    <button
+      type="button"
+      class="grid min-h-28 w-full place-content-center rounded-edge bg-ink text-sheet active:opacity-80"
+      data-testid="count-link"
+      @click="set(running + 1)">
       <span class="figure text-center text-6xl leading-none" data-testid="count">{{ running }}</span>
       <span class="text-note">touch for each link</span>
     </button>
@@ -40,12 +46,21 @@ useEventListener('keydown', (event) => {
       <button type="button" class="act" data-testid="count-half" @click="set(running + 0.5)">+ half</button>
       <button type="button" class="act" data-testid="count-again" @click="figure = ''">Lost count: again</button>
     </div>
-    <p class="mt-2 text-note">The sheet has <span class="figure">{{ expected }}</span>. Half when the mark stands between two links. Keys: + one, − one back, h half.</p>
+    <p class="mt-2 text-note">
+      The sheet has <span class="figure">{{ expected }}</span>. Half when the mark stands between two links. Keys: +
+      one, − one back, h half.
+    </p>
     <p class="mt-1 flex flex-wrap items-baseline gap-x-2" data-testid="count-sum">
-      <span v-for="run in runs" :key="run.name" class="text-note" :class="run.current ? 'font-bold' : 'text-faint'">{{ run.name }} <span class="figure">{{ run.counted ?? '–' }}</span></span>
+      <span v-for="run in runs" :key="run.name" class="text-note" :class="run.current ? 'font-bold' : 'text-faint'"
+        >{{ run.name }} <span class="figure">{{ run.counted ?? '–' }}</span></span
+      >
     </p>
     <p v-if="complete" class="text-note" :class="off === 0 ? '' : 'font-bold text-renew'" role="status">
-      {{ off === 0 ? `Together ${sum}: they close the loop.` : `Together ${sum}, but the chain has ${total}: ${Math.abs(off)} too ${off > 0 ? 'many' : 'few'}. Count again.` }}
+      {{
+        off === 0
+          ? `Together ${sum}: they close the loop.`
+          : `Together ${sum}, but the chain has ${total}: ${Math.abs(off)} too ${off > 0 ? 'many' : 'few'}. Count again.`
+      }}
     </p>
   </div>
 </template>

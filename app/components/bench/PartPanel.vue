@@ -27,7 +27,13 @@ const kind = computed(() => partKindOf(sheet.value, part.value) ?? 'engine')
 const call = computed(() => job.assessment?.calls.find((c) => c.part === part.value) ?? null)
 const chips = computed(() => partsAt(sheet.value, job.station))
 /** What is read at the same place: a cam and its phaser, a tensioner and its pad, all runs of a chain. */
-const figures = computed(() => job.slots.filter((slot) => (job.slot?.kind === 'linkCount' ? slot.kind === 'linkCount' && slot.part === part.value : placeOf(slot) === placeOfPart(part.value) && (slot.kind !== 'linkCount' || job.station === 3))))
+const figures = computed(() =>
+  job.slots.filter((slot) =>
+    job.slot?.kind === 'linkCount'
+      ? slot.kind === 'linkCount' && slot.part === part.value
+      : placeOf(slot) === placeOfPart(part.value) && (slot.kind !== 'linkCount' || job.station === 3)
+  )
+)
 const placeOf = ({ part: of }: Slot) => placeOfPart(of)
 const placeOfPart = (of: string) => parts.value.phasers.get(of)?.sprocket ?? of
 const refused = computed(() => outbox.refused.filter(({ jobId }) => jobId === job.id))
@@ -37,12 +43,16 @@ const groups = computed(() => {
 })
 /** At a cam with a phaser both are looked at. */
 const phaser = computed(() => (kind.value === 'sprocket' ? parts.value.phaserOn(part.value) : null))
-const found = computed(() => job.record.readings.filter((r) => r.kind === 'condition' && r.target === part.value).length)
+const found = computed(
+  () => job.record.readings.filter((r) => r.kind === 'condition' && r.target === part.value).length
+)
 const photos = computed(() => job.record.photos.filter((p) => p.part === part.value).length)
 const sides = computed(() => [
   { side: 'findings' as const, label: part.value === 'engine' ? 'Known and found' : 'Found', count: found.value },
   { side: 'photos' as const, label: 'Photos', count: photos.value },
-  ...(['engine', 'oil', 'fasteners'].includes(part.value) ? [] : [{ side: 'about' as const, label: 'Fitted part', count: 0 }])
+  ...(['engine', 'oil', 'fasteners'].includes(part.value)
+    ? []
+    : [{ side: 'about' as const, label: 'Fitted part', count: 0 }])
 ])
 
 watch([part, () => job.selected, () => job.side], () => {
@@ -60,7 +70,11 @@ function showChip() {
 }
 
 function slotName(slot: Slot): string {
-  if (slot.target.from) return `${partName(sheet.value, slot.target.from)} to ${partName(sheet.value, slot.target.to!)}`.replaceAll(' sprocket', '')
+  if (slot.target.from)
+    return `${partName(sheet.value, slot.target.from)} to ${partName(sheet.value, slot.target.to!)}`.replaceAll(
+      ' sprocket',
+      ''
+    )
   return KIND_NAMES[slot.kind]
 }
 
@@ -70,32 +84,83 @@ function touch(chip: string) {
   if (next) job.openSlot(next)
   else job.openSide(chip, 'findings')
 }
-const doneAt = (chip: string) => job.record.readings.some((r) => (r.kind === 'condition' ? r.target === chip : job.slots.some((s) => s.part === chip && s.station === job.station && fills(s, r))))
+const doneAt = (chip: string) =>
+  job.record.readings.some((r) =>
+    r.kind === 'condition'
+      ? r.target === chip
+      : job.slots.some((s) => s.part === chip && s.station === job.station && fills(s, r))
+  )
 </script>
 
 <template>
-  <aside ref="panel" class="[contain:layout_paint] flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Reading sheet">
+  <aside
+    ref="panel"
+    class="[contain:layout_paint] flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4"
+    aria-label="Reading sheet">
     <section v-for="{ act, problem } in refused" :key="act.id" class="border-2 border-renew p-2" role="alert">
-      <p class="font-bold">Not taken: {{ act.type === 'read' ? `${kindWords(sheet, act.reading)} ${readingWords(act.reading)}` : 'an entry' }}</p>
+      <p class="font-bold">
+        Not taken:
+        {{ act.type === 'read' ? `${kindWords(sheet, act.reading)} ${readingWords(act.reading)}` : 'an entry' }}
+      </p>
       <p>{{ problem.message }}</p>
       <button type="button" class="act-bare" @click="outbox.dismiss(act.id)">Understood</button>
     </section>
-    <div v-if="chips.length > 1" ref="strip" class="-mx-4 flex shrink-0 gap-1 overflow-x-auto px-4 pb-1" role="group" aria-label="Parts at this station">
-      <button v-for="chip in chips" :key="chip" type="button" class="min-h-11 shrink-0 rounded-edge border px-2 text-note leading-tight" :class="chip === part ? 'border-brass bg-paper font-bold' : 'border-rule'" :aria-pressed="chip === part" @click="touch(chip)">{{ doneAt(chip) ? '● ' : '' }}{{ partName(sheet, chip) }}</button>
+    <div
+      v-if="chips.length > 1"
+      ref="strip"
+      class="-mx-4 flex shrink-0 gap-1 overflow-x-auto px-4 pb-1"
+      role="group"
+      aria-label="Parts at this station">
+      <button
+        v-for="chip in chips"
+        :key="chip"
+        type="button"
+        class="min-h-11 shrink-0 rounded-edge border px-2 text-note leading-tight"
+        :class="chip === part ? 'border-brass bg-paper font-bold' : 'border-rule'"
+        :aria-pressed="chip === part"
+        @click="touch(chip)">
+        {{ doneAt(chip) ? '● ' : '' }}{{ partName(sheet, chip) }}
+      </button>
     </div>
     <header class="flex items-start justify-between gap-2">
       <h2 class="text-xl leading-tight font-bold">{{ partName(sheet, part) }}</h2>
       <CallMark v-if="call" :call="call.call" />
     </header>
-    <div ref="tabs" class="-mx-4 flex shrink-0 gap-x-1 overflow-x-auto px-4 whitespace-nowrap" role="group" aria-label="What is read here">
-      <button v-for="slot in figures" :key="slot.key" type="button" class="min-h-11 border-b-2 px-2 text-left text-note" :class="slot.key === job.selected ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="slot.key === job.selected" @click="job.openSlot(slot)">{{ slotName(slot) }}</button>
-      <button v-for="{ side, label, count } in sides" :key="side" type="button" class="min-h-11 border-b-2 px-2 text-left text-note" :class="!job.slot && side === job.side ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="!job.slot && side === job.side" :data-testid="`side-${side}`" @click="job.openSide(part, side)">{{ label }}<span v-if="count" class="figure ml-1">{{ count }}</span></button>
+    <div
+      ref="tabs"
+      class="-mx-4 flex shrink-0 gap-x-1 overflow-x-auto px-4 whitespace-nowrap"
+      role="group"
+      aria-label="What is read here">
+      <button
+        v-for="slot in figures"
+        :key="slot.key"
+        type="button"
+        class="min-h-11 border-b-2 px-2 text-left text-note"
+        :class="slot.key === job.selected ? 'border-brass font-bold' : 'border-transparent text-faint'"
+        :aria-pressed="slot.key === job.selected"
+        @click="job.openSlot(slot)">
+        {{ slotName(slot) }}
+      </button>
+      <button
+        v-for="{ side, label, count } in sides"
+        :key="side"
+        type="button"
+        class="min-h-11 border-b-2 px-2 text-left text-note"
+        :class="!job.slot && side === job.side ? 'border-brass font-bold' : 'border-transparent text-faint'"
+        :aria-pressed="!job.slot && side === job.side"
+        :data-testid="`side-${side}`"
+        @click="job.openSide(part, side)">
+        {{ label }}<span v-if="count" class="figure ml-1">{{ count }}</span>
+      </button>
     </div>
     <FigurePane v-if="job.slot" :slot="job.slot" />
     <template v-else-if="job.side === 'findings'">
       <EngineFacts v-if="part === 'engine'" />
       <FindingKeys :target="part" :groups="groups" />
-      <template v-if="phaser"><h3 class="font-bold">{{ phaser.name }}</h3><FindingKeys :target="phaser.id" :groups="findingGroups('phaser')" /></template>
+      <template v-if="phaser"
+        ><h3 class="font-bold">{{ phaser.name }}</h3>
+        <FindingKeys :target="phaser.id" :groups="findingGroups('phaser')"
+      /></template>
       <FragmentLedger v-if="job.station === 5" />
     </template>
     <PhotoPane v-else-if="job.side === 'photos'" :part="part" />

@@ -30,7 +30,15 @@ async function take(file: File | null | undefined) {
     return
   }
   const said = note.value.trim()
-  const act = { id: crypto.randomUUID(), by: bench.by, at: new Date().toISOString(), type: 'photo' as const, photo: crypto.randomUUID(), part: props.part, ...(said ? { note: said } : {}) }
+  const act = {
+    id: crypto.randomUUID(),
+    by: bench.by,
+    at: new Date().toISOString(),
+    type: 'photo' as const,
+    photo: crypto.randomUUID(),
+    part: props.part,
+    ...(said ? { note: said } : {})
+  }
   try {
     await outbox.put({ jobId: job.id, act, picture: file })
     note.value = ''
@@ -44,20 +52,51 @@ async function take(file: File | null | undefined) {
 
 <template>
   <div class="space-y-3">
-    <label class="block"><span class="label">What it shows</span><input v-model="note" class="field mt-1" maxlength="4000"></label>
-    <button type="button" class="act-main flex w-full items-center justify-center gap-2" @click="input?.click()"><CameraIcon class="size-5" aria-hidden="true" />{{ sending ? 'Sending …' : 'Take or choose a photo' }}</button>
-    <input ref="input" type="file" accept="image/jpeg,image/png,image/webp,image/*" class="sr-only" tabindex="-1" aria-label="Photo of this part" data-testid="photo-input" @change="take(($event.target as HTMLInputElement).files?.[0])">
-    <p class="text-note text-faint">JPEG, PNG or WebP up to {{ LIMIT_MB }} MB. Turned upright; what the camera wrote into it, the place too, is left out.</p>
+    <label class="block"
+      ><span class="label">What it shows</span><input v-model="note" class="field mt-1" maxlength="4000"
+    /></label>
+    <button type="button" class="act-main flex w-full items-center justify-center gap-2" @click="input?.click()">
+      <CameraIcon class="size-5" aria-hidden="true" />{{ sending ? 'Sending …' : 'Take or choose a photo' }}
+    </button>
+    <input
+      ref="input"
+      type="file"
+      accept="image/jpeg,image/png,image/webp,image/*"
+      class="sr-only"
+      tabindex="-1"
+      aria-label="Photo of this part"
+      data-testid="photo-input"
+      @change="take(($event.target as HTMLInputElement).files?.[0])" />
+    <p class="text-note text-faint">
+      JPEG, PNG or WebP up to {{ LIMIT_MB }} MB. Turned upright; what the camera wrote into it, the place too, is left
+      out.
+    </p>
     <FaultNote v-if="problem">{{ problem }}</FaultNote>
     <template v-for="photo in mine" :key="photo.act.id">
-      <FaultNote v-if="photo.refused">{{ photo.refused }} <button type="button" class="act-bare" @click="outbox.dismiss(photo.act.id)">Understood</button></FaultNote>
+      <FaultNote v-if="photo.refused"
+        >{{ photo.refused }}
+        <button type="button" class="act-bare" @click="outbox.dismiss(photo.act.id)">Understood</button></FaultNote
+      >
     </template>
-    <p v-if="onDevice > 0 && outbox.unreachable" role="status" data-testid="photos-waiting">{{ onDevice }} {{ onDevice === 1 ? 'photo waits' : 'photos wait' }} on this device. <button type="button" class="act-bare" @click="outbox.flush()">Send now</button></p>
+    <p v-if="onDevice > 0 && outbox.unreachable" role="status" data-testid="photos-waiting">
+      {{ onDevice }} {{ onDevice === 1 ? 'photo waits' : 'photos wait' }} on this device.
+      <button type="button" class="act-bare" @click="outbox.flush()">Send now</button>
+    </p>
     <ul class="grid grid-cols-2 gap-2">
       <li v-for="photo in photos" :key="photo.id" data-testid="photo">
-        <a :href="`/api/photos/${photo.photo}`" target="_blank" rel="noopener"><img :src="`/api/photos/${photo.photo}?size=thumb`" :alt="photo.note || 'Photo of this part'" class="aspect-[4/3] w-full bg-paper object-contain" loading="lazy"></a>
-        <p class="text-note">{{ photo.note }} <span class="text-faint">{{ photo.by }}, <WhenAt :at="photo.at" /></span></p>
-        <button type="button" class="act-bare text-note" @click="job.put({ type: 'undo', act: photo.id })">Take back</button>
+        <a :href="`/api/photos/${photo.photo}`" target="_blank" rel="noopener"
+          ><img
+            :src="`/api/photos/${photo.photo}?size=thumb`"
+            :alt="photo.note || 'Photo of this part'"
+            class="aspect-[4/3] w-full bg-paper object-contain"
+            loading="lazy"
+        /></a>
+        <p class="text-note">
+          {{ photo.note }} <span class="text-faint">{{ photo.by }}, <WhenAt :at="photo.at" /></span>
+        </p>
+        <button type="button" class="act-bare text-note" @click="job.put({ type: 'undo', act: photo.id })">
+          Take back
+        </button>
       </li>
     </ul>
     <p v-if="photos.length === 0" class="text-note">No photo of it yet.</p>

@@ -11,22 +11,45 @@ const most = computed(() => extensionToNotches(props.ratchet, props.stroke))
 const shownNotches = computed(() => Math.min(Math.max(0, props.notches), most.value))
 const TOOTH = 15
 const teeth = computed(() => Array.from({ length: shownNotches.value }, (_, i) => `M${150 - i * TOOTH} 62l-7 12-8-12`))
-const says = computed(() => `${shownNotches.value} of at most ${most.value} notches showing, about ${lengthWords(notchesToExtension(props.ratchet, shownNotches.value), 1)} out`)
+const says = computed(
+  () =>
+    `${shownNotches.value} of at most ${most.value} notches showing, about ${lengthWords(notchesToExtension(props.ratchet, shownNotches.value), 1)} out`
+)
 </script>
 
 <template>
   <figure class="border border-rule bg-paper p-2">
     <svg viewBox="0 0 300 112" class="block w-full" role="img" :aria-label="says">
       <rect x="4" y="24" width="150" height="64" class="fill-sheet stroke-ink" stroke-width="1.500" rx="2" />
-      <rect :x="40" y="40" :width="120 + shownNotches * TOOTH" height="34" class="fill-sheet stroke-ink" stroke-width="1.500" />
-      <g :transform="`translate(${shownNotches * TOOTH} 0)`"><path v-for="(d, i) in teeth" :key="i" :d="d" class="fill-paper stroke-ink" stroke-width="1.500" /></g>
+      <rect
+        :x="40"
+        y="40"
+        :width="120 + shownNotches * TOOTH"
+        height="34"
+        class="fill-sheet stroke-ink"
+        stroke-width="1.500" />
+      <g :transform="`translate(${shownNotches * TOOTH} 0)`">
+        <path v-for="(d, i) in teeth" :key="i" :d="d" class="fill-paper stroke-ink" stroke-width="1.500" />
+      </g>
       <line x1="154" x2="154" y1="18" y2="94" class="stroke-brass" stroke-width="2" />
       <text x="154" y="108" text-anchor="middle" font-size="11" class="fill-faint">edge of the body</text>
     </svg>
     <figcaption class="flex items-center justify-between gap-2 text-note">
-      <button type="button" class="act" aria-label="One notch fewer" @click="emit('notches', Math.max(0, shownNotches - 1))">−</button>
+      <button
+        type="button"
+        class="act"
+        aria-label="One notch fewer"
+        @click="emit('notches', Math.max(0, shownNotches - 1))">
+        −
+      </button>
       <span>{{ says }}</span>
-      <button type="button" class="act" aria-label="One notch more" @click="emit('notches', Math.min(most, shownNotches + 1))">+</button>
+      <button
+        type="button"
+        class="act"
+        aria-label="One notch more"
+        @click="emit('notches', Math.min(most, shownNotches + 1))">
+        +
+      </button>
     </figcaption>
   </figure>
 </template>

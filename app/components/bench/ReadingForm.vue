@@ -17,7 +17,16 @@ import LinkCounter from './LinkCounter.vue'
 import PlugView from './PlugView.vue'
 import FaultNote from '../parts/FaultNote.vue'
 
-const props = withDefaults(defineProps<{ sheet: DriveSheet; slot: Slot; correcting: StandingReading | null; people: readonly string[]; runs?: readonly { name: string; counted: number | null; current: boolean }[] }>(), { runs: () => [] })
+const props = withDefaults(
+  defineProps<{
+    sheet: DriveSheet
+    slot: Slot
+    correcting: StandingReading | null
+    people: readonly string[]
+    runs?: readonly { name: string; counted: number | null; current: boolean }[]
+  }>(),
+  { runs: () => [] }
+)
 const draft = defineModel<Draft>('draft', { required: true })
 const by = defineModel<string>('by', { required: true })
 const emit = defineEmits<{ save: [reading: Reading]; cancel: [] }>()
@@ -25,7 +34,13 @@ const emit = defineEmits<{ save: [reading: Reading]; cancel: [] }>()
 const id = useId()
 const figure = ref<HTMLInputElement | null>(null)
 const fault = ref<{ field: string; message: string } | null>(null)
-const methods = computed(() => Object.entries(READING_KINDS[props.slot.kind].methods).map(([value, sigma]) => ({ value, label: METHOD_WORDS[value] ?? value, hint: `±${isLength(props.slot.kind) ? lengthFigure(sigma, 2).replace(/0$/, '') : sigma}` })))
+const methods = computed(() =>
+  Object.entries(READING_KINDS[props.slot.kind].methods).map(([value, sigma]) => ({
+    value,
+    label: METHOD_WORDS[value] ?? value,
+    hint: `±${isLength(props.slot.kind) ? lengthFigure(sigma, 2).replace(/0$/, '') : sigma}`
+  }))
+)
 const ratchet = computed(() => ratchetOf(props.sheet, props.slot))
 const unit = computed(() => (draft.value.inNotches && ratchet.value ? 'notches' : unitWords(props.slot.kind)))
 const run = computed(() => props.sheet.chains.find((c) => c.id === props.slot.target.chain))
@@ -33,11 +48,14 @@ const run = computed(() => props.sheet.chains.find((c) => c.id === props.slot.ta
 const keypad = useLocalStorage('umbrette.keypad', false)
 const whose = computed(() => props.people.map((value) => ({ value, label: value })))
 
-watch(() => [props.slot.key, props.correcting?.id], async () => {
-  fault.value = null
-  await nextTick()
-  figure.value?.focus({ preventScroll: true })
-})
+watch(
+  () => [props.slot.key, props.correcting?.id],
+  async () => {
+    fault.value = null
+    await nextTick()
+    figure.value?.focus({ preventScroll: true })
+  }
+)
 
 function set<K extends keyof Draft>(key: K, value: Draft[K]) {
   draft.value = { ...draft.value, [key]: value }
@@ -46,7 +64,12 @@ function set<K extends keyof Draft>(key: K, value: Draft[K]) {
 
 /** A lag worked out from what was seen, put into the figure. */
 function takeLag(lag: number, method: string | null) {
-  draft.value = { ...draft.value, figure: String(Math.abs(lag)), side: lag < 0 ? 'early' : 'late', ...(method ? { method } : {}) }
+  draft.value = {
+    ...draft.value,
+    figure: String(Math.abs(lag)),
+    side: lag < 0 ? 'early' : 'late',
+    ...(method ? { method } : {})
+  }
   fault.value = null
 }
 
@@ -65,47 +88,144 @@ function save() {
 <template>
   <form class="flex flex-col gap-3" novalidate @submit.prevent="save">
     <LinkCounter
-      v-if="slot.kind === 'linkCount' && run" :model-value="draft.figure" :runs="runs" :total="run.links"
-      :expected="sheetCount(run, slot.target.from ?? '', slot.target.to ?? '') ?? 0" @update:model-value="set('figure', $event)"
-    />
+      v-if="slot.kind === 'linkCount' && run"
+      :model-value="draft.figure"
+      :runs="runs"
+      :total="run.links"
+      :expected="sheetCount(run, slot.target.from ?? '', slot.target.to ?? '') ?? 0"
+      @update:model-value="set('figure', $event)" />
     <div>
       <label :for="`${id}-figure`" class="label">{{ correcting ? 'Corrected figure' : 'Figure' }}</label>
       <div class="mt-1 flex items-stretch gap-1">
         <input
-          :id="`${id}-figure`" ref="figure" :value="draft.figure" class="figure field min-h-16 min-w-0 flex-1 text-4xl" inputmode="decimal" autocomplete="off" maxlength="40"
-          :aria-invalid="fault?.field === 'figure'" :aria-describedby="fault?.field === 'figure' ? `${id}-fault` : undefined" data-testid="figure" @keydown.esc="($event.target as HTMLInputElement).blur()" @input="set('figure', ($event.target as HTMLInputElement).value)"
-        >
+          :id="`${id}-figure`"
+          ref="figure"
+          :value="draft.figure"
+          class="figure field min-h-16 min-w-0 flex-1 text-4xl"
+          inputmode="decimal"
+          autocomplete="off"
+          maxlength="40"
+          :aria-invalid="fault?.field === 'figure'"
+          :aria-describedby="fault?.field === 'figure' ? `${id}-fault` : undefined"
+          data-testid="figure"
+          @keydown.esc="($event.target as HTMLInputElement).blur()"
+          @input="set('figure', ($event.target as HTMLInputElement).value)" />
         <span class="grid min-w-14 place-content-center px-1 text-center text-faint">{{ unit }}</span>
-        <ClientOnly><button type="button" class="act px-2" :aria-pressed="keypad" aria-label="Keypad" data-testid="keypad" @click="keypad = !keypad"><Squares2X2Icon class="size-5" aria-hidden="true" /></button></ClientOnly>
+        <ClientOnly
+          ><button
+            type="button"
+            class="act px-2"
+            :aria-pressed="keypad"
+            aria-label="Keypad"
+            data-testid="keypad"
+            @click="keypad = !keypad">
+            <Squares2X2Icon class="size-5" aria-hidden="true" /></button
+        ></ClientOnly>
       </div>
-      <ClientOnly><KeyPad v-if="keypad" class="mt-1" :model-value="draft.figure" @update:model-value="set('figure', $event)" /></ClientOnly>
+      <ClientOnly
+        ><KeyPad v-if="keypad" class="mt-1" :model-value="draft.figure" @update:model-value="set('figure', $event)"
+      /></ClientOnly>
       <FaultNote v-if="fault?.field === 'figure'" :id="`${id}-fault`" class="mt-1">{{ fault.message }}</FaultNote>
     </div>
-    <ChoiceRow v-if="slot.kind === 'camLag'" :model-value="draft.side" label="The cam stands" :options="[{ value: 'late', label: 'late (retarded)' }, { value: 'early', label: 'early (advanced)' }]" @update:model-value="set('side', $event)" />
-    <ChoiceRow v-if="ratchet" :model-value="draft.inNotches ? 'notches' : 'mm'" label="Read in" :options="[{ value: 'mm', label: 'millimetres' }, { value: 'notches', label: 'notches showing' }]" @update:model-value="set('inNotches', $event === 'notches')" />
-    <PlugView v-if="ratchet && draft.inNotches" :ratchet="ratchet" :stroke="sheet.tensioners.find((t) => t.id === slot.target.tensioner)!.stroke" :notches="numberOf(draft.figure) ?? 0" @notches="set('figure', String($event))" />
-    <LagHelper v-if="slot.kind === 'camLag'" :key="slot.key" :sheet="sheet" :sprocket="slot.target.sprocket!" @lag="takeLag" />
-    <ChoiceRow v-if="asksPlace(slot)" :model-value="draft.place ?? ''" label="At which place of the chain" :options="[{ value: '', label: 'not said' }, { value: '1', label: 'one' }, { value: '2', label: 'two' }, { value: '3', label: 'three' }]" @update:model-value="set('place', $event)" />
+    <ChoiceRow
+      v-if="slot.kind === 'camLag'"
+      :model-value="draft.side"
+      label="The cam stands"
+      :options="[
+        { value: 'late', label: 'late (retarded)' },
+        { value: 'early', label: 'early (advanced)' }
+      ]"
+      @update:model-value="set('side', $event)" />
+    <ChoiceRow
+      v-if="ratchet"
+      :model-value="draft.inNotches ? 'notches' : 'mm'"
+      label="Read in"
+      :options="[
+        { value: 'mm', label: 'millimetres' },
+        { value: 'notches', label: 'notches showing' }
+      ]"
+      @update:model-value="set('inNotches', $event === 'notches')" />
+    <PlugView
+      v-if="ratchet && draft.inNotches"
+      :ratchet="ratchet"
+      :stroke="sheet.tensioners.find((t) => t.id === slot.target.tensioner)!.stroke"
+      :notches="numberOf(draft.figure) ?? 0"
+      @notches="set('figure', String($event))" />
+    <LagHelper
+      v-if="slot.kind === 'camLag'"
+      :key="slot.key"
+      :sheet="sheet"
+      :sprocket="slot.target.sprocket!"
+      @lag="takeLag" />
+    <ChoiceRow
+      v-if="asksPlace(slot)"
+      :model-value="draft.place ?? ''"
+      label="At which place of the chain"
+      :options="[
+        { value: '', label: 'not said' },
+        { value: '1', label: 'one' },
+        { value: '2', label: 'two' },
+        { value: '3', label: 'three' }
+      ]"
+      @update:model-value="set('place', $event)" />
     <div v-if="slot.target.links !== undefined">
       <label :for="`${id}-links`" class="label">Over how many links</label>
-      <input :id="`${id}-links`" :value="draft.links" class="figure field mt-1" inputmode="numeric" :aria-invalid="fault?.field === 'links'" :aria-describedby="fault?.field === 'links' ? `${id}-links-fault` : undefined" @input="set('links', ($event.target as HTMLInputElement).value)">
+      <input
+        :id="`${id}-links`"
+        :value="draft.links"
+        class="figure field mt-1"
+        inputmode="numeric"
+        :aria-invalid="fault?.field === 'links'"
+        :aria-describedby="fault?.field === 'links' ? `${id}-links-fault` : undefined"
+        @input="set('links', ($event.target as HTMLInputElement).value)" />
       <FaultNote v-if="fault?.field === 'links'" :id="`${id}-links-fault`" class="mt-1">{{ fault.message }}</FaultNote>
     </div>
-    <ChoiceRow v-if="methods.length > 1 && !(draft.inNotches && ratchet)" :model-value="draft.method" label="Read with" :options="methods" @update:model-value="set('method', $event)" />
-    <ChoiceRow v-if="asksTurning(sheet, slot)" :model-value="draft.turned" label="Turned forward last?" :options="[{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }, { value: 'unknown', label: 'Not known' }]" @update:model-value="set('turned', $event)" />
-    <ChoiceRow v-if="asksLocking(sheet, slot)" :model-value="draft.locked" label="Phaser locked at rest?" :options="[{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }]" @update:model-value="set('locked', $event)" />
+    <ChoiceRow
+      v-if="methods.length > 1 && !(draft.inNotches && ratchet)"
+      :model-value="draft.method"
+      label="Read with"
+      :options="methods"
+      @update:model-value="set('method', $event)" />
+    <ChoiceRow
+      v-if="asksTurning(sheet, slot)"
+      :model-value="draft.turned"
+      label="Turned forward last?"
+      :options="[
+        { value: 'yes', label: 'Yes' },
+        { value: 'no', label: 'No' },
+        { value: 'unknown', label: 'Not known' }
+      ]"
+      @update:model-value="set('turned', $event)" />
+    <ChoiceRow
+      v-if="asksLocking(sheet, slot)"
+      :model-value="draft.locked"
+      label="Phaser locked at rest?"
+      :options="[
+        { value: 'yes', label: 'Yes' },
+        { value: 'no', label: 'No' }
+      ]"
+      @update:model-value="set('locked', $event)" />
     <div>
       <label :for="`${id}-note`" class="label">Note</label>
-      <input :id="`${id}-note`" :value="draft.note" class="field mt-1" maxlength="4000" @input="set('note', ($event.target as HTMLInputElement).value)">
+      <input
+        :id="`${id}-note`"
+        :value="draft.note"
+        class="field mt-1"
+        maxlength="4000"
+        @input="set('note', ($event.target as HTMLInputElement).value)" />
     </div>
     <ClientOnly>
       <ChoiceRow v-if="!by" v-model="by" label="Who is at the bench?" :options="whose" />
     </ClientOnly>
     <FaultNote v-if="fault?.field === 'by' && !by">{{ fault.message }}</FaultNote>
     <div class="sticky -bottom-4 -mx-4 flex gap-2 border-t border-rule bg-sheet px-4 py-2">
-      <button type="submit" class="act-main flex-1" data-testid="save">{{ correcting ? 'Save correction' : 'Save reading' }}</button>
+      <button type="submit" class="act-main flex-1" data-testid="save">
+        {{ correcting ? 'Save correction' : 'Save reading' }}
+      </button>
       <button v-if="correcting" type="button" class="act" @click="emit('cancel')">Cancel</button>
     </div>
-    <p v-if="CAUTIONS[slot.kind]" class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note"><b>Caution.</b> {{ CAUTIONS[slot.kind] }}</p>
+    <p v-if="CAUTIONS[slot.kind]" class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note">
+      <b>Caution.</b> {{ CAUTIONS[slot.kind] }}
+    </p>
   </form>
 </template>

@@ -16,21 +16,32 @@ export interface PastReading {
   because: ActOf<'read'> | ActOf<'undo'>
 }
 
-const props = defineProps<{ kind: NumericKind; standing: readonly StandingReading[]; past: readonly PastReading[]; assessment: Assessment; clashes?: ReadonlyMap<string, readonly string[]> }>()
+const props = defineProps<{
+  kind: NumericKind
+  standing: readonly StandingReading[]
+  past: readonly PastReading[]
+  assessment: Assessment
+  clashes?: ReadonlyMap<string, readonly string[]>
+}>()
 const emit = defineEmits<{ correct: [reading: StandingReading]; undo: [actId: string]; restore: [undoId: string] }>()
 
 /** Who else corrected the same reading without seeing this one. */
 function clashing({ id }: StandingReading): string {
   const ids = [...(props.clashes?.values() ?? [])].find((list) => list.includes(id)) ?? []
-  const others = props.standing.filter((reading) => ids.includes(reading.id) && reading.id !== id).map((reading) => `${readingWords(reading)} by ${reading.by}`)
-  return others.length > 0 ? `Corrected at the same time to ${others.join(' and ')}: both are kept until one is taken back.` : ''
+  const others = props.standing
+    .filter((reading) => ids.includes(reading.id) && reading.id !== id)
+    .map((reading) => `${readingWords(reading)} by ${reading.by}`)
+  return others.length > 0
+    ? `Corrected at the same time to ${others.join(' and ')}: both are kept until one is taken back.`
+    : ''
 }
 
 const estimateOf = ({ id }: StandingReading) => props.assessment.readings.find((one) => one.id === id) ?? null
 
 /** Digits of the slot's kind: all readings of a list are of one. */
 const digits = computed(() => READING_KINDS[props.kind].digits)
-const shown = (value: number, places: number) => (isLength(props.kind) ? lengthFigure(value, places) : fixDigits(value, places))
+const shown = (value: number, places: number) =>
+  isLength(props.kind) ? lengthFigure(value, places) : fixDigits(value, places)
 </script>
 
 <template>
@@ -39,13 +50,27 @@ const shown = (value: number, places: number) => (isLength(props.kind) ? lengthF
       <li v-for="reading in standing" :key="reading.id" class="py-2" data-testid="reading">
         <div class="flex items-baseline justify-between gap-2">
           <span class="figure text-xl">{{ readingWords(reading) }}</span>
-          <span v-if="estimateOf(reading)?.sigma" class="figure font-normal text-faint">±{{ shown(estimateOf(reading)?.sigma ?? 0, digits === 1 ? 1 : 2) }}</span>
+          <span v-if="estimateOf(reading)?.sigma" class="figure font-normal text-faint"
+            >±{{ shown(estimateOf(reading)?.sigma ?? 0, digits === 1 ? 1 : 2) }}</span
+          >
         </div>
-        <p class="text-note text-faint">{{ reading.value === undefined ? 'Notches' : howWords(reading) }}, {{ reading.by }}, <WhenAt :at="reading.at" /></p>
-        <p v-if="clashing(reading)" class="mt-1 font-bold text-renew" role="status" data-testid="clash">{{ clashing(reading) }}</p>
+        <p class="text-note text-faint">
+          {{ reading.value === undefined ? 'Notches' : howWords(reading) }}, {{ reading.by }},
+          <WhenAt :at="reading.at" />
+        </p>
+        <p v-if="clashing(reading)" class="mt-1 font-bold text-renew" role="status" data-testid="clash">
+          {{ clashing(reading) }}
+        </p>
         <p v-if="reading.note" class="break-words text-note">{{ reading.note }}</p>
-        <p v-if="estimateOf(reading)?.atOdds" class="mt-1 font-bold text-renew">At odds with the rest (they give {{ shown(estimateOf(reading)?.predicted ?? 0, digits) }}): measure again.</p>
-        <p v-for="fault in assessment.faults.filter((f) => f.id === reading.id)" :key="fault.code" class="mt-1 font-bold text-renew">Left out: {{ sayLeftOut(fault) }}.</p>
+        <p v-if="estimateOf(reading)?.atOdds" class="mt-1 font-bold text-renew">
+          At odds with the rest (they give {{ shown(estimateOf(reading)?.predicted ?? 0, digits) }}): measure again.
+        </p>
+        <p
+          v-for="fault in assessment.faults.filter((f) => f.id === reading.id)"
+          :key="fault.code"
+          class="mt-1 font-bold text-renew">
+          Left out: {{ sayLeftOut(fault) }}.
+        </p>
         <div class="flex gap-3">
           <button type="button" class="act-bare" @click="emit('correct', reading)">Correct</button>
           <button type="button" class="act-bare" @click="emit('undo', reading.id)">Take back</button>
@@ -53,12 +78,19 @@ const shown = (value: number, places: number) => (isLength(props.kind) ? lengthF
       </li>
     </ul>
     <Disclosure v-if="past.length" v-slot="{ open }">
-      <DisclosureButton class="act-bare text-note">{{ open ? 'Hide' : 'Show' }} {{ past.length }} earlier {{ past.length === 1 ? 'reading' : 'readings' }}</DisclosureButton>
+      <DisclosureButton class="act-bare text-note"
+        >{{ open ? 'Hide' : 'Show' }} {{ past.length }} earlier
+        {{ past.length === 1 ? 'reading' : 'readings' }}</DisclosureButton
+      >
       <DisclosurePanel as="ul" class="divide-y divide-rule border-l-2 border-rule pl-2">
         <li v-for="{ act, because } in past" :key="act.id" class="py-1 text-note" data-testid="past-reading">
           <s class="figure font-normal">{{ readingWords(act.reading) }}</s>, {{ act.by }}, <WhenAt :at="act.at" />
-          <p class="text-faint">{{ because.type === 'undo' ? 'Taken back' : 'Corrected' }} by {{ because.by }}, <WhenAt :at="because.at" /></p>
-          <button v-if="because.type === 'undo'" type="button" class="act-bare" @click="emit('restore', because.id)">Put back</button>
+          <p class="text-faint">
+            {{ because.type === 'undo' ? 'Taken back' : 'Corrected' }} by {{ because.by }}, <WhenAt :at="because.at" />
+          </p>
+          <button v-if="because.type === 'undo'" type="button" class="act-bare" @click="emit('restore', because.id)">
+            Put back
+          </button>
         </li>
       </DisclosurePanel>
     </Disclosure>

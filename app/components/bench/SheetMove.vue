@@ -14,7 +14,10 @@ import { useJob } from '../../stores/job'
 import { CALL_WORDS, partName, percent } from '../../words'
 import FaultNote from '../parts/FaultNote.vue'
 
-/** A newer revision of the job's sheet: what changes in it, what that does to the estimate and the calls, and the move to it. */
+/**
+ * A newer revision of the job's sheet: what changes in it, what that does to the estimate and the calls, and the move
+ * to it.
+ */
 const job = useJob()
 const bench = useBench()
 const found = shallowRef<FoundSheet | null>(null)
@@ -25,11 +28,21 @@ const problem = ref('')
 const newer = computed(() => found.value)
 const changes = computed(() => (newer.value ? sheetChanges(job.job!.sheet, newer.value.sheet) : []))
 const lost = computed(() => (newer.value ? findStranded(newer.value.sheet, job.record, '') : []))
-const elongations = computed(() => Object.entries(after.value?.chains ?? {}).map(([id, { elongation }]) => ({ name: partName(newer.value!.sheet, id), was: job.assessment!.chains[id]?.elongation.mean ?? null, is: elongation.mean })))
-const calls = computed(() => (after.value?.calls ?? []).flatMap(({ part, call }) => {
-  const was = job.assessment!.calls.find((c) => c.part === part)?.call
-  return was === call ? [] : [{ part: partName(newer.value!.sheet, part), was: was ? CALL_WORDS[was] : 'no call', is: CALL_WORDS[call] }]
-}))
+const elongations = computed(() =>
+  Object.entries(after.value?.chains ?? {}).map(([id, { elongation }]) => ({
+    name: partName(newer.value!.sheet, id),
+    was: job.assessment!.chains[id]?.elongation.mean ?? null,
+    is: elongation.mean
+  }))
+)
+const calls = computed(() =>
+  (after.value?.calls ?? []).flatMap(({ part, call }) => {
+    const was = job.assessment!.calls.find((c) => c.part === part)?.call
+    return was === call
+      ? []
+      : [{ part: partName(newer.value!.sheet, part), was: was ? CALL_WORDS[was] : 'no call', is: CALL_WORDS[call] }]
+  })
+)
 
 async function look() {
   open.value = true
@@ -54,28 +67,72 @@ function move() {
 </script>
 
 <template>
-  <button type="button" class="act border-brass max-md:hidden" data-testid="newer-sheet" @click="look">Newer sheet</button>
-  <ModalSheet :open="open" :title="newer ? `From revision ${job.job!.sheetRevision} to ${newer.newest}` : 'A newer sheet'" width="max-w-3xl" @close="open = false">
+  <button type="button" class="act border-brass max-md:hidden" data-testid="newer-sheet" @click="look">
+    Newer sheet
+  </button>
+  <ModalSheet
+    :open="open"
+    :title="newer ? `From revision ${job.job!.sheetRevision} to ${newer.newest}` : 'A newer sheet'"
+    width="max-w-3xl"
+    @close="open = false">
     <template v-if="newer">
-      <p class="text-faint">{{ newer.revisions[0]!.savedBy }}<template v-if="newer.revisions[0]!.note">: {{ newer.revisions[0]!.note }}</template></p>
+      <p class="text-faint">
+        {{ newer.revisions[0]!.savedBy
+        }}<template v-if="newer.revisions[0]!.note">: {{ newer.revisions[0]!.note }}</template>
+      </p>
       <div class="mt-3 max-h-64 overflow-auto">
         <table class="w-full text-left text-body">
-          <caption class="sr-only">What changes in the sheet</caption>
-          <thead><tr class="border-b border-rule text-faint"><th class="font-normal">In the sheet</th><th class="font-normal">Was</th><th class="font-normal">Becomes</th></tr></thead>
-          <tbody><tr v-for="change in changes" :key="change.place" class="border-b border-rule/50" data-testid="sheet-change"><td class="py-1 pr-3">{{ change.place }}</td><td class="figure pr-3 font-normal">{{ change.was ?? '—' }}</td><td class="figure">{{ change.is ?? '—' }}</td></tr></tbody>
+          <caption class="sr-only">
+            What changes in the sheet
+          </caption>
+          <thead>
+            <tr class="border-b border-rule text-faint">
+              <th class="font-normal">In the sheet</th>
+              <th class="font-normal">Was</th>
+              <th class="font-normal">Becomes</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="change in changes"
+              :key="change.place"
+              class="border-b border-rule/50"
+              data-testid="sheet-change">
+              <td class="py-1 pr-3">{{ change.place }}</td>
+              <td class="figure pr-3 font-normal">{{ change.was ?? '—' }}</td>
+              <td class="figure">{{ change.is ?? '—' }}</td>
+            </tr>
+          </tbody>
         </table>
       </div>
-      <div v-if="lost.length" class="mt-3 border-l-4 border-renew p-3" role="alert"><p class="font-bold">The job cannot move as it is. The newer sheet</p><ul><li v-for="fault in lost" :key="sayRecordFault(fault)">{{ sayRecordFault(fault) }}</li></ul></div>
+      <div v-if="lost.length" class="mt-3 border-l-4 border-renew p-3" role="alert">
+        <p class="font-bold">The job cannot move as it is. The newer sheet</p>
+        <ul>
+          <li v-for="fault in lost" :key="sayRecordFault(fault)">{{ sayRecordFault(fault) }}</li>
+        </ul>
+      </div>
       <div v-else-if="after" class="mt-3 space-y-1" data-testid="move-effect">
-        <p v-for="one in elongations" :key="one.name">{{ one.name }}: elongation <span class="figure">{{ one.was === null ? '—' : percent(one.was) }}</span> becomes <span class="figure">{{ percent(one.is) }}</span>.</p>
-        <p v-for="one in calls" :key="one.part"><b>{{ one.part }}</b>: {{ one.was }} becomes {{ one.is }}.</p>
+        <p v-for="one in elongations" :key="one.name">
+          {{ one.name }}: elongation <span class="figure">{{ one.was === null ? '—' : percent(one.was) }}</span> becomes
+          <span class="figure">{{ percent(one.is) }}</span>.
+        </p>
+        <p v-for="one in calls" :key="one.part">
+          <b>{{ one.part }}</b>: {{ one.was }} becomes {{ one.is }}.
+        </p>
         <p v-if="calls.length === 0">No call changes.</p>
       </div>
       <p v-else-if="!problem" class="mt-3" role="status">Judging the readings under the newer sheet …</p>
     </template>
     <FaultNote v-if="problem" class="mt-3">{{ problem }}</FaultNote>
     <div class="mt-4 flex gap-2">
-      <button type="button" class="act-main flex-1" :disabled="lost.length > 0 || !after" data-testid="move-sheet" @click="move">Move the job to it</button>
+      <button
+        type="button"
+        class="act-main flex-1"
+        :disabled="lost.length > 0 || !after"
+        data-testid="move-sheet"
+        @click="move">
+        Move the job to it
+      </button>
       <button type="button" class="act" @click="open = false">Stay with revision {{ job.job!.sheetRevision }}</button>
     </div>
   </ModalSheet>

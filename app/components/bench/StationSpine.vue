@@ -3,10 +3,18 @@ import { STATION_NAMES } from '../../../words/en'
 import type { Station, StationState } from '../../../core/views/bench'
 
 /** The stations of the job, with what is done and what is missing at each. */
-const props = defineProps<{ stations: readonly StationState[]; current: Station; next: Station | null; verdict: string }>()
+const props = defineProps<{
+  stations: readonly StationState[]
+  current: Station
+  next: Station | null
+  verdict: string
+}>()
 const emit = defineEmits<{ station: [station: Station] }>()
 
-const later = [{ number: 9, name: 'Build-up', to: props.verdict.replace('verdict', 'build') }, { number: 10, name: 'Proof', to: props.verdict.replace('verdict', 'proof') }]
+const later = [
+  { number: 9, name: 'Build-up', to: props.verdict.replace('verdict', 'build') },
+  { number: 10, name: 'Proof', to: props.verdict.replace('verdict', 'proof') }
+]
 
 function doneWords({ read, all, findings }: StationState): string {
   const parts = [...(read > 0 ? [`${read} of ${all} read`] : []), ...(findings > 0 ? [`${findings} found`] : [])]
@@ -15,13 +23,17 @@ function doneWords({ read, all, findings }: StationState): string {
 </script>
 
 <template>
-  <nav aria-label="Stations of this job" class="no-print flex min-h-0 flex-col overflow-y-auto border-r border-rule bg-sheet max-md:flex-row max-md:overflow-x-auto max-md:border-r-0 max-md:border-b">
+  <nav
+    aria-label="Stations of this job"
+    class="no-print flex min-h-0 flex-col overflow-y-auto border-r border-rule bg-sheet max-md:flex-row max-md:overflow-x-auto max-md:border-r-0 max-md:border-b">
     <ol class="flex flex-1 flex-col max-md:flex-row">
       <li v-for="state in stations" :key="state.station">
         <button
-          type="button" class="flex min-h-[62px] w-full items-start gap-2 border-l-4 px-2 py-1.5 text-left leading-tight max-md:min-h-11 max-md:w-auto max-md:border-l-0 max-md:border-b-4 max-md:whitespace-nowrap"
-          :class="state.station === current ? 'border-brass bg-paper' : 'border-transparent'" :aria-current="state.station === current ? 'step' : undefined" @click="emit('station', state.station)"
-        >
+          type="button"
+          class="flex min-h-[62px] w-full items-start gap-2 border-l-4 px-2 py-1.5 text-left leading-tight max-md:min-h-11 max-md:w-auto max-md:border-l-0 max-md:border-b-4 max-md:whitespace-nowrap"
+          :class="state.station === current ? 'border-brass bg-paper' : 'border-transparent'"
+          :aria-current="state.station === current ? 'step' : undefined"
+          @click="emit('station', state.station)">
           <span class="figure text-lg leading-none">{{ state.station }}</span>
           <span>
             <span class="block">{{ STATION_NAMES[state.station] }}</span>
@@ -31,12 +43,25 @@ function doneWords({ read, all, findings }: StationState): string {
         </button>
       </li>
     </ol>
-    <NuxtLink :to="verdict" class="flex min-h-[62px] items-start gap-2 border-l-4 border-t border-l-transparent border-t-rule px-2 py-1.5 leading-tight max-md:min-h-11 max-md:border-t-0">
+    <NuxtLink
+      :to="verdict"
+      class="flex min-h-[62px] items-start gap-2 border-l-4 border-t border-l-transparent border-t-rule px-2 py-1.5 leading-tight max-md:min-h-11 max-md:border-t-0">
       <span class="figure text-lg leading-none">8</span>
-      <span><span class="block font-bold">Verdict</span><span class="mt-0.5 block text-note text-faint max-md:hidden">what goes back in</span></span>
+      <span
+        ><span class="block font-bold">Verdict</span
+        ><span class="mt-0.5 block text-note text-faint max-md:hidden">what goes back in</span></span
+      >
     </NuxtLink>
     <div class="flex border-t border-rule max-md:border-t-0">
-      <NuxtLink v-for="{ number, name, to } in later" :key="number" :to="to" :prefetch="false" class="flex min-h-11 flex-1 flex-col justify-center px-2 py-1 text-note leading-tight whitespace-nowrap max-md:flex-row max-md:items-center max-md:gap-1"><span class="figure text-base leading-none">{{ number }}</span>{{ name }}</NuxtLink>
+      <NuxtLink
+        v-for="{ number, name, to } in later"
+        :key="number"
+        :to="to"
+        :prefetch="false"
+        class="flex min-h-11 flex-1 flex-col justify-center px-2 py-1 text-note leading-tight whitespace-nowrap max-md:flex-row max-md:items-center max-md:gap-1"
+        ><span class="figure text-base leading-none">{{ number }}</span
+        >{{ name }}</NuxtLink
+      >
     </div>
   </nav>
 </template>

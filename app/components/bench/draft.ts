@@ -19,7 +19,17 @@ export interface Draft {
 }
 
 export function emptyDraft(slot: Slot): Draft {
-  return { figure: '', side: 'late', inNotches: false, method: methodOf(slot.kind), links: String(slot.target.links ?? ''), place: '', turned: 'unknown', locked: 'yes', note: '' }
+  return {
+    figure: '',
+    side: 'late',
+    inNotches: false,
+    method: methodOf(slot.kind),
+    links: String(slot.target.links ?? ''),
+    place: '',
+    turned: 'unknown',
+    locked: 'yes',
+    note: ''
+  }
 }
 
 /** The form filled with a reading, for correcting it. */
@@ -58,7 +68,9 @@ export function asksPlace(slot: Slot): boolean {
 }
 
 export function ratchetOf(sheet: DriveSheet, slot: Slot): { first: number; pitch: number } | undefined {
-  return slot.kind === 'extension' ? compileSheet(sheet).tensioners.get(slot.target.tensioner ?? '')?.ratchet : undefined
+  return slot.kind === 'extension'
+    ? compileSheet(sheet).tensioners.get(slot.target.tensioner ?? '')?.ratchet
+    : undefined
 }
 
 export type DraftField = 'figure' | 'links' | 'note'
@@ -67,7 +79,11 @@ export type DraftField = 'figure' | 'links' | 'note'
 const MOST_NOTE = 4000
 
 /** The reading a form stands for, or what is wrong with it and at which field. */
-export function readingOf(sheet: DriveSheet, slot: Slot, draft: Draft): { reading: Reading; fault: null } | { reading: null; fault: { field: DraftField; message: string } } {
+export function readingOf(
+  sheet: DriveSheet,
+  slot: Slot,
+  draft: Draft
+): { reading: Reading; fault: null } | { reading: null; fault: { field: DraftField; message: string } } {
   const at = (field: DraftField, message: string) => ({ reading: null, fault: { field, message } })
   const typed = typedFault(slot, draft)
   if (typed) return at(typed.field, typed.message)
@@ -83,8 +99,10 @@ function typedFault(slot: Slot, draft: Draft): { field: DraftField; message: str
   const figure = draft.figure.trim()
   const value = numberOf(figure)
   if (figure === '') return { field: 'figure', message: 'Enter the figure that was read.' }
-  if (value === null) return { field: 'figure', message: `“${figure.slice(0, 30)}” is no number: write digits, such as 14.2` }
-  if (slot.kind === 'camLag' && value < 0) return { field: 'figure', message: 'Write the figure without a sign and choose late or early.' }
+  if (value === null)
+    return { field: 'figure', message: `“${figure.slice(0, 30)}” is no number: write digits, such as 14.2` }
+  if (slot.kind === 'camLag' && value < 0)
+    return { field: 'figure', message: 'Write the figure without a sign and choose late or early.' }
   const links = numberOf(draft.links)
   if (slot.target.links === undefined || (links !== null && Number.isInteger(links) && links > 0)) return null
   return { field: 'links', message: 'Enter over how many whole links it was measured.' }
@@ -94,9 +112,15 @@ function assembleReading(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
   const value = numberOf(draft.figure)!
   const inNotches = draft.inNotches && ratchetOf(sheet, slot) !== undefined
   return {
-    kind: slot.kind, ...slot.target,
+    kind: slot.kind,
+    ...slot.target,
     ...(slot.target.links === undefined ? {} : { links: numberOf(draft.links)! }),
-    ...(inNotches ? { notches: value } : { value: slot.kind === 'camLag' && draft.side === 'early' ? -value : toStored(slot.kind, value), method: draft.method }),
+    ...(inNotches
+      ? { notches: value }
+      : {
+          value: slot.kind === 'camLag' && draft.side === 'early' ? -value : toStored(slot.kind, value),
+          method: draft.method
+        }),
     ...(asksPlace(slot) && draft.place ? { place: Number(draft.place) } : {}),
     ...(asksTurning(sheet, slot) && draft.turned !== 'unknown' ? { turnedForward: draft.turned === 'yes' } : {}),
     ...(asksLocking(sheet, slot) && draft.locked === 'no' ? { phaserLocked: false } : {}),
@@ -105,7 +129,8 @@ function assembleReading(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
 }
 
 /**
- * A usage or an amount, as people write thousands: `148.200`, `148,200` and `148 200` are one figure, `148.2` is another.
+ * A usage or an amount, as people write thousands: `148.200`, `148,200` and `148 200` are one figure, `148.2` is
+ * another.
  * Null when it is no number.
  */
 export function largeNumberOf(text: string): number | null {

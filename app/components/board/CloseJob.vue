@@ -22,17 +22,30 @@ function close() {
 </script>
 
 <template>
-  <ModalSheet :open="asked !== null" :title="asked ? `${asked.vehicle} is held` : ''" width="max-w-xl" @close="asked = null">
+  <ModalSheet
+    :open="asked !== null"
+    :title="asked ? `${asked.vehicle} is held` : ''"
+    width="max-w-xl"
+    @close="asked = null">
     <div data-testid="close-held">
       <ul class="mt-3 max-h-[40vh] space-y-2 overflow-y-auto">
         <li v-for="hold in asked?.holds" :key="hold.id" class="grid grid-cols-[28px_1fr] border-t border-rule pt-2">
           <CallMark call="stop" bare :size="20" />
-          <div><p>{{ hold.says }}</p><p class="text-note"><b>Released by:</b> {{ hold.release }}</p></div>
+          <div>
+            <p>{{ hold.says }}</p>
+            <p class="text-note"><b>Released by:</b> {{ hold.release }}</p>
+          </div>
         </li>
       </ul>
       <form class="mt-4 space-y-3" novalidate @submit.prevent="close">
-        <label class="block"><span class="label">Why it is closed all the same</span><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" /></label>
-        <FaultNote v-if="missing" class="text-note">Say why: it releases {{ asked?.holds.length === 1 ? 'this hold' : 'each of these holds' }} under your name.</FaultNote>
+        <label class="block"
+          ><span class="label">Why it is closed all the same</span
+          ><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" />
+        </label>
+        <FaultNote v-if="missing" class="text-note"
+          >Say why: it releases {{ asked?.holds.length === 1 ? 'this hold' : 'each of these holds' }} under your
+          name.</FaultNote
+        >
         <div class="flex gap-2">
           <button type="button" class="act-main flex-1" @click="asked = null">Leave it open</button>
           <button type="submit" class="act">Release and close</button>

@@ -4,22 +4,36 @@ import { localDay } from '../../../core/math'
 import { usageWords } from '../../words'
 
 /** Drives to be looked at again within a month, the overdue first; a stop-gap says that it is one. */
-const { data: due, error, refresh } = useFetch<ListedJob[]>('/api/checks', { server: false, deep: false, default: () => [] })
+const {
+  data: due,
+  error,
+  refresh
+} = useFetch<ListedJob[]>('/api/checks', { server: false, deep: false, default: () => [] })
 const today = localDay(new Date())
 </script>
 
 <template>
-  <p v-if="error" class="mt-6 border-l-4 border-renew bg-sheet px-5 py-2" role="alert">Which drives are to be looked at again could not be read. <button type="button" class="act-bare" @click="refresh()">Look again</button></p>
+  <p v-if="error" class="mt-6 border-l-4 border-renew bg-sheet px-5 py-2" role="alert">
+    Which drives are to be looked at again could not be read.
+    <button type="button" class="act-bare" @click="refresh()">Look again</button>
+  </p>
   <section v-else-if="due.length" class="mt-6" aria-label="To be looked at again" data-testid="checks">
     <h2 class="label mb-1">To be looked at again</h2>
     <ul>
       <li v-for="job in due" :key="job.id">
-        <NuxtLink :to="`/jobs/${job.id}/proof`" class="flex min-h-14 flex-wrap items-center gap-x-6 border-t border-rule bg-sheet px-5 py-2 hover:border-brass">
-          <span class="figure w-32" :class="job.check!.date! < today ? 'text-renew' : ''">{{ job.check!.date }}<span v-if="job.check!.date! < today" class="block text-note font-normal">overdue</span></span>
+        <NuxtLink
+          :to="`/jobs/${job.id}/proof`"
+          class="flex min-h-14 flex-wrap items-center gap-x-6 border-t border-rule bg-sheet px-5 py-2 hover:border-brass">
+          <span class="figure w-32" :class="job.check!.date! < today ? 'text-renew' : ''"
+            >{{ job.check!.date
+            }}<span v-if="job.check!.date! < today" class="block text-note font-normal">overdue</span></span
+          >
           <b>{{ job.vehicle }}</b>
           <span v-if="job.check!.stopGap" class="border-l-4 border-brass pl-2 font-bold">Stop-gap, no repair</span>
           <span class="min-w-0 flex-1 truncate">{{ job.check!.note || job.sheet.name }}</span>
-          <span v-if="job.check!.usage !== null" class="text-note text-faint">or at {{ usageWords({ value: job.check!.usage, unit: job.usage.unit }) }}</span>
+          <span v-if="job.check!.usage !== null" class="text-note text-faint"
+            >or at {{ usageWords({ value: job.check!.usage, unit: job.usage.unit }) }}</span
+          >
         </NuxtLink>
       </li>
     </ul>

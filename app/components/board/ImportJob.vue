@@ -18,12 +18,22 @@ async function take(file: File | undefined) {
   if (!file) return
   problem.value = null
   if (file.size > LIMIT_MB * 1024 * 1024) {
-    problem.value = { file: file.name, message: `The file is larger than ${LIMIT_MB / 1024} GB: it is no job file.`, faults: [] }
+    problem.value = {
+      file: file.name,
+      message: `The file is larger than ${LIMIT_MB / 1024} GB: it is no job file.`,
+      faults: []
+    }
     return
   }
   busy.value = true
   try {
-    const { id } = await $fetch<{ id: string }>('/api/jobs/import', { method: 'POST', query: { by: bench.by, id: crypto.randomUUID() }, retry: 2, body: file, headers: { 'content-type': 'application/octet-stream' } })
+    const { id } = await $fetch<{ id: string }>('/api/jobs/import', {
+      method: 'POST',
+      query: { by: bench.by, id: crypto.randomUUID() },
+      retry: 2,
+      body: file,
+      headers: { 'content-type': 'application/octet-stream' }
+    })
     emit('made', id)
   } catch (error) {
     problem.value = { file: file.name, ...shownProblem(error) }
@@ -36,12 +46,27 @@ async function take(file: File | undefined) {
 
 <template>
   <div class="contents">
-    <button type="button" class="act flex items-center gap-2" :disabled="busy" @click="input?.click()"><ArrowUpTrayIcon class="size-4" aria-hidden="true" />Import a job</button>
-    <input ref="input" type="file" accept=".json,.ndjson,application/json" class="sr-only" tabindex="-1" aria-label="Job file to import" @change="take(($event.target as HTMLInputElement).files?.[0])">
-    <section v-if="problem" class="order-last basis-full border-l-4 border-renew bg-sheet p-4" role="alert" data-testid="import-problem">
+    <button type="button" class="act flex items-center gap-2" :disabled="busy" @click="input?.click()">
+      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />Import a job
+    </button>
+    <input
+      ref="input"
+      type="file"
+      accept=".json,.ndjson,application/json"
+      class="sr-only"
+      tabindex="-1"
+      aria-label="Job file to import"
+      @change="take(($event.target as HTMLInputElement).files?.[0])" />
+    <section
+      v-if="problem"
+      class="order-last basis-full border-l-4 border-renew bg-sheet p-4"
+      role="alert"
+      data-testid="import-problem">
       <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
       <ul class="mt-1 space-y-1">
-        <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message"><code class="figure font-normal">{{ fault.place || 'file' }}</code> {{ fault.message }}</li>
+        <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message">
+          <code class="figure font-normal">{{ fault.place || 'file' }}</code> {{ fault.message }}
+        </li>
       </ul>
       <p v-if="problem.faults.length > 12" class="text-faint">… and {{ problem.faults.length - 12 }} more.</p>
       <button type="button" class="act-bare" @click="problem = null">Understood</button>

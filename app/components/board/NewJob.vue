@@ -14,7 +14,10 @@ import ChoiceRow from '../parts/ChoiceRow.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 import FaultNote from '../parts/FaultNote.vue'
 
-/** A new job: vehicle (known or new), engine, usage, school. A known vehicle brings its engine and what it had on the clock. */
+/**
+ * A new job: vehicle (known or new), engine, usage, school. A known vehicle brings its engine and what it had on the
+ * clock.
+ */
 const props = defineProps<{ vehicle?: string }>()
 const open = defineModel<boolean>('open', { required: true })
 const emit = defineEmits<{ made: [id: string] }>()
@@ -23,7 +26,15 @@ const id = useId()
 const bench = useBench()
 const sheets = ref<ListedSheet[]>([])
 const known = ref<ListedVehicle[]>([])
-const form = reactive({ vehicle: '', stand: '', sheet: '', usage: '', unit: 'km' as Usage['unit'], school: 'on-evidence' as School, complaint: '' })
+const form = reactive({
+  vehicle: '',
+  stand: '',
+  sheet: '',
+  usage: '',
+  unit: 'km' as Usage['unit'],
+  school: 'on-evidence' as School,
+  complaint: ''
+})
 const problem = ref<ShownProblem | null>(null)
 const busy = ref(false)
 const whose = computed(() => bench.people.map((value) => ({ value, label: value })))
@@ -31,21 +42,27 @@ const schools = Object.entries(SCHOOL_WORDS).map(([value, { name }]) => ({ value
 const units = Object.entries(USAGE_UNITS).map(([value, label]) => ({ value: value as Usage['unit'], label }))
 const faultAt = (place: string) => problem.value?.faults.find((f) => f.place.startsWith(place))?.message ?? ''
 
-watch(open, async (is) => {
-  if (!is) return
-  if (props.vehicle) form.vehicle = props.vehicle
-  try {
-    if (sheets.value.length === 0) sheets.value = await $fetch<ListedSheet[]>('/api/sheets')
-    await look()
-    if (props.vehicle) take(props.vehicle)
-  } catch (error) {
-    problem.value = shownProblem(error)
-  }
-}, { immediate: true })
+watch(
+  open,
+  async (is) => {
+    if (!is) return
+    if (props.vehicle) form.vehicle = props.vehicle
+    try {
+      if (sheets.value.length === 0) sheets.value = await $fetch<ListedSheet[]>('/api/sheets')
+      await look()
+      if (props.vehicle) take(props.vehicle)
+    } catch (error) {
+      problem.value = shownProblem(error)
+    }
+  },
+  { immediate: true }
+)
 
 /** Known vehicles with a name like what was typed. */
 async function look() {
-  known.value = (await $fetch<{ rows: ListedVehicle[] }>('/api/vehicles', { query: { search: form.vehicle.trim() } })).rows.slice(0, 8)
+  known.value = (
+    await $fetch<{ rows: ListedVehicle[] }>('/api/vehicles', { query: { search: form.vehicle.trim() } })
+  ).rows.slice(0, 8)
 }
 const lookSoon = useDebounceFn(() => look().catch(() => (known.value = [])), 150)
 
@@ -57,7 +74,9 @@ function take(name: string) {
   form.sheet ||= sheets.value.find(({ id: sheet }) => sheet === last.sheet)?.id ?? ''
   form.unit = last.usage.unit
 }
-const match = computed(() => known.value.find((v) => v.name.toLowerCase() === form.vehicle.trim().toLowerCase()) ?? null)
+const match = computed(
+  () => known.value.find((v) => v.name.toLowerCase() === form.vehicle.trim().toLowerCase()) ?? null
+)
 const isKnown = computed(() => match.value !== null)
 const lastKnown = computed(() => match.value?.last ?? null)
 
@@ -65,7 +84,15 @@ async function make() {
   busy.value = true
   try {
     const { vehicle, stand, sheet, school, complaint, unit } = form
-    const body = { vehicle, stand, sheet, school, complaint, openedBy: bench.by, usage: { value: largeNumberOf(form.usage) ?? form.usage, unit } }
+    const body = {
+      vehicle,
+      stand,
+      sheet,
+      school,
+      complaint,
+      openedBy: bench.by,
+      usage: { value: largeNumberOf(form.usage) ?? form.usage, unit }
+    }
     const made = await $fetch<{ id: string }>('/api/jobs', { method: 'POST', body })
     emit('made', made.id)
   } catch (error) {
@@ -82,17 +109,37 @@ async function make() {
       <div>
         <label :for="`${id}-vehicle`" class="label">Vehicle or boat</label>
         <Combobox :model-value="form.vehicle" as="div" class="relative" @update:model-value="take">
-          <ComboboxInput :id="`${id}-vehicle`" class="field mt-1" maxlength="120" autocomplete="off" :display-value="() => form.vehicle" :aria-invalid="!!faultAt('vehicle')" @change="form.vehicle = $event.target.value; lookSoon()" />
-          <ComboboxOptions v-if="known.length && form.vehicle.trim()" class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">
-            <ComboboxOption v-if="!isKnown" v-slot="{ active }" :value="form.vehicle" as="template"><li class="min-h-11 cursor-pointer px-3 py-2" :class="active ? 'bg-paper' : ''">{{ form.vehicle }}<span class="text-faint">, new here</span></li></ComboboxOption>
-            <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template"><li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">{{ one.name }}<span v-if="one.last" class="block text-note text-faint">{{ one.last.engine }}</span></li></ComboboxOption>
+          <ComboboxInput
+            :id="`${id}-vehicle`"
+            class="field mt-1"
+            maxlength="120"
+            autocomplete="off"
+            :display-value="() => form.vehicle"
+            :aria-invalid="!!faultAt('vehicle')"
+            @change="
+              form.vehicle = $event.target.value
+              lookSoon()
+            " />
+          <ComboboxOptions
+            v-if="known.length && form.vehicle.trim()"
+            class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">
+            <ComboboxOption v-if="!isKnown" v-slot="{ active }" :value="form.vehicle" as="template"
+              ><li class="min-h-11 cursor-pointer px-3 py-2" :class="active ? 'bg-paper' : ''">
+                {{ form.vehicle }}<span class="text-faint">, new here</span>
+              </li></ComboboxOption
+            >
+            <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template"
+              ><li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">
+                {{ one.name }}<span v-if="one.last" class="block text-note text-faint">{{ one.last.engine }}</span>
+              </li></ComboboxOption
+            >
           </ComboboxOptions>
         </Combobox>
         <p v-if="faultAt('vehicle')" class="text-note font-bold text-renew">Name the vehicle.</p>
       </div>
       <div>
         <label :for="`${id}-stand`" class="label">Stand</label>
-        <input :id="`${id}-stand`" v-model="form.stand" class="field mt-1" maxlength="60">
+        <input :id="`${id}-stand`" v-model="form.stand" class="field mt-1" maxlength="60" />
       </div>
       <div class="col-span-2">
         <label :for="`${id}-sheet`" class="label">Engine</label>
@@ -104,7 +151,13 @@ async function make() {
       </div>
       <div>
         <label :for="`${id}-usage`" class="label">Usage</label>
-        <input :id="`${id}-usage`" v-model="form.usage" class="figure field mt-1" inputmode="decimal" maxlength="12" :aria-invalid="!!faultAt('usage')">
+        <input
+          :id="`${id}-usage`"
+          v-model="form.usage"
+          class="figure field mt-1"
+          inputmode="decimal"
+          maxlength="12"
+          :aria-invalid="!!faultAt('usage')" />
         <p v-if="faultAt('usage')" class="text-note font-bold text-renew">Enter a number from 0 up.</p>
         <p v-else-if="lastKnown" class="text-note text-faint">Last seen at {{ usageWords(lastKnown.usage) }}.</p>
       </div>
@@ -115,7 +168,9 @@ async function make() {
         <textarea :id="`${id}-complaint`" v-model="form.complaint" class="field mt-1 py-2" rows="2" maxlength="4000" />
       </div>
       <ChoiceRow v-if="!bench.by" v-model="bench.by" class="col-span-2" label="Who is at the bench?" :options="whose" />
-      <FaultNote v-if="problem" class="col-span-2">{{ faultAt('openedBy') ? 'Choose who is at the bench.' : problem.message }}</FaultNote>
+      <FaultNote v-if="problem" class="col-span-2">{{
+        faultAt('openedBy') ? 'Choose who is at the bench.' : problem.message
+      }}</FaultNote>
       <div class="col-span-2 flex gap-2">
         <button type="submit" class="act-main flex-1" :disabled="busy">Open the job</button>
         <button type="button" class="act" @click="open = false">Cancel</button>

@@ -12,9 +12,15 @@ watch(asked, () => (note.value = ''))
 </script>
 
 <template>
-  <ModalSheet :open="asked !== null" :title="asked ? `${asked.vehicle}: ${WAITS_WORDS[asked.for].says.toLowerCase()}` : ''" width="max-w-md" @close="asked = null">
+  <ModalSheet
+    :open="asked !== null"
+    :title="asked ? `${asked.vehicle}: ${WAITS_WORDS[asked.for].says.toLowerCase()}` : ''"
+    width="max-w-md"
+    @close="asked = null">
     <form class="mt-4 space-y-4" @submit.prevent="emit('say', note.trim())">
-      <label class="block"><span class="label">Which, and until when</span><input v-model="note" class="field mt-1" maxlength="400"></label>
+      <label class="block"
+        ><span class="label">Which, and until when</span><input v-model="note" class="field mt-1" maxlength="400"
+      /></label>
       <div class="flex gap-2">
         <button type="submit" class="act-main flex-1">Save</button>
         <button type="button" class="act" @click="asked = null">Cancel</button>

@@ -6,9 +6,21 @@ import { lengthFigure, toStored, units } from '../../units'
 import { numberOf } from '../bench/draft'
 import FaultNote from '../parts/FaultNote.vue'
 
-/** Which bolt from which hole: holes put on the cover's picture with their bolt's length at teardown, read back one by one at assembly. */
-const props = defineProps<{ covers: readonly Operation[]; holes: readonly ActOf<'hole'>[]; tasks: ReadonlyMap<string, ActOf<'task'>>; mayChange: boolean }>()
-const emit = defineEmits<{ add: [hole: { cover: string; x: number; y: number; length: number }]; remove: [id: string]; back: [id: string, back: boolean] }>()
+/**
+ * Which bolt from which hole: holes put on the cover's picture with their bolt's length at teardown, read back one by
+ * one at assembly.
+ */
+const props = defineProps<{
+  covers: readonly Operation[]
+  holes: readonly ActOf<'hole'>[]
+  tasks: ReadonlyMap<string, ActOf<'task'>>
+  mayChange: boolean
+}>()
+const emit = defineEmits<{
+  add: [hole: { cover: string; x: number; y: number; length: number }]
+  remove: [id: string]
+  back: [id: string, back: boolean]
+}>()
 
 const cover = ref(props.covers.find(({ id }) => /cover/.test(id))?.id ?? props.covers[0]?.id ?? '')
 const length = ref('')
@@ -17,12 +29,22 @@ const chosen = ref('')
 const mine = computed(() => props.holes.filter((hole) => hole.cover === cover.value))
 const isBack = (id: string) => props.tasks.get(`hole:${id}`)?.state === 'done'
 const left = computed(() => mine.value.filter(({ id }) => !isBack(id)).length)
-const words = (hole: ActOf<'hole'>, i: number) => `Hole ${i + 1}, bolt of ${lengthFigure(hole.length, 0)} ${units.value.length}, ${isBack(hole.id) ? 'back in' : 'still out'}`
+const words = (hole: ActOf<'hole'>, i: number) =>
+  `Hole ${i + 1}, bolt of ${lengthFigure(hole.length, 0)} ${units.value.length}, ${isBack(hole.id) ? 'back in' : 'still out'}`
 
 function put(x: number, y: number) {
   const value = numberOf(length.value)
-  fault.value = value !== null && value > 0 && toStored('groove', value) <= 500 ? '' : 'Write the bolt\'s length first, then touch where its hole is.'
-  if (!fault.value) emit('add', { cover: cover.value, x: Number(x.toFixed(3)), y: Number(y.toFixed(3)), length: toStored('groove', value!) })
+  fault.value =
+    value !== null && value > 0 && toStored('groove', value) <= 500
+      ? ''
+      : "Write the bolt's length first, then touch where its hole is."
+  if (!fault.value)
+    emit('add', {
+      cover: cover.value,
+      x: Number(x.toFixed(3)),
+      y: Number(y.toFixed(3)),
+      length: toStored('groove', value!)
+    })
 }
 
 function touch(event: { currentTarget: unknown; clientX: number; clientY: number }) {
@@ -35,20 +57,77 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
   <section v-if="covers.length" class="bg-sheet p-4" aria-label="Which bolt from which hole" data-testid="fasteners">
     <h2 class="text-lg font-bold">Which bolt from which hole</h2>
     <div class="mt-1 flex flex-wrap items-end gap-2">
-      <label class="flex-1"><span class="label">Cover</span><select v-model="cover" class="field"><option v-for="one in covers" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
-      <label class="w-32"><span class="label">Bolt length, {{ units.length }}</span><input v-model="length" class="figure field" inputmode="decimal" maxlength="6" :aria-invalid="!!fault"></label>
-      <button type="button" class="act" :disabled="!mayChange" @click="put(0.15 + 0.7 * ((mine.length % 5) / 4), 0.15 + 0.2 * Math.floor(mine.length / 5))">Add a hole</button>
+      <label class="flex-1"
+        ><span class="label">Cover</span
+        ><select v-model="cover" class="field">
+          <option v-for="one in covers" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select></label
+      >
+      <label class="w-32"
+        ><span class="label">Bolt length, {{ units.length }}</span
+        ><input v-model="length" class="figure field" inputmode="decimal" maxlength="6" :aria-invalid="!!fault"
+      /></label>
+      <button
+        type="button"
+        class="act"
+        :disabled="!mayChange"
+        @click="put(0.15 + 0.7 * ((mine.length % 5) / 4), 0.15 + 0.2 * Math.floor(mine.length / 5))">
+        Add a hole
+      </button>
     </div>
     <FaultNote v-if="fault" class="text-note">{{ fault }}</FaultNote>
-    <div class="relative mt-2 h-56 bg-plate" :class="mayChange ? 'cursor-crosshair' : ''" data-testid="cover" @click.self="mayChange && touch($event)">
-      <svg class="pointer-events-none absolute inset-0 size-full" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true"><path d="M12 8H88Q94 8 94 16L86 92Q50 100 14 92L6 16Q6 8 12 8Z" fill="none" class="stroke-hair" vector-effect="non-scaling-stroke" /></svg>
+    <div
+      class="relative mt-2 h-56 bg-plate"
+      :class="mayChange ? 'cursor-crosshair' : ''"
+      data-testid="cover"
+      @click.self="mayChange && touch($event)">
+      <svg
+        class="pointer-events-none absolute inset-0 size-full"
+        viewBox="0 0 100 100"
+        preserveAspectRatio="none"
+        aria-hidden="true">
+        <path
+          d="M12 8H88Q94 8 94 16L86 92Q50 100 14 92L6 16Q6 8 12 8Z"
+          fill="none"
+          class="stroke-hair"
+          vector-effect="non-scaling-stroke" />
+      </svg>
       <button
-        v-for="(hole, i) in mine" :key="hole.id" type="button" class="absolute grid size-11 -translate-1/2 place-items-center rounded-full border-2 text-note" :class="[isBack(hole.id) ? 'border-scribe bg-scribe text-plate' : 'border-dashed border-scribe text-scribe', chosen === hole.id ? 'outline-2 outline-lit' : '']"
-        :style="{ left: `${100 * hole.x}%`, top: `${100 * hole.y}%` }" :aria-label="words(hole, i)" @click="chosen = hole.id; mayChange && emit('back', hole.id, !isBack(hole.id))"
-      >
+        v-for="(hole, i) in mine"
+        :key="hole.id"
+        type="button"
+        class="absolute grid size-11 -translate-1/2 place-items-center rounded-full border-2 text-note"
+        :class="[
+          isBack(hole.id) ? 'border-scribe bg-scribe text-plate' : 'border-dashed border-scribe text-scribe',
+          chosen === hole.id ? 'outline-2 outline-lit' : ''
+        ]"
+        :style="{ left: `${100 * hole.x}%`, top: `${100 * hole.y}%` }"
+        :aria-label="words(hole, i)"
+        @click="
+          chosen = hole.id
+          mayChange && emit('back', hole.id, !isBack(hole.id))
+        ">
         <span class="figure">{{ lengthFigure(hole.length, 0) }}</span>
       </button>
     </div>
-    <p class="mt-1 text-note">{{ mine.length === 0 ? 'At teardown: write a length, touch its hole. At assembly: touch each hole as its bolt goes back.' : left === 0 ? `All ${mine.length} are back in.` : `${left} of ${mine.length} still out. Touch a hole as its bolt goes back.` }} <button v-if="chosen && mayChange" type="button" class="act-bare" @click="emit('remove', chosen); chosen = ''">Take the last touched hole off the picture</button></p>
+    <p class="mt-1 text-note">
+      {{
+        mine.length === 0
+          ? 'At teardown: write a length, touch its hole. At assembly: touch each hole as its bolt goes back.'
+          : left === 0
+            ? `All ${mine.length} are back in.`
+            : `${left} of ${mine.length} still out. Touch a hole as its bolt goes back.`
+      }}
+      <button
+        v-if="chosen && mayChange"
+        type="button"
+        class="act-bare"
+        @click="
+          emit('remove', chosen)
+          chosen = ''
+        ">
+        Take the last touched hole off the picture
+      </button>
+    </p>
   </section>
 </template>

@@ -26,20 +26,34 @@ function release(id: string) {
 <template>
   <section class="bg-sheet p-4" aria-label="Ready to start" data-testid="holds" :data-ready="ready">
     <h2 v-if="ready" class="text-lg font-bold">Ready to start</h2>
-    <h2 v-else class="flex items-center gap-2 text-lg font-bold"><CallMark call="stop" bare :size="24" />Not ready to start</h2>
-    <p v-if="ready" class="mt-1 text-body">Battery on last, nobody near belt and chain, plugs in, oil pressure watched. The maker's manual decides over the first start.</p>
+    <h2 v-else class="flex items-center gap-2 text-lg font-bold">
+      <CallMark call="stop" bare :size="24" />Not ready to start
+    </h2>
+    <p v-if="ready" class="mt-1 text-body">
+      Battery on last, nobody near belt and chain, plugs in, oil pressure watched. The maker's manual decides over the
+      first start.
+    </p>
     <ul class="mt-2 space-y-3">
       <li v-for="hold in holds" :key="hold.id" class="border-t border-rule/60 pt-2" :data-testid="`hold-${hold.id}`">
         <p :class="hold.released ? 'text-faint' : ''">{{ sayHold(hold, namesOf(sheet)) }}</p>
-        <p v-if="hold.released" class="text-note"><b>Released by {{ hold.released.by }}:</b> {{ hold.released.reason }} <span class="text-faint"><WhenAt :at="hold.released.at" /></span></p>
+        <p v-if="hold.released" class="text-note">
+          <b>Released by {{ hold.released.by }}:</b> {{ hold.released.reason }}
+          <span class="text-faint"><WhenAt :at="hold.released.at" /></span>
+        </p>
         <template v-else>
           <p class="text-note"><b>Released by:</b> {{ sayHoldRelease(hold.release, namesOf(sheet)) }}</p>
           <form v-if="saying === hold.id" class="mt-1 space-y-1" @submit.prevent="release(hold.id)">
-            <label class="block"><span class="label">Why it may be started all the same</span><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" /></label>
+            <label class="block"
+              ><span class="label">Why it may be started all the same</span
+              ><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" />
+            </label>
             <FaultNote v-if="missing" class="text-note">Say why: it stands under your name.</FaultNote>
-            <button type="submit" class="act">Release</button> <button type="button" class="act-bare" @click="saying = ''">Leave it held</button>
+            <button type="submit" class="act">Release</button>
+            <button type="button" class="act-bare" @click="saying = ''">Leave it held</button>
           </form>
-          <button v-else-if="mayRelease" type="button" class="act-bare text-note" @click="saying = hold.id">Release by name</button>
+          <button v-else-if="mayRelease" type="button" class="act-bare text-note" @click="saying = hold.id">
+            Release by name
+          </button>
         </template>
       </li>
     </ul>

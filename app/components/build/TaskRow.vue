@@ -18,9 +18,27 @@ const typed = ref('')
 const fault = ref('')
 const text = computed(() => sayTask(props.task, namesOf(props.sheet)))
 const isDone = computed(() => props.done?.state === 'done')
-watch(() => props.done, (act) => (typed.value = act?.note ?? (act?.value === undefined ? '' : props.task.asks === 'length' ? lengthFigure(act.value, 2) : String(act.value))), { immediate: true })
-const asked = computed(() => ({ nothing: '', note: 'Number, make', length: `Over 20 links, ${units.value.length}`, count: 'How many' })[props.task.asks])
-const tighten = computed(() => (!props.task.tighten ? '' : props.task.tighten.newtonMetres === undefined ? `${props.task.tighten.degrees}° further` : torqueWords(props.task.tighten.newtonMetres)))
+watch(
+  () => props.done,
+  (act) =>
+    (typed.value =
+      act?.note ??
+      (act?.value === undefined ? '' : props.task.asks === 'length' ? lengthFigure(act.value, 2) : String(act.value))),
+  { immediate: true }
+)
+const asked = computed(
+  () =>
+    ({ nothing: '', note: 'Number, make', length: `Over 20 links, ${units.value.length}`, count: 'How many' })[
+      props.task.asks
+    ]
+)
+const tighten = computed(() =>
+  !props.task.tighten
+    ? ''
+    : props.task.tighten.newtonMetres === undefined
+      ? `${props.task.tighten.degrees}° further`
+      : torqueWords(props.task.tighten.newtonMetres)
+)
 
 function tick() {
   if (isDone.value) return emit('set', 'open', {})
@@ -33,18 +51,48 @@ function tick() {
     return
   }
   const value = numberOf(typed.value)
-  fault.value = value !== null && value >= 0 && (asks !== 'count' || Number.isInteger(value)) ? '' : asks === 'count' ? 'Write how many, a whole number.' : 'Write the length first.'
-  if (!fault.value) emit('set', 'done', { value: asks === 'length' ? Number(convert('length', value!, units.value.length, 'mm').toPrecision(9)) : value! })
+  fault.value =
+    value !== null && value >= 0 && (asks !== 'count' || Number.isInteger(value))
+      ? ''
+      : asks === 'count'
+        ? 'Write how many, a whole number.'
+        : 'Write the length first.'
+  if (!fault.value)
+    emit('set', 'done', {
+      value: asks === 'length' ? Number(convert('length', value!, units.value.length, 'mm').toPrecision(9)) : value!
+    })
 }
 </script>
 
 <template>
   <li class="border-t border-rule/60 py-1" :data-testid="`task-${task.id}`" :data-done="isDone">
-    <p v-for="caution in isDone ? [] : task.cautions" :key="caution.code" class="my-1 border-l-8 border-hazard bg-paper px-2 py-1 text-note">{{ sayStepCaution(caution) }}</p>
+    <p
+      v-for="caution in isDone ? [] : task.cautions"
+      :key="caution.code"
+      class="my-1 border-l-8 border-hazard bg-paper px-2 py-1 text-note">
+      {{ sayStepCaution(caution) }}
+    </p>
     <div class="flex items-center gap-3">
-      <input type="checkbox" class="size-7 shrink-0 accent-ink" :checked="isDone" :disabled="!mayTick" :aria-label="`${text}${tighten ? `: ${tighten}` : ''}`" @click.prevent="tick">
-      <span class="min-w-0 flex-1" :class="isDone ? 'text-faint' : ''">{{ text }} <b v-if="tighten" class="figure whitespace-nowrap">{{ tighten }}</b></span>
-      <input v-if="task.asks !== 'nothing'" v-model="typed" class="field max-w-44" :class="task.asks === 'note' ? '' : 'figure'" :placeholder="asked" :aria-label="`${asked}: ${text}`" :disabled="isDone || !mayTick" maxlength="200" :inputmode="task.asks === 'note' ? 'text' : 'decimal'">
+      <input
+        type="checkbox"
+        class="size-7 shrink-0 accent-ink"
+        :checked="isDone"
+        :disabled="!mayTick"
+        :aria-label="`${text}${tighten ? `: ${tighten}` : ''}`"
+        @click.prevent="tick" />
+      <span class="min-w-0 flex-1" :class="isDone ? 'text-faint' : ''"
+        >{{ text }} <b v-if="tighten" class="figure whitespace-nowrap">{{ tighten }}</b></span
+      >
+      <input
+        v-if="task.asks !== 'nothing'"
+        v-model="typed"
+        class="field max-w-44"
+        :class="task.asks === 'note' ? '' : 'figure'"
+        :placeholder="asked"
+        :aria-label="`${asked}: ${text}`"
+        :disabled="isDone || !mayTick"
+        maxlength="200"
+        :inputmode="task.asks === 'note' ? 'text' : 'decimal'" />
       <span v-if="isDone" class="shrink-0 text-mark text-faint">{{ done!.by }}, <WhenAt :at="done!.at" /></span>
     </div>
     <FaultNote v-if="fault" class="text-note">{{ fault }}</FaultNote>

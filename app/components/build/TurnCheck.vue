@@ -13,24 +13,45 @@ import FaultNote from '../parts/FaultNote.vue'
 defineProps<{ sheet: DriveSheet; checks: readonly Check[]; mayRead: boolean }>()
 const emit = defineEmits<{ read: [round: Round, reading: Reading] }>()
 const faults = ref<Record<string, string>>({})
-const ROUNDS: readonly { round: Round; title: string }[] = [{ round: 'set', title: 'As set' }, { round: 'turned', title: 'After two turns' }]
+const ROUNDS: readonly { round: Round; title: string }[] = [
+  { round: 'set', title: 'As set' },
+  { round: 'turned', title: 'After two turns' }
+]
 
 const keyOf = ({ kind, target, from, to }: ExpectedReading) => [kind, target, from, to].filter(Boolean).join(' ')
-const nameOf = (sheet: DriveSheet, { kind, target, from, to }: ExpectedReading) => (kind === 'linkCount' ? `${partName(sheet, from!)} to ${partName(sheet, to!)}` : partName(sheet, target))
+const nameOf = (sheet: DriveSheet, { kind, target, from, to }: ExpectedReading) =>
+  kind === 'linkCount' ? `${partName(sheet, from!)} to ${partName(sheet, to!)}` : partName(sheet, target)
 function wanted({ kind, value, within, notches }: ExpectedReading): string {
   if (kind === 'linkCount') return `${value} links`
-  if (kind === 'extension') return `${lengthFigure(value, 1)} ±${lengthFigure(within, 1)} ${units.value.length}${notches === undefined ? '' : `, ${notches} ${notches === 1 ? 'notch' : 'notches'}`}`
+  if (kind === 'extension')
+    return `${lengthFigure(value, 1)} ±${lengthFigure(within, 1)} ${units.value.length}${notches === undefined ? '' : `, ${notches} ${notches === 1 ? 'notch' : 'notches'}`}`
   return `${fixDigits(value, 1)}° ±${fixDigits(within, 1)}°`
 }
-const shown = (reading: Reading | null) => (reading?.value === undefined ? '' : String(reading.kind === 'extension' ? fromStored('extension', reading.value) : reading.value))
+const shown = (reading: Reading | null) =>
+  reading?.value === undefined
+    ? ''
+    : String(reading.kind === 'extension' ? fromStored('extension', reading.value) : reading.value)
 
 function take(sheet: DriveSheet, { expected }: Check, round: Round, typed: string) {
   const key = `${round} ${keyOf(expected)}`
   if (typed.trim() === '') return
   const value = numberOf(typed)
   const { kind, target, from, to } = expected
-  const place = kind === 'linkCount' ? { chain: target, from, to } : kind === 'extension' ? { tensioner: target } : { sprocket: target }
-  const reading = value === null ? null : ({ kind, ...place, value: kind === 'extension' ? toStored('extension', value) : value, turnedForward: true } as Reading)
+  const place =
+    kind === 'linkCount'
+      ? { chain: target, from, to }
+      : kind === 'extension'
+        ? { tensioner: target }
+        : { sprocket: target }
+  const reading =
+    value === null
+      ? null
+      : ({
+          kind,
+          ...place,
+          value: kind === 'extension' ? toStored('extension', value) : value,
+          turnedForward: true
+        } as Reading)
   const fault = reading ? impossibleReading(sheet, reading) : 'Expected a number.'
   faults.value = { ...faults.value, [key]: fault === null ? '' : typeof fault === 'string' ? fault : sayLeftOut(fault) }
   if (reading && !fault) emit('read', round, reading)
@@ -40,17 +61,48 @@ function take(sheet: DriveSheet, { expected }: Check, round: Round, typed: strin
 <template>
   <section class="bg-sheet p-4" aria-label="Set and check" data-testid="turn-check">
     <h2 class="text-lg font-bold">Set and check</h2>
-    <p class="text-body">Marks set, tensioner pinned; pin pulled; read. Then <b>two full crank turns by hand</b> in the running direction, never a hand near the chain, and read again.</p>
+    <p class="text-body">
+      Marks set, tensioner pinned; pin pulled; read. Then <b>two full crank turns by hand</b> in the running direction,
+      never a hand near the chain, and read again.
+    </p>
     <table class="mt-2 w-full text-left">
-      <thead><tr class="border-b border-rule text-note text-faint"><th class="font-normal">Line, and what it should read</th><th v-for="{ round, title } in ROUNDS" :key="round" class="w-24 font-normal">{{ title }}</th><th class="w-14 font-normal" /></tr></thead>
+      <thead>
+        <tr class="border-b border-rule text-note text-faint">
+          <th class="font-normal">Line, and what it should read</th>
+          <th v-for="{ round, title } in ROUNDS" :key="round" class="w-24 font-normal">{{ title }}</th>
+          <th class="w-14 font-normal" />
+        </tr>
+      </thead>
       <tbody>
         <template v-for="check in checks" :key="keyOf(check.expected)">
           <tr class="border-b border-rule/50" :data-testid="`check-${keyOf(check.expected)}`" :data-state="check.state">
-            <td class="py-1 pr-2 text-body">{{ nameOf(sheet, check.expected) }}<span class="figure block">{{ wanted(check.expected) }}</span></td>
-            <td v-for="{ round, title } in ROUNDS" :key="round" class="pr-2"><input class="figure field" inputmode="decimal" maxlength="8" :disabled="!mayRead" :value="shown(check[round])" :aria-label="`${nameOf(sheet, check.expected)}, ${title.toLowerCase()}`" :aria-invalid="!!faults[`${round} ${keyOf(check.expected)}`]" @change="take(sheet, check, round, ($event.target as HTMLInputElement).value)"><FaultNote v-if="faults[`${round} ${keyOf(check.expected)}`]" class="text-mark">{{ faults[`${round} ${keyOf(check.expected)}`] }}</FaultNote></td>
-            <td class="text-note" :class="check.state === 'differs' ? 'font-bold text-renew' : ''">{{ { open: '', right: 'right', differs: 'differs' }[check.state] }}</td>
+            <td class="py-1 pr-2 text-body">
+              {{ nameOf(sheet, check.expected) }}<span class="figure block">{{ wanted(check.expected) }}</span>
+            </td>
+            <td v-for="{ round, title } in ROUNDS" :key="round" class="pr-2">
+              <input
+                class="figure field"
+                inputmode="decimal"
+                maxlength="8"
+                :disabled="!mayRead"
+                :value="shown(check[round])"
+                :aria-label="`${nameOf(sheet, check.expected)}, ${title.toLowerCase()}`"
+                :aria-invalid="!!faults[`${round} ${keyOf(check.expected)}`]"
+                @change="take(sheet, check, round, ($event.target as HTMLInputElement).value)" /><FaultNote
+                v-if="faults[`${round} ${keyOf(check.expected)}`]"
+                class="text-mark"
+                >{{ faults[`${round} ${keyOf(check.expected)}`] }}</FaultNote
+              >
+            </td>
+            <td class="text-note" :class="check.state === 'differs' ? 'font-bold text-renew' : ''">
+              {{ { open: '', right: 'right', differs: 'differs' }[check.state] }}
+            </td>
           </tr>
-          <tr v-if="check.means.length"><td colspan="4" class="pb-2 text-body"><b>Stop here.</b> {{ check.means.map((one) => sayMeaning(one, namesOf(sheet))).join(' ') }}</td></tr>
+          <tr v-if="check.means.length">
+            <td colspan="4" class="pb-2 text-body">
+              <b>Stop here.</b> {{ check.means.map((one) => sayMeaning(one, namesOf(sheet))).join(' ') }}
+            </td>
+          </tr>
         </template>
       </tbody>
     </table>

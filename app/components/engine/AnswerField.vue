@@ -9,8 +9,18 @@ const id = useId()
 
 <template>
   <div>
-    <label :for="id" class="label">{{ label }}<template v-if="unit">, {{ unit }}</template></label>
-    <input :id="id" v-model="value" class="field mt-1" :class="words ? '' : 'figure'" :inputmode="words ? 'text' : 'decimal'" maxlength="120" :aria-invalid="!!fault" :aria-describedby="fault ? `${id}-fault` : undefined">
+    <label :for="id" class="label"
+      >{{ label }}<template v-if="unit">, {{ unit }}</template></label
+    >
+    <input
+      :id="id"
+      v-model="value"
+      class="field mt-1"
+      :class="words ? '' : 'figure'"
+      :inputmode="words ? 'text' : 'decimal'"
+      maxlength="120"
+      :aria-invalid="!!fault"
+      :aria-describedby="fault ? `${id}-fault` : undefined" />
     <p v-if="fault" :id="`${id}-fault`" class="text-note font-bold text-renew" data-testid="fault">{{ fault }}</p>
     <p v-else-if="hint" class="text-note text-faint">{{ hint }}</p>
   </div>

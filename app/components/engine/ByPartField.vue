@@ -14,6 +14,13 @@ function change(id: string, typed: string) {
 
 <template>
   <div class="mt-1 grid gap-1">
-    <label v-for="one in choices" :key="one.value" class="flex items-center gap-3"><input class="figure field max-w-28" inputmode="decimal" maxlength="10" :value="String(value[one.value] ?? '')" @change="change(one.value, ($event.target as HTMLInputElement).value)"><span>{{ one.label }}</span></label>
+    <label v-for="one in choices" :key="one.value" class="flex items-center gap-3"
+      ><input
+        class="figure field max-w-28"
+        inputmode="decimal"
+        maxlength="10"
+        :value="String(value[one.value] ?? '')"
+        @change="change(one.value, ($event.target as HTMLInputElement).value)" /><span>{{ one.label }}</span></label
+    >
   </div>
 </template>

@@ -21,22 +21,48 @@ const chains = computed(() => {
 
 function take(shifts: NonNullable<(typeof chains.value)[number]['shifts']>, sheet: DriveSheet) {
   const centres = new Map(shifts.map(({ sprocket, to }) => [sprocket, to]))
-  props.draft.set('sprockets', sheet.sprockets.map((s) => ({ ...s, centre: centres.get(s.id) ?? s.centre })))
+  props.draft.set(
+    'sprockets',
+    sheet.sprockets.map((s) => ({ ...s, centre: centres.get(s.id) ?? s.centre }))
+  )
 }
-const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] }) => `${fixDigits(to[0]! - from[0]!, 2)} right, ${fixDigits(to[1]! - from[1]!, 2)} up`
+const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] }) =>
+  `${fixDigits(to[0]! - from[0]!, 2)} right, ${fixDigits(to[1]! - from[1]!, 2)} up`
 </script>
 
 <template>
-  <section v-for="{ sheet, chain, at, shifts } in chains" :key="chain.id" class="border-l-4 bg-sheet p-3 text-body" :class="shifts?.length === 0 ? 'border-rule' : 'border-brass'" data-testid="closing">
-    <p v-if="shifts?.length === 0">{{ chain.name }} closes: <span class="figure">{{ fixDigits(at.links, 2) }}</span> links of {{ chain.links }}.</p>
+  <section
+    v-for="{ sheet, chain, at, shifts } in chains"
+    :key="chain.id"
+    class="border-l-4 bg-sheet p-3 text-body"
+    :class="shifts?.length === 0 ? 'border-rule' : 'border-brass'"
+    data-testid="closing">
+    <p v-if="shifts?.length === 0">
+      {{ chain.name }} closes: <span class="figure">{{ fixDigits(at.links, 2) }}</span> links of {{ chain.links }}.
+    </p>
     <template v-else>
-      <p><b>{{ chain.name }} is <span class="figure">{{ fixDigits(Math.abs(at.off), 2) }}</span> links ({{ fixDigits(Math.abs(at.mm), 1) }} mm) {{ at.off > 0 ? 'too short for' : 'too long for' }} the drive as measured.</b></p>
+      <p>
+        <b
+          >{{ chain.name }} is <span class="figure">{{ fixDigits(Math.abs(at.off), 2) }}</span> links ({{
+            fixDigits(Math.abs(at.mm), 1)
+          }}
+          mm) {{ at.off > 0 ? 'too short for' : 'too long for' }} the drive as measured.</b
+        >
+      </p>
       <template v-if="shifts">
         <p class="mt-1">The smallest shift that closes it, mm:</p>
-        <ul><li v-for="shift in shifts" :key="shift.sprocket">{{ partName(sheet, shift.sprocket) }}: <span class="figure font-normal">{{ byHow(shift) }}</span></li></ul>
-        <button type="button" class="act mt-2" data-testid="take-correction" @click="take(shifts, sheet)">Take this correction</button>
+        <ul>
+          <li v-for="shift in shifts" :key="shift.sprocket">
+            {{ partName(sheet, shift.sprocket) }}: <span class="figure font-normal">{{ byHow(shift) }}</span>
+          </li>
+        </ul>
+        <button type="button" class="act mt-2" data-testid="take-correction" @click="take(shifts, sheet)">
+          Take this correction
+        </button>
       </template>
-      <p v-else class="mt-1">No small shift closes it: check the links, the teeth and the path, or measure the centres again.</p>
+      <p v-else class="mt-1">
+        No small shift closes it: check the links, the teeth and the path, or measure the centres again.
+      </p>
     </template>
   </section>
 </template>

@@ -24,7 +24,10 @@ async function keep(sheet: DriveSheet, basedOn: number) {
   if (problem.value) return
   busy.value = true
   try {
-    const { id } = await $fetch<{ id: string }>('/api/sheets', { method: 'POST', body: { sheet, basedOn, by: bench.by, note: note.value.trim() } })
+    const { id } = await $fetch<{ id: string }>('/api/sheets', {
+      method: 'POST',
+      body: { sheet, basedOn, by: bench.by, note: note.value.trim() }
+    })
     localStorage.removeItem(`umbrette.sheet.${props.found.sheet.id}`)
     await navigateTo(`/engines/${id}`)
   } catch (error) {
@@ -46,16 +49,38 @@ function keepCopy() {
     <div class="mb-4 flex flex-wrap items-end gap-3">
       <div class="max-w-md min-w-0">
         <h1 class="text-2xl font-bold">{{ String(draft.draft.value.name || 'Drive sheet') }}</h1>
-        <p class="text-note text-faint">Worked on from revision {{ draft.basedOn.value }}. Kept on this device until it is saved; jobs keep the revision they were measured with.</p>
+        <p class="text-note text-faint">
+          Worked on from revision {{ draft.basedOn.value }}. Kept on this device until it is saved; jobs keep the
+          revision they were measured with.
+        </p>
       </div>
-      <label class="ml-auto w-56"><span class="label">What changed, and why</span><input v-model="note" class="field mt-1" maxlength="400"></label>
-      <button type="button" class="act-main" :disabled="!draft.sound.value || !draft.changed.value || busy" data-testid="save-sheet" @click="keepRevision">Save revision {{ draft.basedOn.value + 1 }}</button>
+      <label class="ml-auto w-56"
+        ><span class="label">What changed, and why</span><input v-model="note" class="field mt-1" maxlength="400"
+      /></label>
+      <button
+        type="button"
+        class="act-main"
+        :disabled="!draft.sound.value || !draft.changed.value || busy"
+        data-testid="save-sheet"
+        @click="keepRevision">
+        Save revision {{ draft.basedOn.value + 1 }}
+      </button>
       <button type="button" class="act" :disabled="!draft.sound.value || busy" @click="keepCopy">Save as a copy</button>
       <NuxtLink :to="`/engines/${found.sheet.id}`" class="act-bare flex items-center">Leave</NuxtLink>
     </div>
     <FaultNote v-if="problem" class="mb-3">{{ problem }}</FaultNote>
-    <p v-if="behind" class="mb-3 border-l-4 border-brass bg-sheet p-3" role="alert">Revision {{ found.newest }} was saved since. Your work is kept: save it as a copy, or <button type="button" class="act-bare" @click="draft.startOver(found.sheet, found.newest)">give it up and start from revision {{ found.newest }}</button></p>
-    <p v-else-if="draft.changed.value" class="mb-3 text-note text-faint">Changed on this device, not saved. <button type="button" class="act-bare" @click="draft.startOver(found.sheet, found.newest)">Give the changes up</button></p>
+    <p v-if="behind" class="mb-3 border-l-4 border-brass bg-sheet p-3" role="alert">
+      Revision {{ found.newest }} was saved since. Your work is kept: save it as a copy, or
+      <button type="button" class="act-bare" @click="draft.startOver(found.sheet, found.newest)">
+        give it up and start from revision {{ found.newest }}
+      </button>
+    </p>
+    <p v-else-if="draft.changed.value" class="mb-3 text-note text-faint">
+      Changed on this device, not saved.
+      <button type="button" class="act-bare" @click="draft.startOver(found.sheet, found.newest)">
+        Give the changes up
+      </button>
+    </p>
     <SheetEditor :sheet="draft" />
   </main>
 </template>

@@ -20,7 +20,15 @@ async function take(file: File | undefined) {
     if (!bench.by) throw told('Choose who is at the bench first: the name stands on the revision.')
     if (file.size > LIMIT_KB * 1024) throw told(`The file is larger than ${LIMIT_KB} kB: it is no drive sheet.`)
     const sheet = parsed(await file.text())
-    emit('made', (await $fetch<{ id: string }>('/api/sheets', { method: 'POST', body: { sheet, basedOn: 0, by: bench.by, note: `From ${file.name}`.slice(0, 400) } })).id)
+    emit(
+      'made',
+      (
+        await $fetch<{ id: string }>('/api/sheets', {
+          method: 'POST',
+          body: { sheet, basedOn: 0, by: bench.by, note: `From ${file.name}`.slice(0, 400) }
+        })
+      ).id
+    )
   } catch (error) {
     problem.value = { file: file.name, ...shownProblem(error) }
   } finally {
@@ -42,11 +50,28 @@ function parsed(text: string): unknown {
 
 <template>
   <div class="contents">
-    <button type="button" class="act flex items-center gap-2" @click="input?.click()"><ArrowUpTrayIcon class="size-4" aria-hidden="true" />Import a sheet</button>
-    <input ref="input" type="file" accept=".json,application/json" class="sr-only" tabindex="-1" aria-label="Drive sheet to import" @change="take(($event.target as HTMLInputElement).files?.[0])">
-    <section v-if="problem" class="order-last basis-full border-l-4 border-renew bg-sheet p-4" role="alert" data-testid="import-problem">
+    <button type="button" class="act flex items-center gap-2" @click="input?.click()">
+      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />Import a sheet
+    </button>
+    <input
+      ref="input"
+      type="file"
+      accept=".json,application/json"
+      class="sr-only"
+      tabindex="-1"
+      aria-label="Drive sheet to import"
+      @change="take(($event.target as HTMLInputElement).files?.[0])" />
+    <section
+      v-if="problem"
+      class="order-last basis-full border-l-4 border-renew bg-sheet p-4"
+      role="alert"
+      data-testid="import-problem">
       <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
-      <ul class="mt-1 space-y-1"><li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message"><code class="figure font-normal">{{ fault.place || 'file' }}</code> {{ fault.message }}</li></ul>
+      <ul class="mt-1 space-y-1">
+        <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message">
+          <code class="figure font-normal">{{ fault.place || 'file' }}</code> {{ fault.message }}
+        </li>
+      </ul>
       <p v-if="problem.faults.length > 12" class="text-faint">… and {{ problem.faults.length - 12 }} more.</p>
       <button type="button" class="act-bare" @click="problem = null">Understood</button>
     </section>

@@ -2,7 +2,11 @@
 import ReferencesField from './ReferencesField.vue'
 
 /** For each part that this way in reaches otherwise: the operations that reach it. */
-const props = defineProps<{ value: Record<string, readonly string[]>; parts: readonly { value: string; label: string }[]; choices: readonly { value: string; label: string }[] }>()
+const props = defineProps<{
+  value: Record<string, readonly string[]>
+  parts: readonly { value: string; label: string }[]
+  choices: readonly { value: string; label: string }[]
+}>()
 const emit = defineEmits<{ change: [value: Record<string, readonly string[]>] }>()
 
 function change(part: string, ids: readonly string[]) {
@@ -13,6 +17,13 @@ function change(part: string, ids: readonly string[]) {
 
 <template>
   <div class="mt-1 grid gap-2">
-    <div v-for="part in parts" :key="part.value"><p class="text-body">{{ part.label }}</p><ReferencesField :value="value[part.value] ?? []" :choices="choices" :label="part.label" @change="change(part.value, $event)" /></div>
+    <div v-for="part in parts" :key="part.value">
+      <p class="text-body">{{ part.label }}</p>
+      <ReferencesField
+        :value="value[part.value] ?? []"
+        :choices="choices"
+        :label="part.label"
+        @change="change(part.value, $event)" />
+    </div>
   </div>
 </template>

@@ -24,10 +24,35 @@ function move(index: number, by: -1 | 1) {
   <div class="mt-1 flex flex-wrap items-center gap-1">
     <VueDraggable v-model="path" class="flex flex-wrap gap-1" handle=".grip" :animation="120">
       <div v-for="(id, i) in path" :key="id" class="flex items-center border border-faint bg-sheet">
-        <button type="button" class="grip flex min-h-11 cursor-grab items-center gap-1 px-2" :aria-label="`${labelOf(id)}, place ${i + 1}: left and right arrow move it`" @keydown.left.prevent="move(i, -1)" @keydown.right.prevent="move(i, 1)"><Bars2Icon class="size-4 text-faint" aria-hidden="true" />{{ labelOf(id) }}</button>
-        <button type="button" class="grid min-h-11 min-w-9 place-items-center" :aria-label="`Take ${labelOf(id)} off the path`" @click="emit('change', value.filter((one) => one !== id))"><XMarkIcon class="size-4" aria-hidden="true" /></button>
+        <button
+          type="button"
+          class="grip flex min-h-11 cursor-grab items-center gap-1 px-2"
+          :aria-label="`${labelOf(id)}, place ${i + 1}: left and right arrow move it`"
+          @keydown.left.prevent="move(i, -1)"
+          @keydown.right.prevent="move(i, 1)">
+          <Bars2Icon class="size-4 text-faint" aria-hidden="true" />{{ labelOf(id) }}
+        </button>
+        <button
+          type="button"
+          class="grid min-h-11 min-w-9 place-items-center"
+          :aria-label="`Take ${labelOf(id)} off the path`"
+          @click="
+            emit(
+              'change',
+              value.filter((one) => one !== id)
+            )
+          ">
+          <XMarkIcon class="size-4" aria-hidden="true" />
+        </button>
       </div>
     </VueDraggable>
-    <button v-for="one in left" :key="one.value" type="button" class="min-h-11 border border-dashed border-faint px-2 text-faint" @click="emit('change', [...value, one.value])">+ {{ one.label }}</button>
+    <button
+      v-for="one in left"
+      :key="one.value"
+      type="button"
+      class="min-h-11 border border-dashed border-faint px-2 text-faint"
+      @click="emit('change', [...value, one.value])">
+      + {{ one.label }}
+    </button>
   </div>
 </template>

@@ -10,23 +10,45 @@ import SheetField from './SheetField.vue'
 import SheetMap from './SheetMap.vue'
 import type { SheetDraft } from './useSheetDraft'
 
-/** A drive sheet section by section, with its drawing, how near it is to closing, its faults and what it leaves open. */
+/**
+ * A drive sheet section by section, with its drawing, how near it is to closing, its faults and what it leaves open.
+ */
 const props = defineProps<{ sheet: SheetDraft }>()
 
 const current = ref('engine')
 const section = computed(() => SECTIONS.find(({ key }) => key === current.value)!)
 const faults = computed(() => props.sheet.faults.value)
-const bySection = computed(() => new Map(SECTIONS.map(({ key }) => [key, faults.value.filter((f) => sectionOf(f.place) === key)])))
-const gaps = computed(() => (props.sheet.sound.value ? sheetGaps(props.sheet.sound.value).map((gap) => gapWords(gap, namesOf(props.sheet.sound.value!))) : []))
-const at = (key: string) => faults.value.filter((f) => f.place === key || f.place.startsWith(`${key}.`) || f.place.startsWith(`${key}[`)).map(sayFault)
+const bySection = computed(
+  () => new Map(SECTIONS.map(({ key }) => [key, faults.value.filter((f) => sectionOf(f.place) === key)]))
+)
+const gaps = computed(() =>
+  props.sheet.sound.value
+    ? sheetGaps(props.sheet.sound.value).map((gap) => gapWords(gap, namesOf(props.sheet.sound.value!)))
+    : []
+)
+const at = (key: string) =>
+  faults.value
+    .filter((f) => f.place === key || f.place.startsWith(`${key}.`) || f.place.startsWith(`${key}[`))
+    .map(sayFault)
 const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
 </script>
 
 <template>
-  <div class="grid grid-cols-[150px_minmax(0,1fr)_360px] gap-5 max-lg:grid-cols-[130px_minmax(0,1fr)] max-md:grid-cols-1">
+  <div
+    class="grid grid-cols-[150px_minmax(0,1fr)_360px] gap-5 max-lg:grid-cols-[130px_minmax(0,1fr)] max-md:grid-cols-1">
     <nav aria-label="Sections of the sheet">
-      <button v-for="one in SECTIONS" :key="one.key" type="button" class="block min-h-11 w-full border-l-4 px-3 text-left" :class="one.key === current ? 'border-brass bg-sheet font-bold' : 'border-transparent'" :aria-current="one.key === current ? 'step' : undefined" @click="current = one.key">
-        {{ one.title }}<span v-if="bySection.get(one.key)!.length" class="block text-mark font-bold text-renew">{{ bySection.get(one.key)!.length }} {{ bySection.get(one.key)!.length === 1 ? 'fault' : 'faults' }}</span>
+      <button
+        v-for="one in SECTIONS"
+        :key="one.key"
+        type="button"
+        class="block min-h-11 w-full border-l-4 px-3 text-left"
+        :class="one.key === current ? 'border-brass bg-sheet font-bold' : 'border-transparent'"
+        :aria-current="one.key === current ? 'step' : undefined"
+        @click="current = one.key">
+        {{ one.title
+        }}<span v-if="bySection.get(one.key)!.length" class="block text-mark font-bold text-renew"
+          >{{ bySection.get(one.key)!.length }} {{ bySection.get(one.key)!.length === 1 ? 'fault' : 'faults' }}</span
+        >
       </button>
       <div class="mt-3 flex gap-1 px-1">
         <button type="button" class="act" :disabled="!sheet.canUndo.value" @click="sheet.undo()">Undo</button>
@@ -36,7 +58,15 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
     <div class="min-w-0">
       <p class="mb-2">{{ section.says }}</p>
       <div v-if="section.fields.length" class="grid grid-cols-3 gap-3 bg-sheet p-4 max-md:grid-cols-1">
-        <SheetField v-for="field in section.fields" :key="field.key" :field="field" :value="sheet.get(field.key)" :draft="sheet.draft.value" :entry="null" :faults="at(field.key)" @change="sheet.set(field.key, $event)" />
+        <SheetField
+          v-for="field in section.fields"
+          :key="field.key"
+          :field="field"
+          :value="sheet.get(field.key)"
+          :draft="sheet.draft.value"
+          :entry="null"
+          :faults="at(field.key)"
+          @change="sheet.set(field.key, $event)" />
       </div>
       <EntryListEditor v-for="list in section.lists" :key="list.at" :list="list" :sheet="sheet" :faults="faults" />
     </div>
@@ -44,12 +74,30 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
       <div class="h-80"><SheetMap :sheet="sheet.sound.value" /></div>
       <ClosingNote :draft="sheet" />
       <section v-if="faults.length" class="border-l-4 border-renew bg-sheet p-3 text-body" data-testid="faults">
-        <h3 class="font-bold">{{ faults.length === 1 ? 'One fault' : `${faults.length} faults` }} before it can be kept</h3>
-        <ul class="mt-1 max-h-60 overflow-auto"><li v-for="fault in faults.slice(0, 40)" :key="words(fault)"><button type="button" class="min-h-9 text-left underline decoration-brass underline-offset-2" @click="current = sectionOf(fault.place)"><code class="figure font-normal">{{ fault.place || 'sheet' }}</code> {{ sayFault(fault) }}</button></li></ul>
+        <h3 class="font-bold">
+          {{ faults.length === 1 ? 'One fault' : `${faults.length} faults` }} before it can be kept
+        </h3>
+        <ul class="mt-1 max-h-60 overflow-auto">
+          <li v-for="fault in faults.slice(0, 40)" :key="words(fault)">
+            <button
+              type="button"
+              class="min-h-9 text-left underline decoration-brass underline-offset-2"
+              @click="current = sectionOf(fault.place)">
+              <code class="figure font-normal">{{ fault.place || 'sheet' }}</code> {{ sayFault(fault) }}
+            </button>
+          </li>
+        </ul>
       </section>
       <section v-else class="bg-sheet p-3 text-body" data-testid="sound">
         <h3 class="font-bold">Sound: it can be used.</h3>
-        <template v-if="gaps.length"><p class="mt-1 text-faint">Left open:</p><ul><li v-for="gap in gaps" :key="gap.missing" class="mt-1"><b>{{ gap.missing }}.</b> {{ gap.meanwhile }}</li></ul></template>
+        <template v-if="gaps.length"
+          ><p class="mt-1 text-faint">Left open:</p>
+          <ul>
+            <li v-for="gap in gaps" :key="gap.missing" class="mt-1">
+              <b>{{ gap.missing }}.</b> {{ gap.meanwhile }}
+            </li>
+          </ul></template
+        >
       </section>
     </aside>
   </div>

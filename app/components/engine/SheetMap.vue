@@ -18,11 +18,17 @@ const plate = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(plate, { width: 420, height: 420 })
 const drawn = shallowRef<{ sheet: DriveSheet; pictures: (ChainPicture & { pitch: number })[] } | null>(null)
 watchEffect(() => {
-  if (props.sheet) drawn.value = { sheet: props.sheet, pictures: props.sheet.chains.flatMap((chain) => asNew(props.sheet!, chain)) }
+  if (props.sheet)
+    drawn.value = { sheet: props.sheet, pictures: props.sheet.chains.flatMap((chain) => asNew(props.sheet!, chain)) }
 })
 
 function asNew(sheet: DriveSheet, chain: DriveSheet['chains'][number]) {
-  const picture = chainPicture(sheet, chain, { elongation: 0, wear: touchingRails(sheet, chain).map(() => 0), padWear: 0 }, drivenSprockets(sheet, chain).map(() => 0))
+  const picture = chainPicture(
+    sheet,
+    chain,
+    { elongation: 0, wear: touchingRails(sheet, chain).map(() => 0), padWear: 0 },
+    drivenSprockets(sheet, chain).map(() => 0)
+  )
   return picture ? [{ ...picture, pitch: chain.pitch }] : []
 }
 
@@ -34,20 +40,70 @@ const limitOf = (id: string) => drawn.value?.sheet.tensioners.find((t) => t.id =
 </script>
 
 <template>
-  <div ref="plate" class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe [contain:strict]" role="group" :aria-label="drawn ? `${drawn.sheet.name} as new` : 'The drive'">
-    <svg v-if="pictures.length" class="absolute inset-0" :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" aria-hidden="true" data-testid="sheet-map">
+  <div
+    ref="plate"
+    class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe [contain:strict]"
+    role="group"
+    :aria-label="drawn ? `${drawn.sheet.name} as new` : 'The drive'">
+    <svg
+      v-if="pictures.length"
+      class="absolute inset-0"
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${width} ${height}`"
+      aria-hidden="true"
+      data-testid="sheet-map">
       <g v-for="(picture, i) in pictures" :key="picture.chain" :opacity="sheet ? 1 : 0.45">
-        <RailShape v-for="rail in picture.rails" :key="rail.id" :rail="rail" :pitch="picture.pitch" :projection="projection" :chosen="false" />
-        <TensionerShape v-if="picture.tensioner" :tensioner="picture.tensioner" :limit="limitOf(picture.tensioner.id)" :projection="projection" :chosen="false" />
-        <SprocketShape v-for="sprocket in picture.sprockets" :key="sprocket.id" :sprocket="sprocket" :pitch="picture.pitch" :projection="projection" :chosen="false" />
-        <ChainLinks :picture="picture" :pitch="picture.pitch" :projection="projection" :behind="i > 0" :chosen="false" />
+        <RailShape
+          v-for="rail in picture.rails"
+          :key="rail.id"
+          :rail="rail"
+          :pitch="picture.pitch"
+          :projection="projection"
+          :chosen="false" />
+        <TensionerShape
+          v-if="picture.tensioner"
+          :tensioner="picture.tensioner"
+          :limit="limitOf(picture.tensioner.id)"
+          :projection="projection"
+          :chosen="false" />
+        <SprocketShape
+          v-for="sprocket in picture.sprockets"
+          :key="sprocket.id"
+          :sprocket="sprocket"
+          :pitch="picture.pitch"
+          :projection="projection"
+          :chosen="false" />
+        <ChainLinks
+          :picture="picture"
+          :pitch="picture.pitch"
+          :projection="projection"
+          :behind="i > 0"
+          :chosen="false" />
       </g>
       <RunTies :places="places.values()" />
     </svg>
     <template v-for="picture in pictures" :key="picture.chain">
-      <RunCount v-for="run in picture.runs" :key="`${run.from}>${run.to}`" :run="run" :at="places.get(run)!" :read="null" :names="[nameOf(run.from), nameOf(run.to)]" :chosen="false" class="pointer-events-none" tabindex="-1" />
+      <RunCount
+        v-for="run in picture.runs"
+        :key="`${run.from}>${run.to}`"
+        :run="run"
+        :at="places.get(run)!"
+        :read="null"
+        :names="[nameOf(run.from), nameOf(run.to)]"
+        :chosen="false"
+        class="pointer-events-none"
+        tabindex="-1" />
     </template>
-    <p v-if="!pictures.length" class="absolute inset-x-6 top-1/3 text-center">{{ drawn ? 'Counted, without coordinates: nothing to draw yet. It measures all the same.' : 'The drive is drawn as soon as the sheet is sound.' }}</p>
-    <p v-else-if="!sheet" class="absolute inset-x-2 bottom-2 bg-plate text-center text-note">As it was before the faults named.</p>
+    <p v-if="!pictures.length" class="absolute inset-x-6 top-1/3 text-center">
+      {{
+        drawn
+          ? 'Counted, without coordinates: nothing to draw yet. It measures all the same.'
+          : 'The drive is drawn as soon as the sheet is sound.'
+      }}
+    </p>
+    <p v-else-if="!sheet" class="absolute inset-x-2 bottom-2 bg-plate text-center text-note">
+      As it was before the faults named.
+    </p>
   </div>
 </template>

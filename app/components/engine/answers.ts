@@ -34,24 +34,69 @@ export interface TypedAnswers {
 }
 
 export const FIRST_ANSWERS: TypedAnswers = {
-  name: '', rotation: 'clockwise', cylinders: '4', layout: 'inline', interference: true, fuel: 'petrol', pitch: '8', links: '', chainType: 'bush', crankTeeth: '', camTeeth: '',
-  camNames: ['Intake cam'], counts: ['', ''], stroke: '', tensionerType: 'hydraulic-ratchet', newExtension: '', limitExtension: '', notchFirst: '', notchPitch: '',
-  elongationLimit: '', lagLimit: '', grooveLimit: '', source: ''
+  name: '',
+  rotation: 'clockwise',
+  cylinders: '4',
+  layout: 'inline',
+  interference: true,
+  fuel: 'petrol',
+  pitch: '8',
+  links: '',
+  chainType: 'bush',
+  crankTeeth: '',
+  camTeeth: '',
+  camNames: ['Intake cam'],
+  counts: ['', ''],
+  stroke: '',
+  tensionerType: 'hydraulic-ratchet',
+  newExtension: '',
+  limitExtension: '',
+  notchFirst: '',
+  notchPitch: '',
+  elongationLimit: '',
+  lagLimit: '',
+  grooveLimit: '',
+  source: ''
 }
 
 const schema = shape({
-  id: text(64), name: words(120, told('engine-name')), rotation: oneOf('clockwise', 'anticlockwise').required(needed), cylinders: whole(1, 64).required(needed), layout: words(40), interference: flag().required(needed), fuel: words(40),
-  pitch: num(1, 100).required(needed), links: whole(8, 2000).required(needed), chainType: words(60), crankTeeth: whole(6, 400).required(needed),
-  cams: listOf(shape({ name: words(120), teeth: whole(6, 400).required(needed) }).required(needed), 8).required(needed), counts: listOf(whole(0, 2000).required(needed), 9).required(needed),
-  stroke: num(0.1, 500).required(needed), tensionerType: words(60), newExtension: num(0, 500).required(needed), limitExtension: num(0, 500).required(needed),
+  id: text(64),
+  name: words(120, told('engine-name')),
+  rotation: oneOf('clockwise', 'anticlockwise').required(needed),
+  cylinders: whole(1, 64).required(needed),
+  layout: words(40),
+  interference: flag().required(needed),
+  fuel: words(40),
+  pitch: num(1, 100).required(needed),
+  links: whole(8, 2000).required(needed),
+  chainType: words(60),
+  crankTeeth: whole(6, 400).required(needed),
+  cams: listOf(shape({ name: words(120), teeth: whole(6, 400).required(needed) }).required(needed), 8).required(needed),
+  counts: listOf(whole(0, 2000).required(needed), 9).required(needed),
+  stroke: num(0.1, 500).required(needed),
+  tensionerType: words(60),
+  newExtension: num(0, 500).required(needed),
+  limitExtension: num(0, 500).required(needed),
   ratchet: shape({ first: num(0, 500).required(needed), pitch: num(0.05, 100).required(needed) }),
-  elongationLimit: num(0.01, 5).required(needed), lagLimit: num(0, 90), grooveLimit: num(0, 20), source: words(200, told('limit-source'))
+  elongationLimit: num(0.01, 5).required(needed),
+  lagLimit: num(0, 90),
+  grooveLimit: num(0, 20),
+  source: words(200, told('limit-source'))
 }).required(needed)
 
 /** What stands at which field of the form. */
 const FIELD_OF: readonly [place: RegExp, field: string][] = [
-  [/^cams\[\d+\]\.teeth/, 'camTeeth'], [/^cams\[(\d+)\]\.name/, 'camNames'], [/^counts/, 'counts'], [/^ratchet\.first/, 'notchFirst'], [/^ratchet\.pitch/, 'notchPitch'],
-  [/^chains\[0\]\.counts/, 'counts'], [/^chains\[0\]\.counted/, 'counts'], [/^tensioners\[0\]\.gainFrom/, 'limitExtension'], [/^sprockets/, 'camTeeth'], [/^chains/, 'links'], [/^tensioners/, 'stroke']
+  [/^cams\[\d+\]\.teeth/, 'camTeeth'],
+  [/^cams\[(\d+)\]\.name/, 'camNames'],
+  [/^counts/, 'counts'],
+  [/^ratchet\.first/, 'notchFirst'],
+  [/^ratchet\.pitch/, 'notchPitch'],
+  [/^chains\[0\]\.counts/, 'counts'],
+  [/^chains\[0\]\.counted/, 'counts'],
+  [/^tensioners\[0\]\.gainFrom/, 'limitExtension'],
+  [/^sprockets/, 'camTeeth'],
+  [/^chains/, 'links'],
+  [/^tensioners/, 'stroke']
 ]
 
 /**
@@ -62,19 +107,38 @@ export function sheetFromAnswers(typed: TypedAnswers): { sheet: DriveSheet | nul
   const answers = numbersOf(typed)
   const found = schemaFaults(schema, answers)
   const own = (place: string) => FIELD_OF.find(([pattern]) => pattern.test(place))?.[1] ?? place
-  if (found.length > 0) return { sheet: null, faults: new Map(found.map((fault) => [own(fault.place), sayFault(fault)])) }
+  if (found.length > 0)
+    return { sheet: null, faults: new Map(found.map((fault) => [own(fault.place), sayFault(fault)])) }
   const sheet = sheetFromCounts(answers as unknown as CountedAnswers, COUNTED_NAMES)
   const faults = sheetFaults(sheet)
-  return faults.length > 0 ? { sheet: null, faults: new Map(faults.map((fault) => [own(fault.place), sayFault(fault)])) } : { sheet, faults: new Map() }
+  return faults.length > 0
+    ? { sheet: null, faults: new Map(faults.map((fault) => [own(fault.place), sayFault(fault)])) }
+    : { sheet, faults: new Map() }
 }
 
 function numbersOf(typed: TypedAnswers): Record<string, unknown> {
   const figure = (text: string) => (text.trim() === '' ? undefined : (numberOf(text) ?? text))
   const { notchFirst, notchPitch, camTeeth, camNames, counts, ...others } = typed
-  const figures = ['cylinders', 'pitch', 'links', 'crankTeeth', 'stroke', 'newExtension', 'limitExtension', 'elongationLimit', 'lagLimit', 'grooveLimit'] as const
+  const figures = [
+    'cylinders',
+    'pitch',
+    'links',
+    'crankTeeth',
+    'stroke',
+    'newExtension',
+    'limitExtension',
+    'elongationLimit',
+    'lagLimit',
+    'grooveLimit'
+  ] as const
   return {
-    ...others, ...Object.fromEntries(figures.map((key) => [key, figure(typed[key])])), id: slug(typed.name),
-    cams: camNames.map((name) => ({ name, teeth: figure(camTeeth) })), counts: counts.map(figure),
-    ...(notchFirst.trim() || notchPitch.trim() ? { ratchet: { first: figure(notchFirst), pitch: figure(notchPitch) } } : {})
+    ...others,
+    ...Object.fromEntries(figures.map((key) => [key, figure(typed[key])])),
+    id: slug(typed.name),
+    cams: camNames.map((name) => ({ name, teeth: figure(camTeeth) })),
+    counts: counts.map(figure),
+    ...(notchFirst.trim() || notchPitch.trim()
+      ? { ratchet: { first: figure(notchFirst), pitch: figure(notchPitch) } }
+      : {})
   }
 }

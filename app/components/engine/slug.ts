@@ -1,6 +1,13 @@
 /** An id out of a name: small letters, digits and dashes. */
 export function slug(name: string): string {
-  return name.normalize('NFKD').replaceAll(/[^\w]+/g, '-').replaceAll(/^-+|-+$/g, '').toLowerCase().slice(0, 60) || 'engine'
+  return (
+    name
+      .normalize('NFKD')
+      .replaceAll(/[^\w]+/g, '-')
+      .replaceAll(/^-+|-+$/g, '')
+      .toLowerCase()
+      .slice(0, 60) || 'engine'
+  )
 }
 
 /** The name of a copy: `… (copy 2)` of a copy. */

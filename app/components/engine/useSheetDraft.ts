@@ -5,7 +5,10 @@ import { sheetFaults } from '../../../core/drive'
 import type { DriveSheet } from '../../../core/sheet'
 import type { Fault } from '../../../core/check'
 
-/** A drive sheet while it is worked on: anything may be missing, and what was typed but is no figure stands as it was typed. */
+/**
+ * A drive sheet while it is worked on: anything may be missing, and what was typed but is no figure stands as it was
+ * typed.
+ */
 export type Draft = { [field: string]: unknown }
 
 export interface SheetDraft {
@@ -32,8 +35,15 @@ export interface SheetDraft {
 
 /** The draft of a sheet on this device: it survives a reload and a flat battery until it is kept or given up. */
 export function useSheetDraft(sheet: DriveSheet, revision: number): SheetDraft {
-  const kept = useLocalStorage<{ draft: Draft; basedOn: number }>(`umbrette.sheet.${sheet.id}`, { draft: cloneDeep(sheet) as unknown as Draft, basedOn: revision }, { writeDefaults: false })
-  const draft = computed({ get: () => kept.value.draft, set: (value) => (kept.value = { ...kept.value, draft: value }) })
+  const kept = useLocalStorage<{ draft: Draft; basedOn: number }>(
+    `umbrette.sheet.${sheet.id}`,
+    { draft: cloneDeep(sheet) as unknown as Draft, basedOn: revision },
+    { writeDefaults: false }
+  )
+  const draft = computed({
+    get: () => kept.value.draft,
+    set: (value) => (kept.value = { ...kept.value, draft: value })
+  })
   const { undo, redo, canUndo, canRedo, clear } = useRefHistory(draft, { deep: true, capacity: 200, clone: cloneDeep })
   const faults = computed(() => sheetFaults(draft.value))
 
@@ -44,13 +54,28 @@ export function useSheetDraft(sheet: DriveSheet, revision: number): SheetDraft {
   }
 
   return {
-    draft, basedOn: computed(() => kept.value.basedOn), faults, canUndo, canRedo, undo, redo,
+    draft,
+    basedOn: computed(() => kept.value.basedOn),
+    faults,
+    canUndo,
+    canRedo,
+    undo,
+    redo,
     sound: computed(() => (faults.value.length === 0 ? (draft.value as unknown as DriveSheet) : null)),
     changed: computed(() => JSON.stringify(draft.value) !== JSON.stringify(sheet)),
     get: (place) => get(draft.value, place) as unknown,
-    set: (place, value) => change((copy) => (value === '' || value === undefined ? withoutEmpty(copy, place) : set(copy, place, value))),
-    add: (list, entry) => change((copy) => set(copy, list, [...((get(copy, list) as unknown[] | undefined) ?? []), entry])),
-    remove: (list, index) => change((copy) => set(copy, list, (get(copy, list) as unknown[]).filter((_, i) => i !== index))),
+    set: (place, value) =>
+      change((copy) => (value === '' || value === undefined ? withoutEmpty(copy, place) : set(copy, place, value))),
+    add: (list, entry) =>
+      change((copy) => set(copy, list, [...((get(copy, list) as unknown[] | undefined) ?? []), entry])),
+    remove: (list, index) =>
+      change((copy) =>
+        set(
+          copy,
+          list,
+          (get(copy, list) as unknown[]).filter((_, i) => i !== index)
+        )
+      ),
     startOver(from, basedOn) {
       kept.value = { draft: cloneDeep(from) as unknown as Draft, basedOn }
       clear()
@@ -63,5 +88,6 @@ function withoutEmpty(copy: Draft, place: string): void {
   unset(copy, place)
   const parent = place.slice(0, Math.max(place.lastIndexOf('.'), 0))
   const around = parent ? (get(copy, parent) as unknown) : null
-  if (around && typeof around === 'object' && !Array.isArray(around) && Object.keys(around).length === 0) unset(copy, parent)
+  if (around && typeof around === 'object' && !Array.isArray(around) && Object.keys(around).length === 0)
+    unset(copy, parent)
 }

@@ -5,10 +5,15 @@ import { NINETY } from '../../../core/math'
 import type { CalibrationPoint } from '../../../core/views/summary'
 import { fixDigits } from '../../words'
 
-/** First estimates against the bench: on the line they agree, each with its 90 % interval. The table below has the same figures. */
+/**
+ * First estimates against the bench: on the line they agree, each with its 90 % interval. The table below has the same
+ * figures.
+ */
 const props = defineProps<{ points: readonly CalibrationPoint[] }>()
 const [SIZE, EDGE, END] = [420, 46, 12]
-const most = computed(() => 1.1 * Math.max(0.1, ...props.points.flatMap(({ mean, sd, bench }) => [mean + NINETY * sd, bench])))
+const most = computed(
+  () => 1.1 * Math.max(0.1, ...props.points.flatMap(({ mean, sd, bench }) => [mean + NINETY * sd, bench]))
+)
 const x = computed(() => scaleLinear([0, most.value], [EDGE, SIZE - END]).nice())
 const y = computed(() => scaleLinear([0, most.value], [SIZE - EDGE, END]).nice())
 const top = computed(() => x.value.domain()[1]!)
@@ -16,14 +21,59 @@ const top = computed(() => x.value.domain()[1]!)
 
 <template>
   <div>
-    <svg :viewBox="`0 0 ${SIZE} ${SIZE}`" class="mt-2 block w-full" role="img" aria-label="First estimates against bench lengths; the same figures stand in the table below">
+    <svg
+      :viewBox="`0 0 ${SIZE} ${SIZE}`"
+      class="mt-2 block w-full"
+      role="img"
+      aria-label="First estimates against bench lengths; the same figures stand in the table below">
       <g font-size="12" class="stroke-rule">
-        <template v-for="tick in x.ticks(5)" :key="tick"><line :x1="x(tick)" :x2="x(tick)" :y1="END" :y2="SIZE - EDGE" /><line :x1="EDGE" :x2="SIZE - END" :y1="y(tick)" :y2="y(tick)" /><text :x="x(tick)" :y="SIZE - EDGE + 16" text-anchor="middle" stroke="none" class="fill-faint">{{ tick }}</text><text :x="EDGE - 6" :y="y(tick) + 4" text-anchor="end" stroke="none" class="fill-faint">{{ tick }}</text></template>
-        <text :x="SIZE - END" :y="SIZE - 6" text-anchor="end" stroke="none" class="fill-faint">on the bench, %</text><text :x="EDGE + 6" :y="END + 12" stroke="none" class="fill-faint">estimated, %</text>
+        <template v-for="tick in x.ticks(5)" :key="tick">
+          <line :x1="x(tick)" :x2="x(tick)" :y1="END" :y2="SIZE - EDGE" />
+          <line :x1="EDGE" :x2="SIZE - END" :y1="y(tick)" :y2="y(tick)" />
+          <text :x="x(tick)" :y="SIZE - EDGE + 16" text-anchor="middle" stroke="none" class="fill-faint">
+            {{ tick }}
+          </text>
+          <text :x="EDGE - 6" :y="y(tick) + 4" text-anchor="end" stroke="none" class="fill-faint">{{ tick }}</text>
+        </template>
+        <text :x="SIZE - END" :y="SIZE - 6" text-anchor="end" stroke="none" class="fill-faint">on the bench, %</text>
+        <text :x="EDGE + 6" :y="END + 12" stroke="none" class="fill-faint">estimated, %</text>
       </g>
       <line :x1="x(0)" :y1="y(0)" :x2="x(top)" :y2="y(top)" class="stroke-brass" stroke-width="2" />
-      <g v-for="(p, i) in points" :key="i"><line :x1="x(Math.max(0, p.bench))" :x2="x(Math.max(0, p.bench))" :y1="y(Math.max(0, p.mean - NINETY * p.sd))" :y2="y(p.mean + NINETY * p.sd)" class="stroke-ink" stroke-width="2.500" opacity="0.450" /><circle :cx="x(Math.max(0, p.bench))" :cy="y(p.mean)" r="4.500" class="fill-sheet stroke-ink" stroke-width="2" /></g>
+      <g v-for="(p, i) in points" :key="i">
+        <line
+          :x1="x(Math.max(0, p.bench))"
+          :x2="x(Math.max(0, p.bench))"
+          :y1="y(Math.max(0, p.mean - NINETY * p.sd))"
+          :y2="y(p.mean + NINETY * p.sd)"
+          class="stroke-ink"
+          stroke-width="2.500"
+          opacity="0.450" />
+        <circle
+          :cx="x(Math.max(0, p.bench))"
+          :cy="y(p.mean)"
+          r="4.500"
+          class="fill-sheet stroke-ink"
+          stroke-width="2" />
+      </g>
     </svg>
-    <details><summary class="min-h-11 cursor-pointer py-2 text-body">As a table</summary><table class="w-full text-left text-body"><thead><tr class="text-faint"><th class="font-normal">Chain</th><th class="font-normal">Estimated, %</th><th class="font-normal">On the bench, %</th></tr></thead><tbody><tr v-for="(p, i) in points" :key="i"><td>{{ p.name }}</td><td class="figure font-normal">{{ fixDigits(p.mean, 2) }} ±{{ fixDigits(NINETY * p.sd, 2) }}</td><td class="figure font-normal">{{ fixDigits(p.bench, 2) }}</td></tr></tbody></table></details>
+    <details>
+      <summary class="min-h-11 cursor-pointer py-2 text-body">As a table</summary>
+      <table class="w-full text-left text-body">
+        <thead>
+          <tr class="text-faint">
+            <th class="font-normal">Chain</th>
+            <th class="font-normal">Estimated, %</th>
+            <th class="font-normal">On the bench, %</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(p, i) in points" :key="i">
+            <td>{{ p.name }}</td>
+            <td class="figure font-normal">{{ fixDigits(p.mean, 2) }} ±{{ fixDigits(NINETY * p.sd, 2) }}</td>
+            <td class="figure font-normal">{{ fixDigits(p.bench, 2) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
   </div>
 </template>

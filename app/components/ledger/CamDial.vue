@@ -13,21 +13,31 @@ const RADIUS = 30
 const half = computed(() => NINETY * props.cam.lag.sd)
 const span = computed(() => Math.max(8, 1.5 * (props.limit ?? 5), 1.15 * (Math.abs(props.cam.lag.mean) + half.value)))
 const turn = computed(() => scaleLinear([-span.value, span.value], [-1.9, 1.9]))
-const ring = (from: number, to: number) => arc()({ innerRadius: RADIUS - 7, outerRadius: RADIUS, startAngle: turn.value(from), endAngle: turn.value(to) }) ?? ''
+const ring = (from: number, to: number) =>
+  arc()({ innerRadius: RADIUS - 7, outerRadius: RADIUS, startAngle: turn.value(from), endAngle: turn.value(to) }) ?? ''
 const ray = (degrees: number, inner: number, outer: number) => {
   const a = turn.value(degrees)
   const at = (r: number) => `${(r * Math.sin(a)).toFixed(2)} ${(-r * Math.cos(a)).toFixed(2)}`
   return `M${at(inner)}L${at(outer)}`
 }
-const jump = computed(() => (props.cam.jump.told ? `${props.cam.jump.teeth === 0 ? 'no jump' : teethWords(props.cam.jump.teeth)}, ${oddsWords(props.cam.jump.odds)}` : ''))
-const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, give or take ${fixDigits(half.value, 1)}°. ${jump.value}`)
+const jump = computed(() =>
+  props.cam.jump.told
+    ? `${props.cam.jump.teeth === 0 ? 'no jump' : teethWords(props.cam.jump.teeth)}, ${oddsWords(props.cam.jump.odds)}`
+    : ''
+)
+const says = computed(
+  () => `${props.name}: ${lagWords(props.cam.lag.mean)}, give or take ${fixDigits(half.value, 1)}°. ${jump.value}`
+)
 </script>
 
 <template>
   <div class="flex min-w-0 items-center gap-2">
     <svg width="64" height="54" viewBox="-33 -34 66 56" role="img" :aria-label="says" class="shrink-0">
       <path :d="ring(-span, span)" class="fill-paper stroke-faint" stroke-width="0.700" />
-      <path :d="ring(Math.max(-span, cam.lag.mean - half), Math.min(span, cam.lag.mean + half))" class="fill-ink" opacity="0.300" />
+      <path
+        :d="ring(Math.max(-span, cam.lag.mean - half), Math.min(span, cam.lag.mean + half))"
+        class="fill-ink"
+        opacity="0.300" />
       <path :d="ray(0, RADIUS - 11, RADIUS + 3)" class="stroke-faint" stroke-width="1.500" />
       <path v-if="limit !== null" :d="ray(limit, RADIUS - 9, RADIUS + 3)" class="stroke-renew" stroke-width="2" />
       <path :d="ray(cam.lag.mean, 6, RADIUS)" class="stroke-ink" stroke-width="2.500" />
@@ -36,7 +46,11 @@ const says = computed(() => `${props.name}: ${lagWords(props.cam.lag.mean)}, giv
     <p class="min-w-0 leading-tight">
       <span class="block text-note leading-tight">{{ name }}</span>
       <span class="figure block">{{ lagWords(cam.lag.mean) }}</span>
-      <span class="block text-note" :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'">{{ jump || `±${fixDigits(half, 1)}°, jump not known` }}</span>
+      <span
+        class="block text-note"
+        :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'"
+        >{{ jump || `±${fixDigits(half, 1)}°, jump not known` }}</span
+      >
     </p>
   </div>
 </template>

@@ -14,11 +14,21 @@ import StretchLine from './StretchLine.vue'
 import FaultNote from '../parts/FaultNote.vue'
 
 /** The estimate as it stands: stretch, cams, the extension's budget, what changed, and what to read next. */
-const props = defineProps<{ sheet: DriveSheet; assessment: Assessment; readings: readonly StandingReading[]; change: string; failed: string; next: Slot | null; canTakeBack: boolean }>()
+const props = defineProps<{
+  sheet: DriveSheet
+  assessment: Assessment
+  readings: readonly StandingReading[]
+  change: string
+  failed: string
+  next: Slot | null
+  canTakeBack: boolean
+}>()
 const emit = defineEmits<{ take: [slot: Slot]; reading: [reading: StandingReading]; takeBack: [] }>()
 
 const byId = computed(() => new Map(props.readings.map((reading) => [reading.id, reading])))
-const odd = computed(() => props.assessment.readings.filter((r) => r.atOdds).flatMap(({ id }) => byId.value.get(id) ?? []))
+const odd = computed(() =>
+  props.assessment.readings.filter((r) => r.atOdds).flatMap(({ id }) => byId.value.get(id) ?? [])
+)
 /** Readings left out, those of one reason together. */
 const left = computed(() => {
   const byMessage = new Map<string, StandingReading[]>()
@@ -48,32 +58,88 @@ const gain = computed(() => {
 </script>
 
 <template>
-  <section class="[contain:layout_paint] grid max-md:!grid-cols-1 max-md:divide-x-0 max-md:divide-y grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2" aria-label="Stretch ledger">
+  <section
+    class="[contain:layout_paint] grid max-md:!grid-cols-1 max-md:divide-x-0 max-md:divide-y grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2"
+    aria-label="Stretch ledger">
     <div>
       <h3 class="label">Stretch</h3>
       <template v-for="chain in sheet.chains" :key="chain.id">
-        <StretchLine :name="chain.name" :elongation="assessment.chains[chain.id]!.elongation" :limit="limitFor(sheet, 'elongation', chain.id)" :compact="sheet.chains.length > 1" :named="sheet.chains.length > 1" />
+        <StretchLine
+          :name="chain.name"
+          :elongation="assessment.chains[chain.id]!.elongation"
+          :limit="limitFor(sheet, 'elongation', chain.id)"
+          :compact="sheet.chains.length > 1"
+          :named="sheet.chains.length > 1" />
       </template>
     </div>
     <div>
       <h3 class="label">Cams, against their marks</h3>
       <div class="mt-1 grid gap-1" :class="Object.keys(assessment.cams).length > 2 ? 'grid-cols-2' : ''">
-        <CamDial v-for="(cam, id) in assessment.cams" :key="id" :name="partName(sheet, String(id)).replace(Object.keys(assessment.cams).length > 2 ? ' cam sprocket' : ' sprocket', '')" :cam="cam" :limit="limitFor(sheet, 'camLag', String(id))?.value ?? null" />
+        <CamDial
+          v-for="(cam, id) in assessment.cams"
+          :key="id"
+          :name="
+            partName(sheet, String(id)).replace(
+              Object.keys(assessment.cams).length > 2 ? ' cam sprocket' : ' sprocket',
+              ''
+            )
+          "
+          :cam="cam"
+          :limit="limitFor(sheet, 'camLag', String(id))?.value ?? null" />
       </div>
     </div>
     <div>
       <h3 class="label">Extension, and what it is made of</h3>
-      <BudgetBar v-for="tensioner in sheet.tensioners" :brief="sheet.tensioners.length > 1" :key="tensioner.id" :sheet="sheet" :tensioner="tensioner" :estimate="assessment.tensioners[tensioner.id]!" />
+      <BudgetBar
+        v-for="tensioner in sheet.tensioners"
+        :brief="sheet.tensioners.length > 1"
+        :key="tensioner.id"
+        :sheet="sheet"
+        :tensioner="tensioner"
+        :estimate="assessment.tensioners[tensioner.id]!" />
     </div>
     <div class="relative min-h-40">
       <div class="absolute inset-0 flex flex-col gap-1 overflow-y-auto px-4 py-2">
         <FaultNote v-if="failed">{{ failed }}</FaultNote>
-        <p v-if="change" class="text-note leading-tight" role="status" data-testid="change">{{ change }} <button v-if="canTakeBack" type="button" class="act-bare -my-3" data-testid="take-back" @click="emit('takeBack')">Take back</button></p>
-        <p v-for="reading in odd" :key="reading.id" class="text-note"><button type="button" class="act-bare text-left font-bold text-renew" data-testid="at-odds" @click="emit('reading', reading)">At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}</button></p>
-        <p v-for="[message, ofOne] in left" :key="message" class="text-note leading-tight"><button v-for="reading in ofOne" :key="reading.id" type="button" class="act-bare text-left font-bold text-renew" data-testid="left-out" @click="emit('reading', reading)">Left out: {{ readingWords(reading) }}</button> {{ message }}</p>
+        <p v-if="change" class="text-note leading-tight" role="status" data-testid="change">
+          {{ change }}
+          <button
+            v-if="canTakeBack"
+            type="button"
+            class="act-bare -my-3"
+            data-testid="take-back"
+            @click="emit('takeBack')">
+            Take back
+          </button>
+        </p>
+        <p v-for="reading in odd" :key="reading.id" class="text-note">
+          <button
+            type="button"
+            class="act-bare text-left font-bold text-renew"
+            data-testid="at-odds"
+            @click="emit('reading', reading)">
+            At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}
+          </button>
+        </p>
+        <p v-for="[message, ofOne] in left" :key="message" class="text-note leading-tight">
+          <button
+            v-for="reading in ofOne"
+            :key="reading.id"
+            type="button"
+            class="act-bare text-left font-bold text-renew"
+            data-testid="left-out"
+            @click="emit('reading', reading)">
+            Left out: {{ readingWords(reading) }}
+          </button>
+          {{ message }}
+        </p>
         <template v-if="next">
           <h3 class="label">Worth reading next</h3>
-          <button type="button" class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight" data-testid="next" @click="emit('take', next)">
+          <button
+            type="button"
+            class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight"
+            data-testid="next"
+            @click="emit('take', next)">
             <span class="block font-bold">{{ readingTitle(sheet, next) }}</span>
             <span v-if="gain" class="block text-note text-faint">{{ gain }}</span>
           </button>

@@ -19,7 +19,15 @@ import SprocketShape from './SprocketShape.vue'
 import TensionerShape from './TensionerShape.vue'
 
 /** The drive as computed from its sheet, standing as the readings imply; every part can be touched. */
-const props = defineProps<{ sheet: DriveSheet; corrections: Corrections | null; assessment: Assessment; readings: readonly StandingReading[]; chosen?: string; chosenRun?: string; narrow?: boolean }>()
+const props = defineProps<{
+  sheet: DriveSheet
+  corrections: Corrections | null
+  assessment: Assessment
+  readings: readonly StandingReading[]
+  chosen?: string
+  chosenRun?: string
+  narrow?: boolean
+}>()
 const emit = defineEmits<{ part: [id: string]; run: [chain: string, from: string, to: string] }>()
 
 const TAG = 50
@@ -37,30 +45,49 @@ const SIDE = computed(() => (props.narrow ? 116 : width.value < 620 ? 136 : 184)
 
 /** A plate that is hidden, or hardly there, draws nothing. */
 const drawable = computed(() => width.value > 240 && height.value > 160)
-const pictures = computed(() => (!drawable.value ? [] : props.sheet.chains.flatMap((chain) => {
-  const { chains, rails, tensioners, cams } = props.assessment
-  const tensioner = props.sheet.tensioners.find((t) => t.chain === chain.id)
-  const state = {
-    elongation: times.value * chains[chain.id]!.elongation.mean,
-    wear: touchingRails(props.sheet, chain).map((id) => times.value * rails[id]!.wear.mean),
-    padWear: tensioner ? times.value * tensioners[tensioner.id]!.padWear.mean : 0
-  }
-  const lags = drivenSprockets(props.sheet, chain).map((id) => cams[id]!.lag.mean + (times.value - 1) * cams[id]!.wearLag)
-  const picture = chainPicture(props.sheet, chain, state, lags, props.corrections ?? {})
-  return picture ? [{ ...picture, pitch: chain.pitch, slack: slackMap(props.sheet, chain, state, props.corrections ?? {}) }] : []
-})))
-const projection = computed(() => fitPictures(pictures.value, width.value, height.value - (props.narrow ? 0 : FOOT), SIDE.value + 24))
+const pictures = computed(() =>
+  !drawable.value
+    ? []
+    : props.sheet.chains.flatMap((chain) => {
+        const { chains, rails, tensioners, cams } = props.assessment
+        const tensioner = props.sheet.tensioners.find((t) => t.chain === chain.id)
+        const state = {
+          elongation: times.value * chains[chain.id]!.elongation.mean,
+          wear: touchingRails(props.sheet, chain).map((id) => times.value * rails[id]!.wear.mean),
+          padWear: tensioner ? times.value * tensioners[tensioner.id]!.padWear.mean : 0
+        }
+        const lags = drivenSprockets(props.sheet, chain).map(
+          (id) => cams[id]!.lag.mean + (times.value - 1) * cams[id]!.wearLag
+        )
+        const picture = chainPicture(props.sheet, chain, state, lags, props.corrections ?? {})
+        return picture
+          ? [{ ...picture, pitch: chain.pitch, slack: slackMap(props.sheet, chain, state, props.corrections ?? {}) }]
+          : []
+      })
+)
+const projection = computed(() =>
+  fitPictures(pictures.value, width.value, height.value - (props.narrow ? 0 : FOOT), SIDE.value + 24)
+)
 const labels = computed(() => partLabels(props.sheet, props.assessment, pictures.value))
 
 /** Labels left and right of the drive, each beside what it points at. */
 const tags = computed(() => {
   const { x, y } = projection.value
-  const placed = labels.value.map((label) => ({ label, px: label.at ? x(label.at[0]) : width.value, py: label.at ? y(label.at[1]) : 0 }))
+  const placed = labels.value.map((label) => ({
+    label,
+    px: label.at ? x(label.at[0]) : width.value,
+    py: label.at ? y(label.at[1]) : 0
+  }))
   const half = Math.ceil(placed.length / 2)
   const byX = [...placed].sort((a, b) => a.px - b.px)
   const sides = [byX.slice(0, half), byX.slice(half)]
   return sides.flatMap((side, right) => {
-    const tops = spread(side.map(({ py }) => py - TAG / 2), TAG + 6, 10, height.value - TAG - 10)
+    const tops = spread(
+      side.map(({ py }) => py - TAG / 2),
+      TAG + 6,
+      10,
+      height.value - TAG - 10
+    )
     return side.map((tag, i) => ({ ...tag, right: right === 1, top: tops[i]! }))
   })
 })
@@ -73,56 +100,197 @@ const turning = computed(() => {
   const [a, b] = [polar(from, r), polar(to, r)]
   const along = (to * Math.PI) / 180 + (clockwise ? -Math.PI / 2 : Math.PI / 2)
   const tip = (back: number) => `${b.x - 7 * Math.cos(along + back)} ${b.y + 7 * Math.sin(along + back)}`
-  return { at: `translate(${projection.value.x(driver.centre[0])} ${projection.value.y(driver.centre[1])})`, d: `M${a.x} ${a.y}A${r} ${r} 0 0 ${clockwise ? 1 : 0} ${b.x} ${b.y}M${tip(0.5)}L${b.x} ${b.y}L${tip(-0.5)}` }
+  return {
+    at: `translate(${projection.value.x(driver.centre[0])} ${projection.value.y(driver.centre[1])})`,
+    d: `M${a.x} ${a.y}A${r} ${r} 0 0 ${clockwise ? 1 : 0} ${b.x} ${b.y}M${tip(0.5)}L${b.x} ${b.y}L${tip(-0.5)}`
+  }
 })
 const countPlaces = computed(() => runPlaces(pictures.value, projection.value))
 const limitOf = (id: string) => props.sheet.tensioners.find((t) => t.id === id)?.limit?.value ?? null
-const countOf = (chain: string, from: string, to: string) => props.readings.findLast((r) => r.kind === 'linkCount' && r.chain === chain && r.from === from && r.to === to)?.value ?? null
+const countOf = (chain: string, from: string, to: string) =>
+  props.readings.findLast((r) => r.kind === 'linkCount' && r.chain === chain && r.from === from && r.to === to)
+    ?.value ?? null
 const summary = (label: PartLabel) => `${label.name}: ${label.value}`
 </script>
 
 <template>
-  <div ref="plate" class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe [contain:strict]" role="group" :aria-label="`Drive map of ${sheet.name}, turning ${sheet.rotation} seen from the front`">
-    <svg v-if="pictures.length" class="absolute inset-0" :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" aria-hidden="true" data-testid="drive-map">
+  <div
+    ref="plate"
+    class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe [contain:strict]"
+    role="group"
+    :aria-label="`Drive map of ${sheet.name}, turning ${sheet.rotation} seen from the front`">
+    <svg
+      v-if="pictures.length"
+      class="absolute inset-0"
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${width} ${height}`"
+      aria-hidden="true"
+      data-testid="drive-map">
       <g v-for="(picture, i) in pictures" :key="picture.chain">
-        <RailShape v-for="rail in picture.rails" :key="rail.id" :rail="rail" :pitch="picture.pitch" :projection="projection" :chosen="chosen === rail.id" @click="emit('part', rail.id)" />
-        <TensionerShape v-if="picture.tensioner" :tensioner="picture.tensioner" :limit="limitOf(picture.tensioner.id)" :projection="projection" :chosen="chosen === picture.tensioner.id" @click="emit('part', picture.tensioner.id)" />
-        <SprocketShape v-for="sprocket in picture.sprockets" :key="sprocket.id" :sprocket="sprocket" :pitch="picture.pitch" :projection="projection" :chosen="chosen === sprocket.id" @click="emit('part', sprocket.id)" />
-        <ChainLinks :picture="picture" :pitch="picture.pitch" :projection="projection" :behind="i > 0" :chosen="chosen === picture.chain" @click="emit('part', picture.chain)" />
+        <RailShape
+          v-for="rail in picture.rails"
+          :key="rail.id"
+          :rail="rail"
+          :pitch="picture.pitch"
+          :projection="projection"
+          :chosen="chosen === rail.id"
+          @click="emit('part', rail.id)" />
+        <TensionerShape
+          v-if="picture.tensioner"
+          :tensioner="picture.tensioner"
+          :limit="limitOf(picture.tensioner.id)"
+          :projection="projection"
+          :chosen="chosen === picture.tensioner.id"
+          @click="emit('part', picture.tensioner.id)" />
+        <SprocketShape
+          v-for="sprocket in picture.sprockets"
+          :key="sprocket.id"
+          :sprocket="sprocket"
+          :pitch="picture.pitch"
+          :projection="projection"
+          :chosen="chosen === sprocket.id"
+          @click="emit('part', sprocket.id)" />
+        <ChainLinks
+          :picture="picture"
+          :pitch="picture.pitch"
+          :projection="projection"
+          :behind="i > 0"
+          :chosen="chosen === picture.chain"
+          @click="emit('part', picture.chain)" />
         <SlackShape v-if="letGo && picture.slack" :picture="picture" :slack="picture.slack" :projection="projection" />
       </g>
-      <path v-if="turning" :transform="turning.at" :d="turning.d" fill="none" class="stroke-scribe" stroke-width="1.800" />
+      <path
+        v-if="turning"
+        :transform="turning.at"
+        :d="turning.d"
+        fill="none"
+        class="stroke-scribe"
+        stroke-width="1.800" />
       <RunTies v-if="!narrow" :places="countPlaces.values()" />
       <template v-for="tag in tags" :key="tag.label.part">
-        <path v-if="tag.label.at" :d="`M${tag.right ? width - SIDE - 2 : SIDE + 2} ${tag.top + TAG / 2}L${tag.px} ${tag.py}`" class="stroke-hair" stroke-width="1" fill="none" />
+        <path
+          v-if="tag.label.at"
+          :d="`M${tag.right ? width - SIDE - 2 : SIDE + 2} ${tag.top + TAG / 2}L${tag.px} ${tag.py}`"
+          class="stroke-hair"
+          stroke-width="1"
+          fill="none" />
         <circle v-if="tag.label.at" :cx="tag.px" :cy="tag.py" r="2.500" class="fill-scribe" />
       </template>
     </svg>
-    <p v-else-if="drawable" class="absolute inset-x-0 top-1/3 mx-auto max-w-72 text-center">This sheet is counted: it has no coordinates to draw. Choose a part at either side; the figures work all the same.</p>
+    <p v-else-if="drawable" class="absolute inset-x-0 top-1/3 mx-auto max-w-72 text-center">
+      This sheet is counted: it has no coordinates to draw. Choose a part at either side; the figures work all the same.
+    </p>
     <template v-for="picture in narrow ? [] : pictures" :key="picture.chain">
       <RunCount
-        v-for="run in picture.runs" :key="`${run.from}>${run.to}`" :run="run" :at="countPlaces.get(run)!" :read="countOf(picture.chain, run.from, run.to)"
-        :names="[sheet.sprockets.find((s) => s.id === run.from)!.name, sheet.sprockets.find((s) => s.id === run.to)!.name]"
-        :chosen="chosenRun === `${picture.chain}:${run.from}:${run.to}`" @choose="emit('run', picture.chain, run.from, run.to)"
-      />
+        v-for="run in picture.runs"
+        :key="`${run.from}>${run.to}`"
+        :run="run"
+        :at="countPlaces.get(run)!"
+        :read="countOf(picture.chain, run.from, run.to)"
+        :names="[
+          sheet.sprockets.find((s) => s.id === run.from)!.name,
+          sheet.sprockets.find((s) => s.id === run.to)!.name
+        ]"
+        :chosen="chosenRun === `${picture.chain}:${run.from}:${run.to}`"
+        @choose="emit('run', picture.chain, run.from, run.to)" />
     </template>
-    <div v-if="!narrow && pictures.length" class="no-print absolute bottom-1 left-1/2 flex -translate-x-1/2 items-center gap-2 bg-plate/80 px-2 text-note">
-      <label class="flex items-center gap-2 whitespace-nowrap">Wear drawn<input v-model.number="times" type="range" min="1" max="6" step="1" class="min-h-11 w-24 accent-lit" data-testid="exaggerate"><span class="figure w-8">×{{ times }}</span></label>
-      <button type="button" class="min-h-11 px-2 whitespace-nowrap underline decoration-lit underline-offset-2" :class="letGo ? 'text-lit' : ''" :aria-pressed="letGo" data-testid="let-go" @click="letGo = !letGo">Tensioner let go</button>
-      <button type="button" class="min-h-11 px-2 underline decoration-lit underline-offset-2" :aria-pressed="asTable" data-testid="map-table" @click="asTable = !asTable">Table</button>
+    <div
+      v-if="!narrow && pictures.length"
+      class="no-print absolute bottom-1 left-1/2 flex -translate-x-1/2 items-center gap-2 bg-plate/80 px-2 text-note">
+      <label class="flex items-center gap-2 whitespace-nowrap"
+        >Wear drawn<input
+          v-model.number="times"
+          type="range"
+          min="1"
+          max="6"
+          step="1"
+          class="min-h-11 w-24 accent-lit"
+          data-testid="exaggerate" /><span class="figure w-8">×{{ times }}</span></label
+      >
+      <button
+        type="button"
+        class="min-h-11 px-2 whitespace-nowrap underline decoration-lit underline-offset-2"
+        :class="letGo ? 'text-lit' : ''"
+        :aria-pressed="letGo"
+        data-testid="let-go"
+        @click="letGo = !letGo">
+        Tensioner let go
+      </button>
+      <button
+        type="button"
+        class="min-h-11 px-2 underline decoration-lit underline-offset-2"
+        :aria-pressed="asTable"
+        data-testid="map-table"
+        @click="asTable = !asTable">
+        Table
+      </button>
     </div>
     <div v-if="asTable" class="absolute inset-0 z-10 overflow-auto bg-plate p-4" data-testid="map-figures">
       <table class="w-full text-left text-body">
-        <caption class="pb-2 text-left font-bold">The drive as figures</caption>
-        <thead><tr class="border-b border-hair"><th class="py-2 font-normal">Part</th><th class="font-normal">Stands at</th><th class="font-normal">Call</th></tr></thead>
+        <caption class="pb-2 text-left font-bold">
+          The drive as figures
+        </caption>
+        <thead>
+          <tr class="border-b border-hair">
+            <th class="py-2 font-normal">Part</th>
+            <th class="font-normal">Stands at</th>
+            <th class="font-normal">Call</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr v-for="label in labels" :key="label.part" class="border-b border-hair/40"><td><button type="button" class="min-h-11 underline decoration-lit underline-offset-2" @click="emit('part', label.part)">{{ label.name }}</button></td><td class="figure font-normal">{{ label.value }}</td><td>{{ label.call ? CALL_WORDS[label.call] : '' }}</td></tr>
-          <tr v-for="picture in pictures.filter((p) => p.slack)" :key="`slack-${picture.chain}`" class="border-b border-hair/40"><td class="py-2">Slack with the tensioner let go, {{ partName(sheet, picture.slack!.gathers.from) }} to {{ partName(sheet, picture.slack!.gathers.to) }}</td><td class="figure font-normal">{{ lengthWords(picture.slack!.slack, 1) }}, {{ lengthWords(picture.slack!.sag, 0) }} at the middle of the span</td><td /></tr>
-          <template v-for="picture in pictures" :key="picture.chain"><tr v-for="run in picture.runs" :key="`${run.from}>${run.to}`" class="border-b border-hair/40"><td class="py-2">{{ partName(sheet, run.from) }} to {{ partName(sheet, run.to) }}</td><td class="figure font-normal">{{ run.links }} links<template v-if="countOf(picture.chain, run.from, run.to) !== null">, counted {{ countOf(picture.chain, run.from, run.to) }}</template></td><td /></tr></template>
+          <tr v-for="label in labels" :key="label.part" class="border-b border-hair/40">
+            <td>
+              <button
+                type="button"
+                class="min-h-11 underline decoration-lit underline-offset-2"
+                @click="emit('part', label.part)">
+                {{ label.name }}
+              </button>
+            </td>
+            <td class="figure font-normal">{{ label.value }}</td>
+            <td>{{ label.call ? CALL_WORDS[label.call] : '' }}</td>
+          </tr>
+          <tr
+            v-for="picture in pictures.filter((p) => p.slack)"
+            :key="`slack-${picture.chain}`"
+            class="border-b border-hair/40">
+            <td class="py-2">
+              Slack with the tensioner let go, {{ partName(sheet, picture.slack!.gathers.from) }} to
+              {{ partName(sheet, picture.slack!.gathers.to) }}
+            </td>
+            <td class="figure font-normal">
+              {{ lengthWords(picture.slack!.slack, 1) }}, {{ lengthWords(picture.slack!.sag, 0) }} at the middle of the
+              span
+            </td>
+            <td />
+          </tr>
+          <template v-for="picture in pictures" :key="picture.chain"
+            ><tr v-for="run in picture.runs" :key="`${run.from}>${run.to}`" class="border-b border-hair/40">
+              <td class="py-2">{{ partName(sheet, run.from) }} to {{ partName(sheet, run.to) }}</td>
+              <td class="figure font-normal">
+                {{ run.links }} links<template v-if="countOf(picture.chain, run.from, run.to) !== null"
+                  >, counted {{ countOf(picture.chain, run.from, run.to) }}</template
+                >
+              </td>
+              <td /></tr
+          ></template>
         </tbody>
       </table>
-      <button type="button" class="mt-2 min-h-11 underline decoration-lit underline-offset-2" @click="asTable = false">Back to the map</button>
+      <button type="button" class="mt-2 min-h-11 underline decoration-lit underline-offset-2" @click="asTable = false">
+        Back to the map
+      </button>
     </div>
-    <PartTag v-for="tag in tags" :key="tag.label.part" :label="tag.label" :right="tag.right" :top="tag.top" :width="SIDE" :brief="narrow" :chosen="chosen === tag.label.part" :aria-label="summary(tag.label)" @choose="emit('part', tag.label.part)" />
+    <PartTag
+      v-for="tag in tags"
+      :key="tag.label.part"
+      :label="tag.label"
+      :right="tag.right"
+      :top="tag.top"
+      :width="SIDE"
+      :brief="narrow"
+      :chosen="chosen === tag.label.part"
+      :aria-label="summary(tag.label)"
+      @choose="emit('part', tag.label.part)" />
   </div>
 </template>

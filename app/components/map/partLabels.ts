@@ -19,19 +19,33 @@ export interface PartLabel {
 /** Labels for every part of a drive, those with a place first. */
 export function partLabels(sheet: DriveSheet, assessment: Assessment, pictures: readonly ChainPicture[]): PartLabel[] {
   const call = (part: string) => assessment.calls.find((c) => c.part === part)?.call ?? null
-  const label = (part: { id: string; name: string }, value: string, at: Point | null): PartLabel => ({ part: part.id, name: part.name, value, call: call(part.id), at })
-  return sheet.chains.flatMap((chain) => {
-    const picture = pictures.find((p) => p.chain === chain.id)
-    const sprockets = sheet.sprockets.filter((s) => chain.path.includes(s.id))
-    const rails = sheet.rails.filter((r) => chain.path.includes(r.id))
-    const tensioners = sheet.tensioners.filter((t) => t.chain === chain.id)
-    return [
-      ...sprockets.map((s) => label(s, camValue(assessment, s), picture?.sprockets.find((p) => p.id === s.id)?.centre ?? null)),
-      ...rails.map((r) => label(r, railValue(sheet, assessment, r.id), railPlace(picture, r.id))),
-      ...tensioners.map((t) => label(t, tensionerValue(assessment, t), picture?.tensioner?.seat ?? null)),
-      label(chain, chainValue(sheet, assessment, chain.id), chainPlace(picture))
-    ]
-  }).concat(sheet.rails.filter((r) => r.touches === false && !sheet.chains.some((c) => c.path.includes(r.id))).map((r) => label(r, 'stands clear', null)))
+  const label = (part: { id: string; name: string }, value: string, at: Point | null): PartLabel => ({
+    part: part.id,
+    name: part.name,
+    value,
+    call: call(part.id),
+    at
+  })
+  return sheet.chains
+    .flatMap((chain) => {
+      const picture = pictures.find((p) => p.chain === chain.id)
+      const sprockets = sheet.sprockets.filter((s) => chain.path.includes(s.id))
+      const rails = sheet.rails.filter((r) => chain.path.includes(r.id))
+      const tensioners = sheet.tensioners.filter((t) => t.chain === chain.id)
+      return [
+        ...sprockets.map((s) =>
+          label(s, camValue(assessment, s), picture?.sprockets.find((p) => p.id === s.id)?.centre ?? null)
+        ),
+        ...rails.map((r) => label(r, railValue(sheet, assessment, r.id), railPlace(picture, r.id))),
+        ...tensioners.map((t) => label(t, tensionerValue(assessment, t), picture?.tensioner?.seat ?? null)),
+        label(chain, chainValue(sheet, assessment, chain.id), chainPlace(picture))
+      ]
+    })
+    .concat(
+      sheet.rails
+        .filter((r) => r.touches === false && !sheet.chains.some((c) => c.path.includes(r.id)))
+        .map((r) => label(r, 'stands clear', null))
+    )
 }
 
 function camValue({ cams }: Assessment, { id, teeth }: { id: string; teeth: number }): string {
@@ -48,7 +62,10 @@ function railValue(sheet: DriveSheet, { rails }: Assessment, id: string): string
   return `${lengthFigure(wear.mean, 1)}${limit ? ` of ${lengthFigure(limit.value, 1)}` : ''} ${units.value.length} worn`
 }
 
-function tensionerValue({ tensioners }: Assessment, { id, stroke, limit }: { id: string; stroke: number; limit?: { value: number } }): string {
+function tensionerValue(
+  { tensioners }: Assessment,
+  { id, stroke, limit }: { id: string; stroke: number; limit?: { value: number } }
+): string {
   const { extension } = tensioners[id]!
   const stands = extension.read ?? extension.predicted
   return `${lengthFigure(stands, 1)} of ${lengthWords(limit ? limit.value : stroke, 1)}`

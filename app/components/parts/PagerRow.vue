@@ -7,7 +7,9 @@ defineProps<{ pages: number; before: string; after: string }>()
 <template>
   <nav v-if="pages > 1" class="mt-3 flex items-center gap-3" aria-label="Pages">
     <button type="button" class="act" :disabled="page === 0" @click="page--">{{ before }}</button>
-    <span>Page <span class="figure">{{ page + 1 }}</span> of {{ pages }}<slot /></span>
+    <span
+      >Page <span class="figure">{{ page + 1 }}</span> of {{ pages }}<slot
+    /></span>
     <button type="button" class="act" :disabled="page + 1 >= pages" @click="page++">{{ after }}</button>
   </nav>
 </template>

@@ -36,14 +36,30 @@ function choose(person: string, close: () => void) {
       {{ bench.by || 'Who is at the bench?' }}
       <ChevronUpDownIcon class="size-4" aria-hidden="true" />
     </PopoverButton>
-    <PopoverPanel v-slot="{ close }" focus class="absolute right-0 z-30 mt-1 w-64 border border-faint bg-sheet p-1" data-testid="people">
+    <PopoverPanel
+      v-slot="{ close }"
+      focus
+      class="absolute right-0 z-30 mt-1 w-64 border border-faint bg-sheet p-1"
+      data-testid="people">
       <ul>
         <li v-for="person in bench.people" :key="person">
-          <button type="button" class="min-h-11 w-full px-3 text-left hover:bg-paper focus-visible:bg-paper" :class="person === bench.by ? 'font-bold' : ''" :aria-pressed="person === bench.by" @click="choose(person, close)">{{ person }}</button>
+          <button
+            type="button"
+            class="min-h-11 w-full px-3 text-left hover:bg-paper focus-visible:bg-paper"
+            :class="person === bench.by ? 'font-bold' : ''"
+            :aria-pressed="person === bench.by"
+            @click="choose(person, close)">
+            {{ person }}
+          </button>
         </li>
       </ul>
       <form class="mt-1 flex gap-1 border-t border-rule pt-1" novalidate @submit.prevent="add(close)">
-        <input v-model="name" class="field" aria-label="Another first name" placeholder="Another first name" maxlength="40">
+        <input
+          v-model="name"
+          class="field"
+          aria-label="Another first name"
+          placeholder="Another first name"
+          maxlength="40" />
         <button type="submit" class="act">Add</button>
       </form>
       <p v-if="problem" class="p-2 text-renew" role="alert">{{ problem }}</p>

@@ -32,10 +32,21 @@ function sendNow() {
     <span class="flex items-center gap-2" role="status" data-testid="save-state" :data-state="state">
       <svg width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true">
         <circle v-if="state === 'saved'" r="5" fill="currentColor" />
-        <circle v-else r="4.300" fill="none" stroke="currentColor" stroke-width="1.500" :stroke-dasharray="state === 'waiting' ? '3 2' : ''" />
+        <circle
+          v-else
+          r="4.300"
+          fill="none"
+          stroke="currentColor"
+          stroke-width="1.500"
+          :stroke-dasharray="state === 'waiting' ? '3 2' : ''" />
       </svg>
-      <span class="max-w-72 leading-tight" :class="deviceFull ? 'font-bold text-renew' : ''">{{ words }}<span v-if="state === 'waiting' && why" class="block" data-testid="why-waiting">{{ why }}</span></span>
-      <button v-if="state === 'waiting'" type="button" class="act-bare shrink-0 whitespace-nowrap" @click="sendNow">Send now</button>
+      <span class="max-w-72 leading-tight" :class="deviceFull ? 'font-bold text-renew' : ''"
+        >{{ words
+        }}<span v-if="state === 'waiting' && why" class="block" data-testid="why-waiting">{{ why }}</span></span
+      >
+      <button v-if="state === 'waiting'" type="button" class="act-bare shrink-0 whitespace-nowrap" @click="sendNow">
+        Send now
+      </button>
     </span>
   </ClientOnly>
 </template>

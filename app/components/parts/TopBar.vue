@@ -6,11 +6,17 @@ import UnitPicker from './UnitPicker.vue'
 
 /** The head of every page; `places`: with the ways to the workshop's other pages; `workshop`: with its name. */
 defineProps<{ places?: boolean; workshop?: boolean }>()
-const PLACES = [{ to: '/vehicles', label: 'Vehicles' }, { to: '/engines', label: 'Engines' }, { to: '/learnt', label: 'Learnt' }, { to: '/practice', label: 'Practice' }]
+const PLACES = [
+  { to: '/vehicles', label: 'Vehicles' },
+  { to: '/engines', label: 'Engines' },
+  { to: '/learnt', label: 'Learnt' },
+  { to: '/practice', label: 'Practice' }
+]
 </script>
 
 <template>
-  <header class="flex min-h-14 items-center gap-4 border-b border-rule bg-sheet px-4 max-md:flex-wrap max-md:gap-2 max-md:px-2">
+  <header
+    class="flex min-h-14 items-center gap-4 border-b border-rule bg-sheet px-4 max-md:flex-wrap max-md:gap-2 max-md:px-2">
     <NuxtLink to="/" :prefetch="false" class="flex min-h-11 items-center gap-2 font-bold" aria-label="Board">
       <svg width="26" height="26" viewBox="0 0 32 32" aria-hidden="true">
         <rect width="32" height="32" rx="3" class="fill-plate" />
@@ -21,9 +27,20 @@ const PLACES = [{ to: '/vehicles', label: 'Vehicles' }, { to: '/engines', label:
       Board
     </NuxtLink>
     <nav v-if="places" class="flex gap-1 text-lead" aria-label="Places">
-      <NuxtLink v-for="{ to, label } in PLACES" :key="to" :to="to" class="flex min-h-11 items-center px-2 underline-offset-4 hover:underline" active-class="underline decoration-brass decoration-2">{{ label }}</NuxtLink>
+      <NuxtLink
+        v-for="{ to, label } in PLACES"
+        :key="to"
+        :to="to"
+        class="flex min-h-11 items-center px-2 underline-offset-4 hover:underline"
+        active-class="underline decoration-brass decoration-2"
+        >{{ label }}</NuxtLink
+      >
     </nav>
-    <div class="min-w-0 flex-1"><slot><p v-if="workshop" class="font-bold">{{ WORKSHOP }}</p></slot></div>
+    <div class="min-w-0 flex-1">
+      <slot
+        ><p v-if="workshop" class="font-bold">{{ WORKSHOP }}</p></slot
+      >
+    </div>
     <div class="text-note"><SaveState /></div>
     <slot name="acts" />
     <ClientOnly><UnitPicker class="max-md:hidden" /><PersonPicker /></ClientOnly>

@@ -8,7 +8,14 @@ const zone = ref('UTC')
 onMounted(() => (zone.value = Intl.DateTimeFormat().resolvedOptions().timeZone))
 /** After half a year the day and year matter, not the minute. */
 const long = computed(() => Date.now() - Date.parse(props.at) > 180 * 86_400_000)
-const text = computed(() => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', ...(long.value ? { year: 'numeric' } : { hour: '2-digit', minute: '2-digit' }), timeZone: zone.value }).format(new Date(props.at)))
+const text = computed(() =>
+  new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    ...(long.value ? { year: 'numeric' } : { hour: '2-digit', minute: '2-digit' }),
+    timeZone: zone.value
+  }).format(new Date(props.at))
+)
 </script>
 
 <template>

@@ -4,16 +4,36 @@ import type { KeptOdds, OwnPath } from '../../../core/paths'
 import type { DriveSheet } from '../../../core/sheet'
 import { fixDigits, money, oddsWords, partName } from '../../words'
 
-/** A path part by part: hours, parts, always-renewed items and odds move with each; access is one shared block, paid once. */
-const props = defineProps<{ sheet: DriveSheet; own: OwnPath; chosen: readonly string[]; kept: Record<string, KeptOdds>; currency: string; way: string | null }>()
+/**
+ * A path part by part: hours, parts, always-renewed items and odds move with each; access is one shared block, paid
+ * once.
+ */
+const props = defineProps<{
+  sheet: DriveSheet
+  own: OwnPath
+  chosen: readonly string[]
+  kept: Record<string, KeptOdds>
+  currency: string
+  way: string | null
+}>()
 const emit = defineEmits<{ change: [renew: string[]] }>()
 
-const parts = computed(() => (props.sheet.parts ?? []).filter(({ fits }, i, all) => all.findIndex((other) => other.fits === fits) === i && fits in props.kept))
+const parts = computed(() =>
+  (props.sheet.parts ?? []).filter(
+    ({ fits }, i, all) => all.findIndex((other) => other.fits === fits) === i && fits in props.kept
+  )
+)
 const operations = computed(() => new Map(props.sheet.operations?.map((operation) => [operation.id, operation])))
 const access = computed(() => props.own.operations.flatMap((id) => operations.value.get(id) ?? []))
 const accessHours = computed(() => access.value.reduce((sum, { hours }) => sum + hours, 0))
-const items = computed(() => props.own.items.map(({ id, quantity }) => ({ name: props.sheet.alwaysRenewed?.find((one) => one.id === id)?.name ?? id, quantity })))
-const toggle = (id: string) => emit('change', props.chosen.includes(id) ? props.chosen.filter((one) => one !== id) : [...props.chosen, id])
+const items = computed(() =>
+  props.own.items.map(({ id, quantity }) => ({
+    name: props.sheet.alwaysRenewed?.find((one) => one.id === id)?.name ?? id,
+    quantity
+  }))
+)
+const toggle = (id: string) =>
+  emit('change', props.chosen.includes(id) ? props.chosen.filter((one) => one !== id) : [...props.chosen, id])
 </script>
 
 <template>
@@ -22,21 +42,54 @@ const toggle = (id: string) => emit('change', props.chosen.includes(id) ? props.
     <ul>
       <li v-for="part in parts" :key="part.id">
         <label class="flex min-h-11 items-center gap-3 border-t border-rule/60">
-          <input type="checkbox" class="size-6 accent-ink" :checked="own.renew.includes(part.fits)" :disabled="own.brought.includes(part.fits)" @change="toggle(part.fits)">
-          <span class="flex-1">{{ partName(sheet, part.fits) }}<span v-if="own.brought.includes(part.fits)" class="block text-note text-faint">comes with what is chosen</span><span v-else-if="own.keepsCondemned.includes(part.fits)" class="block text-note font-bold text-renew">condemned by the readings</span></span>
-          <span class="text-right text-note text-faint">{{ own.renew.includes(part.fits) ? money(part.price, currency) : `kept: ${oddsWords(kept[part.fits]!.odds)}` }}</span>
+          <input
+            type="checkbox"
+            class="size-6 accent-ink"
+            :checked="own.renew.includes(part.fits)"
+            :disabled="own.brought.includes(part.fits)"
+            @change="toggle(part.fits)" />
+          <span class="flex-1"
+            >{{ partName(sheet, part.fits)
+            }}<span v-if="own.brought.includes(part.fits)" class="block text-note text-faint"
+              >comes with what is chosen</span
+            ><span v-else-if="own.keepsCondemned.includes(part.fits)" class="block text-note font-bold text-renew"
+              >condemned by the readings</span
+            ></span
+          >
+          <span class="text-right text-note text-faint">{{
+            own.renew.includes(part.fits) ? money(part.price, currency) : `kept: ${oddsWords(kept[part.fits]!.odds)}`
+          }}</span>
         </label>
       </li>
     </ul>
-    <dl class="[&_dd]:text-right mt-3 grid grid-cols-[1fr_auto] gap-y-1 border-t-2 border-ink pt-2" data-testid="own-cost">
-      <dt>Getting there, once<span class="block text-note text-faint">{{ access.map((o) => o.name.toLowerCase()).join(', ') || 'nothing to take off' }}{{ way ? `; ${way.toLowerCase()}` : '' }}</span></dt><dd class="figure">{{ fixDigits(accessHours, 1) }} h</dd>
-      <dt>At the parts themselves</dt><dd class="figure">{{ fixDigits(own.cost.hours - accessHours, 1) }} h</dd>
-      <dt>Labour</dt><dd class="figure">{{ money(own.cost.labour, currency) }}</dd>
-      <dt>Parts</dt><dd class="figure">{{ money(own.cost.partsPrice, currency) }}</dd>
-      <dt>Always renewed<span class="block text-note text-faint">{{ items.map(({ name, quantity }) => (quantity > 1 ? `${quantity} × ${name}` : name)).join(', ') }}</span></dt><dd class="figure">{{ money(own.cost.itemsPrice, currency) }}</dd>
-      <dt class="text-lg font-bold">Price now</dt><dd class="figure text-lg" data-testid="own-now">{{ money(own.cost.now, currency) }}</dd>
-      <dt>Comes back</dt><dd class="figure" data-testid="own-odds">{{ oddsWords(own.cost.comeBack) }}</dd>
-      <dt>Expected cost</dt><dd class="figure">{{ money(own.cost.expected, currency) }}</dd>
+    <dl
+      class="[&_dd]:text-right mt-3 grid grid-cols-[1fr_auto] gap-y-1 border-t-2 border-ink pt-2"
+      data-testid="own-cost">
+      <dt>
+        Getting there, once<span class="block text-note text-faint"
+          >{{ access.map((o) => o.name.toLowerCase()).join(', ') || 'nothing to take off'
+          }}{{ way ? `; ${way.toLowerCase()}` : '' }}</span
+        >
+      </dt>
+      <dd class="figure">{{ fixDigits(accessHours, 1) }} h</dd>
+      <dt>At the parts themselves</dt>
+      <dd class="figure">{{ fixDigits(own.cost.hours - accessHours, 1) }} h</dd>
+      <dt>Labour</dt>
+      <dd class="figure">{{ money(own.cost.labour, currency) }}</dd>
+      <dt>Parts</dt>
+      <dd class="figure">{{ money(own.cost.partsPrice, currency) }}</dd>
+      <dt>
+        Always renewed<span class="block text-note text-faint">{{
+          items.map(({ name, quantity }) => (quantity > 1 ? `${quantity} × ${name}` : name)).join(', ')
+        }}</span>
+      </dt>
+      <dd class="figure">{{ money(own.cost.itemsPrice, currency) }}</dd>
+      <dt class="text-lg font-bold">Price now</dt>
+      <dd class="figure text-lg" data-testid="own-now">{{ money(own.cost.now, currency) }}</dd>
+      <dt>Comes back</dt>
+      <dd class="figure" data-testid="own-odds">{{ oddsWords(own.cost.comeBack) }}</dd>
+      <dt>Expected cost</dt>
+      <dd class="figure">{{ money(own.cost.expected, currency) }}</dd>
     </dl>
   </section>
 </template>

@@ -9,32 +9,94 @@ import { partName, USAGE_UNITS } from '../../words'
 import { largeNumberOf, numberOf } from '../bench/draft'
 import FaultNote from '../parts/FaultNote.vue'
 
-/** What the paths are priced with: each figure says whether it is a default, the sheet's, the shop's or this job's, and can be changed for this job. */
+/**
+ * What the paths are priced with: each figure says whether it is a default, the sheet's, the shop's or this job's, and
+ * can be changed for this job.
+ */
 const props = defineProps<{ paths: Paths }>()
 const job = useJob()
 const bench = useBench()
 const faults = ref<Record<string, string>>({})
 
-interface Row { key: string; label: string; unit: string; value: number; from: string }
+interface Row {
+  key: string
+  label: string
+  unit: string
+  value: number
+  from: string
+}
 const sheet = computed(() => job.job!.sheet)
 const currency = computed(() => sheet.value.money?.currency ?? '')
 const said = computed<Pricing>(() => job.record.pricing ?? {})
 const shop = computed<Pricing>(() => job.job!.known?.pricing ?? {})
 const defaults = computed(() => defaultAssumptions(sheet.value, job.job!.usage.unit))
 const plainKeys = ['horizon', 'hourRate', 'newPart', 'damage'] as const
-const from = (key: (typeof plainKeys)[number]) => (said.value[key] !== undefined ? 'this job' : shop.value[key] !== undefined ? 'shop' : key === 'hourRate' && sheet.value.money ? 'sheet' : 'default')
-const fromList = (list: 'prices' | 'hours', id: string) => (said.value[list]?.[id] !== undefined ? 'this job' : shop.value[list]?.[id] !== undefined ? 'shop' : 'sheet')
+const from = (key: (typeof plainKeys)[number]) =>
+  said.value[key] !== undefined
+    ? 'this job'
+    : shop.value[key] !== undefined
+      ? 'shop'
+      : key === 'hourRate' && sheet.value.money
+        ? 'sheet'
+        : 'default'
+const fromList = (list: 'prices' | 'hours', id: string) =>
+  said.value[list]?.[id] !== undefined ? 'this job' : shop.value[list]?.[id] !== undefined ? 'shop' : 'sheet'
 const effective = computed(() => overlaid(shop.value, said.value))
 
-const assumptions = computed<Row[]>(() => plainKeys.map((key) => ({
-  key, from: from(key), value: effective.value[key] ?? (key === 'horizon' ? props.paths.assumptions.horizon : defaults.value[key]),
-  label: { horizon: 'Held against, from now', hourRate: 'Labour, an hour', newPart: 'Odds that a new part comes back', damage: 'What a failure breaks besides' }[key],
-  unit: { horizon: USAGE_UNITS[job.job!.usage.unit], hourRate: currency.value, newPart: '0 to 1', damage: currency.value }[key]
-})))
-const prices = computed<Row[]>(() => [...(sheet.value.parts ?? []), ...(sheet.value.alwaysRenewed ?? [])].map(({ id, name, price }) => ({ key: `prices.${id}`, label: name, unit: currency.value, value: effective.value.prices?.[id] ?? price, from: fromList('prices', id) })))
-const hours = computed<Row[]>(() => [...(sheet.value.operations ?? []), ...(sheet.value.parts ?? []).filter((p) => p.hours > 0)].map(({ id, name, hours: h }) => ({ key: `hours.${id}`, label: name, unit: 'h', value: effective.value.hours?.[id] ?? h, from: fromList('hours', id) })))
-const odds = computed<Row[]>(() => Object.entries(props.paths.kept).map(([id, { odds: value, basis }]) => ({ key: `odds.${id}`, label: `${partName(sheet.value, id)} kept`, unit: '0 to 1', value: Number(value.toFixed(3)), from: basis === 'said' ? 'this job' : basis })))
-const groups = computed(() => [{ title: 'Assumptions', rows: assumptions.value }, { title: 'Odds of coming back, part by part', rows: odds.value }, { title: 'Prices', rows: prices.value }, { title: 'Hours', rows: hours.value }])
+const assumptions = computed<Row[]>(() =>
+  plainKeys.map((key) => ({
+    key,
+    from: from(key),
+    value: effective.value[key] ?? (key === 'horizon' ? props.paths.assumptions.horizon : defaults.value[key]),
+    label: {
+      horizon: 'Held against, from now',
+      hourRate: 'Labour, an hour',
+      newPart: 'Odds that a new part comes back',
+      damage: 'What a failure breaks besides'
+    }[key],
+    unit: {
+      horizon: USAGE_UNITS[job.job!.usage.unit],
+      hourRate: currency.value,
+      newPart: '0 to 1',
+      damage: currency.value
+    }[key]
+  }))
+)
+const prices = computed<Row[]>(() =>
+  [...(sheet.value.parts ?? []), ...(sheet.value.alwaysRenewed ?? [])].map(({ id, name, price }) => ({
+    key: `prices.${id}`,
+    label: name,
+    unit: currency.value,
+    value: effective.value.prices?.[id] ?? price,
+    from: fromList('prices', id)
+  }))
+)
+const hours = computed<Row[]>(() =>
+  [...(sheet.value.operations ?? []), ...(sheet.value.parts ?? []).filter((p) => p.hours > 0)].map(
+    ({ id, name, hours: h }) => ({
+      key: `hours.${id}`,
+      label: name,
+      unit: 'h',
+      value: effective.value.hours?.[id] ?? h,
+      from: fromList('hours', id)
+    })
+  )
+)
+const odds = computed<Row[]>(() =>
+  Object.entries(props.paths.kept).map(([id, { odds: value, basis }]) => ({
+    key: `odds.${id}`,
+    label: `${partName(sheet.value, id)} kept`,
+    unit: '0 to 1',
+    value: Number(value.toFixed(3)),
+    from: basis === 'said' ? 'this job' : basis
+  }))
+)
+const groups = computed(() => [
+  { title: 'Assumptions', rows: assumptions.value },
+  { title: 'Odds of coming back, part by part', rows: odds.value },
+  { title: 'Prices', rows: prices.value },
+  { title: 'Hours', rows: hours.value }
+])
 const months = ref('')
 const aMonth = ref('')
 const kept = ref('')
@@ -50,9 +112,14 @@ function nameMonths() {
 /** Keeps the assumptions as they are here for jobs opened from now on. */
 async function keepForShop() {
   try {
-    const { horizon, hourRate, newPart, damage } = Object.fromEntries(assumptions.value.map(({ key, value }) => [key, value]))
+    const { horizon, hourRate, newPart, damage } = Object.fromEntries(
+      assumptions.value.map(({ key, value }) => [key, value])
+    )
     const now = await $fetch<{ horizons?: object }>('/api/pricing')
-    await $fetch('/api/pricing', { method: 'POST', body: { hourRate, newPart, damage, horizons: { ...now.horizons, [job.job!.usage.unit]: horizon } } })
+    await $fetch('/api/pricing', {
+      method: 'POST',
+      body: { hourRate, newPart, damage, horizons: { ...now.horizons, [job.job!.usage.unit]: horizon } }
+    })
     kept.value = 'Kept: jobs opened from now on are weighed with these.'
   } catch (error) {
     kept.value = shownProblem(error).message
@@ -61,7 +128,15 @@ async function keepForShop() {
 
 /** Figures that are written with thousands. */
 const LARGE: readonly string[] = ['horizon', 'hourRate', 'damage', 'prices']
-const MOST: Record<string, number> = { newPart: 1, odds: 1, horizon: 1e7, hourRate: 10_000, damage: 1e7, prices: 1e6, hours: 200 }
+const MOST: Record<string, number> = {
+  newPart: 1,
+  odds: 1,
+  horizon: 1e7,
+  hourRate: 10_000,
+  damage: 1e7,
+  prices: 1e6,
+  hours: 200
+}
 
 function change(row: Row, typed: string) {
   const [list, id] = row.key.split('.') as [string, string | undefined]
@@ -88,25 +163,55 @@ function changed(list: string, id: string | undefined, value: number | undefined
 
 <template>
   <details class="bg-sheet" data-testid="pricing">
-    <summary class="min-h-11 cursor-pointer px-4 py-3 font-bold">Prices, hours and odds these paths are weighed with</summary>
+    <summary class="min-h-11 cursor-pointer px-4 py-3 font-bold">
+      Prices, hours and odds these paths are weighed with
+    </summary>
     <div class="grid grid-cols-2 gap-6 p-4 max-lg:grid-cols-1">
       <section v-for="group in groups" :key="group.title">
         <h3 class="font-bold">{{ group.title }}</h3>
-        <form v-if="group.title === 'Assumptions' && bench.by" class="flex flex-wrap items-end gap-2 py-1" @submit.prevent="nameMonths">
-          <label class="w-24"><span class="label">Or in months</span><input v-model="months" class="figure field" inputmode="decimal" maxlength="5"></label>
-          <label class="w-32"><span class="label">{{ USAGE_UNITS[job.job!.usage.unit] }} a month</span><input v-model="aMonth" class="figure field" inputmode="decimal" maxlength="8"></label>
+        <form
+          v-if="group.title === 'Assumptions' && bench.by"
+          class="flex flex-wrap items-end gap-2 py-1"
+          @submit.prevent="nameMonths">
+          <label class="w-24"
+            ><span class="label">Or in months</span
+            ><input v-model="months" class="figure field" inputmode="decimal" maxlength="5"
+          /></label>
+          <label class="w-32"
+            ><span class="label">{{ USAGE_UNITS[job.job!.usage.unit] }} a month</span
+            ><input v-model="aMonth" class="figure field" inputmode="decimal" maxlength="8"
+          /></label>
           <button type="submit" class="act">Hold against that</button>
           <FaultNote v-if="faults.months" class="basis-full text-note">{{ faults.months }}</FaultNote>
         </form>
-        <div v-for="row in group.rows" :key="row.key" class="grid grid-cols-[1fr_96px_64px] items-center gap-2 border-t border-rule/60 py-1">
+        <div
+          v-for="row in group.rows"
+          :key="row.key"
+          class="grid grid-cols-[1fr_96px_64px] items-center gap-2 border-t border-rule/60 py-1">
           <label :for="`p-${row.key}`" class="text-body">{{ row.label }}, {{ row.unit }}</label>
-          <input :id="`p-${row.key}`" class="figure field text-right" inputmode="decimal" maxlength="10" :value="String(row.value)" :disabled="!bench.by" :aria-invalid="!!faults[row.key]" @change="change(row, ($event.target as HTMLInputElement).value)">
+          <input
+            :id="`p-${row.key}`"
+            class="figure field text-right"
+            inputmode="decimal"
+            maxlength="10"
+            :value="String(row.value)"
+            :disabled="!bench.by"
+            :aria-invalid="!!faults[row.key]"
+            @change="change(row, ($event.target as HTMLInputElement).value)" />
           <span class="text-mark" :class="row.from === 'this job' ? 'font-bold' : 'text-faint'">{{ row.from }}</span>
           <FaultNote v-if="faults[row.key]" class="col-span-full text-note">{{ faults[row.key] }}</FaultNote>
         </div>
       </section>
     </div>
-    <p v-if="bench.by" class="px-4"><button type="button" class="act" data-testid="keep-shop" @click="keepForShop">Use these assumptions for new jobs</button> <span role="status">{{ kept }}</span></p>
-    <p class="px-4 py-3 text-note text-faint">An emptied field goes back to what the shop, its sheet or the default says. Prices and hours for every job are changed on the engine's sheet.</p>
+    <p v-if="bench.by" class="px-4">
+      <button type="button" class="act" data-testid="keep-shop" @click="keepForShop">
+        Use these assumptions for new jobs
+      </button>
+      <span role="status">{{ kept }}</span>
+    </p>
+    <p class="px-4 py-3 text-note text-faint">
+      An emptied field goes back to what the shop, its sheet or the default says. Prices and hours for every job are
+      changed on the engine's sheet.
+    </p>
   </details>
 </template>

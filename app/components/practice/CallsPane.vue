@@ -18,7 +18,11 @@ const CALLS = Object.keys(CALL_WORDS) as Call[]
 const sheet = computed(() => practice.engine!.drive)
 const parts = computed(() => {
   const { chains, rails, tensioners, sprockets, phasers } = sheet.value
-  return [...[...chains, ...rails, ...tensioners, ...sprockets, ...phasers].map(({ id }) => id), ...(phasers.length > 0 ? ['oil'] : []), 'engine']
+  return [
+    ...[...chains, ...rails, ...tensioners, ...sprockets, ...phasers].map(({ id }) => id),
+    ...(phasers.length > 0 ? ['oil'] : []),
+    'engine'
+  ]
 })
 const sold = computed(() => new Set(spares(sheet.value).map(({ fits }) => fits)))
 const open = computed(() => parts.value.filter((part) => !practice.stand!.calls.has(part)).length)
@@ -26,7 +30,9 @@ const bill = computed(() => {
   const job = jobOfStand(practice.engine!, practice.stand!.readings)
   return sheet.value.parts?.length ? ownPath(job, assess(job), [...practice.stand!.renew]) : null
 })
-const brought = computed(() => bill.value?.brought.map((part) => partName(sheet.value, part).toLowerCase()).join(', ') ?? '')
+const brought = computed(
+  () => bill.value?.brought.map((part) => partName(sheet.value, part).toLowerCase()).join(', ') ?? ''
+)
 const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practice.stand!.renew.has(part) })
 </script>
 
@@ -34,22 +40,54 @@ const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practi
   <section class="p-4" aria-label="Calls">
     <h2 class="text-lg font-bold">What happens to each part?</h2>
     <p class="text-body text-faint">The engine itself: stop, while something must be settled before it is started.</p>
-    <RadioGroup v-for="part in parts" :key="part" :model-value="practice.stand!.calls.get(part) ?? ''" as="div" class="border-b border-rule/60 py-2" @update:model-value="(to: Call) => practice.call(part, to)">
+    <RadioGroup
+      v-for="part in parts"
+      :key="part"
+      :model-value="practice.stand!.calls.get(part) ?? ''"
+      as="div"
+      class="border-b border-rule/60 py-2"
+      @update:model-value="(to: Call) => practice.call(part, to)">
       <div class="flex items-center justify-between gap-2">
         <RadioGroupLabel class="font-bold">{{ partName(sheet, part) }}</RadioGroupLabel>
-        <button v-if="sold.has(part)" type="button" class="act-bare text-note" :aria-pressed="practice.stand!.renew.has(part)" :data-testid="`renew-${part}`" @click="toggle(part)">{{ practice.stand!.renew.has(part) ? 'on the bill' : 'not on the bill' }}</button>
+        <button
+          v-if="sold.has(part)"
+          type="button"
+          class="act-bare text-note"
+          :aria-pressed="practice.stand!.renew.has(part)"
+          :data-testid="`renew-${part}`"
+          @click="toggle(part)">
+          {{ practice.stand!.renew.has(part) ? 'on the bill' : 'not on the bill' }}
+        </button>
       </div>
       <div class="mt-1 flex gap-1">
         <RadioGroupOption v-for="call in CALLS" :key="call" v-slot="{ checked }" :value="call" as="template">
-          <button type="button" class="act flex min-w-0 flex-1 flex-col items-center justify-center !px-0 py-1 text-mark leading-tight" :class="checked ? 'border-2 !border-ink bg-paper' : ''" :aria-label="`${partName(sheet, part)}: ${CALL_WORDS[call]}`" :data-testid="`call-${part}-${call}`"><CallMark :call="call" bare :size="20" aria-hidden="true" />{{ CALL_WORDS[call] }}</button>
+          <button
+            type="button"
+            class="act flex min-w-0 flex-1 flex-col items-center justify-center !px-0 py-1 text-mark leading-tight"
+            :class="checked ? 'border-2 !border-ink bg-paper' : ''"
+            :aria-label="`${partName(sheet, part)}: ${CALL_WORDS[call]}`"
+            :data-testid="`call-${part}-${call}`">
+            <CallMark :call="call" bare :size="20" aria-hidden="true" />{{ CALL_WORDS[call] }}
+          </button>
         </RadioGroupOption>
       </div>
     </RadioGroup>
     <dl v-if="bill" class="mt-3 grid grid-cols-2 gap-y-1 text-body" data-testid="bill">
-      <dt>Hours</dt><dd class="figure text-right">{{ minutesWords(60 * bill.cost.hours) }}</dd><dt>Parts and sundries</dt><dd class="figure text-right">{{ money(bill.cost.partsPrice + bill.cost.itemsPrice, sheet.money?.currency ?? '') }}</dd><dt>Price now</dt><dd class="figure text-right">{{ money(bill.cost.now, sheet.money?.currency ?? '') }}</dd>
+      <dt>Hours</dt>
+      <dd class="figure text-right">{{ minutesWords(60 * bill.cost.hours) }}</dd>
+      <dt>Parts and sundries</dt>
+      <dd class="figure text-right">
+        {{ money(bill.cost.partsPrice + bill.cost.itemsPrice, sheet.money?.currency ?? '') }}
+      </dd>
+      <dt>Price now</dt>
+      <dd class="figure text-right">{{ money(bill.cost.now, sheet.money?.currency ?? '') }}</dd>
     </dl>
     <p v-if="brought" class="text-note">Comes with it: {{ brought }}.</p>
-    <p v-if="open" class="mt-3 text-body">{{ open }} {{ open === 1 ? 'part has' : 'parts have' }} no call yet: that counts as not judged.</p>
-    <button type="button" class="act-main mt-2 w-full" data-testid="finish" :disabled="busy" @click="emit('done')">{{ busy ? 'Judging …' : 'Done: show the truth' }}</button>
+    <p v-if="open" class="mt-3 text-body">
+      {{ open }} {{ open === 1 ? 'part has' : 'parts have' }} no call yet: that counts as not judged.
+    </p>
+    <button type="button" class="act-main mt-2 w-full" data-testid="finish" :disabled="busy" @click="emit('done')">
+      {{ busy ? 'Judging …' : 'Done: show the truth' }}
+    </button>
   </section>
 </template>

@@ -9,10 +9,20 @@ const practice = usePractice()
 const emit = defineEmits<{ chosen: [] }>()
 
 const GROUPS: readonly { title: string; kinds: readonly InspectionKind[] }[] = [
-  { title: '1 Complaint', kinds: ['ask'] }, { title: '2 Before the covers', kinds: ['scan', 'plug', 'pan', 'oil', 'compression'] }, { title: '3 Set to the mark', kinds: ['marks', 'wheel', 'count'] },
-  { title: '4 Tension', kinds: ['extension', 'push', 'pad'] }, { title: '5 Rails', kinds: ['rail'] }, { title: '6 Phasers', kinds: ['phaser', 'pin'] }, { title: '7 Chain on the bench', kinds: ['bench', 'length', 'teeth'] }
+  { title: '1 Complaint', kinds: ['ask'] },
+  { title: '2 Before the covers', kinds: ['scan', 'plug', 'pan', 'oil', 'compression'] },
+  { title: '3 Set to the mark', kinds: ['marks', 'wheel', 'count'] },
+  { title: '4 Tension', kinds: ['extension', 'push', 'pad'] },
+  { title: '5 Rails', kinds: ['rail'] },
+  { title: '6 Phasers', kinds: ['phaser', 'pin'] },
+  { title: '7 Chain on the bench', kinds: ['bench', 'length', 'teeth'] }
 ]
-const groups = computed(() => GROUPS.map(({ title, kinds }) => ({ title, items: practice.inspections.filter(({ kind }) => kinds.includes(kind)) })).filter(({ items }) => items.length > 0))
+const groups = computed(() =>
+  GROUPS.map(({ title, kinds }) => ({
+    title,
+    items: practice.inspections.filter(({ kind }) => kinds.includes(kind))
+  })).filter(({ items }) => items.length > 0)
+)
 const looks = ({ id }: Inspection) => practice.stand!.looks.get(id) ?? 0
 
 function choose(id: string) {
@@ -25,9 +35,21 @@ function choose(id: string) {
   <nav class="overflow-y-auto border-r border-rule bg-sheet pb-4" aria-label="Inspections">
     <section v-for="{ title, items } in groups" :key="title">
       <h2 class="label px-3 pt-3 pb-1">{{ title }}</h2>
-      <button v-for="item in items" :key="item.id" type="button" class="flex min-h-11 w-full items-center gap-2 border-l-4 px-2 py-1 text-left leading-tight" :class="practice.chosen === item.id ? 'border-brass bg-paper font-bold' : 'border-transparent'" :aria-current="practice.chosen === item.id" :data-testid="`inspection-${item.id}`" @click="choose(item.id)">
-        <svg width="14" height="14" viewBox="-7 -7 14 14" class="shrink-0" aria-hidden="true"><circle r="5" :class="looks(item) ? 'fill-ink' : 'fill-none'" class="stroke-ink" stroke-width="1.500" /></svg>
-        <span class="min-w-0 flex-1">{{ practice.titleOf(item) }}<span v-if="looks(item)" class="sr-only">, looked at</span></span>
+      <button
+        v-for="item in items"
+        :key="item.id"
+        type="button"
+        class="flex min-h-11 w-full items-center gap-2 border-l-4 px-2 py-1 text-left leading-tight"
+        :class="practice.chosen === item.id ? 'border-brass bg-paper font-bold' : 'border-transparent'"
+        :aria-current="practice.chosen === item.id"
+        :data-testid="`inspection-${item.id}`"
+        @click="choose(item.id)">
+        <svg width="14" height="14" viewBox="-7 -7 14 14" class="shrink-0" aria-hidden="true">
+          <circle r="5" :class="looks(item) ? 'fill-ink' : 'fill-none'" class="stroke-ink" stroke-width="1.500" />
+        </svg>
+        <span class="min-w-0 flex-1"
+          >{{ practice.titleOf(item) }}<span v-if="looks(item)" class="sr-only">, looked at</span></span
+        >
         <span class="figure text-note font-normal text-faint">{{ minutesWords(practice.costOf(item)) }}</span>
       </button>
     </section>

@@ -8,10 +8,13 @@ const props = defineProps<{ drawing: Drawing; label: string }>()
 const frame = ref<HTMLElement | null>(null)
 const close = ref(false)
 const chalked = ref(new Set<number>())
-watch(() => props.label, () => {
-  close.value = false
-  chalked.value = new Set()
-})
+watch(
+  () => props.label,
+  () => {
+    close.value = false
+    chalked.value = new Set()
+  }
+)
 
 /** Close up, the middle of the drive's top comes into view first. */
 async function toggleClose() {
@@ -31,14 +34,29 @@ function chalk(i: number) {
 
 <template>
   <div class="relative size-full">
-    <div ref="frame" class="size-full" :class="close ? 'overflow-auto' : ''" :tabindex="close ? 0 : undefined" :aria-label="close ? 'Close up, to be moved about' : undefined">
-      <svg :viewBox="`0 0 ${drawing.width} ${drawing.height}`" class="block" :class="close ? 'w-[1400px] max-w-none' : 'size-full'" role="img" :aria-label="label" data-testid="sight">
+    <div
+      ref="frame"
+      class="size-full"
+      :class="close ? 'overflow-auto' : ''"
+      :tabindex="close ? 0 : undefined"
+      :aria-label="close ? 'Close up, to be moved about' : undefined">
+      <svg
+        :viewBox="`0 0 ${drawing.width} ${drawing.height}`"
+        class="block"
+        :class="close ? 'w-[1400px] max-w-none' : 'size-full'"
+        role="img"
+        :aria-label="label"
+        data-testid="sight">
         <ShapeList :shapes="drawing.shapes" on-plate :lit="chalked" @touch="chalk" />
       </svg>
     </div>
-    <div v-if="drawing.shapes.some(({ name }) => name === 'link')" class="absolute top-1 right-1 flex flex-wrap justify-end gap-2">
+    <div
+      v-if="drawing.shapes.some(({ name }) => name === 'link')"
+      class="absolute top-1 right-1 flex flex-wrap justify-end gap-2">
       <button v-if="chalked.size" type="button" class="act" @click="chalked = new Set()">Wipe the chalk</button>
-      <button type="button" class="act" data-testid="closer" :aria-pressed="close" @click="toggleClose">{{ close ? 'Whole drive' : 'Closer' }}</button>
+      <button type="button" class="act" data-testid="closer" :aria-pressed="close" @click="toggleClose">
+        {{ close ? 'Whole drive' : 'Closer' }}
+      </button>
     </div>
   </div>
 </template>

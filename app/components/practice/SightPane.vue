@@ -14,22 +14,35 @@ import FaultNote from '../parts/FaultNote.vue'
 const practice = usePractice()
 const inspection = computed(() => practice.inspection!)
 const sheet = computed(() => practice.engine!.drive)
-const steps = computed(() => accessTo(sheet.value.operations ?? [], inspection.value.operations).filter(({ id }) => !practice.stand!.done.has(id)))
+const steps = computed(() =>
+  accessTo(sheet.value.operations ?? [], inspection.value.operations).filter(({ id }) => !practice.stand!.done.has(id))
+)
 const typed = ref<string[]>([])
 const problem = ref('')
 const pieces = ref(1)
 
 /** What stands of this inspection, with its place among all readings. */
-const entered = computed(() => practice.stand!.readings.map((entry, place) => ({ ...entry, place })).filter(({ inspection: of }) => of === inspection.value.id))
+const entered = computed(() =>
+  practice
+    .stand!.readings.map((entry, place) => ({ ...entry, place }))
+    .filter(({ inspection: of }) => of === inspection.value.id)
+)
 const standing = (asked: Unread) => entered.value.find(({ reading }) => isSameThing(reading, asked))
-const foundAt = (target: string, finding: string) => entered.value.find(({ reading }) => reading.target === target && reading.finding === finding)
+const foundAt = (target: string, finding: string) =>
+  entered.value.find(({ reading }) => reading.target === target && reading.finding === finding)
 const words = (target: string, finding: string) => findingWords(partKindOf(sheet.value, target) ?? 'engine', finding)
 const said = computed(() => entered.value.filter(({ reading }) => reading.kind === 'condition'))
 
-watch(() => practice.chosen, () => {
-  typed.value = inspection.value.reads.map((asked) => standing(asked)?.reading).map((reading) => String(reading?.notches ?? reading?.value ?? ''))
-  problem.value = ''
-}, { immediate: true })
+watch(
+  () => practice.chosen,
+  () => {
+    typed.value = inspection.value.reads
+      .map((asked) => standing(asked)?.reading)
+      .map((reading) => String(reading?.notches ?? reading?.value ?? ''))
+    problem.value = ''
+  },
+  { immediate: true }
+)
 
 function keep() {
   problem.value = ''
@@ -37,7 +50,8 @@ function keep() {
     const text = (typed.value[i] ?? '').trim()
     if (text === '') return
     const value = numberOf(text)
-    if (value === null || (asked.notches !== undefined && !(Number.isInteger(value) && value >= 0))) problem.value = `"${text}" is no ${asked.notches === undefined ? 'figure' : 'number of notches'}: write it like ${asked.notches === undefined ? '3.5' : '4'}.`
+    if (value === null || (asked.notches !== undefined && !(Number.isInteger(value) && value >= 0)))
+      problem.value = `"${text}" is no ${asked.notches === undefined ? 'figure' : 'number of notches'}: write it like ${asked.notches === undefined ? '3.5' : '4'}.`
     else practice.read({ ...asked, ...(asked.notches === undefined ? { value } : { notches: value }) } as Reading)
   })
 }
@@ -45,7 +59,13 @@ function keep() {
 function toggle(target: string, finding: string) {
   const stands = foundAt(target, finding)
   if (stands) practice.takeBack(stands.place)
-  else practice.read({ kind: 'condition', target, finding, ...(COUNTED_FINDINGS.includes(finding) ? { count: pieces.value } : {}) })
+  else
+    practice.read({
+      kind: 'condition',
+      target,
+      finding,
+      ...(COUNTED_FINDINGS.includes(finding) ? { count: pieces.value } : {})
+    })
 }
 </script>
 
@@ -53,20 +73,43 @@ function toggle(target: string, finding: string) {
   <section class="space-y-3 p-4" :aria-label="practice.titleOf(inspection)">
     <h2 class="text-lg font-bold">{{ practice.titleOf(inspection) }}</h2>
     <template v-if="!practice.looked">
-      <ul v-if="steps.length" class="text-body"><li v-for="step in steps" :key="step.id" class="flex justify-between border-b border-rule/60 py-1"><span>{{ step.name }}</span><span class="figure font-normal">{{ minutesWords(60 * step.hours) }}</span></li></ul>
-      <p class="text-body">Of its own <span class="figure">{{ minutesWords(inspection.minutes) }}</span>{{ steps.length ? '; what comes off stays off.' : '.' }}</p>
-      <button type="button" class="act-main w-full" data-testid="look" @click="practice.look()">Look, {{ minutesWords(practice.costOf(inspection)) }}</button>
+      <ul v-if="steps.length" class="text-body">
+        <li v-for="step in steps" :key="step.id" class="flex justify-between border-b border-rule/60 py-1">
+          <span>{{ step.name }}</span><span class="figure font-normal">{{ minutesWords(60 * step.hours) }}</span>
+        </li>
+      </ul>
+      <p class="text-body">
+        Of its own <span class="figure">{{ minutesWords(inspection.minutes) }}</span>{{
+          steps.length ? '; what comes off stays off.' : '.'
+        }}
+      </p>
+      <button type="button" class="act-main w-full" data-testid="look" @click="practice.look()">
+        Look, {{ minutesWords(practice.costOf(inspection)) }}
+      </button>
     </template>
     <template v-else>
       <template v-if="inspection.kind === 'ask'">
         <p class="text-body text-faint">What is said, heard and stored:</p>
-        <ul><li v-for="{ reading, place } in said" :key="place" class="border-b border-rule/60 py-1">{{ words(reading.target!, reading.finding!) }}</li></ul>
+        <ul>
+          <li v-for="{ reading, place } in said" :key="place" class="border-b border-rule/60 py-1">
+            {{ words(reading.target!, reading.finding!) }}
+          </li>
+        </ul>
         <p v-if="said.length === 0">No noise now, no code, nothing renewed before.</p>
       </template>
       <form v-if="inspection.reads.length" class="space-y-2" @submit.prevent="keep">
         <label v-for="(asked, i) in inspection.reads" :key="i" class="block">
-          <span class="label">{{ askedWords(sheet, asked) }}<span v-if="standing(asked)" class="text-ink"> · stands</span></span>
-          <span class="mt-1 flex items-center gap-2"><input v-model="typed[i]" class="field text-xl font-bold" inputmode="decimal" autocomplete="off" :data-testid="`figure-${i}`"><span class="shrink-0 text-faint">{{ askedUnit(asked) }}</span></span>
+          <span class="label"
+            >{{ askedWords(sheet, asked) }}<span v-if="standing(asked)" class="text-ink"> · stands</span></span
+          >
+          <span class="mt-1 flex items-center gap-2"
+            ><input
+              v-model="typed[i]"
+              class="field text-xl font-bold"
+              inputmode="decimal"
+              autocomplete="off"
+              :data-testid="`figure-${i}`" /><span class="shrink-0 text-faint">{{ askedUnit(asked) }}</span></span
+          >
         </label>
         <FaultNote v-if="problem">{{ problem }}</FaultNote>
         <button type="submit" class="act-main w-full" data-testid="keep">Write down</button>
@@ -74,11 +117,36 @@ function toggle(target: string, finding: string) {
       <div v-if="inspection.findings.length" role="group" aria-label="What you see">
         <p class="label">What you see</p>
         <div class="mt-1 flex flex-wrap gap-2">
-          <button v-for="{ target, finding } in inspection.findings" :key="target + finding" type="button" class="act" :class="foundAt(target, finding) ? 'border-ink bg-ink !text-sheet' : ''" :aria-pressed="Boolean(foundAt(target, finding))" :data-testid="`finding-${finding}`" @click="toggle(target, finding)">{{ words(target, finding) }}<template v-if="foundAt(target, finding)?.reading.count">, {{ foundAt(target, finding)!.reading.count }}</template></button>
+          <button
+            v-for="{ target, finding } in inspection.findings"
+            :key="target + finding"
+            type="button"
+            class="act"
+            :class="foundAt(target, finding) ? 'border-ink bg-ink !text-sheet' : ''"
+            :aria-pressed="Boolean(foundAt(target, finding))"
+            :data-testid="`finding-${finding}`"
+            @click="toggle(target, finding)">
+            {{ words(target, finding)
+            }}<template v-if="foundAt(target, finding)?.reading.count"
+              >, {{ foundAt(target, finding)!.reading.count }}</template
+            >
+          </button>
         </div>
-        <label v-if="inspection.findings.some(({ finding }) => COUNTED_FINDINGS.includes(finding))" class="mt-2 flex items-center gap-2"><span class="label">Pieces</span><input v-model.number="pieces" type="number" min="1" max="20" class="field w-24" data-testid="pieces"></label>
+        <label
+          v-if="inspection.findings.some(({ finding }) => COUNTED_FINDINGS.includes(finding))"
+          class="mt-2 flex items-center gap-2"
+          ><span class="label">Pieces</span
+          ><input v-model.number="pieces" type="number" min="1" max="20" class="field w-24" data-testid="pieces"
+        /></label>
       </div>
-      <button v-if="inspection.kind !== 'ask'" type="button" class="act-bare text-body" data-testid="look-again" @click="practice.look()">Look again, {{ minutesWords(inspection.minutes) }}</button>
+      <button
+        v-if="inspection.kind !== 'ask'"
+        type="button"
+        class="act-bare text-body"
+        data-testid="look-again"
+        @click="practice.look()">
+        Look again, {{ minutesWords(inspection.minutes) }}
+      </button>
     </template>
     <p class="sr-only" role="status">{{ entered.length }} written down of {{ partName(sheet, inspection.part) }}</p>
   </section>

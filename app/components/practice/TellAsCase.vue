@@ -17,7 +17,10 @@ const made = ref<KeptCase | null>(null)
 async function tell() {
   problem.value = ''
   try {
-    made.value = await $fetch<KeptCase>(`/api/jobs/${props.job}/practice`, { method: 'POST', body: { title: title.value.trim(), complaint: complaint.value.trim(), by: bench.by } })
+    made.value = await $fetch<KeptCase>(`/api/jobs/${props.job}/practice`, {
+      method: 'POST',
+      body: { title: title.value.trim(), complaint: complaint.value.trim(), by: bench.by }
+    })
   } catch (failure) {
     const { message, faults } = shownProblem(failure)
     problem.value = [message, ...faults.map(({ message: what }) => what)].join(' ')
@@ -28,11 +31,22 @@ async function tell() {
 <template>
   <section class="bg-sheet p-4" data-testid="tell-as-case">
     <h2 class="text-lg font-bold">Tell it as a practice case</h2>
-    <p v-if="made" role="status">“{{ made.title }}” stands among the <NuxtLink to="/practice" class="underline decoration-brass underline-offset-2">cases of the workshop</NuxtLink>.</p>
+    <p v-if="made" role="status">
+      “{{ made.title }}” stands among the
+      <NuxtLink to="/practice" class="underline decoration-brass underline-offset-2">cases of the workshop</NuxtLink>.
+    </p>
     <form v-else class="mt-1 space-y-2" @submit.prevent="tell">
-      <p class="text-body">What was read becomes the truth of an engine for others to judge. Vehicle, names and photos stay out: see that the complaint names nobody either.</p>
-      <label class="block"><span class="label">Title</span><input v-model="title" class="field mt-1" maxlength="120"></label>
-      <label class="block"><span class="label">Complaint</span><textarea v-model="complaint" class="field mt-1 py-2" rows="3" maxlength="4000" /></label>
+      <p class="text-body">
+        What was read becomes the truth of an engine for others to judge. Vehicle, names and photos stay out: see that
+        the complaint names nobody either.
+      </p>
+      <label class="block"
+        ><span class="label">Title</span><input v-model="title" class="field mt-1" maxlength="120"
+      /></label>
+      <label class="block"
+        ><span class="label">Complaint</span
+        ><textarea v-model="complaint" class="field mt-1 py-2" rows="3" maxlength="4000" />
+      </label>
       <FaultNote v-if="problem">{{ problem }}</FaultNote>
       <button type="submit" class="act" :disabled="bench.by === ''">Tell it</button>
     </form>

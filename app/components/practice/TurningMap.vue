@@ -20,18 +20,43 @@ const practice = usePractice()
 const plate = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(plate, { width: 560, height: 560 })
 
-const chains = computed(() => props.engine.drive.chains.map((chain) => {
-  const picture = truePicture(props.engine, chain)
-  return { chain, picture, turned: turningOf(props.engine.drive, chain, picture), strand: strandOf(chain.path.filter((id) => props.engine.drive.sprockets.some((s) => s.id === id))) }
-}))
-const projection = computed(() => fitPictures(chains.value.map(({ picture }) => picture), width.value, height.value, 60))
+const chains = computed(() =>
+  props.engine.drive.chains.map((chain) => {
+    const picture = truePicture(props.engine, chain)
+    return {
+      chain,
+      picture,
+      turned: turningOf(props.engine.drive, chain, picture),
+      strand: strandOf(chain.path.filter((id) => props.engine.drive.sprockets.some((s) => s.id === id)))
+    }
+  })
+)
+const projection = computed(() =>
+  fitPictures(
+    chains.value.map(({ picture }) => picture),
+    width.value,
+    height.value,
+    60
+  )
+)
 const open = computed(() => {
-  const reached = (kind: string) => inspectionsOf(props.engine.drive).filter((one) => one.kind === kind).some(({ operations }) => operations.every((operation) => props.done.has(operation)))
+  const reached = (kind: string) =>
+    inspectionsOf(props.engine.drive)
+      .filter((one) => one.kind === kind)
+      .some(({ operations }) => operations.every((operation) => props.done.has(operation)))
   return { cams: reached('marks'), drive: reached('count') }
 })
 /** crank degrees of kick-back that turning forward has not taken up. */
-const kicked = computed(() => (props.turnedForward ? 0 : props.engine.truth.kickBack * Math.max(0, 1 - Math.max(0, practice.crank - props.engine.start) / TAKEN_UP)))
-const moved = computed(() => chains.value.map(({ turned, strand }) => turned(practice.crank, strand && kicked.value > 0 ? { ...strand, sag: SAG * kicked.value } : undefined)))
+const kicked = computed(() =>
+  props.turnedForward
+    ? 0
+    : props.engine.truth.kickBack * Math.max(0, 1 - Math.max(0, practice.crank - props.engine.start) / TAKEN_UP)
+)
+const moved = computed(() =>
+  chains.value.map(({ turned, strand }) =>
+    turned(practice.crank, strand && kicked.value > 0 ? { ...strand, sag: SAG * kicked.value } : undefined)
+  )
+)
 
 /** mm of sag that a degree of kick-back makes. */
 const SAG = 1.6
@@ -41,23 +66,37 @@ function strandOf([, from, to]: readonly string[]): Slackness | null {
   return from && to ? { from, to, sag: 0 } : null
 }
 
-/** Degrees that a sprocket has turned on the page, clockwise; a cam that kicked back stands that much early, a loose one trails. */
+/**
+ * Degrees that a sprocket has turned on the page, clockwise; a cam that kicked back stands that much early, a loose one
+ * trails.
+ */
 function turnOf(place: number, id: string): number {
   const { drive, truth } = props.engine
   const angle = moved.value[place]!.angles[id] ?? 0
   const phaser = drive.phasers.find(({ sprocket }) => sprocket === id)
-  const loose = phaser && truth.findings.some((f) => f.target === phaser.id && f.finding === 'snaps-back') ? truth.play![phaser.id]! * trailBehind(angle, 4) : 0
+  const loose =
+    phaser && truth.findings.some((f) => f.target === phaser.id && f.finding === 'snaps-back')
+      ? truth.play![phaser.id]! * trailBehind(angle, 4)
+      : 0
   const sense = drive.rotation === 'clockwise' ? 1 : -1
   const driven = drive.chains[place]!.driver !== id
   return -angle + (driven ? (sense * (kicked.value - loose)) / 2 : 0)
 }
 
-const covered = computed(() => (open.value.drive ? '' : open.value.cams ? 'Front cover on: the cams can be seen, the chain cannot.' : 'Covers on: only the crank\'s pulley can be seen.'))
+const covered = computed(() =>
+  open.value.drive
+    ? ''
+    : open.value.cams
+      ? 'Front cover on: the cams can be seen, the chain cannot.'
+      : "Covers on: only the crank's pulley can be seen."
+)
 const label = computed(() => `The engine on the stand. ${covered.value}`)
 /** Told once it is at rest. */
 const rest = computed(() => `Crank ${Math.round(turn360(practice.stand!.crank))}° past its mark.`)
-const outline = (points: readonly (readonly [number, number])[]) => `${points.map(([px, py], i) => `${i === 0 ? 'M' : 'L'}${projection.value.x(px).toFixed(1)} ${projection.value.y(py).toFixed(1)}`).join('')}Z`
-const isSeen = (place: number, id: string) => open.value.drive || (open.value.cams && props.engine.drive.chains[place]!.driver !== id)
+const outline = (points: readonly (readonly [number, number])[]) =>
+  `${points.map(([px, py], i) => `${i === 0 ? 'M' : 'L'}${projection.value.x(px).toFixed(1)} ${projection.value.y(py).toFixed(1)}`).join('')}Z`
+const isSeen = (place: number, id: string) =>
+  open.value.drive || (open.value.cams && props.engine.drive.chains[place]!.driver !== id)
 const pulley = computed(() => {
   const { chain, picture } = chains.value[0]!
   const { centre, radius, mark } = picture.sprockets.find(({ id }) => id === chain.driver)!
@@ -74,8 +113,8 @@ function angleOf({ clientX, clientY }: PointerEvent): number {
 let dragged: number | null = null
 
 function grab(event: PointerEvent) {
-  dragged = angleOf(event);
-  (event.currentTarget as Element).setPointerCapture(event.pointerId)
+  dragged = angleOf(event)
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 
 /** A hand on the crank turns it in its running direction only: drawn back, it slips. */
@@ -96,23 +135,79 @@ function release() {
 
 <template>
   <div ref="plate" class="on-plate relative min-h-0 flex-1 bg-plate">
-    <svg v-if="width > 200 && height > 160" :viewBox="`0 0 ${width} ${height}`" class="absolute inset-0 size-full" role="img" :aria-label="label" data-testid="turning-map">
+    <svg
+      v-if="width > 200 && height > 160"
+      :viewBox="`0 0 ${width} ${height}`"
+      class="absolute inset-0 size-full"
+      role="img"
+      :aria-label="label"
+      data-testid="turning-map">
       <template v-for="({ chain, picture }, place) in chains" :key="chain.id">
-        <path v-if="!open.drive" :d="outline(picture.pins)" class="fill-plate stroke-hair" stroke-width="58" stroke-linejoin="round" />
-        <path v-if="!open.drive" :d="outline(picture.pins)" class="fill-plate stroke-plate" stroke-width="54" stroke-linejoin="round" />
+        <path
+          v-if="!open.drive"
+          :d="outline(picture.pins)"
+          class="fill-plate stroke-hair"
+          stroke-width="58"
+          stroke-linejoin="round" />
+        <path
+          v-if="!open.drive"
+          :d="outline(picture.pins)"
+          class="fill-plate stroke-plate"
+          stroke-width="54"
+          stroke-linejoin="round" />
         <template v-if="open.drive">
-          <RailShape v-for="rail in picture.rails" :key="rail.id" :rail="rail" :pitch="chain.pitch" :projection="projection" :chosen="false" />
-          <TensionerShape v-if="picture.tensioner" :tensioner="picture.tensioner" :limit="null" :projection="projection" :chosen="false" plain />
+          <RailShape
+            v-for="rail in picture.rails"
+            :key="rail.id"
+            :rail="rail"
+            :pitch="chain.pitch"
+            :projection="projection"
+            :chosen="false" />
+          <TensionerShape
+            v-if="picture.tensioner"
+            :tensioner="picture.tensioner"
+            :limit="null"
+            :projection="projection"
+            :chosen="false"
+            plain />
         </template>
         <template v-for="sprocket in picture.sprockets" :key="sprocket.id">
-          <TurnedSprocket v-if="isSeen(place, sprocket.id)" :sprocket="sprocket" :pitch="chain.pitch" :projection="projection" :turn="turnOf(place, sprocket.id)" />
+          <TurnedSprocket
+            v-if="isSeen(place, sprocket.id)"
+            :sprocket="sprocket"
+            :pitch="chain.pitch"
+            :projection="projection"
+            :turn="turnOf(place, sprocket.id)" />
         </template>
-        <TurnedChain v-if="open.drive" :pins="moved[place]!.pins" :coloured="picture.colouredLinks" :pitch="chain.pitch" :projection="projection" />
+        <TurnedChain
+          v-if="open.drive"
+          :pins="moved[place]!.pins"
+          :coloured="picture.colouredLinks"
+          :pitch="chain.pitch"
+          :projection="projection" />
       </template>
-      <g :transform="`translate(${pulley.x} ${pulley.y})`" class="cursor-grab touch-none" data-testid="crank" @pointerdown.prevent="grab" @pointermove="drag" @pointerup="release" @pointercancel="release">
+      <g
+        :transform="`translate(${pulley.x} ${pulley.y})`"
+        class="cursor-grab touch-none"
+        data-testid="crank"
+        @pointerdown.prevent="grab"
+        @pointermove="drag"
+        @pointerup="release"
+        @pointercancel="release">
         <circle :r="Math.max(44, pulley.r)" class="fill-transparent" />
         <circle v-if="!open.drive" :r="pulley.r" class="fill-plate stroke-scribe" stroke-width="1.400" />
-        <g :transform="`rotate(${pulley.at - (moved[0]!.angles[chains[0]!.chain.driver] ?? 0)})`" data-testid="crank-mark"><line :x1="pulley.r * 0.400" :x2="pulley.r - 2" y1="0" y2="0" class="stroke-lit" stroke-width="4" stroke-linecap="round" /></g>
+        <g
+          :transform="`rotate(${pulley.at - (moved[0]!.angles[chains[0]!.chain.driver] ?? 0)})`"
+          data-testid="crank-mark">
+          <line
+            :x1="pulley.r * 0.4"
+            :x2="pulley.r - 2"
+            y1="0"
+            y2="0"
+            class="stroke-lit"
+            stroke-width="4"
+            stroke-linecap="round" />
+        </g>
         <g :transform="`rotate(${pulley.at})`"><path :d="`M${pulley.r + 4} 0l14 -6v12Z`" class="fill-scribe" /></g>
       </g>
     </svg>

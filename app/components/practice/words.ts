@@ -12,7 +12,8 @@ export function minutesWords(minutes: number): string {
 /** What a figure is asked as. */
 export function askedWords(sheet: DriveSheet, reading: Unread): string {
   if (reading.notches !== undefined) return 'Notches that show'
-  if (reading.kind === 'linkCount') return `${partName(sheet, reading.from!)} to ${partName(sheet, reading.to!).toLowerCase()}`
+  if (reading.kind === 'linkCount')
+    return `${partName(sheet, reading.from!)} to ${partName(sheet, reading.to!).toLowerCase()}`
   if (reading.kind === 'camLag') return `${partName(sheet, reading.sprocket!)}, + late`
   return isNumeric(reading.kind) ? KIND_NAMES[reading.kind] : ''
 }

@@ -7,5 +7,7 @@ defineProps<{ drawing: Drawing; label: string }>()
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${drawing.width} ${drawing.height}`" class="block w-full bg-sheet" role="img" :aria-label="label"><ShapeList :shapes="drawing.shapes" /></svg>
+  <svg :viewBox="`0 0 ${drawing.width} ${drawing.height}`" class="block w-full bg-sheet" role="img" :aria-label="label">
+    <ShapeList :shapes="drawing.shapes" />
+  </svg>
 </template>

@@ -8,15 +8,20 @@ import DrawnShapes from './DrawnShapes.vue'
 
 /** A customer's report, in the words and figures it has on paper too. */
 const props = defineProps<{ report: Report; map: Drawing | null; photo: (id: string) => string }>()
-const chart = computed(() => (props.report.paths.length ? pathChart(props.report.paths, props.report.headings, 520, 240) : null))
+const chart = computed(() =>
+  props.report.paths.length ? pathChart(props.report.paths, props.report.headings, 520, 240) : null
+)
 </script>
 
 <template>
-  <article class="space-y-8 [&_h2]:mb-2 [&_h2]:text-xl [&_h2]:font-bold [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top [&_th]:pr-4 [&_th]:font-normal [&_th]:text-faint [&_tr]:border-b [&_tr]:border-rule/60">
+  <article
+    class="space-y-8 [&_h2]:mb-2 [&_h2]:text-xl [&_h2]:font-bold [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top [&_th]:pr-4 [&_th]:font-normal [&_th]:text-faint [&_tr]:border-b [&_tr]:border-rule/60">
     <header>
       <h1 class="text-3xl font-bold">{{ report.vehicle }}</h1>
       <p class="text-faint">{{ report.headings.under }}</p>
-      <p v-if="report.complaint" class="mt-2"><b>{{ report.headings.broughtInFor }}</b> {{ report.complaint }}</p>
+      <p v-if="report.complaint" class="mt-2">
+        <b>{{ report.headings.broughtInFor }}</b> {{ report.complaint }}
+      </p>
     </header>
     <section>
       <h2>{{ report.headings.happened }}</h2>
@@ -27,35 +32,100 @@ const chart = computed(() => (props.report.paths.length ? pathChart(props.report
       <p v-if="report.measures.length === 0">{{ report.headings.nothingMeasured }}</p>
       <div v-else class="overflow-x-auto">
         <table class="w-full text-left">
-          <thead><tr><th v-for="head in report.headings.measures" :key="head">{{ head }}</th></tr></thead>
-          <tbody><tr v-for="m in report.measures" :key="m.name + m.what"><td>{{ m.name }}</td><td>{{ m.what }}</td><td class="figure" :class="m.over ? '' : 'font-normal'">{{ m.read }}<template v-if="m.over">: {{ report.headings.pastLimit }}</template></td><td class="figure font-normal">{{ m.asNew }}</td><td>{{ m.limit }}</td></tr></tbody>
+          <thead>
+            <tr>
+              <th v-for="head in report.headings.measures" :key="head">{{ head }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="m in report.measures" :key="m.name + m.what">
+              <td>{{ m.name }}</td>
+              <td>{{ m.what }}</td>
+              <td class="figure" :class="m.over ? '' : 'font-normal'">
+                {{ m.read }}<template v-if="m.over">: {{ report.headings.pastLimit }}</template>
+              </td>
+              <td class="figure font-normal">{{ m.asNew }}</td>
+              <td>{{ m.limit }}</td>
+            </tr>
+          </tbody>
         </table>
       </div>
     </section>
     <section>
       <h2>{{ report.headings.calls }}</h2>
       <ul>
-        <li v-for="call in report.calls" :key="call.part" class="grid grid-cols-[36px_1fr] gap-2 border-b border-rule/60 py-2">
+        <li
+          v-for="call in report.calls"
+          :key="call.part"
+          class="grid grid-cols-[36px_1fr] gap-2 border-b border-rule/60 py-2">
           <CallMark :call="call.call" bare :size="24" />
-          <div><p><b>{{ call.name }}</b> {{ call.words }}.</p><p class="break-words">{{ call.why }} <span class="text-faint">{{ call.limit }}</span><template v-if="call.by"> ({{ report.headings.decidedBy }} {{ call.by }})</template></p></div>
+          <div>
+            <p>
+              <b>{{ call.name }}</b> {{ call.words }}.
+            </p>
+            <p class="break-words">
+              {{ call.why }} <span class="text-faint">{{ call.limit }}</span><template v-if="call.by">
+                ({{ report.headings.decidedBy }} {{ call.by }})</template
+              >
+            </p>
+          </div>
         </li>
       </ul>
     </section>
-    <section v-if="map"><h2>{{ report.headings.drive }}</h2><DrawnShapes :drawing="map" :label="report.headings.map" class="max-w-md" /></section>
-    <section v-if="report.photos.length"><h2>{{ report.headings.pictures }}</h2><div class="grid grid-cols-3 gap-3 max-md:grid-cols-2"><figure v-for="p in report.photos" :key="p.id"><img :src="photo(p.id)" :alt="p.caption" class="w-full border border-rule"><figcaption class="text-note break-words">{{ p.caption }}</figcaption></figure></div></section>
+    <section v-if="map">
+      <h2>{{ report.headings.drive }}</h2>
+      <DrawnShapes :drawing="map" :label="report.headings.map" class="max-w-md" />
+    </section>
+    <section v-if="report.photos.length">
+      <h2>{{ report.headings.pictures }}</h2>
+      <div class="grid grid-cols-3 gap-3 max-md:grid-cols-2">
+        <figure v-for="p in report.photos" :key="p.id">
+          <img :src="photo(p.id)" :alt="p.caption" class="w-full border border-rule" />
+          <figcaption class="text-note break-words">{{ p.caption }}</figcaption>
+        </figure>
+      </div>
+    </section>
     <section v-if="report.paths.length">
       <h2>{{ report.headings.ways }}</h2>
       <p>{{ report.headings.waysSay }}</p>
       <div class="overflow-x-auto">
         <table class="w-full text-left" data-testid="report-paths">
-          <thead><tr><th v-for="head in report.headings.way" :key="head">{{ head }}</th></tr></thead>
-          <tbody><tr v-for="(path, i) in report.paths" :key="i"><td><span class="figure">{{ i + 1 }}</span> <b>{{ path.title }}</b><template v-if="path.advised"> ({{ report.headings.advised }})</template></td><td>{{ path.names }}</td><td class="figure font-normal">{{ path.hours.toFixed(1) }}</td><td class="figure whitespace-nowrap">{{ path.priceWords }}</td><td class="figure font-normal">{{ path.comeBackWords }}</td></tr></tbody>
+          <thead>
+            <tr>
+              <th v-for="head in report.headings.way" :key="head">{{ head }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(path, i) in report.paths" :key="i">
+              <td>
+                <span class="figure">{{ i + 1 }}</span> <b>{{ path.title }}</b><template v-if="path.advised">
+                  ({{ report.headings.advised }})</template
+                >
+              </td>
+              <td>{{ path.names }}</td>
+              <td class="figure font-normal">{{ path.hours.toFixed(1) }}</td>
+              <td class="figure whitespace-nowrap">{{ path.priceWords }}</td>
+              <td class="figure font-normal">{{ path.comeBackWords }}</td>
+            </tr>
+          </tbody>
         </table>
       </div>
       <DrawnShapes v-if="chart" :drawing="chart" :label="report.headings.chart" class="mt-3 max-w-xl" />
     </section>
-    <section><h2>{{ report.headings.ifLeft }}</h2><p v-for="line in report.ifLeft" :key="line">{{ line }}</p></section>
-    <section><h2>{{ report.headings.notChecked }}</h2><p v-for="line in report.notChecked" :key="line">{{ line }}</p><p v-if="report.notChecked.length === 0">{{ report.headings.allChecked }}</p></section>
-    <footer class="space-y-1 border-l-8 border-hazard bg-sheet p-3 text-note"><p v-for="line in report.cautions" :key="line"><b>{{ report.headings.caution }}</b> {{ line }}</p><p class="text-faint">{{ report.headings.made }}</p></footer>
+    <section>
+      <h2>{{ report.headings.ifLeft }}</h2>
+      <p v-for="line in report.ifLeft" :key="line">{{ line }}</p>
+    </section>
+    <section>
+      <h2>{{ report.headings.notChecked }}</h2>
+      <p v-for="line in report.notChecked" :key="line">{{ line }}</p>
+      <p v-if="report.notChecked.length === 0">{{ report.headings.allChecked }}</p>
+    </section>
+    <footer class="space-y-1 border-l-8 border-hazard bg-sheet p-3 text-note">
+      <p v-for="line in report.cautions" :key="line">
+        <b>{{ report.headings.caution }}</b> {{ line }}
+      </p>
+      <p class="text-faint">{{ report.headings.made }}</p>
+    </footer>
   </article>
 </template>

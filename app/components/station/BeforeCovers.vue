@@ -28,16 +28,39 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
     <section>
       <h3 class="label">Looks that tell most</h3>
       <ol class="text-note">
-        <li v-for="look in opening.looks.slice(0, 4)" :key="look.look + look.target" class="flex justify-between gap-2 border-t border-rule py-1"><span>{{ LOOK_WORDS[look.look] }}<template v-if="look.target !== 'engine'">, {{ partName(sheet, look.target).toLowerCase() }}</template></span><span class="figure whitespace-nowrap font-normal">{{ oddsWords(look.gain) }} of the doubt, {{ look.minutes }} min</span></li>
+        <li
+          v-for="look in opening.looks.slice(0, 4)"
+          :key="look.look + look.target"
+          class="flex justify-between gap-2 border-t border-rule py-1">
+          <span
+            >{{ LOOK_WORDS[look.look]
+            }}<template v-if="look.target !== 'engine'"
+              >, {{ partName(sheet, look.target).toLowerCase() }}</template
+            ></span
+          ><span class="figure whitespace-nowrap font-normal"
+            >{{ oddsWords(look.gain) }} of the doubt, {{ look.minutes }} min</span
+          >
+        </li>
       </ol>
     </section>
     <section>
       <h3 class="label">Tensioner through its plug or filler</h3>
-      <button v-for="slot in plugs" :key="slot.key" type="button" class="act mt-1 w-full text-left" @click="job.openSlot(slot)">Read {{ partName(sheet, slot.part).toLowerCase() }}</button>
+      <button
+        v-for="slot in plugs"
+        :key="slot.key"
+        type="button"
+        class="act mt-1 w-full text-left"
+        @click="job.openSlot(slot)">
+        Read {{ partName(sheet, slot.part).toLowerCase() }}
+      </button>
     </section>
     <FindingKeys v-for="lifter in lifters" :key="lifter.id" :target="lifter.id" :groups="[LIFTER_GROUP]" />
     <ScanPane />
     <FindingKeys target="engine" :groups="ENGINE_GROUPS[2]!" />
-    <p class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note"><b>Caution.</b> Hot oil and coolant when a plug is opened warm. Springs and lifters fly: eye protection, a rag over the hole. On a small single: compression dead centre, valves at rest, before the lifter comes out, or the chain jumps.</p>
+    <p class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note">
+      <b>Caution.</b> Hot oil and coolant when a plug is opened warm. Springs and lifters fly: eye protection, a rag
+      over the hole. On a small single: compression dead centre, valves at rest, before the lifter comes out, or the
+      chain jumps.
+    </p>
   </aside>
 </template>

@@ -7,7 +7,9 @@ import { usageWords } from '../../words'
 
 /** Station 1: what is heard and when, codes, oil, and what was done before. */
 const job = useJob()
-const banks = computed(() => [...new Set(job.job!.sheet.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))])
+const banks = computed(() => [
+  ...new Set(job.job!.sheet.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))
+])
 </script>
 
 <template>

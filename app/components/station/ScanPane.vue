@@ -8,7 +8,10 @@ import { useJob } from '../../stores/job'
 import { fixDigits, lagWords, partName } from '../../words'
 import FaultNote from '../parts/FaultNote.vue'
 
-/** Cam deviation from the engine computer: a CSV log, or the practice source plugged in; taken as readings when wanted; `rebuilt`: of the drive after the repair. */
+/**
+ * Cam deviation from the engine computer: a CSV log, or the practice source plugged in; taken as readings when wanted;
+ * `rebuilt`: of the drive after the repair.
+ */
 const props = defineProps<{ rebuilt?: boolean }>()
 const job = useJob()
 const LIMIT_MB = 8
@@ -21,13 +24,20 @@ const sheet = computed(() => job.job!.sheet)
 /** The parser is fetched when the first log is read: most jobs have none. */
 async function read(text: string, name: string) {
   const { default: Papa } = await import('papaparse')
-  const { data } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true, transformHeader: (header) => header.trim() })
+  const { data } = Papa.parse<Record<string, string>>(text, {
+    header: true,
+    skipEmptyLines: true,
+    transformHeader: (header) => header.trim()
+  })
   log.value = { ...readScan(sheet.value, data), name }
 }
 
 async function take(file: File | undefined) {
   if (!file) return
-  problem.value = file.size > LIMIT_MB * 1024 * 1024 ? `The log is larger than ${LIMIT_MB} MB: cut it to a few minutes of warm idle.` : ''
+  problem.value =
+    file.size > LIMIT_MB * 1024 * 1024
+      ? `The log is larger than ${LIMIT_MB} MB: cut it to a few minutes of warm idle.`
+      : ''
   if (!problem.value) await read(await file.text(), file.name)
   if (input.value) input.value.value = ''
 }
@@ -47,7 +57,17 @@ async function plugIn() {
 function keep() {
   for (const { sprocket, lag, samples } of log.value!.deviations) {
     const said = props.rebuilt ? { type: 'rebuilt' as const, round: 'proof' as const } : { type: 'read' as const }
-    job.put({ ...said, reading: { kind: 'camLag', sprocket, value: Number(lag.toFixed(1)), method: 'scan', turnedForward: true, note: `${log.value!.name}, ${samples} samples at a warm idle` } })
+    job.put({
+      ...said,
+      reading: {
+        kind: 'camLag',
+        sprocket,
+        value: Number(lag.toFixed(1)),
+        method: 'scan',
+        turnedForward: true,
+        note: `${log.value!.name}, ${samples} samples at a warm idle`
+      }
+    })
   }
   log.value = null
 }
@@ -58,21 +78,53 @@ function keep() {
     <h3 class="label">Cam deviation, commanded against actual</h3>
     <div class="mt-1 flex gap-1">
       <button type="button" class="act flex-1" @click="input?.click()">Read a CSV log</button>
-      <button type="button" class="act flex-1" :disabled="busy" data-testid="plug-in" @click="plugIn">Plug in the practice source</button>
-      <input ref="input" type="file" accept=".csv,text/csv" class="sr-only" tabindex="-1" aria-label="CSV log" data-testid="scan-input" @change="take(($event.target as HTMLInputElement).files?.[0])">
+      <button type="button" class="act flex-1" :disabled="busy" data-testid="plug-in" @click="plugIn">
+        Plug in the practice source
+      </button>
+      <input
+        ref="input"
+        type="file"
+        accept=".csv,text/csv"
+        class="sr-only"
+        tabindex="-1"
+        aria-label="CSV log"
+        data-testid="scan-input"
+        @change="take(($event.target as HTMLInputElement).files?.[0])" />
     </div>
-    <p v-if="!rebuilt" class="mt-1 flex flex-wrap gap-x-2 text-note">Or type it in: <button v-for="slot in job.slots.filter((s) => s.kind === 'camLag')" :key="slot.key" type="button" class="act-bare" @click="job.openSlot(slot)">{{ partName(sheet, slot.part).toLowerCase() }}</button></p>
+    <p v-if="!rebuilt" class="mt-1 flex flex-wrap gap-x-2 text-note">
+      Or type it in:
+      <button
+        v-for="slot in job.slots.filter((s) => s.kind === 'camLag')"
+        :key="slot.key"
+        type="button"
+        class="act-bare"
+        @click="job.openSlot(slot)">
+        {{ partName(sheet, slot.part).toLowerCase() }}
+      </button>
+    </p>
     <FaultNote v-if="problem" class="mt-1">{{ problem }}</FaultNote>
     <div v-if="log" class="mt-2 border-l-4 border-brass bg-paper p-2" data-testid="scan-log">
       <p class="font-bold">{{ log.name }}</p>
       <FaultNote v-if="log.fault">{{ sayScan(log.fault) }}</FaultNote>
       <template v-else>
-        <p class="text-note">{{ log.used }} of {{ log.all }} samples at a warm idle (from {{ WARM_IDLE.coolant }} °C, up to {{ WARM_IDLE.rpm }} rpm).</p>
+        <p class="text-note">
+          {{ log.used }} of {{ log.all }} samples at a warm idle (from {{ WARM_IDLE.coolant }} °C, up to
+          {{ WARM_IDLE.rpm }} rpm).
+        </p>
         <ul>
-          <li v-for="d in log.deviations" :key="d.sprocket" class="flex justify-between gap-2"><span>{{ partName(sheet, d.sprocket) }}</span><span class="figure">{{ lagWords(d.lag) }} <span class="font-normal text-faint">scatter {{ fixDigits(d.scatter, 1) }}°</span></span></li>
+          <li v-for="d in log.deviations" :key="d.sprocket" class="flex justify-between gap-2">
+            <span>{{ partName(sheet, d.sprocket) }}</span><span class="figure"
+              >{{ lagWords(d.lag) }}
+              <span class="font-normal text-faint">scatter {{ fixDigits(d.scatter, 1) }}°</span></span
+            >
+          </li>
         </ul>
-        <p v-if="log.deviations.some((d) => d.scatter > 1.2)" class="text-note">A cam that scatters so much at a steady idle is loose on its phaser: read its play.</p>
-        <button type="button" class="act-main mt-2 w-full" data-testid="keep-scan" @click="keep">Take as readings</button>
+        <p v-if="log.deviations.some((d) => d.scatter > 1.2)" class="text-note">
+          A cam that scatters so much at a steady idle is loose on its phaser: read its play.
+        </p>
+        <button type="button" class="act-main mt-2 w-full" data-testid="keep-scan" @click="keep">
+          Take as readings
+        </button>
       </template>
     </div>
   </section>

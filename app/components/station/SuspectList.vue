@@ -18,23 +18,39 @@ const width = computed(() => scaleLinear([0, Math.max(0.3, first.value.odds)], [
 <template>
   <aside class="min-h-0 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Suspects">
     <h2 class="text-xl font-bold">Suspects</h2>
-    <p class="border-l-4 border-brass bg-paper mt-2 p-2"><span class="label">Look first</span>{{ upperFirst(SUSPECT_WORDS[first.id].look) }}.</p>
+    <p class="border-l-4 border-brass bg-paper mt-2 p-2">
+      <span class="label">Look first</span>{{ upperFirst(SUSPECT_WORDS[first.id].look) }}.
+    </p>
     <ol class="mt-2">
       <li v-for="suspect in suspects" :key="suspect.id" class="border-t border-rule" data-testid="suspect">
         <Disclosure v-slot="{ open }">
           <DisclosureButton class="block min-h-11 w-full py-1.5 text-left">
-            <span class="flex items-baseline justify-between gap-2"><span>{{ SUSPECT_WORDS[suspect.id].name }}</span><span class="figure whitespace-nowrap">{{ oddsWords(suspect.odds) }}</span></span>
-            <span class="mt-0.5 block h-1.5 bg-paper" aria-hidden="true"><span class="block h-full bg-ink" :style="{ width: `${width(suspect.odds)}%` }" /></span>
-            <span v-if="!open && suspect.because[0]" class="mt-0.5 block text-note text-faint">{{ says(suspect.because[0]) }}</span>
+            <span class="flex items-baseline justify-between gap-2"
+              ><span>{{ SUSPECT_WORDS[suspect.id].name }}</span
+              ><span class="figure whitespace-nowrap">{{ oddsWords(suspect.odds) }}</span></span
+            >
+            <span class="mt-0.5 block h-1.5 bg-paper" aria-hidden="true"
+              ><span class="block h-full bg-ink" :style="{ width: `${width(suspect.odds)}%` }"
+            /></span>
+            <span v-if="!open && suspect.because[0]" class="mt-0.5 block text-note text-faint">{{
+              says(suspect.because[0])
+            }}</span>
           </DisclosureButton>
           <DisclosurePanel class="pb-2 text-note">
-            <ul><li v-for="why in suspect.because" :key="says(why)">{{ why.factor >= 1 ? 'For' : 'Against' }}: {{ says(why) }}</li></ul>
+            <ul>
+              <li v-for="why in suspect.because" :key="says(why)">
+                {{ why.factor >= 1 ? 'For' : 'Against' }}: {{ says(why) }}
+              </li>
+            </ul>
             <p v-if="suspect.because.length === 0" class="text-faint">Nothing said yet bears on it.</p>
             <p>Look at {{ SUSPECT_WORDS[suspect.id].look }}.</p>
           </DisclosurePanel>
         </Disclosure>
       </li>
     </ol>
-    <p class="mt-3 text-note text-faint">Shares of the whole, by a table of judgement, not of measurement. What was renewed before is not thereby good: new is not good, so it rules nothing out.</p>
+    <p class="mt-3 text-note text-faint">
+      Shares of the whole, by a table of judgement, not of measurement. What was renewed before is not thereby good: new
+      is not good, so it rules nothing out.
+    </p>
   </aside>
 </template>

@@ -7,7 +7,10 @@ import { lengthWords, shownUsage } from '../../units'
 import { fixDigits, limitWords, usageWords, USAGE_UNITS } from '../../words'
 import type { Track } from './tracks'
 
-/** A measure of a part over usage: each job's figure with its 90 % interval, the limit with its source, and the same as a table. */
+/**
+ * A measure of a part over usage: each job's figure with its 90 % interval, the limit with its source, and the same as
+ * a table.
+ */
 const props = defineProps<{ track: Track }>()
 
 const box = ref<HTMLElement | null>(null)
@@ -19,42 +22,112 @@ const unit = computed(() => shownUsage({ value: 0, unit: props.track.unit }).uni
 const usageOf = (value: number) => shownUsage({ value, unit: props.track.unit }).value
 const limit = computed(() => props.track.points.at(-1)!.limit)
 const most = computed(() => 1.1 * Math.max(limit.value?.value ?? 0, ...props.track.points.map(({ high }) => high), 0.1))
-const x = computed(() => scaleLinear([0, 1.08 * Math.max(1, ...props.track.points.map(({ usage }) => usageOf(usage)))], [LEFT, Math.max(LEFT + 40, width.value - RIGHT)]).nice())
+const x = computed(() =>
+  scaleLinear(
+    [0, 1.08 * Math.max(1, ...props.track.points.map(({ usage }) => usageOf(usage)))],
+    [LEFT, Math.max(LEFT + 40, width.value - RIGHT)]
+  ).nice()
+)
 const y = computed(() => scaleLinear([0, most.value], [HEIGHT - FOOT, TOP]).nice())
-const path = computed(() => line<Track['points'][number]>(({ usage }) => x.value(usageOf(usage)), ({ value }) => y.value(value))(props.track.points) ?? '')
+const path = computed(
+  () =>
+    line<Track['points'][number]>(
+      ({ usage }) => x.value(usageOf(usage)),
+      ({ value }) => y.value(value)
+    )(props.track.points) ?? ''
+)
 const says = (value: number) => (props.track.kind === 'elongation' ? `${fixDigits(value, 2)} %` : lengthWords(value, 2))
-const thousands = (value: number) => Math.round(value).toString().replaceAll(/\B(?=(\d{3})+$)/g, ' ')
+const thousands = (value: number) =>
+  Math.round(value)
+    .toString()
+    .replaceAll(/\B(?=(\d{3})+$)/g, ' ')
 </script>
 
 <template>
   <div ref="box" class="min-w-0">
-    <svg :width="width" :height="HEIGHT" role="img" :aria-label="`${track.title} over usage, ${track.points.length} jobs; the same figures stand in the table below`" data-testid="usage-chart">
+    <svg
+      :width="width"
+      :height="HEIGHT"
+      role="img"
+      :aria-label="`${track.title} over usage, ${track.points.length} jobs; the same figures stand in the table below`"
+      data-testid="usage-chart">
       <g class="stroke-rule" font-size="12">
         <template v-for="tick in y.ticks(5)" :key="tick">
           <line :x1="LEFT" :x2="width - RIGHT" :y1="y(tick)" :y2="y(tick)" />
           <text :x="LEFT - 8" :y="y(tick) + 4" text-anchor="end" stroke="none" class="fill-faint">{{ tick }}</text>
         </template>
-        <text v-for="tick in x.ticks(6)" :key="tick" :x="x(tick)" :y="HEIGHT - FOOT + 18" text-anchor="middle" stroke="none" class="fill-faint">{{ thousands(tick) }}</text>
-        <text :x="width - 4" :y="HEIGHT - 4" text-anchor="end" stroke="none" class="fill-faint">{{ USAGE_UNITS[unit] }}</text>
+        <text
+          v-for="tick in x.ticks(6)"
+          :key="tick"
+          :x="x(tick)"
+          :y="HEIGHT - FOOT + 18"
+          text-anchor="middle"
+          stroke="none"
+          class="fill-faint">
+          {{ thousands(tick) }}
+        </text>
+        <text :x="width - 4" :y="HEIGHT - 4" text-anchor="end" stroke="none" class="fill-faint">
+          {{ USAGE_UNITS[unit] }}
+        </text>
         <text x="2" :y="TOP" stroke="none" class="fill-faint">{{ track.kind === 'elongation' ? '%' : 'mm' }}</text>
       </g>
       <template v-if="limit">
-        <line :x1="LEFT" :x2="width - RIGHT" :y1="y(limit.value)" :y2="y(limit.value)" class="stroke-renew" stroke-width="2" />
-        <text :x="width - RIGHT" :y="y(limit.value) - 6" text-anchor="end" font-size="12" class="fill-renew">Limit {{ limitWords(limit) }}</text>
+        <line
+          :x1="LEFT"
+          :x2="width - RIGHT"
+          :y1="y(limit.value)"
+          :y2="y(limit.value)"
+          class="stroke-renew"
+          stroke-width="2" />
+        <text :x="width - RIGHT" :y="y(limit.value) - 6" text-anchor="end" font-size="12" class="fill-renew">
+          Limit {{ limitWords(limit) }}
+        </text>
       </template>
       <path :d="path" fill="none" class="stroke-faint" stroke-width="1.500" stroke-dasharray="4 4" />
       <g v-for="point in track.points" :key="point.job">
-        <line :x1="x(usageOf(point.usage))" :x2="x(usageOf(point.usage))" :y1="y(Math.max(0, point.low))" :y2="y(point.high)" class="stroke-ink" stroke-width="3" opacity="0.450" />
-        <circle :cx="x(usageOf(point.usage))" :cy="y(Math.max(0, point.value))" r="5" class="fill-sheet stroke-ink" stroke-width="2.500" />
+        <line
+          :x1="x(usageOf(point.usage))"
+          :x2="x(usageOf(point.usage))"
+          :y1="y(Math.max(0, point.low))"
+          :y2="y(point.high)"
+          class="stroke-ink"
+          stroke-width="3"
+          opacity="0.450" />
+        <circle
+          :cx="x(usageOf(point.usage))"
+          :cy="y(Math.max(0, point.value))"
+          r="5"
+          class="fill-sheet stroke-ink"
+          stroke-width="2.500" />
       </g>
     </svg>
     <table class="mt-2 w-full text-left text-body">
-      <caption class="sr-only">{{ track.title }} over usage</caption>
-      <thead><tr class="border-b border-rule text-faint"><th class="py-1 font-normal">At</th><th class="font-normal">{{ track.kind === 'elongation' ? 'Elongation' : track.kind === 'groove' ? 'Groove depth' : 'Extension' }}</th><th class="font-normal">90 % between</th><th class="font-normal">Job</th></tr></thead>
+      <caption class="sr-only">
+        {{
+          track.title
+        }}
+        over usage
+      </caption>
+      <thead>
+        <tr class="border-b border-rule text-faint">
+          <th class="py-1 font-normal">At</th>
+          <th class="font-normal">
+            {{ track.kind === 'elongation' ? 'Elongation' : track.kind === 'groove' ? 'Groove depth' : 'Extension' }}
+          </th>
+          <th class="font-normal">90 % between</th>
+          <th class="font-normal">Job</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="point in track.points" :key="point.job" class="border-b border-rule/50">
-          <td class="figure py-1 font-normal">{{ usageWords({ value: point.usage, unit: track.unit }) }}</td><td class="figure">{{ says(point.value) }}</td><td class="figure font-normal">{{ says(Math.max(0, point.low)) }} and {{ says(point.high) }}</td>
-          <td><NuxtLink :to="`/jobs/${point.job}`" class="underline decoration-brass underline-offset-2">{{ point.at.slice(0, 10) }}</NuxtLink></td>
+          <td class="figure py-1 font-normal">{{ usageWords({ value: point.usage, unit: track.unit }) }}</td>
+          <td class="figure">{{ says(point.value) }}</td>
+          <td class="figure font-normal">{{ says(Math.max(0, point.low)) }} and {{ says(point.high) }}</td>
+          <td>
+            <NuxtLink :to="`/jobs/${point.job}`" class="underline decoration-brass underline-offset-2">{{
+              point.at.slice(0, 10)
+            }}</NuxtLink>
+          </td>
         </tr>
       </tbody>
     </table>

@@ -11,7 +11,11 @@ export interface Track {
   points: (Measure & { job: string; usage: number; at: string })[]
 }
 
-const KIND_WORDS: Readonly<Record<Measure['kind'], string>> = { elongation: 'elongation', extension: 'extension', groove: 'groove' }
+const KIND_WORDS: Readonly<Record<Measure['kind'], string>> = {
+  elongation: 'elongation',
+  extension: 'extension',
+  groove: 'groove'
+}
 
 /** What was measured on a vehicle, part by part. Another engine, or another unit of usage, makes a track of its own. */
 export function tracks(jobs: readonly ListedJob[]): Track[] {
@@ -19,7 +23,13 @@ export function tracks(jobs: readonly ListedJob[]): Track[] {
   for (const job of [...jobs].sort((a, b) => a.usage.value - b.usage.value)) {
     for (const measure of job.measures) {
       const key = [job.sheet.id, job.usage.unit, measure.kind, measure.part].join(' ')
-      const track = found.get(key) ?? { key, title: `${measure.name}: ${KIND_WORDS[measure.kind]}`, kind: measure.kind, unit: job.usage.unit, points: [] }
+      const track = found.get(key) ?? {
+        key,
+        title: `${measure.name}: ${KIND_WORDS[measure.kind]}`,
+        kind: measure.kind,
+        unit: job.usage.unit,
+        points: []
+      }
       track.points.push({ ...measure, job: job.id, usage: job.usage.value, at: job.openedAt })
       found.set(key, track)
     }

@@ -2,19 +2,38 @@
 import { useJob } from '../../stores/job'
 import TopBar from '../parts/TopBar.vue'
 
-/** The head of a job's pages after the bench: whose engine it is, what the page is of it, and the ways to the others. */
+/**
+ * The head of a job's pages after the bench: whose engine it is, what the page is of it, and the ways to the others.
+ */
 defineProps<{ says: string }>()
 const job = useJob()
-const places = [['', 'Bench'], ['/verdict', 'Verdict'], ['/paths', 'Paths'], ['/report', 'Report'], ['/build', 'Build-up'], ['/proof', 'Proof']].map(([path, label]) => ({ to: `/jobs/${job.id}${path}`, label }))
+const places = [
+  ['', 'Bench'],
+  ['/verdict', 'Verdict'],
+  ['/paths', 'Paths'],
+  ['/report', 'Report'],
+  ['/build', 'Build-up'],
+  ['/proof', 'Proof']
+].map(([path, label]) => ({ to: `/jobs/${job.id}${path}`, label }))
 </script>
 
 <template>
   <TopBar>
-    <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">{{ says }}</span></h1>
+    <h1 class="truncate leading-tight">
+      <b>{{ job.job!.vehicle }}</b> <span class="text-faint">{{ says }}</span>
+    </h1>
     <p class="truncate text-note text-faint">{{ job.job!.sheet.name }}</p>
     <template #acts>
       <nav class="flex gap-1" aria-label="Stations of the decision">
-        <NuxtLink v-for="{ to, label } in places" :key="to" :to="to" class="flex min-h-11 items-center border-b-2 px-2" :class="$route.path === to ? 'border-brass font-bold' : 'border-transparent'" :aria-current="$route.path === to ? 'page' : undefined">{{ label }}</NuxtLink>
+        <NuxtLink
+          v-for="{ to, label } in places"
+          :key="to"
+          :to="to"
+          class="flex min-h-11 items-center border-b-2 px-2"
+          :class="$route.path === to ? 'border-brass font-bold' : 'border-transparent'"
+          :aria-current="$route.path === to ? 'page' : undefined"
+          >{{ label }}</NuxtLink
+        >
       </nav>
     </template>
   </TopBar>

@@ -12,17 +12,21 @@ const planner = usePlanner()
 const others = shallowRef<SchoolDifference[]>([])
 const failed = ref(false)
 let asked = 0
-watch(() => job.assessment, async (assessment) => {
-  if (!assessment || !job.file) return
-  const ask = ++asked
-  try {
-    const found = await planner.others(job.file, assessment)
-    if (ask === asked) others.value = found
-    failed.value = false
-  } catch {
-    failed.value = true
-  }
-}, { immediate: true })
+watch(
+  () => job.assessment,
+  async (assessment) => {
+    if (!assessment || !job.file) return
+    const ask = ++asked
+    try {
+      const found = await planner.others(job.file, assessment)
+      if (ask === asked) others.value = found
+      failed.value = false
+    } catch {
+      failed.value = true
+    }
+  },
+  { immediate: true }
+)
 const words = (call: SchoolDifference['changes'][number]['here']) => (call ? CALL_WORDS[call].toLowerCase() : 'no call')
 </script>
 
@@ -33,7 +37,13 @@ const words = (call: SchoolDifference['changes'][number]['here']) => (call ? CAL
     <div v-for="{ school, changes } in others" :key="school" class="mt-2">
       <h3 class="font-bold">{{ SCHOOL_WORDS[school].name }}</h3>
       <p v-if="changes.length === 0" class="text-body">Comes to the same calls.</p>
-      <ul class="space-y-1 text-body"><li v-for="change in changes" :key="change.part"><b>{{ partName(job.job!.sheet, change.part) }}</b>: {{ words(change.there) }} instead of {{ words(change.here) }}. <span class="text-faint">{{ sayOtherwise(change, school, namesOf(job.job!.sheet)) }}</span></li></ul>
+      <ul class="space-y-1 text-body">
+        <li v-for="change in changes" :key="change.part">
+          <b>{{ partName(job.job!.sheet, change.part) }}</b>: {{ words(change.there) }} instead of
+          {{ words(change.here) }}.
+          <span class="text-faint">{{ sayOtherwise(change, school, namesOf(job.job!.sheet)) }}</span>
+        </li>
+      </ul>
     </div>
   </section>
 </template>

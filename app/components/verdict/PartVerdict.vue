@@ -10,12 +10,23 @@ import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
 
-/** One part's call with its reasons; each reason names its readings and where its limit comes from. A mechanic may say otherwise, with a reason that stays visible. */
-const props = defineProps<{ sheet: DriveSheet; call: HeldCall; readings: readonly StandingReading[]; photos: readonly ActOf<'photo'>[]; bench: string; mayOverrule: boolean }>()
+/**
+ * One part's call with its reasons; each reason names its readings and where its limit comes from. A mechanic may say
+ * otherwise, with a reason that stays visible.
+ */
+const props = defineProps<{
+  sheet: DriveSheet
+  call: HeldCall
+  readings: readonly StandingReading[]
+  photos: readonly ActOf<'photo'>[]
+  bench: string
+  mayOverrule: boolean
+}>()
 const emit = defineEmits<{ overrule: [call: Call, reason: string]; takeBack: [] }>()
 
 const behind = (reason: Reason) => props.readings.filter(({ id }) => reason.readings.includes(id))
-const settles = (reason: Reason) => (reason.settle ? `${KIND_NAMES[reason.settle.kind]}, ${partName(props.sheet, reason.settle.target).toLowerCase()}` : '')
+const settles = (reason: Reason) =>
+  reason.settle ? `${KIND_NAMES[reason.settle.kind]}, ${partName(props.sheet, reason.settle.target).toLowerCase()}` : ''
 const says = (reason: Reason) => sayReason(reason, namesOf(props.sheet))
 const pictures = computed(() => props.photos.filter(({ part }) => part === props.call.part))
 const saying = ref(false)
@@ -40,37 +51,82 @@ function say() {
 </script>
 
 <template>
-  <article class="grid grid-cols-[150px_1fr] gap-4 border-t border-rule py-4 max-md:grid-cols-1" :data-testid="`call-${call.part}`" :data-call="call.holds">
+  <article
+    class="grid grid-cols-[150px_1fr] gap-4 border-t border-rule py-4 max-md:grid-cols-1"
+    :data-testid="`call-${call.part}`"
+    :data-call="call.holds">
     <div class="pt-0.5"><CallMark :call="call.holds" :size="26" /></div>
     <div>
       <div class="flex items-start gap-3">
         <h3 class="flex-1 text-lg leading-tight font-bold">{{ partName(sheet, call.part) }}</h3>
-        <button v-if="mayOverrule && !saying" type="button" class="act-bare no-print -mt-2 text-body" @click="begin">Decide otherwise</button>
+        <button v-if="mayOverrule && !saying" type="button" class="act-bare no-print -mt-2 text-body" @click="begin">
+          Decide otherwise
+        </button>
       </div>
       <div v-if="call.overruled" class="mt-1 border-l-4 border-brass bg-sheet p-2" data-testid="overruled">
-        <p><b>{{ call.overruled.by }} decided: {{ CALL_WORDS[call.overruled.call].toLowerCase() }}.</b> {{ call.overruled.reason }}</p>
-        <p class="text-note text-faint"><WhenAt :at="call.overruled.at" />. {{ call.reasons.length ? `The readings say: ${CALL_WORDS[call.call].toLowerCase()}.` : 'The readings say nothing of this part.' }} <button v-if="mayOverrule" type="button" class="act-bare" @click="emit('takeBack')">Take back</button></p>
+        <p>
+          <b>{{ call.overruled.by }} decided: {{ CALL_WORDS[call.overruled.call].toLowerCase() }}.</b>
+          {{ call.overruled.reason }}
+        </p>
+        <p class="text-note text-faint">
+          <WhenAt :at="call.overruled.at" />.
+          {{
+            call.reasons.length
+              ? `The readings say: ${CALL_WORDS[call.call].toLowerCase()}.`
+              : 'The readings say nothing of this part.'
+          }}
+          <button v-if="mayOverrule" type="button" class="act-bare" @click="emit('takeBack')">Take back</button>
+        </p>
       </div>
       <form v-if="saying" class="mt-2 space-y-2 border-l-4 border-brass bg-sheet p-3" @submit.prevent="say">
         <ChoiceRow v-model="chosen" label="What happens to it" :options="options" />
-        <label class="block"><span class="label">Why</span><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" /></label>
+        <label class="block"
+          ><span class="label">Why</span
+          ><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" />
+        </label>
         <FaultNote v-if="missing" class="text-note">Say why: the reason stands beside the call from now on.</FaultNote>
-        <div class="flex gap-2"><button type="submit" class="act">Decide</button><button type="button" class="act-bare" @click="saying = false">Leave it to the readings</button></div>
+        <div class="flex gap-2">
+          <button type="submit" class="act">Decide</button
+          ><button type="button" class="act-bare" @click="saying = false">Leave it to the readings</button>
+        </div>
       </form>
       <ul class="mt-1 space-y-2" :class="call.overruled ? 'opacity-75' : ''">
         <li v-for="reason in call.reasons" :key="reason.rule + says(reason)">
           <p>{{ says(reason) }}</p>
-          <p v-if="reason.limit" class="text-note text-faint">Limit {{ reason.limit.value }} {{ reason.limit.unit }}, from {{ reason.limit.source }}; the maker's manual decides.</p>
+          <p v-if="reason.limit" class="text-note text-faint">
+            Limit {{ reason.limit.value }} {{ reason.limit.unit }}, from {{ reason.limit.source }}; the maker's manual
+            decides.
+          </p>
           <p v-if="behind(reason).length" class="flex flex-wrap gap-x-3 text-note">
             <span v-for="reading in behind(reason)" :key="reading.id" class="border-l-2 border-brass pl-2">
-              {{ kindWords(sheet, reading) }} <span class="figure font-normal">{{ readingWords(reading) }}</span><span class="text-faint">, {{ [howWords(reading).toLowerCase(), reading.by].filter(Boolean).join(', ') }}, <WhenAt :at="reading.at" /></span>
+              {{ kindWords(sheet, reading) }} <span class="figure font-normal">{{ readingWords(reading) }}</span><span
+                class="text-faint"
+                >, {{ [howWords(reading).toLowerCase(), reading.by].filter(Boolean).join(', ') }},
+                <WhenAt :at="reading.at"
+              /></span>
             </span>
           </p>
-          <p v-if="reason.release" class="text-note"><b>Released by:</b> {{ sayRelease(reason.release, namesOf(sheet)) }}</p>
-          <p v-if="settles(reason)" class="text-note">What would settle it: <NuxtLink :to="`${bench}?read=${reason.settle!.kind}:${reason.settle!.target}`" class="underline decoration-brass underline-offset-2">{{ settles(reason) }}</NuxtLink></p>
+          <p v-if="reason.release" class="text-note">
+            <b>Released by:</b> {{ sayRelease(reason.release, namesOf(sheet)) }}
+          </p>
+          <p v-if="settles(reason)" class="text-note">
+            What would settle it:
+            <NuxtLink
+              :to="`${bench}?read=${reason.settle!.kind}:${reason.settle!.target}`"
+              class="underline decoration-brass underline-offset-2"
+              >{{ settles(reason) }}</NuxtLink
+            >
+          </p>
         </li>
       </ul>
-      <p v-if="pictures.length" class="mt-2 flex flex-wrap gap-2"><a v-for="picture in pictures" :key="picture.photo" :href="`/api/photos/${picture.photo}`" target="_blank"><img :src="`/api/photos/${picture.photo}?size=thumb`" class="h-20 border border-rule" :alt="picture.note || `Photo of ${partName(sheet, call.part).toLowerCase()}`"></a></p>
+      <p v-if="pictures.length" class="mt-2 flex flex-wrap gap-2">
+        <a v-for="picture in pictures" :key="picture.photo" :href="`/api/photos/${picture.photo}`" target="_blank"
+          ><img
+            :src="`/api/photos/${picture.photo}?size=thumb`"
+            class="h-20 border border-rule"
+            :alt="picture.note || `Photo of ${partName(sheet, call.part).toLowerCase()}`"
+        /></a>
+      </p>
     </div>
   </article>
 </template>

@@ -28,21 +28,52 @@ function sign() {
 <template>
   <section class="bg-sheet p-4" aria-label="Sign-off" data-testid="signoff">
     <h2 class="label mb-1">Sign-off</h2>
-    <p v-if="last" data-testid="signed"><b>Revision {{ last.revision }} signed by {{ last.by }}</b>, <WhenAt :at="last.at" />; {{ last.sheetRevision ? `sheet revision ${last.sheetRevision}, ` : '' }}computation {{ last.core }}.<span v-if="last.unchecked" class="block border-l-4 border-brass pl-2" data-testid="unchecked">From a file, not checked here: it does not come out the same on this machine.</span></p>
-    <p v-else>Not signed off. Signing freezes the verdict with its readings, its sheet and what it was computed with.</p>
+    <p v-if="last" data-testid="signed">
+      <b>Revision {{ last.revision }} signed by {{ last.by }}</b
+      >, <WhenAt :at="last.at" />; {{ last.sheetRevision ? `sheet revision ${last.sheetRevision}, ` : '' }}computation
+      {{ last.core }}.<span v-if="last.unchecked" class="block border-l-4 border-brass pl-2" data-testid="unchecked"
+        >From a file, not checked here: it does not come out the same on this machine.</span
+      >
+    </p>
+    <p v-else>
+      Not signed off. Signing freezes the verdict with its readings, its sheet and what it was computed with.
+    </p>
     <div v-if="last && since" class="mt-2 border-l-4 border-brass pl-3 text-body" data-testid="since">
       <p class="font-bold">Changed since:</p>
       <ul>
-        <li v-if="since.school">Judged {{ SCHOOL_WORDS[since.school.is].name.toLowerCase() }} instead of {{ SCHOOL_WORDS[since.school.was].name.toLowerCase() }}.</li>
-        <li v-for="reading in since.added" :key="reading.id">Added: {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }} ({{ reading.by }})</li>
-        <li v-for="reading in since.gone" :key="reading.id">No longer stands: {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}</li>
-        <li v-for="one in since.elongations" :key="one.chain">{{ partName(job.job!.sheet, one.chain) }}: {{ percent(one.was) }} became {{ percent(one.is) }}</li>
-        <li v-for="one in since.calls" :key="one.part">{{ partName(job.job!.sheet, one.part) }}: {{ call(one.was) }} became {{ call(one.is) }}</li>
-        <li v-for="one in since.overrules" :key="`o-${one.part}`">{{ partName(job.job!.sheet, one.part) }}: decided otherwise{{ one.is ? `, ${one.is}` : ' no longer' }}</li>
+        <li v-if="since.school">
+          Judged {{ SCHOOL_WORDS[since.school.is].name.toLowerCase() }} instead of
+          {{ SCHOOL_WORDS[since.school.was].name.toLowerCase() }}.
+        </li>
+        <li v-for="reading in since.added" :key="reading.id">
+          Added: {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }} ({{ reading.by }})
+        </li>
+        <li v-for="reading in since.gone" :key="reading.id">
+          No longer stands: {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}
+        </li>
+        <li v-for="one in since.elongations" :key="one.chain">
+          {{ partName(job.job!.sheet, one.chain) }}: {{ percent(one.was) }} became {{ percent(one.is) }}
+        </li>
+        <li v-for="one in since.calls" :key="one.part">
+          {{ partName(job.job!.sheet, one.part) }}: {{ call(one.was) }} became {{ call(one.is) }}
+        </li>
+        <li v-for="one in since.overrules" :key="`o-${one.part}`">
+          {{ partName(job.job!.sheet, one.part) }}: decided otherwise{{ one.is ? `, ${one.is}` : ' no longer' }}
+        </li>
       </ul>
     </div>
     <p v-else-if="last" class="mt-1 text-body text-faint">Nothing that it rests on has changed since.</p>
-    <button v-if="bench.by && (!last || since)" type="button" class="act-main mt-3 w-full" :disabled="waiting" data-testid="sign" @click="sign">{{ last ? `Sign revision ${revision}` : 'Sign the verdict' }}</button>
-    <p v-if="waiting" class="mt-1 text-note">Entries wait on this device; the verdict can be signed once they are kept.</p>
+    <button
+      v-if="bench.by && (!last || since)"
+      type="button"
+      class="act-main mt-3 w-full"
+      :disabled="waiting"
+      data-testid="sign"
+      @click="sign">
+      {{ last ? `Sign revision ${revision}` : 'Sign the verdict' }}
+    </button>
+    <p v-if="waiting" class="mt-1 text-note">
+      Entries wait on this device; the verdict can be signed once they are kept.
+    </p>
   </section>
 </template>

@@ -15,7 +15,14 @@ const { data, error, refresh } = await useFetch<ListedSheet[]>('/api/sheets', { 
 const typed = ref('')
 const problem = ref('')
 const last = ref<ListedSheet | null>(null)
-const shown = computed(() => (data.value ?? []).filter(({ name }) => typed.value.toLowerCase().split(/\s+/).every((word) => name.toLowerCase().includes(word))))
+const shown = computed(() =>
+  (data.value ?? []).filter(({ name }) =>
+    typed.value
+      .toLowerCase()
+      .split(/\s+/)
+      .every((word) => name.toLowerCase().includes(word))
+  )
+)
 useHead({ title: 'Engines · Umbrette' })
 
 async function remove(sheet: ListedSheet, gone: boolean) {
@@ -36,26 +43,53 @@ async function remove(sheet: ListedSheet, gone: boolean) {
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-3 flex flex-wrap items-end gap-3">
         <h1 class="text-2xl font-bold">{{ removed ? 'Removed engines' : 'Engines' }}</h1>
-        <label class="ml-auto w-64"><span class="sr-only">Search engines</span><input v-model="typed" type="search" class="field" placeholder="Search by name" maxlength="200"></label>
+        <label class="ml-auto w-64"
+          ><span class="sr-only">Search engines</span
+          ><input v-model="typed" type="search" class="field" placeholder="Search by name" maxlength="200"
+        /></label>
         <ImportSheet @made="(id) => navigateTo(`/engines/${id}`)" />
         <NuxtLink to="/engines/new" class="act-main flex items-center">Bring your own engine</NuxtLink>
       </div>
       <FaultNote v-if="problem" class="mb-2">{{ problem }}</FaultNote>
-      <p v-if="last" class="mb-2 border-l-4 border-brass bg-sheet px-3" role="status">{{ last.name }}: taken off the list. Jobs keep theirs. <button type="button" class="act-bare" @click="remove(last!, false)">Take back</button></p>
+      <p v-if="last" class="mb-2 border-l-4 border-brass bg-sheet px-3" role="status">
+        {{ last.name }}: taken off the list. Jobs keep theirs.
+        <button type="button" class="act-bare" @click="remove(last!, false)">Take back</button>
+      </p>
       <ProblemNote v-if="error" :error="error" @retry="refresh()" />
       <ul v-else-if="shown.length">
         <li v-for="sheet in shown" :key="sheet.id" class="relative">
-          <NuxtLink :to="`/engines/${sheet.id}`" class="grid min-h-14 grid-cols-[minmax(0,1.6fr)_130px_minmax(0,1fr)_190px] items-center gap-6 border-t border-rule bg-sheet py-3 pr-28 pl-5 hover:border-brass max-md:grid-cols-1 max-md:gap-1" data-testid="sheet">
+          <NuxtLink
+            :to="`/engines/${sheet.id}`"
+            class="grid min-h-14 grid-cols-[minmax(0,1.6fr)_130px_minmax(0,1fr)_190px] items-center gap-6 border-t border-rule bg-sheet py-3 pr-28 pl-5 hover:border-brass max-md:grid-cols-1 max-md:gap-1"
+            data-testid="sheet">
             <h2 class="truncate text-lg font-bold">{{ sheet.name }}</h2>
             <p>{{ sheet.charted ? 'Drawn' : 'Counted' }}</p>
             <p class="figure truncate font-normal">{{ sheet.links }}</p>
-            <p class="text-note text-faint">Revision {{ sheet.revision }}, {{ sheet.savedBy }}, <WhenAt :at="sheet.savedAt" /><br>{{ sheet.jobs }} {{ sheet.jobs === 1 ? 'job' : 'jobs' }}</p>
+            <p class="text-note text-faint">
+              Revision {{ sheet.revision }}, {{ sheet.savedBy }}, <WhenAt :at="sheet.savedAt" /><br />{{ sheet.jobs }}
+              {{ sheet.jobs === 1 ? 'job' : 'jobs' }}
+            </p>
           </NuxtLink>
-          <button type="button" class="act-bare absolute top-1/2 right-3 -translate-y-1/2" @click="remove(sheet, !removed)">{{ removed ? 'Put back' : 'Remove' }}</button>
+          <button
+            type="button"
+            class="act-bare absolute top-1/2 right-3 -translate-y-1/2"
+            @click="remove(sheet, !removed)">
+            {{ removed ? 'Put back' : 'Remove' }}
+          </button>
         </li>
       </ul>
-      <p v-else class="border-t border-rule bg-sheet p-8">{{ typed ? 'No engine has a name like that. Bring your own: it takes five minutes.' : removed ? 'No engine was removed.' : 'No engine yet. Bring your own: it takes five minutes.' }}</p>
-      <button type="button" class="act-bare mt-3" @click="removed = !removed">{{ removed ? 'Back to the engines' : 'Removed engines' }}</button>
+      <p v-else class="border-t border-rule bg-sheet p-8">
+        {{
+          typed
+            ? 'No engine has a name like that. Bring your own: it takes five minutes.'
+            : removed
+              ? 'No engine was removed.'
+              : 'No engine yet. Bring your own: it takes five minutes.'
+        }}
+      </p>
+      <button type="button" class="act-bare mt-3" @click="removed = !removed">
+        {{ removed ? 'Back to the engines' : 'Removed engines' }}
+      </button>
     </main>
   </div>
 </template>

@@ -15,7 +15,9 @@ import FaultNote from '../../components/parts/FaultNote.vue'
 
 /** Bring your own engine: a counted sheet from what can be counted and looked up, usable at once, refined later. */
 const bench = useBench()
-const typed = useLocalStorage<TypedAnswers>('umbrette.sheet-new', structuredClone(FIRST_ANSWERS), { mergeDefaults: true })
+const typed = useLocalStorage<TypedAnswers>('umbrette.sheet-new', structuredClone(FIRST_ANSWERS), {
+  mergeDefaults: true
+})
 const wanted = ref(false)
 const problem = ref('')
 const busy = ref(false)
@@ -34,8 +36,16 @@ const cams = computed({
   }
 })
 const turning = computed({ get: () => typed.value.rotation, set: (value) => (typed.value.rotation = value) })
-const meets = computed({ get: () => (typed.value.interference ? 'yes' : 'no'), set: (value) => (typed.value.interference = value === 'yes') })
-const runs = computed(() => typed.value.counts.map((_, i) => `${i === 0 ? 'Crank' : typed.value.camNames[i - 1] || `cam ${i}`} to ${(typed.value.camNames[i] ?? 'crank').toLowerCase() || `cam ${i + 1}`}`))
+const meets = computed({
+  get: () => (typed.value.interference ? 'yes' : 'no'),
+  set: (value) => (typed.value.interference = value === 'yes')
+})
+const runs = computed(() =>
+  typed.value.counts.map(
+    (_, i) =>
+      `${i === 0 ? 'Crank' : typed.value.camNames[i - 1] || `cam ${i}`} to ${(typed.value.camNames[i] ?? 'crank').toLowerCase() || `cam ${i + 1}`}`
+  )
+)
 const counted = computed(() => typed.value.counts.reduce((sum, links) => sum + (Number(links) || 0), 0))
 
 /** What the sheet says already: how the drive stands at its limit. */
@@ -46,10 +56,16 @@ const shows = computed(() => {
   return [0, 0.5, 1].map((part) => {
     const elongation = (part * sheet.limits[0]!.value) / 100
     const at = model.readout({ elongation, wear: model.rails.map(() => 0), padWear: 0 })
-    return { percent: 100 * elongation, extension: at.extension, lags: model.cams.map((id, i) => ({ name: partName(sheet, id), lag: at.lag[i]! })) }
+    return {
+      percent: 100 * elongation,
+      extension: at.extension,
+      lags: model.cams.map((id, i) => ({ name: partName(sheet, id), lag: at.lag[i]! }))
+    }
   })
 })
-const gaps = computed(() => (result.value.sheet ? sheetGaps(result.value.sheet).map((gap) => gapWords(gap, namesOf(result.value.sheet!))) : []))
+const gaps = computed(() =>
+  result.value.sheet ? sheetGaps(result.value.sheet).map((gap) => gapWords(gap, namesOf(result.value.sheet!))) : []
+)
 useHead({ title: 'Bring your own engine · Umbrette' })
 
 async function keep() {
@@ -58,7 +74,10 @@ async function keep() {
   if (problem.value || !result.value.sheet) return
   busy.value = true
   try {
-    const { id } = await $fetch<{ id: string }>('/api/sheets', { method: 'POST', body: { sheet: result.value.sheet, basedOn: 0, by: bench.by, note: 'From counts' } })
+    const { id } = await $fetch<{ id: string }>('/api/sheets', {
+      method: 'POST',
+      body: { sheet: result.value.sheet, basedOn: 0, by: bench.by, note: 'From counts' }
+    })
     typed.value = structuredClone(FIRST_ANSWERS)
     await navigateTo(`/engines/${id}`)
   } catch (error) {
@@ -74,7 +93,10 @@ async function keep() {
     <TopBar places />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <h1 class="text-2xl font-bold">Bring your own engine</h1>
-      <p class="mb-4 max-w-3xl">What can be counted at the stand and looked up in the maker's manual is enough to measure with. Coordinates, operations and prices can be added later.</p>
+      <p class="mb-4 max-w-3xl">
+        What can be counted at the stand and looked up in the maker's manual is enough to measure with. Coordinates,
+        operations and prices can be added later.
+      </p>
       <ClientOnly>
         <form class="grid grid-cols-[minmax(0,1fr)_340px] gap-6 max-lg:grid-cols-1" novalidate @submit.prevent="keep">
           <div class="space-y-4">
@@ -83,8 +105,22 @@ async function keep() {
               <AnswerField v-model="typed.name" class="col-span-2" label="Name" words :fault="fault('name')" />
               <AnswerField v-model="typed.cylinders" label="Cylinders" :fault="fault('cylinders')" />
               <AnswerField v-model="typed.fuel" label="Fuel" words :fault="fault('fuel')" />
-              <ChoiceRow v-model="turning" class="col-span-2" label="Crank turns, seen from the chain" :options="[{ value: 'clockwise', label: 'clockwise' }, { value: 'anticlockwise', label: 'anticlockwise' }]" />
-              <ChoiceRow v-model="meets" class="col-span-2" label="Can valves meet pistons?" :options="[{ value: 'yes', label: 'yes, or not known' }, { value: 'no', label: 'no' }]" />
+              <ChoiceRow
+                v-model="turning"
+                class="col-span-2"
+                label="Crank turns, seen from the chain"
+                :options="[
+                  { value: 'clockwise', label: 'clockwise' },
+                  { value: 'anticlockwise', label: 'anticlockwise' }
+                ]" />
+              <ChoiceRow
+                v-model="meets"
+                class="col-span-2"
+                label="Can valves meet pistons?"
+                :options="[
+                  { value: 'yes', label: 'yes, or not known' },
+                  { value: 'no', label: 'no' }
+                ]" />
             </fieldset>
             <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
               <legend class="label float-left col-span-full mb-1 font-bold text-ink">The chain</legend>
@@ -92,43 +128,117 @@ async function keep() {
               <AnswerField v-model="typed.links" label="Links" :fault="fault('links')" />
               <AnswerField v-model="typed.crankTeeth" label="Teeth, crank sprocket" :fault="fault('crankTeeth')" />
               <AnswerField v-model="typed.camTeeth" label="Teeth, each cam" :fault="fault('camTeeth')" />
-              <ChoiceRow v-model="cams" class="col-span-2" label="Cams on this chain" :options="['1', '2', '3', '4'].map((value) => ({ value, label: value }))" />
-              <AnswerField v-for="(_, i) in typed.camNames" :key="`cam-${i}`" v-model="typed.camNames[i]!" :label="`Cam ${i + 1}, from the slack side`" words :fault="fault('camNames')" />
+              <ChoiceRow
+                v-model="cams"
+                class="col-span-2"
+                label="Cams on this chain"
+                :options="['1', '2', '3', '4'].map((value) => ({ value, label: value }))" />
+              <AnswerField
+                v-for="(_, i) in typed.camNames"
+                :key="`cam-${i}`"
+                v-model="typed.camNames[i]!"
+                :label="`Cam ${i + 1}, from the slack side`"
+                words
+                :fault="fault('camNames')" />
               <div class="col-span-full grid grid-cols-4 gap-3 border-t border-rule pt-3 max-md:grid-cols-2">
-                <p class="label col-span-full">Whole links from mark to mark, in the direction of travel, slack side first</p>
-                <AnswerField v-for="(_, i) in typed.counts" :key="`count-${i}`" v-model="typed.counts[i]!" :label="runs[i]!" />
-                <p class="col-span-full text-note" :class="fault('counts') ? 'font-bold text-renew' : 'text-faint'">{{ fault('counts') ?? `Together ${counted} of ${typed.links || '?'} links` }}</p>
+                <p class="label col-span-full">
+                  Whole links from mark to mark, in the direction of travel, slack side first
+                </p>
+                <AnswerField
+                  v-for="(_, i) in typed.counts"
+                  :key="`count-${i}`"
+                  v-model="typed.counts[i]!"
+                  :label="runs[i]!" />
+                <p class="col-span-full text-note" :class="fault('counts') ? 'font-bold text-renew' : 'text-faint'">
+                  {{ fault('counts') ?? `Together ${counted} of ${typed.links || '?'} links` }}
+                </p>
               </div>
             </fieldset>
             <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
               <legend class="label float-left col-span-full mb-1 font-bold text-ink">Tensioner and limits</legend>
-              <AnswerField v-model="typed.newExtension" label="Extension, new drive" unit="mm" :fault="fault('newExtension')" />
-              <AnswerField v-model="typed.limitExtension" label="Extension at the limit" unit="mm" :fault="fault('limitExtension')" />
+              <AnswerField
+                v-model="typed.newExtension"
+                label="Extension, new drive"
+                unit="mm"
+                :fault="fault('newExtension')" />
+              <AnswerField
+                v-model="typed.limitExtension"
+                label="Extension at the limit"
+                unit="mm"
+                :fault="fault('limitExtension')" />
               <AnswerField v-model="typed.stroke" label="Stroke" unit="mm" :fault="fault('stroke')" />
-              <AnswerField v-model="typed.elongationLimit" label="Elongation limit" unit="%" :fault="fault('elongationLimit')" />
-              <AnswerField v-model="typed.notchFirst" label="First notch at, if any" unit="mm" :fault="fault('notchFirst')" />
+              <AnswerField
+                v-model="typed.elongationLimit"
+                label="Elongation limit"
+                unit="%"
+                :fault="fault('elongationLimit')" />
+              <AnswerField
+                v-model="typed.notchFirst"
+                label="First notch at, if any"
+                unit="mm"
+                :fault="fault('notchFirst')" />
               <AnswerField v-model="typed.notchPitch" label="Notch to notch" unit="mm" :fault="fault('notchPitch')" />
-              <AnswerField v-model="typed.lagLimit" label="Lag limit, if known" unit="° crank" :fault="fault('lagLimit')" />
-              <AnswerField v-model="typed.grooveLimit" label="Groove limit, if known" unit="mm" :fault="fault('grooveLimit')" />
-              <AnswerField v-model="typed.source" class="col-span-full" label="Where the limits come from (manual, edition, page)" words :fault="fault('source')" />
+              <AnswerField
+                v-model="typed.lagLimit"
+                label="Lag limit, if known"
+                unit="° crank"
+                :fault="fault('lagLimit')" />
+              <AnswerField
+                v-model="typed.grooveLimit"
+                label="Groove limit, if known"
+                unit="mm"
+                :fault="fault('grooveLimit')" />
+              <AnswerField
+                v-model="typed.source"
+                class="col-span-full"
+                label="Where the limits come from (manual, edition, page)"
+                words
+                :fault="fault('source')" />
             </fieldset>
           </div>
           <aside class="space-y-3" aria-label="What it says so far">
             <section v-if="shows.length" class="bg-plate p-4 text-scribe" data-testid="shows">
               <h2 class="font-bold">With this sheet</h2>
               <table class="mt-2 w-full text-left text-body">
-                <caption class="sr-only">What the drive shows at an elongation</caption>
-                <thead><tr class="border-b border-hair"><th class="py-1 font-normal">Elongation</th><th class="font-normal">Extension</th><th class="font-normal">Lag</th></tr></thead>
-                <tbody><tr v-for="row in shows" :key="row.percent" class="border-b border-hair/40"><td class="figure py-1">{{ fixDigits(row.percent, 2) }} %</td><td class="figure">{{ fixDigits(row.extension ?? 0, 1) }} mm</td><td class="figure">{{ row.lags.map(({ lag }) => `${fixDigits(lag, 1)}°`).join(', ') }}</td></tr></tbody>
+                <caption class="sr-only">
+                  What the drive shows at an elongation
+                </caption>
+                <thead>
+                  <tr class="border-b border-hair">
+                    <th class="py-1 font-normal">Elongation</th>
+                    <th class="font-normal">Extension</th>
+                    <th class="font-normal">Lag</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="row in shows" :key="row.percent" class="border-b border-hair/40">
+                    <td class="figure py-1">{{ fixDigits(row.percent, 2) }} %</td>
+                    <td class="figure">{{ fixDigits(row.extension ?? 0, 1) }} mm</td>
+                    <td class="figure">{{ row.lags.map(({ lag }) => `${fixDigits(lag, 1)}°`).join(', ') }}</td>
+                  </tr>
+                </tbody>
               </table>
               <p class="mt-2 text-note">Check one of them against what the manual says.</p>
             </section>
-            <section v-else class="bg-plate p-4 text-scribe"><p>What the drive shows at its limit stands here as soon as the figures allow it.</p></section>
-            <section v-if="gaps.length" class="bg-sheet p-3 text-body"><h2 class="font-bold">Left open for later</h2><ul><li v-for="gap in gaps" :key="gap.missing" class="mt-1"><b>{{ gap.missing }}.</b> {{ gap.meanwhile }}</li></ul></section>
+            <section v-else class="bg-plate p-4 text-scribe">
+              <p>What the drive shows at its limit stands here as soon as the figures allow it.</p>
+            </section>
+            <section v-if="gaps.length" class="bg-sheet p-3 text-body">
+              <h2 class="font-bold">Left open for later</h2>
+              <ul>
+                <li v-for="gap in gaps" :key="gap.missing" class="mt-1">
+                  <b>{{ gap.missing }}.</b> {{ gap.meanwhile }}
+                </li>
+              </ul>
+            </section>
             <FaultNote v-if="problem">{{ problem }}</FaultNote>
-            <FaultNote v-else-if="wanted && result.faults.size">Not yet: what is missing or wrong is named at its field.</FaultNote>
+            <FaultNote v-else-if="wanted && result.faults.size"
+              >Not yet: what is missing or wrong is named at its field.</FaultNote
+            >
             <button type="submit" class="act-main w-full" :disabled="busy">Keep this engine</button>
-            <p class="text-note text-faint">What is typed stays on this device until it is kept. The maker's manual is the authority for every figure.</p>
+            <p class="text-note text-faint">
+              What is typed stays on this device until it is kept. The maker's manual is the authority for every figure.
+            </p>
           </aside>
         </form>
       </ClientOnly>

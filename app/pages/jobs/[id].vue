@@ -11,9 +11,17 @@ import TopBar from '../../components/parts/TopBar.vue'
 const route = useRoute()
 const job = useJob()
 const outbox = useOutbox()
-const { data, error, refresh } = await useFetch<LoadedJob>(() => `/api/jobs/${String(route.params.id)}`, { deep: false })
+const { data, error, refresh } = await useFetch<LoadedJob>(() => `/api/jobs/${String(route.params.id)}`, {
+  deep: false
+})
 
-watch(data, (loaded) => { if (loaded) job.open(loaded) }, { immediate: true })
+watch(
+  data,
+  (loaded) => {
+    if (loaded) job.open(loaded)
+  },
+  { immediate: true }
+)
 useLiveActs()
 let stop: (() => void) | undefined
 onMounted(() => {
@@ -21,7 +29,13 @@ onMounted(() => {
   readyEstimator()
 })
 // What waits on this device belongs to the estimate too.
-watch(() => outbox.ready, (ready) => { if (ready && outbox.waiting.some(({ jobId }) => jobId === job.id)) void job.recompute() }, { immediate: true })
+watch(
+  () => outbox.ready,
+  (ready) => {
+    if (ready && outbox.waiting.some(({ jobId }) => jobId === job.id)) void job.recompute()
+  },
+  { immediate: true }
+)
 onUnmounted(() => stop?.())
 useHead({ title: () => (job.job ? `${job.job.vehicle} · Umbrette` : 'Umbrette') })
 </script>

@@ -23,9 +23,12 @@ import FaultNote from '../../components/parts/FaultNote.vue'
 const route = useRoute()
 const bench = useBench()
 const practice = usePractice()
-const { data, error, refresh } = await useFetch<PracticeCase>(() => `/api/practice/cases/${String(route.params.key)}`, { deep: false })
+const { data, error, refresh } = await useFetch<PracticeCase>(() => `/api/practice/cases/${String(route.params.key)}`, {
+  deep: false
+})
 // The stand is drawn on the device, with what was begun there.
-if (import.meta.client) watch(data, (found) => found && practice.open(String(route.params.key), found), { immediate: true })
+if (import.meta.client)
+  watch(data, (found) => found && practice.open(String(route.params.key), found), { immediate: true })
 useHead({ title: () => `${data.value?.title ?? 'Practice'} · Umbrette` })
 
 /** What the middle and the right show. */
@@ -33,10 +36,14 @@ const shown = ref<'engine' | 'picture'>('engine')
 const calling = ref(false)
 const busy = ref(false)
 const problem = ref('')
-const hasPicture = computed(() => practice.looked !== null && practice.inspection !== null && practice.inspection.kind !== 'ask')
+const hasPicture = computed(
+  () => practice.looked !== null && practice.inspection !== null && practice.inspection.kind !== 'ask'
+)
 const inView = computed(() => shown.value === 'picture' && hasPicture.value)
 /** Made while it is shown only: turning would make it anew for every frame. */
-const picture = computed(() => (inView.value ? pictureOf(practice.engine!, practice.inspection!, practice.looked!, practice.crank) : null))
+const picture = computed(() =>
+  inView.value ? pictureOf(practice.engine!, practice.inspection!, practice.looked!, practice.crank) : null
+)
 /** Looks at something that moves with the crank. */
 const TURNED: readonly (InspectionKind | undefined)[] = ['marks', 'wheel', 'count']
 const turns = computed(() => !inView.value || TURNED.includes(practice.inspection?.kind))
@@ -54,7 +61,10 @@ async function finish() {
   busy.value = true
   problem.value = ''
   try {
-    const run = await $fetch<KeptRun>('/api/practice/runs', { method: 'POST', body: { id: practice.run.id || crypto.randomUUID(), by: bench.by, case: practice.key, moves: practice.run.moves } })
+    const run = await $fetch<KeptRun>('/api/practice/runs', {
+      method: 'POST',
+      body: { id: practice.run.id || crypto.randomUUID(), by: bench.by, case: practice.key, moves: practice.run.moves }
+    })
     practice.clear()
     await navigateTo(`/practice/runs/${run.id}`)
   } catch (failure) {
@@ -68,22 +78,57 @@ async function finish() {
 <template>
   <div class="flex h-dvh flex-col max-md:h-auto">
     <TopBar>
-      <h1 class="truncate leading-tight"><b>{{ data?.title ?? 'Practice' }}</b> <span v-if="data" class="text-faint">{{ data.drive.name }}, {{ usageWords(data.usage) }}</span></h1>
-      <p class="truncate text-note text-faint" :title="data?.complaint">{{ data?.complaint || 'Brought in for a look at its timing drive.' }}</p>
+      <h1 class="truncate leading-tight">
+        <b>{{ data?.title ?? 'Practice' }}</b>
+        <span v-if="data" class="text-faint">{{ data.drive.name }}, {{ usageWords(data.usage) }}</span>
+      </h1>
+      <p class="truncate text-note text-faint" :title="data?.complaint">
+        {{ data?.complaint || 'Brought in for a look at its timing drive.' }}
+      </p>
       <template #acts><NuxtLink to="/practice" class="act flex items-center">All cases</NuxtLink></template>
     </TopBar>
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <ClientOnly>
-      <main v-if="practice.engine && practice.stand" class="grid min-h-0 flex-1 grid-cols-[270px_minmax(0,1fr)_380px] max-lg:grid-cols-[230px_minmax(0,1fr)_320px] max-md:flex max-md:flex-col">
+      <main
+        v-if="practice.engine && practice.stand"
+        class="grid min-h-0 flex-1 grid-cols-[270px_minmax(0,1fr)_380px] max-lg:grid-cols-[230px_minmax(0,1fr)_320px] max-md:flex max-md:flex-col">
         <InspectionList class="max-md:order-last" @chosen="chosen" />
         <div ref="engine" class="flex min-h-0 flex-col max-md:h-[70vh]">
-          <div class="flex items-center gap-2 border-b border-rule bg-sheet px-2 py-1" role="group" aria-label="What is shown">
-            <button type="button" class="act" :class="inView ? '' : 'border-2 !border-ink font-bold'" :aria-pressed="!inView" @click="shown = 'engine'">Engine</button>
-            <button type="button" class="act" :class="inView ? 'border-2 !border-ink font-bold' : ''" :aria-pressed="inView" :disabled="!hasPicture" data-testid="show-picture" @click="shown = 'picture'">What you see</button>
-            <p class="ml-auto text-body" data-testid="clock"><span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span> <span class="text-faint">so far</span></p>
+          <div
+            class="flex items-center gap-2 border-b border-rule bg-sheet px-2 py-1"
+            role="group"
+            aria-label="What is shown">
+            <button
+              type="button"
+              class="act"
+              :class="inView ? '' : 'border-2 !border-ink font-bold'"
+              :aria-pressed="!inView"
+              @click="shown = 'engine'">
+              Engine
+            </button>
+            <button
+              type="button"
+              class="act"
+              :class="inView ? 'border-2 !border-ink font-bold' : ''"
+              :aria-pressed="inView"
+              :disabled="!hasPicture"
+              data-testid="show-picture"
+              @click="shown = 'picture'">
+              What you see
+            </button>
+            <p class="ml-auto text-body" data-testid="clock">
+              <span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span>
+              <span class="text-faint">so far</span>
+            </p>
           </div>
-          <div v-if="picture" class="on-plate min-h-0 flex-1 bg-plate p-2"><PlatePicture :drawing="picture" :label="pictureWords(practice.titleOf(practice.inspection!), picture)" /></div>
-          <TurningMap v-else :engine="practice.engine" :done="practice.stand.done" :turned-forward="practice.stand.turnedForward" />
+          <div v-if="picture" class="on-plate min-h-0 flex-1 bg-plate p-2">
+            <PlatePicture :drawing="picture" :label="pictureWords(practice.titleOf(practice.inspection!), picture)" />
+          </div>
+          <TurningMap
+            v-else
+            :engine="practice.engine"
+            :done="practice.stand.done"
+            :turned-forward="practice.stand.turnedForward" />
           <TurnBar v-if="turns" />
         </div>
         <aside class="flex min-h-0 flex-col border-l border-rule bg-sheet">
@@ -93,15 +138,30 @@ async function finish() {
             <section v-else class="space-y-3 p-4">
               <h2 class="text-lg font-bold">A made-up engine</h2>
               <p>{{ data!.complaint || 'Brought in for a look at its timing drive.' }}</p>
-              <p class="text-body">Choose what to look at. Every look costs its minutes, and covers cost theirs once. What is seen is read like on an engine and written down by you. Then make the calls.</p>
+              <p class="text-body">
+                Choose what to look at. Every look costs its minutes, and covers cost theirs once. What is seen is read
+                like on an engine and written down by you. Then make the calls.
+              </p>
               <p class="text-body">Turn in the running direction until the marks stand where they should.</p>
-              <p class="border-l-8 border-hazard bg-paper p-2 text-note"><b>On a real engine:</b> battery off before the starter can turn, no hand near a chain that is turned, and the maker's manual decides.</p>
+              <p class="border-l-8 border-hazard bg-paper p-2 text-note">
+                <b>On a real engine:</b> battery off before the starter can turn, no hand near a chain that is turned,
+                and the maker's manual decides.
+              </p>
             </section>
           </div>
           <div class="border-t border-rule p-2">
             <FaultNote v-if="problem" class="mb-2">{{ problem }}</FaultNote>
-            <p v-if="calling && !bench.by" class="mb-2 text-body">Choose who is practising, at the top, before the truth is shown.</p>
-            <button v-if="!calling" type="button" class="act-main w-full" data-testid="make-calls" @click="calling = true">Make the calls</button>
+            <p v-if="calling && !bench.by" class="mb-2 text-body">
+              Choose who is practising, at the top, before the truth is shown.
+            </p>
+            <button
+              v-if="!calling"
+              type="button"
+              class="act-main w-full"
+              data-testid="make-calls"
+              @click="calling = true">
+              Make the calls
+            </button>
             <button v-else type="button" class="act w-full" @click="calling = false">Look at more first</button>
           </div>
         </aside>

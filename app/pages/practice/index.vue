@@ -13,13 +13,24 @@ import { useBench } from '../../stores/bench'
 import { usePractice } from '../../stores/practice'
 import FaultNote from '../../components/parts/FaultNote.vue'
 
-/** Practice: the case of the day, one for what is missed most, a new one, one by code or file; and how it went so far. */
+/**
+ * Practice: the case of the day, one for what is missed most, a new one, one by code or file; and how it went so far.
+ */
 const bench = useBench()
 const practice = usePractice()
-const { data, error, refresh } = await useFetch<PracticeLobby>('/api/practice', { deep: false, query: { by: computed(() => bench.by) } })
+const { data, error, refresh } = await useFetch<PracticeLobby>('/api/practice', {
+  deep: false,
+  query: { by: computed(() => bench.by) }
+})
 useHead({ title: 'Practice · Umbrette' })
 
-const LEVEL_WORDS: Readonly<Record<Level, string>> = { 1: 'One plain fault', 2: 'One fault, perhaps a trap', 3: 'One or two faults and a trap', 4: 'Two faults and traps', 5: 'Everything together' }
+const LEVEL_WORDS: Readonly<Record<Level, string>> = {
+  1: 'One plain fault',
+  2: 'One fault, perhaps a trap',
+  3: 'One or two faults and a trap',
+  4: 'Two faults and traps',
+  5: 'Everything together'
+}
 const level = ref<Level>(1)
 watch(data, (found) => found && (level.value = found.level), { immediate: true })
 const sheet = ref('')
@@ -32,7 +43,9 @@ const begun = computed(() => Object.entries(practice.begun).map(([key, { moves }
 function draw() {
   const engines = data.value!.engines
   const engine = sheet.value || engines[Math.floor(Math.random() * engines.length)]!.id
-  void navigateTo(`/practice/${caseCode({ sheet: engine, level: level.value, seed: Math.floor(Math.random() * SEEDS) })}`)
+  void navigateTo(
+    `/practice/${caseCode({ sheet: engine, level: level.value, seed: Math.floor(Math.random() * SEEDS) })}`
+  )
 }
 
 function byCode() {
@@ -49,7 +62,12 @@ async function take(file: File | null | undefined) {
   if (!file) return
   problem.value = ''
   try {
-    const { id } = await $fetch<KeptCase>('/api/practice/cases', { method: 'POST', query: { by: bench.by }, body: await file.text(), headers: { 'content-type': 'application/json' } })
+    const { id } = await $fetch<KeptCase>('/api/practice/cases', {
+      method: 'POST',
+      query: { by: bench.by },
+      body: await file.text(),
+      headers: { 'content-type': 'application/json' }
+    })
     await navigateTo(`/practice/${id}`)
   } catch (failure) {
     const { message, faults } = shownProblem(failure)
@@ -72,53 +90,160 @@ async function remove(kept: KeptCase, to: boolean) {
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <main v-else-if="data" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <h1 class="text-2xl font-bold">Practice stand</h1>
-      <p class="mb-4 max-w-3xl">Engines that do not exist, each with something wrong that nobody is told: look, read, judge, and see what it was. A mistake here costs nothing.</p>
+      <p class="mb-4 max-w-3xl">
+        Engines that do not exist, each with something wrong that nobody is told: look, read, judge, and see what it
+        was. A mistake here costs nothing.
+      </p>
       <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
         <div class="space-y-4">
           <section class="flex items-center gap-4 bg-plate p-4 text-scribe on-plate" aria-label="Case of the day">
-            <div class="min-w-0 flex-1"><h2 class="text-lg font-bold">Case of the day</h2><p>{{ data.daily.engine }}, level {{ data.daily.level }}. The same for everybody.</p></div>
-            <NuxtLink :to="`/practice/${data.daily.code}`" class="flex min-h-14 items-center rounded-[3px] bg-lit px-5 font-bold text-[#151d26]" data-testid="daily">{{ data.daily.done ? 'Once more' : 'Begin' }}</NuxtLink>
+            <div class="min-w-0 flex-1">
+              <h2 class="text-lg font-bold">Case of the day</h2>
+              <p>{{ data.daily.engine }}, level {{ data.daily.level }}. The same for everybody.</p>
+            </div>
+            <NuxtLink
+              :to="`/practice/${data.daily.code}`"
+              class="flex min-h-14 items-center rounded-[3px] bg-lit px-5 font-bold text-[#151d26]"
+              data-testid="daily"
+              >{{ data.daily.done ? 'Once more' : 'Begin' }}</NuxtLink
+            >
           </section>
-          <section v-if="data.training" class="flex items-center gap-4 border-l-4 border-brass bg-sheet p-4" aria-label="For you">
-            <div class="min-w-0 flex-1"><h2 class="font-bold">For you</h2><p>It holds something you have missed before.</p></div>
-            <NuxtLink :to="`/practice/${data.training.code}`" class="act flex items-center" data-testid="training">Begin</NuxtLink>
+          <section
+            v-if="data.training"
+            class="flex items-center gap-4 border-l-4 border-brass bg-sheet p-4"
+            aria-label="For you">
+            <div class="min-w-0 flex-1">
+              <h2 class="font-bold">For you</h2>
+              <p>It holds something you have missed before.</p>
+            </div>
+            <NuxtLink :to="`/practice/${data.training.code}`" class="act flex items-center" data-testid="training"
+              >Begin</NuxtLink
+            >
           </section>
           <section class="space-y-3 bg-sheet p-4" aria-label="A new case">
             <h2 class="font-bold">A new case</h2>
             <div class="flex flex-wrap gap-2" role="radiogroup" aria-label="Level">
-              <button v-for="one in LEVELS" :key="one" type="button" role="radio" class="act" :class="level === one ? 'border-2 !border-ink font-bold' : ''" :aria-checked="level === one" :data-testid="`level-${one}`" @click="level = one">{{ one }}</button>
+              <button
+                v-for="one in LEVELS"
+                :key="one"
+                type="button"
+                role="radio"
+                class="act"
+                :class="level === one ? 'border-2 !border-ink font-bold' : ''"
+                :aria-checked="level === one"
+                :data-testid="`level-${one}`"
+                @click="level = one">
+                {{ one }}
+              </button>
               <p class="self-center">{{ LEVEL_WORDS[level] }}</p>
             </div>
-            <label class="block"><span class="label">Engine</span><select v-model="sheet" class="field mt-1"><option value="">Any</option><option v-for="{ id, name } in data.engines" :key="id" :value="id">{{ name }}</option></select></label>
+            <label class="block"
+              ><span class="label">Engine</span
+              ><select v-model="sheet" class="field mt-1">
+                <option value="">Any</option>
+                <option v-for="{ id, name } in data.engines" :key="id" :value="id">{{ name }}</option>
+              </select></label
+            >
             <button type="button" class="act-main w-full" data-testid="draw" @click="draw">Draw an engine</button>
           </section>
           <section class="bg-sheet p-4" aria-label="By code or file">
             <h2 class="font-bold">By code or file</h2>
-            <form class="mt-2 flex gap-2" @submit.prevent="byCode"><label class="min-w-0 flex-1"><span class="sr-only">Case code</span><input v-model="code" class="field" placeholder="A3-7KQ2MD" maxlength="24" autocapitalize="characters" data-testid="code"></label><button type="submit" class="act">Open</button><button type="button" class="act" @click="input?.click()">File …</button></form>
-            <input ref="input" type="file" accept="application/json,.json" class="sr-only" tabindex="-1" aria-label="Case file" data-testid="case-file" @change="take(($event.target as HTMLInputElement).files?.[0])">
+            <form class="mt-2 flex gap-2" @submit.prevent="byCode">
+              <label class="min-w-0 flex-1"
+                ><span class="sr-only">Case code</span
+                ><input
+                  v-model="code"
+                  class="field"
+                  placeholder="A3-7KQ2MD"
+                  maxlength="24"
+                  autocapitalize="characters"
+                  data-testid="code" /></label
+              ><button type="submit" class="act">Open</button
+              ><button type="button" class="act" @click="input?.click()">File …</button>
+            </form>
+            <input
+              ref="input"
+              type="file"
+              accept="application/json,.json"
+              class="sr-only"
+              tabindex="-1"
+              aria-label="Case file"
+              data-testid="case-file"
+              @change="take(($event.target as HTMLInputElement).files?.[0])" />
             <FaultNote v-if="problem" class="mt-2">{{ problem }}</FaultNote>
           </section>
         </div>
         <div class="space-y-4">
           <ClientOnly>
-            <section v-if="begun.length" class="bg-sheet p-4" aria-label="Begun"><h2 class="font-bold">Begun on this device</h2><ul><li v-for="one in begun" :key="one.key" class="border-b border-rule/60"><NuxtLink :to="`/practice/${one.key}`" class="flex min-h-11 items-center justify-between underline decoration-brass underline-offset-2"><span>{{ one.key.length > 20 ? 'A case of the workshop' : one.key }}</span><span class="text-faint">{{ one.moves }} moves</span></NuxtLink></li></ul></section>
+            <section v-if="begun.length" class="bg-sheet p-4" aria-label="Begun">
+              <h2 class="font-bold">Begun on this device</h2>
+              <ul>
+                <li v-for="one in begun" :key="one.key" class="border-b border-rule/60">
+                  <NuxtLink
+                    :to="`/practice/${one.key}`"
+                    class="flex min-h-11 items-center justify-between underline decoration-brass underline-offset-2"
+                    ><span>{{ one.key.length > 20 ? 'A case of the workshop' : one.key }}</span
+                    ><span class="text-faint">{{ one.moves }} moves</span></NuxtLink
+                  >
+                </li>
+              </ul>
+            </section>
           </ClientOnly>
           <section class="bg-sheet p-4" aria-label="How it went">
-            <h2 class="font-bold">How it went<template v-if="bench.by">, {{ bench.by }}</template></h2>
-            <p v-if="data.history.length === 0" class="text-faint">Nothing finished yet{{ bench.by ? '' : ': choose who is practising, at the top' }}.</p>
+            <h2 class="font-bold">
+              How it went<template v-if="bench.by">, {{ bench.by }}</template>
+            </h2>
+            <p v-if="data.history.length === 0" class="text-faint">
+              Nothing finished yet{{ bench.by ? '' : ': choose who is practising, at the top' }}.
+            </p>
             <template v-else>
               <ScoreLine :runs="data.history" />
-              <ul><li v-for="run in data.history.slice(0, 8)" :key="run.id" class="border-b border-rule/60"><NuxtLink :to="`/practice/runs/${run.id}`" class="flex min-h-11 items-center gap-3" data-testid="run"><span class="figure w-10 text-right">{{ run.score }}</span><span class="min-w-0 flex-1 truncate underline decoration-brass underline-offset-2">{{ run.title }}</span><span class="text-note text-faint"><WhenAt :at="run.finishedAt" /></span></NuxtLink></li></ul>
+              <ul>
+                <li v-for="run in data.history.slice(0, 8)" :key="run.id" class="border-b border-rule/60">
+                  <NuxtLink :to="`/practice/runs/${run.id}`" class="flex min-h-11 items-center gap-3" data-testid="run"
+                    ><span class="figure w-10 text-right">{{ run.score }}</span
+                    ><span class="min-w-0 flex-1 truncate underline decoration-brass underline-offset-2">{{
+                      run.title
+                    }}</span
+                    ><span class="text-note text-faint"><WhenAt :at="run.finishedAt" /></span
+                  ></NuxtLink>
+                </li>
+              </ul>
             </template>
           </section>
           <section v-if="data.weak.length" class="bg-sheet p-4" aria-label="Missed most" data-testid="weak">
             <h2 class="font-bold">Missed most</h2>
-            <table class="w-full text-left"><tbody><tr v-for="one in data.weak.slice(0, 5)" :key="one.id" class="border-b border-rule/60"><td class="py-1">{{ faultWords(one.id).name }}<p class="text-note text-faint">{{ faultWords(one.id).lesson }}</p></td><td class="figure whitespace-nowrap pl-3 text-right">{{ one.missed }} of {{ one.met }}</td></tr></tbody></table>
+            <table class="w-full text-left">
+              <tbody>
+                <tr v-for="one in data.weak.slice(0, 5)" :key="one.id" class="border-b border-rule/60">
+                  <td class="py-1">
+                    {{ faultWords(one.id).name }}
+                    <p class="text-note text-faint">{{ faultWords(one.id).lesson }}</p>
+                  </td>
+                  <td class="figure whitespace-nowrap pl-3 text-right">{{ one.missed }} of {{ one.met }}</td>
+                </tr>
+              </tbody>
+            </table>
           </section>
           <section v-if="data.cases.length || removed" class="bg-sheet p-4" aria-label="Cases of the workshop">
             <h2 class="font-bold">Cases of the workshop</h2>
-            <p v-if="removed" role="status">“{{ removed.title }}” is off the list. <button type="button" class="act-bare" @click="remove(removed!, false)">Put it back</button></p>
-            <ul><li v-for="kept in data.cases" :key="kept.id" class="flex items-center gap-2 border-b border-rule/60" data-testid="kept-case"><NuxtLink :to="`/practice/${kept.id}`" class="flex min-h-11 min-w-0 flex-1 items-center gap-2"><span class="truncate underline decoration-brass underline-offset-2">{{ kept.title }}</span><span class="shrink-0 text-note text-faint">{{ kept.engine }}</span></NuxtLink><a :href="`/api/practice/cases/${kept.id}/file`" class="act-bare flex items-center text-note">File</a><button type="button" class="act-bare text-note" @click="remove(kept, true)">Remove</button></li></ul>
+            <p v-if="removed" role="status">
+              “{{ removed.title }}” is off the list.
+              <button type="button" class="act-bare" @click="remove(removed!, false)">Put it back</button>
+            </p>
+            <ul>
+              <li
+                v-for="kept in data.cases"
+                :key="kept.id"
+                class="flex items-center gap-2 border-b border-rule/60"
+                data-testid="kept-case">
+                <NuxtLink :to="`/practice/${kept.id}`" class="flex min-h-11 min-w-0 flex-1 items-center gap-2"
+                  ><span class="truncate underline decoration-brass underline-offset-2">{{ kept.title }}</span
+                  ><span class="shrink-0 text-note text-faint">{{ kept.engine }}</span></NuxtLink
+                ><a :href="`/api/practice/cases/${kept.id}/file`" class="act-bare flex items-center text-note">File</a
+                ><button type="button" class="act-bare text-note" @click="remove(kept, true)">Remove</button>
+              </li>
+            </ul>
           </section>
         </div>
       </div>

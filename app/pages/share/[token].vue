@@ -7,7 +7,10 @@ import { useAwake } from '../../composables/useAwake'
 import { shownProblem } from '../../problem'
 import FaultNote from '../../components/parts/FaultNote.vue'
 
-/** What a customer sees behind a link: the report, the PDF, and a choice between the ways open. No way into the workshop. */
+/**
+ * What a customer sees behind a link: the report, the PDF, and a choice between the ways open. No way into the
+ * workshop.
+ */
 definePageMeta({ layout: 'bare' })
 const route = useRoute()
 const base = `/api/share/${encodeURIComponent(String(route.params.token))}`
@@ -18,7 +21,13 @@ const chosen = ref(-1)
 const name = ref('')
 const failed = ref('')
 const sent = ref(false)
-useHead({ title: () => (data.value ? `${data.value.report.vehicle}: timing drive` : 'Report'), meta: [{ name: 'robots', content: 'noindex' }, { name: 'referrer', content: 'no-referrer' }] })
+useHead({
+  title: () => (data.value ? `${data.value.report.vehicle}: timing drive` : 'Report'),
+  meta: [
+    { name: 'robots', content: 'noindex' },
+    { name: 'referrer', content: 'no-referrer' }
+  ]
+})
 
 async function send() {
   failed.value = chosen.value < 0 ? 'Choose one of the ways first.' : name.value.trim() === '' ? 'Type your name.' : ''
@@ -27,23 +36,45 @@ async function send() {
     await $fetch(`${base}/choice`, { method: 'POST', body: { path: chosen.value, name: name.value } })
     sent.value = true
   } catch (failure) {
-    failed.value = shownProblem(failure).answered ? shownProblem(failure).message : 'The workshop cannot be reached just now. Try again, or ring it.'
+    failed.value = shownProblem(failure).answered
+      ? shownProblem(failure).message
+      : 'The workshop cannot be reached just now. Try again, or ring it.'
   }
 }
 </script>
 
 <template>
   <main class="mx-auto max-w-4xl bg-sheet px-8 py-8 max-md:px-4">
-    <section v-if="problem" role="alert"><h1 class="text-2xl font-bold">{{ problem.message }}</h1></section>
+    <section v-if="problem" role="alert">
+      <h1 class="text-2xl font-bold">{{ problem.message }}</h1>
+    </section>
     <template v-else-if="data">
-      <p class="no-print mb-4 flex items-center gap-3"><span class="flex-1 text-note text-faint">Good until {{ data.expiresAt.slice(0, 10) }}</span><a :href="`${base}/report.pdf`" target="_blank" class="act flex items-center">PDF</a></p>
+      <p class="no-print mb-4 flex items-center gap-3">
+        <span class="flex-1 text-note text-faint">Good until {{ data.expiresAt.slice(0, 10) }}</span
+        ><a :href="`${base}/report.pdf`" target="_blank" class="act flex items-center">PDF</a>
+      </p>
       <ReportView :report="data.report" :map="data.map" :photo="(id) => `${base}/photos/${id}`" />
       <section v-if="data.report.paths.length" class="no-print mt-8 border-t-2 border-ink pt-4" data-testid="choose">
         <h2 class="text-xl font-bold">Your choice</h2>
-        <p v-if="sent" role="status" class="mt-2 text-lg"><b>{{ name.trim() }}</b> chose {{ data.report.paths[chosen]!.title }} at {{ data.report.paths[chosen]!.priceWords }}. The workshop has it.</p>
+        <p v-if="sent" role="status" class="mt-2 text-lg">
+          <b>{{ name.trim() }}</b> chose {{ data.report.paths[chosen]!.title }} at
+          {{ data.report.paths[chosen]!.priceWords }}. The workshop has it.
+        </p>
         <form v-else :inert="!awake" class="mt-2 space-y-2" @submit.prevent="send">
-          <label v-for="(path, i) in data.report.paths" :key="i" class="flex min-h-12 items-center gap-3 border-t border-rule/60"><input v-model="chosen" type="radio" name="path" :value="i" class="size-6 accent-ink"><span class="flex-1"><b>{{ path.title }}</b>: {{ path.names }}</span><span class="figure">{{ path.priceWords }}</span></label>
-          <label class="block max-w-sm"><span class="label">Your name</span><input v-model="name" class="field mt-1" maxlength="80" autocomplete="name"></label>
+          <label
+            v-for="(path, i) in data.report.paths"
+            :key="i"
+            class="flex min-h-12 items-center gap-3 border-t border-rule/60"
+            ><input v-model="chosen" type="radio" name="path" :value="i" class="size-6 accent-ink" /><span
+              class="flex-1"
+              ><b>{{ path.title }}</b
+              >: {{ path.names }}</span
+            ><span class="figure">{{ path.priceWords }}</span></label
+          >
+          <label class="block max-w-sm"
+            ><span class="label">Your name</span
+            ><input v-model="name" class="field mt-1" maxlength="80" autocomplete="name"
+          /></label>
           <FaultNote v-if="failed">{{ failed }}</FaultNote>
           <button type="submit" class="act-main">Tell the workshop</button>
         </form>

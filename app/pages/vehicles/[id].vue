@@ -15,7 +15,10 @@ import FaultNote from '../../components/parts/FaultNote.vue'
 
 /** A vehicle: its measurements drawn over usage, and its jobs. */
 const route = useRoute()
-const { data, error, refresh } = await useFetch<{ id: string; name: string; note: string; jobs: ListedJob[] }>(() => `/api/vehicles/${String(route.params.id)}`, { deep: false })
+const { data, error, refresh } = await useFetch<{ id: string; name: string; note: string; jobs: ListedJob[] }>(
+  () => `/api/vehicles/${String(route.params.id)}`,
+  { deep: false }
+)
 const all = computed(() => tracks(data.value?.jobs ?? []))
 const shown = ref(0)
 const track = computed(() => all.value[shown.value] ?? all.value[0] ?? null)
@@ -57,15 +60,38 @@ async function save() {
         <button type="button" class="act ml-auto" @click="rename">Name and note</button>
         <button type="button" class="act-main" @click="making = true">New job</button>
       </div>
-      <form v-if="renaming" class="mb-4 grid max-w-2xl gap-3 border-l-4 border-brass bg-sheet p-4" @submit.prevent="save">
-        <label class="block"><span class="label">Name</span><input v-model="form.name" class="field mt-1" maxlength="120"></label>
-        <label class="block"><span class="label">Note, for whoever has it next</span><textarea v-model="form.note" class="field mt-1 py-2" rows="2" maxlength="2000" /></label>
+      <form
+        v-if="renaming"
+        class="mb-4 grid max-w-2xl gap-3 border-l-4 border-brass bg-sheet p-4"
+        @submit.prevent="save">
+        <label class="block"
+          ><span class="label">Name</span><input v-model="form.name" class="field mt-1" maxlength="120"
+        /></label>
+        <label class="block"
+          ><span class="label">Note, for whoever has it next</span
+          ><textarea v-model="form.note" class="field mt-1 py-2" rows="2" maxlength="2000" />
+        </label>
         <FaultNote v-if="problem">{{ problem }}</FaultNote>
-        <div class="flex gap-2"><button type="submit" class="act">Save</button><button type="button" class="act-bare" @click="renaming = false">Leave as it is</button></div>
+        <div class="flex gap-2">
+          <button type="submit" class="act">Save</button
+          ><button type="button" class="act-bare" @click="renaming = false">Leave as it is</button>
+        </div>
       </form>
-      <section v-if="track" class="grid grid-cols-[220px_minmax(0,1fr)] gap-6 bg-sheet p-4 max-md:grid-cols-1" aria-label="Measurements over usage">
+      <section
+        v-if="track"
+        class="grid grid-cols-[220px_minmax(0,1fr)] gap-6 bg-sheet p-4 max-md:grid-cols-1"
+        aria-label="Measurements over usage">
         <div role="group" aria-label="What is drawn">
-          <button v-for="(one, i) in all" :key="one.key" type="button" class="block min-h-11 w-full border-l-4 px-3 text-left" :class="one.key === track.key ? 'border-brass font-bold' : 'border-transparent text-faint'" :aria-pressed="one.key === track.key" @click="shown = i">{{ one.title }}</button>
+          <button
+            v-for="(one, i) in all"
+            :key="one.key"
+            type="button"
+            class="block min-h-11 w-full border-l-4 px-3 text-left"
+            :class="one.key === track.key ? 'border-brass font-bold' : 'border-transparent text-faint'"
+            :aria-pressed="one.key === track.key"
+            @click="shown = i">
+            {{ one.title }}
+          </button>
         </div>
         <UsageChart :track="track" />
       </section>
@@ -73,10 +99,21 @@ async function save() {
       <h2 class="mt-6 mb-1 label">Jobs</h2>
       <ul>
         <li v-for="job in data.jobs" :key="job.id">
-          <NuxtLink :to="`/jobs/${job.id}`" class="grid min-h-14 grid-cols-[150px_minmax(0,1fr)_230px_150px] items-center gap-6 border-t border-rule bg-sheet px-5 py-2 hover:border-brass max-md:grid-cols-1 max-md:gap-1" data-testid="vehicle-job">
+          <NuxtLink
+            :to="`/jobs/${job.id}`"
+            class="grid min-h-14 grid-cols-[150px_minmax(0,1fr)_230px_150px] items-center gap-6 border-t border-rule bg-sheet px-5 py-2 hover:border-brass max-md:grid-cols-1 max-md:gap-1"
+            data-testid="vehicle-job">
             <p class="figure font-normal">{{ usageWords(job.usage) }}</p>
             <p class="line-clamp-2">{{ job.complaint || job.sheet.name }}</p>
-            <p class="flex flex-wrap gap-x-3"><span v-for="{ call, parts } in job.readings > 0 ? job.calls : []" :key="call" class="inline-flex items-center gap-1"><span class="figure">{{ parts }}</span><CallMark :call="call" :size="16" /></span></p>
+            <p class="flex flex-wrap gap-x-3">
+              <span
+                v-for="{ call, parts } in job.readings > 0 ? job.calls : []"
+                :key="call"
+                class="inline-flex items-center gap-1"
+                ><span class="figure">{{ parts }}</span
+                ><CallMark :call="call" :size="16"
+              /></span>
+            </p>
             <p class="text-note text-faint">{{ STATE_WORDS[job.state].title }}, <WhenAt :at="job.openedAt" /></p>
           </NuxtLink>
         </li>

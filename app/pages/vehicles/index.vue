@@ -12,7 +12,10 @@ import PagerRow from '../../components/parts/PagerRow.vue'
 const typed = ref('')
 const search = ref('')
 const page = ref(0)
-const { data, error, refresh } = await useFetch<{ rows: ListedVehicle[]; total: number; pages: number }>('/api/vehicles', { deep: false, query: { search, page } })
+const { data, error, refresh } = await useFetch<{ rows: ListedVehicle[]; total: number; pages: number }>(
+  '/api/vehicles',
+  { deep: false, query: { search, page } }
+)
 const look = useDebounceFn(() => (search.value = typed.value.trim()), 200)
 watch(typed, () => void look())
 watch(search, () => (page.value = 0))
@@ -25,20 +28,37 @@ useHead({ title: 'Vehicles · Umbrette' })
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-4 flex flex-wrap items-end gap-3">
         <h1 class="text-2xl font-bold">Vehicles and boats</h1>
-        <label class="ml-auto w-72"><span class="sr-only">Search vehicles</span><input v-model="typed" type="search" class="field" placeholder="Search by name" maxlength="200" data-testid="search"></label>
+        <label class="ml-auto w-72"
+          ><span class="sr-only">Search vehicles</span
+          ><input
+            v-model="typed"
+            type="search"
+            class="field"
+            placeholder="Search by name"
+            maxlength="200"
+            data-testid="search"
+        /></label>
       </div>
       <ProblemNote v-if="error" :error="error" @retry="refresh()" />
       <ul v-else-if="data?.rows.length">
         <li v-for="vehicle in data.rows" :key="vehicle.id">
-          <NuxtLink :to="`/vehicles/${vehicle.id}`" class="grid min-h-14 grid-cols-[minmax(0,1.2fr)_minmax(0,1.4fr)_160px_170px] items-center gap-6 border-t border-rule bg-sheet px-5 py-3 hover:border-brass max-md:grid-cols-1 max-md:gap-1" data-testid="vehicle">
+          <NuxtLink
+            :to="`/vehicles/${vehicle.id}`"
+            class="grid min-h-14 grid-cols-[minmax(0,1.2fr)_minmax(0,1.4fr)_160px_170px] items-center gap-6 border-t border-rule bg-sheet px-5 py-3 hover:border-brass max-md:grid-cols-1 max-md:gap-1"
+            data-testid="vehicle">
             <h2 class="truncate text-lg font-bold">{{ vehicle.name }}</h2>
             <p class="truncate">{{ vehicle.last?.engine ?? 'No job yet' }}</p>
             <p class="figure font-normal">{{ vehicle.last ? usageWords(vehicle.last.usage) : '' }}</p>
-            <p class="text-note text-faint">{{ vehicle.jobs }} {{ vehicle.jobs === 1 ? 'job' : 'jobs' }}<template v-if="vehicle.last">, last <WhenAt :at="vehicle.last.openedAt" /></template></p>
+            <p class="text-note text-faint">
+              {{ vehicle.jobs }} {{ vehicle.jobs === 1 ? 'job' : 'jobs'
+              }}<template v-if="vehicle.last">, last <WhenAt :at="vehicle.last.openedAt" /></template>
+            </p>
           </NuxtLink>
         </li>
       </ul>
-      <p v-else class="border-t border-rule bg-sheet p-8">{{ search ? 'No vehicle has a name like that.' : 'No vehicle yet: the first job makes one.' }}</p>
+      <p v-else class="border-t border-rule bg-sheet p-8">
+        {{ search ? 'No vehicle has a name like that.' : 'No vehicle yet: the first job makes one.' }}
+      </p>
       <PagerRow v-if="data" v-model="page" :pages="data.pages" before="Before" after="Further" />
     </main>
   </div>

@@ -7,8 +7,10 @@ type Own = Shape<ReturnType<typeof schema>>
 
 /** What is known of the engine that shifts readings, as a whole: it takes the place of what was known before. */
 export const corrections: ActKind<'corrections', ReturnType<typeof schema>> = {
-  type: 'corrections', schema,
-  locks: false, who: 'mechanic'
+  type: 'corrections',
+  schema,
+  locks: false,
+  who: 'mechanic'
 }
 
 export const correctionsView: ActView<Own, { corrections: Own['corrections'] | null }> = {

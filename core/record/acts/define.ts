@@ -33,7 +33,9 @@ export interface ActKind<T extends string, S extends AnySchema> {
   schema: () => S
   /** Structure of what a page sends, where the server makes the act out of it. */
   entry?: () => AnySchema
-  /** Does it change a job's state or sheet, or rest on every act before it? Then nothing else changes the job meanwhile. */
+  /**
+   * Does it change a job's state or sheet, or rest on every act before it? Then nothing else changes the job meanwhile.
+   */
   locks: boolean
   who: Who
   /** What makes it none on this job, beyond its structure. */
@@ -47,7 +49,12 @@ export interface ActView<A, R> {
 }
 
 /** What every act has: its own id, so that sending it twice does nothing, whose it is, and the moment at the bench. */
-const base = () => ({ id: text(64).required(needed).min(1, needed), by: words(80, say('who')), at: moment().required(needed) })
+const base = () => ({
+  id: text(64).required(needed).min(1, needed),
+  by: words(80, say('who')),
+  at: moment().required(needed)
+})
 
 /** The structure of an act of a type. */
-export const actShape = <T extends string, F extends Record<string, AnySchema>>(type: T, fields: F) => shape({ ...base(), type: oneOf(type).required(needed), ...fields }).required(say('an-act'))
+export const actShape = <T extends string, F extends Record<string, AnySchema>>(type: T, fields: F) =>
+  shape({ ...base(), type: oneOf(type).required(needed), ...fields }).required(say('an-act'))

@@ -4,7 +4,8 @@ import type { ActView } from './define'
 import { emptyRecord, type JobRecord } from './record'
 
 /**
- * What a job's acts come to, growing with each act that is added: only one that takes another back has all of them folded
+ * What a job's acts come to, growing with each act that is added: only one that takes another back has all of them
+ * folded
  * anew. An act taken back counts for nothing, and so does the taking back when it is itself taken back.
  */
 export class Folding {
@@ -15,7 +16,10 @@ export class Folding {
   private stale = false
   private folded: JobRecord
 
-  constructor(private readonly school: School, acts: readonly Act[] = []) {
+  constructor(
+    private readonly school: School,
+    acts: readonly Act[] = []
+  ) {
     this.folded = emptyRecord(school)
     for (const act of acts) this.add(act)
   }
@@ -39,8 +43,10 @@ export class Folding {
 
   private refold(): void {
     const record = emptyRecord(this.school)
-    for (const act of this.acts.toReversed()) if (act.type === 'undo' && !record.undone.has(act.id)) record.undone.add(act.act)
-    // A correction can stand before what it corrects only in a file that was put together by hand; then it still corrects it.
+    for (const act of this.acts.toReversed())
+      if (act.type === 'undo' && !record.undone.has(act.id)) record.undone.add(act.act)
+    // A correction can stand before what it corrects only in a file that was put together by hand; then it still
+    // corrects it.
     for (const act of this.acts) if (!record.undone.has(act.id)) fold(record, act)
     this.folded = record
     this.stale = false
@@ -60,7 +66,10 @@ const known = new WeakMap<readonly Act[], { school: School; folding: Folding }>(
 /** What acts come to, in their order. A list that has grown since it was last asked for is folded on from there. */
 export function foldActs(acts: readonly Act[], school: School): JobRecord {
   const before = known.get(acts)
-  const same = before?.school === school && before.folding.acts.length <= acts.length && before.folding.acts.at(-1) === acts[before.folding.acts.length - 1]
+  const same =
+    before?.school === school &&
+    before.folding.acts.length <= acts.length &&
+    before.folding.acts.at(-1) === acts[before.folding.acts.length - 1]
   const folding = same ? before.folding : new Folding(school)
   for (const act of acts.slice(folding.acts.length)) folding.add(act)
   known.set(acts, { school, folding })

@@ -1,5 +1,15 @@
 /** The acts of a job: their types (registry.ts), and what they come to. */
-export { ACT_VIEWS, ACTS, isActType, type Act, type ActOf, type ActType, type JobState, type PartKnown, type WaitsFor } from './registry'
+export {
+  ACT_VIEWS,
+  ACTS,
+  isActType,
+  type Act,
+  type ActOf,
+  type ActType,
+  type JobState,
+  type PartKnown,
+  type WaitsFor
+} from './registry'
 export { foldActs, Folding } from './fold'
 export { sheetOf, type JobRecord } from './record'
 export type { StandingReading } from './standing'

@@ -13,5 +13,5 @@ export const renewedParts = () => listOf(id().required(needed), 64).required(nee
 
 /** The same for components that are renewed. */
 export function renewFaults({ renew }: { renew: readonly string[] }, { sheet, at }: ActPlace): Fault[] {
-  return renew.filter((part) => !partKindOf(sheet, part)).map((part) => (faultAt(at('renew'), 'no-part', { id: part })))
+  return renew.filter((part) => !partKindOf(sheet, part)).map((part) => faultAt(at('renew'), 'no-part', { id: part }))
 }

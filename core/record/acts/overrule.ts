@@ -4,13 +4,21 @@ import { say } from '../says'
 import { type ActKind, actShape, type ActView } from './define'
 import { partFaults } from './onPart'
 
-const schema = () => actShape('overrule', { part: id().required(needed), call: oneOf(...CALLS).required(needed), reason: words(1000, say('why')) })
+const schema = () =>
+  actShape('overrule', {
+    part: id().required(needed),
+    call: oneOf(...CALLS).required(needed),
+    reason: words(1000, say('why'))
+  })
 type Own = Shape<ReturnType<typeof schema>>
 
 /** A mechanic's own call on a part, with the reason; the evidence's call stays visible under it. */
 export const overrule: ActKind<'overrule', ReturnType<typeof schema>> = {
-  type: 'overrule', schema,
-  locks: false, who: 'foreman', faults: partFaults
+  type: 'overrule',
+  schema,
+  locks: false,
+  who: 'foreman',
+  faults: partFaults
 }
 
 export const overruleView: ActView<Own, { overrules: Map<string, Own> }> = {

@@ -7,8 +7,11 @@ type Own = Shape<ReturnType<typeof schema>>
 
 /** The path that the workshop advises: the components renewed. */
 export const path: ActKind<'path', ReturnType<typeof schema>> = {
-  type: 'path', schema,
-  locks: false, who: 'mechanic', faults: renewFaults
+  type: 'path',
+  schema,
+  locks: false,
+  who: 'mechanic',
+  faults: renewFaults
 }
 
 export const pathView: ActView<Own, { path: Own | null }> = {

@@ -7,8 +7,10 @@ type Own = Shape<ReturnType<typeof schema>>
 
 /** What this job is priced with, as a whole: it takes the place of what was said before. */
 export const pricing: ActKind<'pricing', ReturnType<typeof schema>> = {
-  type: 'pricing', schema,
-  locks: false, who: 'mechanic'
+  type: 'pricing',
+  schema,
+  locks: false,
+  who: 'mechanic'
 }
 
 export const pricingView: ActView<Own, { pricing: Own['pricing'] | null }> = {

@@ -14,14 +14,19 @@ export interface ReadRecord {
   superseded: Map<string, string>
   /** Act that each correction corrects. */
   corrects: Map<string, string>
-  /** Readings corrected by two people at once, who did not see each other's: by the reading corrected, the corrections that stand. */
+  /**
+   * Readings corrected by two people at once, who did not see each other's: by the reading corrected, the corrections
+   * that stand.
+   */
   clashes: Map<string, string[]>
 }
 
 /** A reading; `supersedes` is the id of the act whose reading it corrects. */
 export const read: ActKind<'read', ReturnType<typeof schema>> = {
-  type: 'read', schema,
-  locks: false, who: 'mechanic',
+  type: 'read',
+  schema,
+  locks: false,
+  who: 'mechanic',
   faults({ reading, supersedes }, place) {
     const structure = readingFaults(reading, place.at('reading'))
     const faults = structure.length > 0 ? structure : readingTargetFaults(place.sheet, reading, place.at('reading'))
@@ -48,14 +53,20 @@ function supersedingFaults(reading: Reading, supersedes: string, { acts, at }: A
 /** Two corrections of one reading that both stand are a clash: both are kept until one is taken back. */
 function supersede(record: ReadRecord, old: string, by: string): void {
   const other = record.superseded.get(old)
-  if (other !== undefined && !record.superseded.has(other)) record.clashes.set(old, [...(record.clashes.get(old) ?? [other]), by])
+  if (other !== undefined && !record.superseded.has(other))
+    record.clashes.set(old, [...(record.clashes.get(old) ?? [other]), by])
   record.superseded.set(old, by)
   const standing = record.readings.findIndex(({ id }) => id === old)
   if (standing >= 0) record.readings.splice(standing, 1)
   // Where it was itself one of two rival corrections, the other may be left alone now.
   const corrected = record.corrects.get(old)
   const rivals = corrected === undefined ? undefined : record.clashes.get(corrected)
-  if (rivals) settle(record, corrected!, rivals.filter((id) => id !== old))
+  if (rivals)
+    settle(
+      record,
+      corrected!,
+      rivals.filter((id) => id !== old)
+    )
 }
 
 function settle(record: ReadRecord, corrected: string, rivals: string[]): void {

@@ -2,13 +2,22 @@ import { elsewhere, needed, oneOf, type Shape } from '../../check'
 import { type Reading, readingStructureFaults } from '../../readings'
 import { type ActKind, actShape, type ActView } from './define'
 
-const schema = () => actShape('rebuilt', { round: oneOf('set', 'turned', 'proof').required(needed), reading: elsewhere<Reading>().required(needed) })
+const schema = () =>
+  actShape('rebuilt', {
+    round: oneOf('set', 'turned', 'proof').required(needed),
+    reading: elsewhere<Reading>().required(needed)
+  })
 type Own = Shape<ReturnType<typeof schema>>
 
-/** A reading on the rebuilt drive: as set, after two turns, or of the running engine. It says nothing of the drive as it was found. */
+/**
+ * A reading on the rebuilt drive: as set, after two turns, or of the running engine. It says nothing of the drive as it
+ * was found.
+ */
 export const rebuilt: ActKind<'rebuilt', ReturnType<typeof schema>> = {
-  type: 'rebuilt', schema,
-  locks: false, who: 'mechanic',
+  type: 'rebuilt',
+  schema,
+  locks: false,
+  who: 'mechanic',
   faults: (act, { sheet, at }) => readingStructureFaults(sheet, act.reading, at('reading'))
 }
 

@@ -37,15 +37,38 @@ export interface JobRecord {
   superseded: Map<string, string>
   /** Act that each correction corrects. */
   corrects: Map<string, string>
-  /** Readings corrected by two people at once, who did not see each other's: by the reading corrected, the corrections that stand. */
+  /**
+   * Readings corrected by two people at once, who did not see each other's: by the reading corrected, the corrections
+   * that stand.
+   */
   clashes: Map<string, string[]>
 }
 
 /** What a job comes to before anything was done on it. */
 export function emptyRecord(school: School): JobRecord {
   return {
-    readings: [], school, state: 'open', corrections: null, parts: new Map(), photos: [], waits: null, moved: null, overrules: new Map(), pricing: null, path: null,
-    signoffs: [], choice: null, tasks: new Map(), rebuilt: [], holes: [], releases: new Map(), check: null, undone: new Set(), superseded: new Map(), corrects: new Map(), clashes: new Map()
+    readings: [],
+    school,
+    state: 'open',
+    corrections: null,
+    parts: new Map(),
+    photos: [],
+    waits: null,
+    moved: null,
+    overrules: new Map(),
+    pricing: null,
+    path: null,
+    signoffs: [],
+    choice: null,
+    tasks: new Map(),
+    rebuilt: [],
+    holes: [],
+    releases: new Map(),
+    check: null,
+    undone: new Set(),
+    superseded: new Map(),
+    corrects: new Map(),
+    clashes: new Map()
   }
 }
 

@@ -21,11 +21,32 @@ import { undo, undoView } from './undo'
 import { waits, waitsView } from './waits'
 
 /**
- * Acts: what people did on a job, in order, never changed afterwards. Each has its own id, so that sending it twice does
+ * Acts: what people did on a job, in order, never changed afterwards. Each has its own id, so that sending it twice
+ * does
  * nothing. A correction is a new reading that names the one it supersedes; taking back is an act too, and so is taking
  * that back. Here stands every type there is, each in its own file.
  */
-export const ACTS = { read, undo, corrections, part, photo, state, waits, sheet, overrule, pricing, path, signoff, choice, task, rebuilt, hole, release, check, school } as const
+export const ACTS = {
+  read,
+  undo,
+  corrections,
+  part,
+  photo,
+  state,
+  waits,
+  sheet,
+  overrule,
+  pricing,
+  path,
+  signoff,
+  choice,
+  task,
+  rebuilt,
+  hole,
+  release,
+  check,
+  school
+} as const
 
 export type ActType = keyof typeof ACTS
 
@@ -45,6 +66,23 @@ export function isActType(type: unknown): type is ActType {
 
 /** What each type comes to. */
 export const ACT_VIEWS = {
-  read: readView, undo: undoView, corrections: correctionsView, part: partView, photo: photoView, state: stateView, waits: waitsView, sheet: sheetView, overrule: overruleView, pricing: pricingView,
-  path: pathView, signoff: signoffView, choice: choiceView, task: taskView, rebuilt: rebuiltView, hole: holeView, release: releaseView, check: checkView, school: schoolView
+  read: readView,
+  undo: undoView,
+  corrections: correctionsView,
+  part: partView,
+  photo: photoView,
+  state: stateView,
+  waits: waitsView,
+  sheet: sheetView,
+  overrule: overruleView,
+  pricing: pricingView,
+  path: pathView,
+  signoff: signoffView,
+  choice: choiceView,
+  task: taskView,
+  rebuilt: rebuiltView,
+  hole: holeView,
+  release: releaseView,
+  check: checkView,
+  school: schoolView
 } satisfies { readonly [T in ActType]: ActView<ActOf<T>, never> }

@@ -7,8 +7,10 @@ type Own = Shape<ReturnType<typeof schema>>
 
 /** A hold released by word, with the reason. */
 export const release: ActKind<'release', ReturnType<typeof schema>> = {
-  type: 'release', schema,
-  locks: false, who: 'foreman'
+  type: 'release',
+  schema,
+  locks: false,
+  who: 'foreman'
 }
 
 export const releaseView: ActView<Own, { releases: Map<string, Own> }> = {

@@ -7,8 +7,10 @@ type Own = Shape<ReturnType<typeof schema>>
 
 /** The school that the job is judged under. */
 export const school: ActKind<'school', ReturnType<typeof schema>> = {
-  type: 'school', schema,
-  locks: false, who: 'mechanic'
+  type: 'school',
+  schema,
+  locks: false,
+  who: 'mechanic'
 }
 
 export const schoolView: ActView<Own, { school: Own['school'] }> = {

@@ -8,8 +8,10 @@ type Own = Shape<ReturnType<typeof schema>>
 
 /** Takes back an act, by its id. Taking back is an act too, and can itself be taken back. */
 export const undo: ActKind<'undo', ReturnType<typeof schema>> = {
-  type: 'undo', schema,
-  locks: true, who: 'mechanic',
+  type: 'undo',
+  schema,
+  locks: true,
+  who: 'mechanic',
   faults(act, { acts, opened, at, comesTo, movesSheet }) {
     if (!acts.has(act.act)) return [faultAt(at('act'), 'no-such-act')]
     if (!movesSheet(act.act)) return []

@@ -6,8 +6,10 @@ type Own = Shape<ReturnType<typeof schema>>
 
 /** What a job waits for, so that nobody stands at the engine in vain. */
 export const waits: ActKind<'waits', ReturnType<typeof schema>> = {
-  type: 'waits', schema,
-  locks: false, who: 'mechanic'
+  type: 'waits',
+  schema,
+  locks: false,
+  who: 'mechanic'
 }
 
 export const waitsView: ActView<Own, { waits: Own | null }> = {

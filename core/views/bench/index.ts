@@ -1,2 +1,15 @@
 export { fills, readsSlot, type Slot, slotsOf } from './slots'
-export { ENGINE_GROUPS, type FindingGroup, findingGroups, type GroupTitle, LIFTER_GROUP, partsAt, SLACK_GROUP, type Station, stationOfFinding, STATIONS, type StationState, stationStates } from './stations'
+export {
+  ENGINE_GROUPS,
+  type FindingGroup,
+  findingGroups,
+  type GroupTitle,
+  LIFTER_GROUP,
+  partsAt,
+  SLACK_GROUP,
+  type Station,
+  stationOfFinding,
+  STATIONS,
+  type StationState,
+  stationStates
+} from './stations'

@@ -30,7 +30,8 @@ export function slotsOf(sheet: DriveSheet): Slot[] {
       add(4, 'padWear', id, { tensioner: id })
     }
     for (const rail of touchingRails(sheet, chain)) add(5, 'groove', rail, { rail })
-    for (const phaser of sheet.phasers.filter((p) => chain.path.includes(p.sprocket))) add(6, 'phaserPlay', phaser.id, { phaser: phaser.id })
+    for (const phaser of sheet.phasers.filter((p) => chain.path.includes(p.sprocket)))
+      add(6, 'phaserPlay', phaser.id, { phaser: phaser.id })
     const links = Math.min(BENCH_LINKS, chain.links)
     add(7, 'chainLength', chain.id, { chain: chain.id, links })
     add(7, 'chainCompare', chain.id, { chain: chain.id, links })
@@ -45,5 +46,9 @@ export function fills(slot: Slot, reading: Unread): boolean {
 
 /** Is a slot what a next reading is read in? */
 export function readsSlot(next: Pick<NextReading, 'kind' | 'target' | 'from' | 'to'>, slot: Slot): boolean {
-  return slot.kind === next.kind && Object.values(slot.target).includes(next.target) && (next.from === undefined || (slot.target.from === next.from && slot.target.to === next.to))
+  return (
+    slot.kind === next.kind &&
+    Object.values(slot.target).includes(next.target) &&
+    (next.from === undefined || (slot.target.from === next.from && slot.target.to === next.to))
+  )
 }

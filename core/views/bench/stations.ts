@@ -8,7 +8,19 @@ export const STATIONS = [1, 2, 3, 4, 5, 6, 7] as const
 export type Station = (typeof STATIONS)[number]
 
 /** What findings asked together are of. */
-export type GroupTitle = 'heard-when' | 'heard-where' | 'codes' | 'oil' | 'renewed-before' | 'vacuum' | 'trace' | 'pan' | 'after-a-jump' | 'lifter' | 'slack' | 'found'
+export type GroupTitle =
+  | 'heard-when'
+  | 'heard-where'
+  | 'codes'
+  | 'oil'
+  | 'renewed-before'
+  | 'vacuum'
+  | 'trace'
+  | 'pan'
+  | 'after-a-jump'
+  | 'lifter'
+  | 'slack'
+  | 'found'
 
 /** Findings asked together. */
 export interface FindingGroup {
@@ -21,9 +33,23 @@ export interface FindingGroup {
 /** What is asked of the engine at each station. */
 export const ENGINE_GROUPS: Readonly<Partial<Record<Station, readonly FindingGroup[]>>> = {
   1: [
-    { title: 'heard-when', one: true, findings: ['noise-under-a-second', 'noise-seconds', 'noise-idle-only', 'noise-warm-idle', 'noise-always', 'noise-none'] },
+    {
+      title: 'heard-when',
+      one: true,
+      findings: [
+        'noise-under-a-second',
+        'noise-seconds',
+        'noise-idle-only',
+        'noise-warm-idle',
+        'noise-always',
+        'noise-none'
+      ]
+    },
     { title: 'heard-where', findings: ['loudest-bank', 'loudest-front', 'loudest-top'] },
-    { title: 'codes', findings: ['code-correlation', 'code-over-advanced', 'code-over-retarded', 'code-slow', 'code-none'] },
+    {
+      title: 'codes',
+      findings: ['code-correlation', 'code-over-advanced', 'code-over-retarded', 'code-slow', 'code-none']
+    },
     { title: 'oil', findings: ['oil-overdue', 'oil-low', 'oil-wrong-grade', 'oil-regular', 'oil-glitter'] },
     { title: 'renewed-before', findings: ['renewed-chain', 'renewed-rails', 'renewed-tensioner', 'renewed-phaser'] }
   ],
@@ -43,7 +69,10 @@ export const SLACK_GROUP: FindingGroup = { title: 'slack', one: true, findings: 
 
 /** The findings of a part, in groups: at the bench all that are not asked at an earlier station. */
 export function findingGroups(kind: PartKind): FindingGroup[] {
-  const earlier = [...(kind === 'tensioner' ? LIFTER_GROUP.findings : []), ...(kind === 'chain' ? SLACK_GROUP.findings : [])]
+  const earlier = [
+    ...(kind === 'tensioner' ? LIFTER_GROUP.findings : []),
+    ...(kind === 'chain' ? SLACK_GROUP.findings : [])
+  ]
   const findings = FINDINGS[kind].filter((finding) => !earlier.includes(finding))
   return [{ title: 'found', findings }]
 }
@@ -52,13 +81,20 @@ export function findingGroups(kind: PartKind): FindingGroup[] {
 export function partsAt(sheet: DriveSheet, station: Station): string[] {
   const { chains, rails, tensioners, phasers, sprockets } = sheet
   switch (station) {
-    case 1: return ['engine']
-    case 2: return ['engine', ...tensioners.map((t) => t.id)]
-    case 3: return [...chains.flatMap((chain) => drivenSprockets(sheet, chain)), ...chains.map((c) => c.id), 'engine']
-    case 4: return tensioners.map((t) => t.id)
-    case 5: return [...rails.map((r) => r.id), 'fasteners']
-    case 6: return [...phasers.map((p) => p.id), ...sprockets.map((s) => s.id), 'oil']
-    case 7: return chains.map((c) => c.id)
+    case 1:
+      return ['engine']
+    case 2:
+      return ['engine', ...tensioners.map((t) => t.id)]
+    case 3:
+      return [...chains.flatMap((chain) => drivenSprockets(sheet, chain)), ...chains.map((c) => c.id), 'engine']
+    case 4:
+      return tensioners.map((t) => t.id)
+    case 5:
+      return [...rails.map((r) => r.id), 'fasteners']
+    case 6:
+      return [...phasers.map((p) => p.id), ...sprockets.map((s) => s.id), 'oil']
+    case 7:
+      return chains.map((c) => c.id)
   }
 }
 
@@ -78,7 +114,8 @@ export function stationStates(sheet: DriveSheet, readings: readonly Reading[]): 
   return STATIONS.map((station) => {
     const mine = slots.filter((slot) => slot.station === station)
     return {
-      station, all: mine.length,
+      station,
+      all: mine.length,
       read: mine.filter((slot) => readings.some((reading) => fills(slot, reading))).length,
       findings: readings.filter((r) => r.kind === 'condition' && stationOfFinding(sheet, r) === station).length
     }
@@ -89,7 +126,9 @@ export function stationStates(sheet: DriveSheet, readings: readonly Reading[]): 
 export function stationOfFinding(sheet: DriveSheet, { target, finding }: Of<'condition'>): Station {
   const kind = partKindOf(sheet, target)
   if (kind === 'engine') {
-    const asked = (Object.entries(ENGINE_GROUPS) as [string, readonly FindingGroup[]][]).find(([, groups]) => groups.some((g) => g.findings.includes(finding)))
+    const asked = (Object.entries(ENGINE_GROUPS) as [string, readonly FindingGroup[]][]).find(([, groups]) =>
+      groups.some((g) => g.findings.includes(finding))
+    )
     return asked ? (Number(asked[0]) as Station) : 5
   }
   if (kind === 'tensioner') return LIFTER_GROUP.findings.includes(finding) ? 2 : 4

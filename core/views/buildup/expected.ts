@@ -20,17 +20,27 @@ export interface ExpectedReading {
 }
 
 /**
- * What to read on a rebuilt drive: renewed parts stand as new, those that went back as they were estimated. The interval
+ * What to read on a rebuilt drive: renewed parts stand as new, those that went back as they were estimated. The
+ * interval
  * holds the scatter of new engines and, through the model, the doubt about each part that went back.
  * @param renew components renewed
  */
-export function expectedRebuilt(sheet: DriveSheet, before: Assessment, renew: readonly string[], corrections: Corrections = {}, priors: Priors = PRIORS): ExpectedReading[] {
+export function expectedRebuilt(
+  sheet: DriveSheet,
+  before: Assessment,
+  renew: readonly string[],
+  corrections: Corrections = {},
+  priors: Priors = PRIORS
+): ExpectedReading[] {
   return sheet.chains.flatMap((chain): ExpectedReading[] => {
     const model = chainModel(sheet, chain, corrections)
-    const kept = (id: string, spread: { mean: number; sd: number }) => (renew.includes(id) ? { mean: 0, sd: 0 } : spread)
+    const kept = (id: string, spread: { mean: number; sd: number }) =>
+      renew.includes(id) ? { mean: 0, sd: 0 } : spread
     const elongation = kept(chain.id, before.chains[chain.id]!.elongation)
     const wears = model.rails.map((id) => kept(id, before.rails[id]!.wear))
-    const pad = model.tensioner ? kept(model.tensioner, before.tensioners[model.tensioner]!.padWear) : { mean: 0, sd: 0 }
+    const pad = model.tensioner
+      ? kept(model.tensioner, before.tensioners[model.tensioner]!.padWear)
+      : { mean: 0, sd: 0 }
     const state = { elongation: elongation.mean, wear: wears.map(({ mean }) => mean), padWear: pad.mean }
     const middle = model.readout(state)
     // One step of each doubt at a time: the changes add in quadrature.
@@ -39,12 +49,35 @@ export function expectedRebuilt(sheet: DriveSheet, before: Assessment, renew: re
       ...wears.map(({ sd }, i) => ({ ...state, wear: state.wear.map((w, k) => (k === i ? w + sd : w)) })),
       { ...state, padWear: state.padWear + pad.sd }
     ].map((at) => model.readout(at))
-    const doubt = (of: (readout: typeof middle) => number, scatter: number) => NINETY * Math.hypot(scatter, ...steps.map((step) => of(step) - of(middle)))
+    const doubt = (of: (readout: typeof middle) => number, scatter: number) =>
+      NINETY * Math.hypot(scatter, ...steps.map((step) => of(step) - of(middle)))
     const ratchet = compileSheet(sheet).tensionerOf(chain.id)?.ratchet
     return [
-      ...chain.counts.map(({ from, to, links }) => ({ kind: 'linkCount' as const, target: chain.id, from, to, value: links, within: 0 })),
-      ...model.cams.map((target, i) => ({ kind: 'camLag' as const, target, value: middle.lag[i]! + (corrections.offsetKeys?.[target] ?? 0), within: doubt((r) => r.lag[i]!, priors.lagScatter) })),
-      ...(middle.extension === null || model.tensioner === null ? [] : [{ kind: 'extension' as const, target: model.tensioner, value: middle.extension, within: doubt((r) => r.extension ?? NaN, priors.extensionScatter), ...(ratchet ? { notches: extensionToNotches(ratchet, middle.extension) } : {}) }])
+      ...chain.counts.map(({ from, to, links }) => ({
+        kind: 'linkCount' as const,
+        target: chain.id,
+        from,
+        to,
+        value: links,
+        within: 0
+      })),
+      ...model.cams.map((target, i) => ({
+        kind: 'camLag' as const,
+        target,
+        value: middle.lag[i]! + (corrections.offsetKeys?.[target] ?? 0),
+        within: doubt((r) => r.lag[i]!, priors.lagScatter)
+      })),
+      ...(middle.extension === null || model.tensioner === null
+        ? []
+        : [
+            {
+              kind: 'extension' as const,
+              target: model.tensioner,
+              value: middle.extension,
+              within: doubt((r) => r.extension ?? NaN, priors.extensionScatter),
+              ...(ratchet ? { notches: extensionToNotches(ratchet, middle.extension) } : {})
+            }
+          ])
     ]
   })
 }

@@ -33,7 +33,8 @@ export interface BuildPlan {
 }
 
 /**
- * The build-up of a path: parts received and fitted, always-renewed items, the operations from the inside out with their
+ * The build-up of a path: parts received and fitted, always-renewed items, the operations from the inside out with
+ * their
  * torques in steps, and what is put in and counted.
  * @param renew components renewed
  * @param wayId the way in; null for the usual one
@@ -41,14 +42,26 @@ export interface BuildPlan {
 export function buildPlan(sheet: DriveSheet, renew: readonly string[], wayId: string | null): BuildPlan {
   const way = sheet.waysIn?.find(({ id }) => id === wayId) ?? null
   const parts = spares(sheet).filter(({ fits }) => renew.includes(fits))
-  const operations = accessTo(sheet.operations ?? [], parts.flatMap((part) => needsOf(part, way)))
-  const itemIds = new Set([...operations.flatMap(({ brings }) => brings ?? []), ...parts.flatMap(({ brings }) => brings ?? [])])
+  const operations = accessTo(
+    sheet.operations ?? [],
+    parts.flatMap((part) => needsOf(part, way))
+  )
+  const itemIds = new Set([
+    ...operations.flatMap(({ brings }) => brings ?? []),
+    ...parts.flatMap(({ brings }) => brings ?? [])
+  ])
   const items = (sheet.alwaysRenewed ?? []).filter(({ id }) => itemIds.has(id))
   const groups: TaskGroup[] = [
     { key: 'parts', tasks: renew.flatMap((id) => partTasks(sheet, id)) },
     { key: 'items', tasks: items.map(itemTask) },
     { key: 'assembly', tasks: operations.toReversed().flatMap((operation) => operationTasks(sheet, operation)) },
-    { key: 'inside', tasks: COUNTED_ITEMS.flatMap((item) => [countTask(`in:${item}`, task('went-in', { item })), countTask(`out:${item}`, task('came-out', { item }))]) },
+    {
+      key: 'inside',
+      tasks: COUNTED_ITEMS.flatMap((item) => [
+        countTask(`in:${item}`, task('went-in', { item })),
+        countTask(`out:${item}`, task('came-out', { item }))
+      ])
+    },
     { key: 'fluids', tasks: fluidTasks(operations) }
   ]
   return { operations, groups: groups.filter(({ tasks }) => tasks.length > 0) }
@@ -56,11 +69,30 @@ export function buildPlan(sheet: DriveSheet, renew: readonly string[], wayId: st
 
 function partTasks(sheet: DriveSheet, id: string): Task[] {
   const revised = sheet.superseded?.find(({ part }) => part === id)
-  const cautions = [...(revised ? [caution('revised-design', { design: revised.design, source: revised.source })] : []), ...cautionsAt(sheet, id)]
+  const cautions = [
+    ...(revised ? [caution('revised-design', { design: revised.design, source: revised.source })] : []),
+    ...cautionsAt(sheet, id)
+  ]
   return [
     { id: `part:${id}:received`, says: task('part-received', { part: id }), asks: 'note', must: true, cautions },
-    ...(compileSheet(sheet).chains.has(id) ? [{ id: `part:${id}:length`, says: task('part-length', { part: id }), asks: 'length' as const, must: true, cautions: [] }] : []),
-    { id: `part:${id}:fitted`, says: task('part-fitted', { part: id }), asks: 'nothing', must: true, cautions: bankCaution(sheet, id) }
+    ...(compileSheet(sheet).chains.has(id)
+      ? [
+          {
+            id: `part:${id}:length`,
+            says: task('part-length', { part: id }),
+            asks: 'length' as const,
+            must: true,
+            cautions: []
+          }
+        ]
+      : []),
+    {
+      id: `part:${id}:fitted`,
+      says: task('part-fitted', { part: id }),
+      asks: 'nothing',
+      must: true,
+      cautions: bankCaution(sheet, id)
+    }
   ]
 }
 
@@ -71,14 +103,32 @@ function bankCaution(sheet: DriveSheet, id: string): Message[] {
 }
 
 function itemTask({ id, name, quantity = 1, kind }: AlwaysRenewed): Task {
-  return { id: `item:${id}`, says: task('item-new', { name, quantity, stretch: kind === 'stretch-bolt' }), asks: 'nothing', must: true, cautions: [] }
+  return {
+    id: `item:${id}`,
+    says: task('item-new', { name, quantity, stretch: kind === 'stretch-bolt' }),
+    asks: 'nothing',
+    must: true,
+    cautions: []
+  }
 }
 
 function operationTasks(sheet: DriveSheet, operation: Operation): Task[] {
   const torques = (sheet.torques ?? []).filter((torque) => torque.operation === operation.id)
   return [
-    ...(operation.tools ?? []).map((tool): Task => ({ id: `tool:${operation.id}:${tool}`, says: task('tool', { tool }), asks: 'nothing', must: false, cautions: [] })),
-    { id: `op:${operation.id}`, says: task('close-again', { operation: operation.name }), asks: 'nothing', must: true, cautions: cautionsAt(sheet, operation.id) },
+    ...(operation.tools ?? []).map((tool): Task => ({
+      id: `tool:${operation.id}:${tool}`,
+      says: task('tool', { tool }),
+      asks: 'nothing',
+      must: false,
+      cautions: []
+    })),
+    {
+      id: `op:${operation.id}`,
+      says: task('close-again', { operation: operation.name }),
+      asks: 'nothing',
+      must: true,
+      cautions: cautionsAt(sheet, operation.id)
+    },
     ...torques.flatMap(torqueTasks)
   ]
 }
@@ -86,14 +136,24 @@ function operationTasks(sheet: DriveSheet, operation: Operation): Task[] {
 function torqueTasks({ id, bolt, count, steps, stretch, leftHand }: Torque): Task[] {
   const cautions = [...(stretch ? [caution('new-bolts-only')] : []), ...(leftHand ? [caution('left-hand-thread')] : [])]
   return steps.map((step, i) => ({
-    id: `torque:${id}:${i + 1}`, asks: 'nothing', must: true, cautions: i === 0 ? cautions : [],
-    says: task('torque', { bolt, count: count ?? 1, step: i + 1, steps: steps.length }), tighten: step
+    id: `torque:${id}:${i + 1}`,
+    asks: 'nothing',
+    must: true,
+    cautions: i === 0 ? cautions : [],
+    says: task('torque', { bolt, count: count ?? 1, step: i + 1, steps: steps.length }),
+    tighten: step
   }))
 }
 
 function fluidTasks(operations: readonly Operation[]): Task[] {
   if (operations.length === 0) return []
-  const must = (id: string, says: Message): Task => ({ id: `fluid:${id}`, says, asks: 'nothing', must: true, cautions: [] })
+  const must = (id: string, says: Message): Task => ({
+    id: `fluid:${id}`,
+    says,
+    asks: 'nothing',
+    must: true,
+    cautions: []
+  })
   return [must('coolant', task('coolant')), must('oil', task('oil-and-filter')), must('level', task('oil-level'))]
 }
 

@@ -39,13 +39,24 @@ export function rebuildOf(job: KeptJob, acts: readonly Act[], before: Assessment
 function chosen(record: JobRecord, before: Assessment): Pick<Rebuild, 'renew' | 'chosenBy'> {
   if (record.choice) return { renew: record.choice.renew, chosenBy: 'customer' }
   if (record.path) return { renew: record.path.renew, chosenBy: 'workshop' }
-  const renewed = heldCalls(before.calls, record.overrules).filter(({ holds, reasons }) => holds === 'renew' || (holds === 'stop' && reasons.some(({ call }) => call === 'renew')))
+  const renewed = heldCalls(before.calls, record.overrules).filter(
+    ({ holds, reasons }) => holds === 'renew' || (holds === 'stop' && reasons.some(({ call }) => call === 'renew'))
+  )
   return { renew: renewed.map(({ part }) => part), chosenBy: 'calls' }
 }
 
-/** The rebuilt drive as a job of its own, out of what was read on it after it was turned and when it ran; its renewed parts were fitted now. */
+/**
+ * The rebuilt drive as a job of its own, out of what was read on it after it was turned and when it ran; its renewed
+ * parts were fitted now.
+ */
 export function closingJob(file: JobFile, { rebuilt }: JobRecord, renew: readonly string[]): JobFile {
   const { history: _history, readings: _readings, ...others } = file
-  const readings = rebuilt.filter(({ round }) => round !== 'set').map(({ id, reading }): KnownReading => ({ ...reading, id }))
-  return { ...others, readings, fitted: { ...file.fitted, ...Object.fromEntries(renew.map((id) => [id, file.usage.value])) } }
+  const readings = rebuilt
+    .filter(({ round }) => round !== 'set')
+    .map(({ id, reading }): KnownReading => ({ ...reading, id }))
+  return {
+    ...others,
+    readings,
+    fitted: { ...file.fitted, ...Object.fromEntries(renew.map((id) => [id, file.usage.value])) }
+  }
 }

@@ -10,18 +10,18 @@ export interface TaskSays {
   'part-length': { part: string }
   'part-fitted': { part: string }
   'item-new': { name: string; quantity: number; stretch: boolean }
-  'tool': { tool: string }
+  tool: { tool: string }
   'close-again': { operation: string }
-  'torque': { bolt: string; count: number; step: number; steps: number }
+  torque: { bolt: string; count: number; step: number; steps: number }
   'went-in': { item: CountedItem }
   'came-out': { item: CountedItem }
-  'coolant': {}
+  coolant: {}
   'oil-and-filter': {}
   'oil-level': {}
   'first-start': {}
   'noise-gone': {}
   'codes-cleared': {}
-  'relearn': {}
+  relearn: {}
   'no-leaks': {}
   'oil-level-again': {}
 }

@@ -23,32 +23,50 @@ export interface Check {
 const FAR = 2.6
 
 /**
- * Marks, counts and extension as they stood when set and after two full crank turns, against what the rebuilt drive should
+ * Marks, counts and extension as they stood when set and after two full crank turns, against what the rebuilt drive
+ * should
  * show. A count that is off by a half is a miscount as likely as not, but it is not passed.
  */
-export function twoTurns(sheet: DriveSheet, expected: readonly ExpectedReading[], readings: readonly { round: string; reading: Reading }[]): Check[] {
-  const last = (round: Round, of: ExpectedReading) => readings.findLast((one) => one.round === round && reads(one.reading, of))?.reading ?? null
+export function twoTurns(
+  sheet: DriveSheet,
+  expected: readonly ExpectedReading[],
+  readings: readonly { round: string; reading: Reading }[]
+): Check[] {
+  const last = (round: Round, of: ExpectedReading) =>
+    readings.findLast((one) => one.round === round && reads(one.reading, of))?.reading ?? null
   const checks = expected.map((one): Check => {
     const [set, turned] = [last('set', one), last('turned', one)]
     const off = turned ?? set
-    const state = off && isOff(one, off) ? 'differs' : turned && !(set && hasMoved(one, set, turned)) ? 'right' : turned ? 'differs' : 'open'
+    const state =
+      off && isOff(one, off)
+        ? 'differs'
+        : turned && !(set && hasMoved(one, set, turned))
+          ? 'right'
+          : turned
+            ? 'differs'
+            : 'open'
     return { expected: one, set, turned, state, means: [] }
   })
-  return checks.map((check) => (check.state === 'differs' ? { ...check, means: meanings(sheet, check, checks) } : check))
+  return checks.map((check) =>
+    check.state === 'differs' ? { ...check, means: meanings(sheet, check, checks) } : check
+  )
 }
 
 /** Does a reading read what is expected of that target? */
 export function reads(reading: Reading, { kind, target, from, to }: ExpectedReading): boolean {
   if (reading.kind !== kind) return false
-  return kind === 'linkCount' ? reading.chain === target && reading.from === from && reading.to === to : partOf(reading) === target
+  return kind === 'linkCount'
+    ? reading.chain === target && reading.from === from && reading.to === to
+    : partOf(reading) === target
 }
 
 function sigmaOf({ kind, method, sigma }: Reading): number {
-  return sigma ?? (kind === 'condition' ? 0 : methodSigma(kind, method) ?? 0)
+  return sigma ?? (kind === 'condition' ? 0 : (methodSigma(kind, method) ?? 0))
 }
 
 function isOff({ kind, value, within, notches }: ExpectedReading, reading: Reading): boolean {
-  if (reading.value === undefined) return notches !== undefined && reading.notches !== undefined && Math.abs(reading.notches - notches) > 1
+  if (reading.value === undefined)
+    return notches !== undefined && reading.notches !== undefined && Math.abs(reading.notches - notches) > 1
   if (kind === 'linkCount') return reading.value !== value
   return Math.abs(reading.value - value) > FAR * Math.hypot(within / NINETY, sigmaOf(reading))
 }
@@ -70,8 +88,10 @@ function meanings(sheet: DriveSheet, check: Check, all: readonly Check[]): Messa
 }
 
 function meaningsOff(sheet: DriveSheet, expected: ExpectedReading, read: Reading, all: readonly Check[]): Message[] {
-  if (expected.kind === 'linkCount') return [meaning('counts-off', { from: expected.from ?? '', to: expected.to ?? '' })]
-  if (expected.kind === 'extension') return [meaning((read.value ?? Infinity) < expected.value ? 'too-far-in' : 'too-far-out')]
+  if (expected.kind === 'linkCount')
+    return [meaning('counts-off', { from: expected.from ?? '', to: expected.to ?? '' })]
+  if (expected.kind === 'extension')
+    return [meaning((read.value ?? Infinity) < expected.value ? 'too-far-in' : 'too-far-out')]
   const chain = compileSheet(sheet).chainAt(expected.target)
   if (!chain) return []
   const off = (read.value ?? expected.value) - expected.value

@@ -7,7 +7,10 @@ import { type JsonSchema, jsonSchemaOf } from './jsonSchema'
 import { printedSchemaOf } from './printed'
 
 /** The open formats, as JSON Schemas: made from the very rules that check files here. */
-export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment' | 'umbrette-practice', JsonSchema> {
+export function formats(): Record<
+  'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment' | 'umbrette-practice',
+  JsonSchema
+> {
   const drive = { ...jsonSchemaOf(driveSchema) }
   const job = jsonSchemaOf(jobSchema) as JsonSchema & { properties: Record<string, JsonSchema> }
   const practice = jsonSchemaOf(caseSchema) as typeof job
@@ -15,11 +18,19 @@ export function formats(): Record<'umbrette-drive' | 'umbrette-job' | 'umbrette-
     'umbrette-drive': draft(drive),
     'umbrette-job': draft({
       ...job,
-      properties: { ...job.properties, drive: { $ref: '#/$defs/drive' }, openedOn: { $ref: '#/$defs/drive' }, readings: { ...job.properties.readings, items: { $ref: '#/$defs/reading' } }, acts: { ...job.properties.acts, items: { $ref: '#/$defs/act' } } },
+      properties: {
+        ...job.properties,
+        drive: { $ref: '#/$defs/drive' },
+        openedOn: { $ref: '#/$defs/drive' },
+        readings: { ...job.properties.readings, items: { $ref: '#/$defs/reading' } },
+        acts: { ...job.properties.acts, items: { $ref: '#/$defs/act' } }
+      },
       $defs: { drive, reading: readingSchema(), act: act() }
     }),
     'umbrette-practice': draft({
-      ...practice, properties: { ...practice.properties, drive: { $ref: '#/$defs/drive' } }, $defs: { drive }
+      ...practice,
+      properties: { ...practice.properties, drive: { $ref: '#/$defs/drive' } },
+      $defs: { drive }
     }),
     'umbrette-assessment': draft(printedSchemaOf(jsonSchemaOf(assessmentSchema)))
   }

@@ -1,4 +1,10 @@
-import type { AnySchema, SchemaDescription, SchemaFieldDescription, SchemaInnerTypeDescription, SchemaObjectDescription } from 'yup'
+import type {
+  AnySchema,
+  SchemaDescription,
+  SchemaFieldDescription,
+  SchemaInnerTypeDescription,
+  SchemaObjectDescription
+} from 'yup'
 
 /** A JSON Schema (draft 2020-12), as plain data. */
 export type JsonSchema = { [keyword: string]: unknown }
@@ -17,21 +23,51 @@ function describeField(field: SchemaFieldDescription): JsonSchema {
 }
 
 function ownKeywords(field: SchemaFieldDescription): JsonSchema {
-  const description = field as SchemaDescription & Partial<SchemaObjectDescription> & Partial<SchemaInnerTypeDescription>
+  const description = field as SchemaDescription &
+    Partial<SchemaObjectDescription> &
+    Partial<SchemaInnerTypeDescription>
   const { jsonSchema, valuesOf } = (description.meta ?? {}) as { jsonSchema?: JsonSchema; valuesOf?: AnySchema }
   const own = { ...(valuesOf ? { additionalProperties: jsonSchemaOf(valuesOf) } : {}), ...jsonSchema }
   const enumerated = description.oneOf && description.oneOf.length > 0 ? { enum: description.oneOf } : {}
   switch (description.type) {
-    case 'object': return { type: 'object', ...objectKeywords(description.fields ?? {}), ...own }
-    case 'array': return { type: 'array', ...(description.innerType ? { items: describeField(description.innerType as SchemaFieldDescription) } : {}), ...limits(description, 'minItems', 'maxItems'), ...own }
+    case 'object':
+      return { type: 'object', ...objectKeywords(description.fields ?? {}), ...own }
+    case 'array':
+      return {
+        type: 'array',
+        ...(description.innerType ? { items: describeField(description.innerType as SchemaFieldDescription) } : {}),
+        ...limits(description, 'minItems', 'maxItems'),
+        ...own
+      }
     case 'tuple': {
       const items = description.innerType as unknown as SchemaFieldDescription[]
-      return { type: 'array', prefixItems: items.map(describeField), minItems: items.length, maxItems: items.length, ...own }
+      return {
+        type: 'array',
+        prefixItems: items.map(describeField),
+        minItems: items.length,
+        maxItems: items.length,
+        ...own
+      }
     }
-    case 'number': return { type: has(description, 'integer') ? 'integer' : 'number', ...limits(description, 'minimum', 'maximum'), ...own }
-    case 'string': return { type: 'string', ...(has(description, 'required') ? { minLength: 1 } : {}), ...pattern(description), ...limits(description, 'minLength', 'maxLength'), ...enumerated, ...own }
-    case 'boolean': return { type: 'boolean', ...own }
-    default: return { ...enumerated, ...own }
+    case 'number':
+      return {
+        type: has(description, 'integer') ? 'integer' : 'number',
+        ...limits(description, 'minimum', 'maximum'),
+        ...own
+      }
+    case 'string':
+      return {
+        type: 'string',
+        ...(has(description, 'required') ? { minLength: 1 } : {}),
+        ...pattern(description),
+        ...limits(description, 'minLength', 'maxLength'),
+        ...enumerated,
+        ...own
+      }
+    case 'boolean':
+      return { type: 'boolean', ...own }
+    default:
+      return { ...enumerated, ...own }
   }
 }
 
@@ -39,7 +75,11 @@ function objectKeywords(fields: Record<string, SchemaFieldDescription>): JsonSch
   const names = Object.keys(fields)
   if (names.length === 0) return {}
   const required = names.filter((name) => !(fields[name] as SchemaDescription).optional)
-  return { properties: Object.fromEntries(names.map((name) => [name, describeField(fields[name]!)])), ...(required.length > 0 ? { required } : {}), additionalProperties: false }
+  return {
+    properties: Object.fromEntries(names.map((name) => [name, describeField(fields[name]!)])),
+    ...(required.length > 0 ? { required } : {}),
+    additionalProperties: false
+  }
 }
 
 function limits({ tests }: SchemaDescription, least: string, greatest: string): JsonSchema {

@@ -4,7 +4,8 @@ const PLACE: JsonSchema = { type: 'integer', minimum: 0 }
 const WORDS: JsonSchema = { type: 'string' }
 
 /**
- * A schema of what is kept, as one of what is printed: a code may stand with the text it comes to, an id with its place in
+ * A schema of what is kept, as one of what is printed: a code may stand with the text it comes to, an id with its place
+ * in
  * the file it was read from.
  */
 export function printedSchemaOf(schema: JsonSchema): JsonSchema {
@@ -22,7 +23,9 @@ function allowPrinted(node: unknown): unknown {
 function besides({ code, id, readings }: Record<string, JsonSchema>): Record<string, JsonSchema> {
   const listsIds = (readings?.items as JsonSchema | undefined)?.type === 'string'
   return {
-    ...(code ? { text: WORDS } : {}), ...(code && id ? { message: WORDS } : {}),
-    ...(id ? { index: PLACE } : {}), ...(listsIds ? { indices: { type: 'array', items: PLACE } } : {})
+    ...(code ? { text: WORDS } : {}),
+    ...(code && id ? { message: WORDS } : {}),
+    ...(id ? { index: PLACE } : {}),
+    ...(listsIds ? { indices: { type: 'array', items: PLACE } } : {})
   }
 }

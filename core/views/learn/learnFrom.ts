@@ -33,7 +33,9 @@ export interface TypeRate {
   sheet: string
   unit: UsageUnit
   engines: EngineRate[]
-  /** Over all engines of the type: fraction per unit, with the scatter between engines in it; null under two engines. */
+  /**
+   * Over all engines of the type: fraction per unit, with the scatter between engines in it; null under two engines.
+   */
   over: { mean: number; low: number; high: number } | null
 }
 
@@ -47,39 +49,80 @@ export interface Learnt {
 
 const CALLS: readonly Call[] = ['back-in', 'look-closer', 'renew']
 
-/** What the jobs of a workshop teach. Units of usage are never mixed, nor the chain before a renewal with the one after it. */
+/**
+ * What the jobs of a workshop teach. Units of usage are never mixed, nor the chain before a renewal with the one after
+ * it.
+ */
 export function learnFrom(jobs: readonly LearntFrom[]): Learnt {
   const calibration = jobs.flatMap(({ summary }) => summary.calibration)
-  return { types: typeRates(jobs), calibration, held: coverage(calibration), cameBack: CALLS.map((call) => comeBacks(jobs, call)) }
+  return {
+    types: typeRates(jobs),
+    calibration,
+    held: coverage(calibration),
+    cameBack: CALLS.map((call) => comeBacks(jobs, call))
+  }
 }
 
 function typeRates(jobs: readonly LearntFrom[]): TypeRate[] {
-  const types = groupBy(jobs.filter(({ vehicleId }) => vehicleId !== null), ({ summary, usage }) => `${summary.sheet.id} ${usage.unit}`)
-  return [...types.values()].flatMap((ofType): TypeRate[] => {
-    const engines = [...groupBy(ofType, ({ vehicleId }) => vehicleId!).values()].flatMap(engineRates)
-    if (engines.length === 0) return []
-    return [{ sheet: ofType[0]!.summary.sheet.name, unit: ofType[0]!.usage.unit, engines, over: poolEngines(engines) }]
-  }).sort((a, b) => a.sheet.localeCompare(b.sheet))
+  const types = groupBy(
+    jobs.filter(({ vehicleId }) => vehicleId !== null),
+    ({ summary, usage }) => `${summary.sheet.id} ${usage.unit}`
+  )
+  return [...types.values()]
+    .flatMap((ofType): TypeRate[] => {
+      const engines = [...groupBy(ofType, ({ vehicleId }) => vehicleId!).values()].flatMap(engineRates)
+      if (engines.length === 0) return []
+      return [
+        { sheet: ofType[0]!.summary.sheet.name, unit: ofType[0]!.usage.unit, engines, over: poolEngines(engines) }
+      ]
+    })
+    .sort((a, b) => a.sheet.localeCompare(b.sheet))
 }
 
 /** Rates of one engine's chains, each from the jobs since it was last renewed. */
 function engineRates(jobs: readonly LearntFrom[]): EngineRate[] {
   const byUsage = [...jobs].sort((a, b) => a.usage.value - b.usage.value)
-  const chains = new Map(byUsage.flatMap(({ summary }) => summary.measures.filter(({ kind }) => kind === 'elongation').map(({ part, name }) => [part, name] as const)))
+  const chains = new Map(
+    byUsage.flatMap(({ summary }) =>
+      summary.measures.filter(({ kind }) => kind === 'elongation').map(({ part, name }) => [part, name] as const)
+    )
+  )
   return [...chains].flatMap(([chain, name]): EngineRate[] => {
     const renewed = byUsage.filter(({ summary }) => summary.renewed.includes(chain)).map(({ usage }) => usage.value)
     const fittedAt = renewed.at(-1)
-    const measured = byUsage.flatMap(({ usage, summary }) => summary.measures.filter(({ kind, part }) => kind === 'elongation' && part === chain).map((m) => ({ usage: usage.value, mean: m.value / 100, sd: m.sd / 100, limit: m.limit, travelEnd: m.travelEnd ?? null })))
+    const measured = byUsage.flatMap(({ usage, summary }) =>
+      summary.measures
+        .filter(({ kind, part }) => kind === 'elongation' && part === chain)
+        .map((m) => ({
+          usage: usage.value,
+          mean: m.value / 100,
+          sd: m.sd / 100,
+          limit: m.limit,
+          travelEnd: m.travelEnd ?? null
+        }))
+    )
     // A job that renewed the chain measured the old one: without jobs since, the old chain's rate is what is known.
-    const until = fittedAt !== undefined && measured.some(({ usage }) => usage > fittedAt) ? Infinity : (fittedAt ?? Infinity)
+    const until =
+      fittedAt !== undefined && measured.some(({ usage }) => usage > fittedAt) ? Infinity : (fittedAt ?? Infinity)
     const from = until === Infinity ? (fittedAt ?? 0) : (renewed.at(-2) ?? 0)
     const points = measured.filter(({ usage }) => usage > from && usage <= until)
     const rate = wearRate(points, from)
     if (!rate || !(rate.rate.mean > 0)) return []
     const { limit, travelEnd } = points.at(-1)!
     const newest = byUsage.at(-1)!
-    const due = (percent: number | null | undefined) => (percent == null ? null : reachedAt(rate, percent / 100, from, newest.usage.value, perDay(byUsage)))
-    return [{ ...rate, vehicle: newest.vehicle, vehicleId: newest.vehicleId, chain: name, seenAt: newest.openedAt, limit: due(limit?.value), travel: due(travelEnd) }]
+    const due = (percent: number | null | undefined) =>
+      percent == null ? null : reachedAt(rate, percent / 100, from, newest.usage.value, perDay(byUsage))
+    return [
+      {
+        ...rate,
+        vehicle: newest.vehicle,
+        vehicleId: newest.vehicleId,
+        chain: name,
+        seenAt: newest.openedAt,
+        limit: due(limit?.value),
+        travel: due(travelEnd)
+      }
+    ]
   })
 }
 
@@ -108,11 +151,20 @@ function poolEngines(engines: readonly EngineRate[]): TypeRate['over'] {
 function comeBacks(jobs: readonly LearntFrom[], call: Call): Learnt['cameBack'][number] {
   let [parts, back] = [0, 0]
   for (const job of jobs.filter(({ closed, vehicleId }) => closed && vehicleId !== null)) {
-    const later = jobs.filter((other) => other.vehicleId === job.vehicleId && other.summary.sheet.id === job.summary.sheet.id && other.openedAt > job.openedAt)
+    const later = jobs.filter(
+      (other) =>
+        other.vehicleId === job.vehicleId &&
+        other.summary.sheet.id === job.summary.sheet.id &&
+        other.openedAt > job.openedAt
+    )
     if (later.length === 0) continue
-    const called = Object.entries(job.summary.partCalls).filter(([, had]) => had === call).map(([part]) => part)
+    const called = Object.entries(job.summary.partCalls)
+      .filter(([, had]) => had === call)
+      .map(([part]) => part)
     parts += called.length
-    back += called.filter((part) => later.some(({ summary }) => summary.partCalls[part] === 'renew' || summary.partCalls[part] === 'stop')).length
+    back += called.filter((part) =>
+      later.some(({ summary }) => summary.partCalls[part] === 'renew' || summary.partCalls[part] === 'stop')
+    ).length
   }
   return { call, parts, back }
 }
@@ -125,5 +177,9 @@ function groupBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[
 
 /** Of some points, how many lie within the 90 % interval of what was to be expected. */
 export function coverage(points: readonly CalibrationPoint[]): { held: number; of: number } {
-  return { held: points.filter(({ mean, sd, bench, benchSd }) => Math.abs(bench - mean) <= NINETY * Math.hypot(sd, benchSd)).length, of: points.length }
+  return {
+    held: points.filter(({ mean, sd, bench, benchSd }) => Math.abs(bench - mean) <= NINETY * Math.hypot(sd, benchSd))
+      .length,
+    of: points.length
+  }
 }

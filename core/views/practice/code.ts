@@ -34,9 +34,13 @@ export class CodeError extends RangeError {
 
 /** The short code of a case drawn on an engine. @throws RangeError for a seed out of range */
 export function caseCode({ sheet, level, seed }: CaseKey): string {
-  if (!(Number.isInteger(seed) && seed >= 0 && seed < SEEDS)) throw new RangeError(`seed: expected a whole number from 0 to below ${SEEDS}, got ${seed}`)
+  if (!(Number.isInteger(seed) && seed >= 0 && seed < SEEDS))
+    throw new RangeError(`seed: expected a whole number from 0 to below ${SEEDS}, got ${seed}`)
   const head = `${letterOf(sheet)}${level}`
-  const tail = Array.from({ length: SEED_DIGITS }, (_, i) => DIGITS[Math.floor(seed / DIGITS.length ** (SEED_DIGITS - 1 - i)) % DIGITS.length]).join('')
+  const tail = Array.from(
+    { length: SEED_DIGITS },
+    (_, i) => DIGITS[Math.floor(seed / DIGITS.length ** (SEED_DIGITS - 1 - i)) % DIGITS.length]
+  ).join('')
   return `${head}-${tail}${checkOf(head + tail)}`
 }
 
@@ -47,13 +51,19 @@ export function caseCode({ sheet, level, seed }: CaseKey): string {
  */
 export function readCode(text: string, sheets: readonly Pick<DriveSheet, 'id'>[]): CaseKey {
   const plain = text.toUpperCase().replaceAll(/[^0-9A-Z]/g, '')
-  const [letter, digit, rest] = [plain[0] ?? '', plain[1] ?? '', plain.slice(2).replaceAll('O', '0').replaceAll(/[IL]/g, '1')]
+  const [letter, digit, rest] = [
+    plain[0] ?? '',
+    plain[1] ?? '',
+    plain.slice(2).replaceAll('O', '0').replaceAll(/[IL]/g, '1')
+  ]
   const level = LEVELS.find((one) => String(one) === digit)
   const sheet = sheets.find(({ id }) => letterOf(id) === letter)
   const digits = [...rest].map((char) => DIGITS.indexOf(char))
-  if (!sheet || !level || rest.length !== SEED_DIGITS + 1 || digits.includes(-1)) throw new CodeError(say('no-code', { code: text.slice(0, SHOWN) }))
+  if (!sheet || !level || rest.length !== SEED_DIGITS + 1 || digits.includes(-1))
+    throw new CodeError(say('no-code', { code: text.slice(0, SHOWN) }))
   const body = rest.slice(0, SEED_DIGITS)
-  if (checkOf(`${letter}${digit}${body}`) !== rest.at(-1)) throw new CodeError(say('slip-in-code', { code: text.slice(0, SHOWN) }))
+  if (checkOf(`${letter}${digit}${body}`) !== rest.at(-1))
+    throw new CodeError(say('slip-in-code', { code: text.slice(0, SHOWN) }))
   return { sheet: sheet.id, level, seed: digits.slice(0, SEED_DIGITS).reduce((sum, d) => sum * DIGITS.length + d, 0) }
 }
 

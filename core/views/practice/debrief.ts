@@ -21,7 +21,11 @@ export interface Debriefing extends Score {
 }
 
 /** Everything that is said once a learner has made the calls. */
-export function debrief(engine: PracticeCase, moves: readonly Move[], solution: Solved = solveCase(engine)): Debriefing {
+export function debrief(
+  engine: PracticeCase,
+  moves: readonly Move[],
+  solution: Solved = solveCase(engine)
+): Debriefing {
   const stand = standOf(engine, moves)
   const { score, parts, calls, minutes, bill } = scoreStand(stand, solution)
   const wrong = engine.truth.faults.flatMap((id): ToldFault[] => {
@@ -30,12 +34,21 @@ export function debrief(engine: PracticeCase, moves: readonly Move[], solution: 
   })
   const readings = weighedReadings(engine, stand)
   return roundFigures({
-    score, parts, wrong, calls, readings, software: solution.software.taken.map(({ what, minutes: took }) => ({ what, minutes: took })), minutes,
-    bill: { ...bill, currency: engine.drive.money?.currency ?? '' }, names: namesOf(engine.drive),
+    score,
+    parts,
+    wrong,
+    calls,
+    readings,
+    software: solution.software.taken.map(({ what, minutes: took }) => ({ what, minutes: took })),
+    minutes,
+    bill: { ...bill, currency: engine.drive.money?.currency ?? '' },
+    names: namesOf(engine.drive),
     takeAlong: takeAlong(engine, { wrong, calls, readings }, stand, solution)
   })
 }
 
 function namesOf({ chains, rails, tensioners, sprockets, phasers }: DriveSheet): Debriefing['names'] {
-  return Object.fromEntries([...chains, ...rails, ...tensioners, ...sprockets, ...phasers].map(({ id, name }) => [id, name]))
+  return Object.fromEntries(
+    [...chains, ...rails, ...tensioners, ...sprockets, ...phasers].map(({ id, name }) => [id, name])
+  )
 }

@@ -34,7 +34,8 @@ const withPhasers = ({ phasers }: DriveSheet) => phasers.length > 0
 /** Phasers on a chain. */
 const phasersOn = ({ sheet, chain }: Draft) => sheet.phasers.filter(({ sprocket }) => chain.path.includes(sprocket))
 const tensionerOf = ({ sheet, chain }: Draft) => compileSheet(sheet).tensionerOf(chain.id)?.id ?? ''
-const see = ({ truth }: Draft, target: string, finding: string, count?: number) => truth.findings.push({ target, finding, ...(count === undefined ? {} : { count }) })
+const see = ({ truth }: Draft, target: string, finding: string, count?: number) =>
+  truth.findings.push({ target, finding, ...(count === undefined ? {} : { count }) })
 const heard = (draft: Draft, finding: string) => see(draft, 'engine', finding)
 const digits = (value: number, places: number) => Number(value.toFixed(places))
 
@@ -58,11 +59,16 @@ function jumpCam(draft: Draft, teeth: number): void {
 
 /** Everything a case is drawn from. */
 export const FAULTS = {
-  'stretched': {
-    group: 'stretch', from: 1, fits: always,
+  stretched: {
+    group: 'stretch',
+    from: 1,
+    fits: always,
     strike: (draft) => {
       const { sheet, chain, truth, roll } = draft
-      truth.elongation![chain.id] = digits(((limitFor(sheet, 'elongation', chain.id)?.value ?? 0.5) / 100) * roll.between(1.25, 1.6), 5)
+      truth.elongation![chain.id] = digits(
+        ((limitFor(sheet, 'elongation', chain.id)?.value ?? 0.5) / 100) * roll.between(1.25, 1.6),
+        5
+      )
       if (roll.chance(0.4)) see(draft, chain.driver, 'teeth-hooked')
       if (roll.chance(0.3)) see(draft, chain.id, 'paint-gone')
       heard(draft, 'noise-idle-only')
@@ -71,7 +77,9 @@ export const FAULTS = {
     }
   },
   'rail-worn': {
-    group: 'rail', from: 1, fits: always,
+    group: 'rail',
+    from: 1,
+    fits: always,
     strike: (draft) => {
       wearRail(draft, 1.3, 1.7)
       heard(draft, 'noise-idle-only')
@@ -79,22 +87,30 @@ export const FAULTS = {
     }
   },
   'rail-cracked': {
-    group: 'rail', from: 1, fits: always,
+    group: 'rail',
+    from: 1,
+    fits: always,
     strike: (draft) => {
       see(draft, draft.roll.pick(touchingRails(draft.sheet, draft.chain)), 'cracked')
       draft.says.push(complain('no-complaint'))
     }
   },
   'jumped-late': {
-    group: 'timing', from: 1, fits: always,
+    group: 'timing',
+    from: 1,
+    fits: always,
     strike: (draft) => jumpCam(draft, draft.roll.chance(0.2) ? 2 : 1)
   },
-  'advanced': {
-    group: 'timing', from: 2, fits: always,
+  advanced: {
+    group: 'timing',
+    from: 2,
+    fits: always,
     strike: (draft) => jumpCam(draft, -1)
   },
   'phaser-loose': {
-    group: 'phaser', from: 2, fits: withPhasers,
+    group: 'phaser',
+    from: 2,
+    fits: withPhasers,
     strike: (draft) => {
       const { truth, roll } = draft
       const phaser = roll.pick(phasersOn(draft))
@@ -107,7 +123,9 @@ export const FAULTS = {
     }
   },
   'lock-pin': {
-    group: 'phaser', from: 1, fits: withPhasers,
+    group: 'phaser',
+    from: 1,
+    fits: withPhasers,
     strike: (draft) => {
       const phaser = draft.roll.pick(phasersOn(draft))
       see(draft, phaser.id, 'lock-pin-sticky')
@@ -116,7 +134,9 @@ export const FAULTS = {
     }
   },
   'rail-broken': {
-    group: 'rail', from: 2, fits: always,
+    group: 'rail',
+    from: 2,
+    fits: always,
     strike: (draft) => {
       const { sheet, chain, roll } = draft
       const rail = roll.pick(touchingRails(sheet, chain))
@@ -129,7 +149,9 @@ export const FAULTS = {
     }
   },
   'chain-on-metal': {
-    group: 'rail', from: 3, fits: always,
+    group: 'rail',
+    from: 3,
+    fits: always,
     strike: (draft) => {
       const rail = wearRail(draft, 1.8, 2.2)
       see(draft, rail, 'metal-showing')
@@ -141,7 +163,9 @@ export const FAULTS = {
     }
   },
   'tensioner-spent': {
-    group: 'tensioner', from: 1, fits: always,
+    group: 'tensioner',
+    from: 1,
+    fits: always,
     strike: (draft) => {
       see(draft, tensionerOf(draft), 'plunger-slips-back')
       heard(draft, 'noise-seconds')
@@ -149,7 +173,9 @@ export const FAULTS = {
     }
   },
   'bad-new-part': {
-    group: 'tensioner', from: 3, fits: always,
+    group: 'tensioner',
+    from: 3,
+    fits: always,
     strike: (draft) => {
       see(draft, tensionerOf(draft), draft.roll.pick(['plunger-stuck', 'spring-short']))
       heard(draft, 'renewed-tensioner')
@@ -158,7 +184,9 @@ export const FAULTS = {
     }
   },
   'pad-worn': {
-    group: 'tensioner', from: 2, fits: (sheet) => sheet.limits.some(({ kind }) => kind === 'padWear'),
+    group: 'tensioner',
+    from: 2,
+    fits: (sheet) => sheet.limits.some(({ kind }) => kind === 'padWear'),
     strike: (draft) => {
       const { sheet, truth, roll } = draft
       const tensioner = tensionerOf(draft)
@@ -169,17 +197,22 @@ export const FAULTS = {
     }
   },
   'swapped-guides': {
-    group: 'rail', from: 3, fits: ({ rails }) => rails.filter((rail) => rail.kind === 'guide' && rail.touches !== false).length > 1,
+    group: 'rail',
+    from: 3,
+    fits: ({ rails }) => rails.filter((rail) => rail.kind === 'guide' && rail.touches !== false).length > 1,
     strike: (draft) => {
       const { sheet, truth, says } = draft
-      for (const { id } of sheet.rails.filter((rail) => rail.kind === 'guide' && rail.touches !== false).slice(0, 2)) see(draft, id, 'swapped')
+      for (const { id } of sheet.rails.filter((rail) => rail.kind === 'guide' && rail.touches !== false).slice(0, 2))
+        see(draft, id, 'swapped')
       truth.scatter.extension[tensionerOf(draft)] = 3.2
       heard(draft, 'renewed-rails')
       says.push(complain('rails-renewed-elsewhere'))
     }
   },
   'like-new': {
-    group: 'timing', from: 3, fits: always,
+    group: 'timing',
+    from: 3,
+    fits: always,
     strike: (draft) => {
       const { sheet, chain, truth, roll, says } = draft
       const cam = roll.pick(drivenSprockets(sheet, chain))
@@ -191,7 +224,9 @@ export const FAULTS = {
     }
   },
   'screen-torn': {
-    group: 'oil', from: 2, fits: withPhasers,
+    group: 'oil',
+    from: 2,
+    fits: withPhasers,
     strike: (draft) => {
       see(draft, 'oil', 'screen-torn')
       heard(draft, 'code-slow')
@@ -199,26 +234,38 @@ export const FAULTS = {
     }
   },
   'kick-back': {
-    group: 'slack', from: 2, trap: true, fits: ({ chains }) => chains.some((chain) => chain.counts.length > 2),
+    group: 'slack',
+    from: 2,
+    trap: true,
+    fits: ({ chains }) => chains.some((chain) => chain.counts.length > 2),
     strike: ({ truth, says, roll }) => {
       truth.kickBack = digits(roll.between(4, 7), 1)
       says.push(complain('found-slack'))
     }
   },
   'half-turn': {
-    group: 'half-turn', from: 2, trap: true, fits: always,
+    group: 'half-turn',
+    from: 2,
+    trap: true,
+    fits: always,
     strike: (draft) => {
       draft.start = 40 + 10 * draft.roll.below(28)
     }
   },
   'between-links': {
-    group: 'count', from: 3, trap: true, fits: always,
+    group: 'count',
+    from: 3,
+    trap: true,
+    fits: always,
     strike: ({ sheet, chain, truth, roll }) => {
       truth.betweenLinks.push(roll.pick(drivenSprockets(sheet, chain)))
     }
   },
-  'hearsay': {
-    group: 'hearsay', from: 2, trap: true, fits: always,
+  hearsay: {
+    group: 'hearsay',
+    from: 2,
+    trap: true,
+    fits: always,
     strike: ({ chain, roll, says }) => {
       const { from, to, links } = roll.pick(chain.counts)
       says.push(complain('card-says-count', { links: links + roll.pick([-1, 1]), from, to }))

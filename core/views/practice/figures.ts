@@ -1,7 +1,10 @@
 import { type NumericKind, READING_KINDS, type Unread } from '../../readings'
 import { compileSheet, type DriveSheet } from '../../sheet'
 
-/** How a made-up drive stands: what is read on it, before the noise of reading. Lengths mm, angles crank degrees, elongation a fraction. */
+/**
+ * How a made-up drive stands: what is read on it, before the noise of reading. Lengths mm, angles crank degrees,
+ * elongation a fraction.
+ */
 export interface Stand {
   sheet: DriveSheet
   elongation: (chain: string) => number
@@ -25,14 +28,27 @@ interface Figure {
 
 /** What a reading of each kind reads on a drive that stands so. */
 export const FIGURES: Readonly<Record<NumericKind, Figure>> = {
-  extension: { read: ({ sheet, extension }, { tensioner = '' }, noise) => Math.min(extension(tensioner) + noise, compileSheet(sheet).tensioner(tensioner).stroke) },
+  extension: {
+    read: ({ sheet, extension }, { tensioner = '' }, noise) =>
+      Math.min(extension(tensioner) + noise, compileSheet(sheet).tensioner(tensioner).stroke)
+  },
   camLag: { read: ({ lag, kickBack }, reading, noise) => lag(reading.sprocket ?? '') + noise - kickBack(reading) },
   groove: { read: ({ wear }, { rail = '' }, noise) => Math.max(0, wear(rail) + noise) },
   padWear: { read: ({ pad }, { tensioner = '' }, noise) => Math.max(0, pad(tensioner) + noise) },
   phaserPlay: { read: ({ play }, { phaser = '' }, noise) => Math.max(0, play(phaser) + noise) },
-  linkCount: { read: ({ sheet, moved }, { chain = '', from = '', to = '' }) => linksBetween(sheet, chain, from, to) + moved(from) - moved(to) },
-  chainLength: { read: ({ sheet, elongation }, reading, noise) => asNewLength(sheet, reading) * (1 + elongation(reading.chain ?? '')) + noise },
-  chainCompare: { digits: 1, read: ({ sheet, elongation }, reading, noise) => asNewLength(sheet, reading) * elongation(reading.chain ?? '') + noise }
+  linkCount: {
+    read: ({ sheet, moved }, { chain = '', from = '', to = '' }) =>
+      linksBetween(sheet, chain, from, to) + moved(from) - moved(to)
+  },
+  chainLength: {
+    read: ({ sheet, elongation }, reading, noise) =>
+      asNewLength(sheet, reading) * (1 + elongation(reading.chain ?? '')) + noise
+  },
+  chainCompare: {
+    digits: 1,
+    read: ({ sheet, elongation }, reading, noise) =>
+      asNewLength(sheet, reading) * elongation(reading.chain ?? '') + noise
+  }
 }
 
 /** The figure as it is read: as fine as it can be. */
@@ -42,7 +58,11 @@ export function readFigure(kind: NumericKind, stand: Stand, reading: Unread, noi
 }
 
 function linksBetween(sheet: DriveSheet, chain: string, from: string, to: string): number {
-  return compileSheet(sheet).chain(chain).counts.find((count) => count.from === from && count.to === to)?.links ?? NaN
+  return (
+    compileSheet(sheet)
+      .chain(chain)
+      .counts.find((count) => count.from === from && count.to === to)?.links ?? NaN
+  )
 }
 
 /** mm that so many links of a chain measure when it is new. */

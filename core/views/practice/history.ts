@@ -35,13 +35,20 @@ export function weaknesses(runs: readonly RunSummary[]): Weakness[] {
     found.set(id, { ...one, met: one.met + 1, missed: one.missed + (missed ? 1 : 0) })
   }
   const weight = ({ met, missed }: Weakness) => (missed + 1) / (met + 3)
-  return [...found.values()].filter(({ missed }) => missed > 0).sort((a, b) => weight(b) - weight(a) || b.missed - a.missed)
+  return [...found.values()]
+    .filter(({ missed }) => missed > 0)
+    .sort((a, b) => weight(b) - weight(a) || b.missed - a.missed)
 }
 
-/** The level that a learner is at: one above the highest at which the last runs went well, never more than one beyond what was tried. */
+/**
+ * The level that a learner is at: one above the highest at which the last runs went well, never more than one beyond
+ * what was tried.
+ */
 export function levelFor(runs: readonly RunSummary[]): Level {
   const good = ([1, 2, 3, 4] as const).filter((level) => {
-    const last = newest(runs).filter((run) => run.level === level).slice(0, RUNS)
+    const last = newest(runs)
+      .filter((run) => run.level === level)
+      .slice(0, RUNS)
     return last.length === RUNS && last.every(({ score }) => score >= READY)
   })
   return Math.min(5, (good.at(-1) ?? 0) + 1) as Level

@@ -6,7 +6,24 @@ import { type Chain, type DriveSheet, limitFor } from '../../sheet'
 import type { SeenFinding } from './types'
 
 export type InspectionKind =
-  | 'ask' | 'scan' | 'plug' | 'compression' | 'pan' | 'oil' | 'marks' | 'wheel' | 'count' | 'extension' | 'push' | 'pad' | 'rail' | 'phaser' | 'pin' | 'teeth' | 'bench' | 'length'
+  | 'ask'
+  | 'scan'
+  | 'plug'
+  | 'compression'
+  | 'pan'
+  | 'oil'
+  | 'marks'
+  | 'wheel'
+  | 'count'
+  | 'extension'
+  | 'push'
+  | 'pad'
+  | 'rail'
+  | 'phaser'
+  | 'pin'
+  | 'teeth'
+  | 'bench'
+  | 'length'
 
 /** One thing that a learner can look at or measure. */
 export interface Inspection {
@@ -25,11 +42,34 @@ export interface Inspection {
 }
 
 /** Minutes of inspections that are no readings of their own. */
-const MINUTES: Readonly<Partial<Record<InspectionKind, number>>> = { ask: 10, scan: 8, plug: 6, compression: 30, pan: 10, oil: 10, wheel: 16, push: 4, rail: 4, pin: 4, teeth: 3, bench: 8 }
+const MINUTES: Readonly<Partial<Record<InspectionKind, number>>> = {
+  ask: 10,
+  scan: 8,
+  plug: 6,
+  compression: 30,
+  pan: 10,
+  oil: 10,
+  wheel: 16,
+  push: 4,
+  rail: 4,
+  pin: 4,
+  teeth: 3,
+  bench: 8
+}
 
 /** Everything that can be inspected on an engine, in the order in which it costs. */
 export function inspectionsOf(sheet: DriveSheet): Inspection[] {
-  return [...outside(sheet), ...sheet.chains.flatMap((chain) => [...atTheMark(sheet, chain), ...atTension(sheet, chain), ...atRails(sheet, chain), ...atPhasers(sheet, chain), ...onTheBench(sheet, chain)]), ...standingInspections(sheet)]
+  return [
+    ...outside(sheet),
+    ...sheet.chains.flatMap((chain) => [
+      ...atTheMark(sheet, chain),
+      ...atTension(sheet, chain),
+      ...atRails(sheet, chain),
+      ...atPhasers(sheet, chain),
+      ...onTheBench(sheet, chain)
+    ]),
+    ...standingInspections(sheet)
+  ]
 }
 
 /** What the operations that an inspection needs come to, without those done already: minutes. */
@@ -38,13 +78,26 @@ export function accessMinutes(sheet: DriveSheet, operations: readonly string[], 
   return Math.round(60 * open.reduce((hours, operation) => hours + operation.hours, 0))
 }
 
-type Sketch = Pick<Inspection, 'kind' | 'part'> & { needs?: readonly string[]; reads?: Unread[]; findings?: readonly string[]; more?: SeenFinding[] }
+type Sketch = Pick<Inspection, 'kind' | 'part'> & {
+  needs?: readonly string[]
+  reads?: Unread[]
+  findings?: readonly string[]
+  more?: SeenFinding[]
+}
 
 function made(sheet: DriveSheet, { kind, part, needs = [], reads = [], findings = [], more = [] }: Sketch): Inspection {
-  const figures = reads[0] && reads[0].kind !== 'condition' ? READING_KINDS[reads[0].kind].minutes * (kind === 'count' ? reads.length : 1) : 5
+  const figures =
+    reads[0] && reads[0].kind !== 'condition'
+      ? READING_KINDS[reads[0].kind].minutes * (kind === 'count' ? reads.length : 1)
+      : 5
   return {
-    id: `${kind}:${part}`, kind, part, minutes: MINUTES[kind] ?? figures, reads,
-    operations: accessTo(sheet.operations ?? [], needs).map(({ id }) => id), findings: [...findings.map((finding) => ({ target: part, finding })), ...more]
+    id: `${kind}:${part}`,
+    kind,
+    part,
+    minutes: MINUTES[kind] ?? figures,
+    reads,
+    operations: accessTo(sheet.operations ?? [], needs).map(({ id }) => id),
+    findings: [...findings.map((finding) => ({ target: part, finding })), ...more]
   }
 }
 
@@ -55,7 +108,9 @@ function needsOf(sheet: DriveSheet, component: string): readonly string[] {
 
 /** What must be off before the chain comes off: all that its removal needs, but not that. */
 function chainInView(sheet: DriveSheet, chain: Chain): string[] {
-  return (sheet.operations ?? []).filter(({ id }) => needsOf(sheet, chain.id).includes(id)).flatMap(({ requires }) => requires)
+  return (sheet.operations ?? [])
+    .filter(({ id }) => needsOf(sheet, chain.id).includes(id))
+    .flatMap(({ requires }) => requires)
 }
 
 /** What setting to the mark needs, on sheets that name it. */
@@ -69,9 +124,24 @@ function outside(sheet: DriveSheet): Inspection[] {
   const engine = (sketch: Omit<Sketch, 'part'>) => made(sheet, { part: 'engine', ...sketch })
   return [
     engine({ kind: 'ask' }),
-    ...(timed.length > 0 ? [engine({ kind: 'scan', reads: timed.map((sprocket): Unread => ({ kind: 'camLag', sprocket, method: 'scan', turnedForward: true })) })] : []),
-    ...sheet.tensioners.filter(({ ratchet }) => ratchet).map(({ id }) => made(sheet, { kind: 'plug', part: id, reads: [{ kind: 'extension', tensioner: id, notches: 0 }] })),
-    engine({ kind: 'pan', needs: pan ? [pan.id] : [], findings: ['oil-clean', 'oil-glitter', 'oil-plastic', 'pieces-found'] }),
+    ...(timed.length > 0
+      ? [
+          engine({
+            kind: 'scan',
+            reads: timed.map((sprocket): Unread => ({ kind: 'camLag', sprocket, method: 'scan', turnedForward: true }))
+          })
+        ]
+      : []),
+    ...sheet.tensioners
+      .filter(({ ratchet }) => ratchet)
+      .map(({ id }) =>
+        made(sheet, { kind: 'plug', part: id, reads: [{ kind: 'extension', tensioner: id, notches: 0 }] })
+      ),
+    engine({
+      kind: 'pan',
+      needs: pan ? [pan.id] : [],
+      findings: ['oil-clean', 'oil-glitter', 'oil-plastic', 'pieces-found']
+    }),
     ...(timed.length > 0 ? [made(sheet, { kind: 'oil', part: 'oil', findings: ['screen-clear', 'screen-torn'] })] : []),
     engine({ kind: 'compression', needs: setNeeds(sheet), findings: ['compression-sound', 'compression-low'] })
   ]
@@ -84,43 +154,95 @@ function atTheMark(sheet: DriveSheet, chain: Chain): Inspection[] {
     ...marked.map((id) => made(sheet, { kind: 'marks', part: id, needs: setNeeds(sheet), reads: [lag(id, 'marks')] })),
     ...marked.map((id) => made(sheet, { kind: 'wheel', part: id, needs: setNeeds(sheet), reads: [lag(id, 'wheel')] })),
     made(sheet, {
-      kind: 'count', part: chain.id, needs: [...chainInView(sheet, chain), ...setNeeds(sheet)],
-      reads: chain.counts.map(({ from, to }): Unread => ({ kind: 'linkCount', chain: chain.id, from, to })), findings: chain.counts.length > 2 ? ['slack-taken-up', 'slack-stays'] : []
+      kind: 'count',
+      part: chain.id,
+      needs: [...chainInView(sheet, chain), ...setNeeds(sheet)],
+      reads: chain.counts.map(({ from, to }): Unread => ({ kind: 'linkCount', chain: chain.id, from, to })),
+      findings: chain.counts.length > 2 ? ['slack-taken-up', 'slack-stays'] : []
     })
   ]
 }
 
 function atTension(sheet: DriveSheet, chain: Chain): Inspection[] {
-  return sheet.tensioners.filter((t) => t.chain === chain.id).flatMap(({ id }) => {
-    const needs = needsOf(sheet, id)
-    return [
-      made(sheet, { kind: 'extension', part: id, needs, reads: [{ kind: 'extension', tensioner: id, method: 'calliper' }], findings: ['witness-mark'] }),
-      made(sheet, { kind: 'push', part: id, needs, findings: ['sound', 'plunger-stuck', 'plunger-slips-back', 'spring-short'] }),
-      made(sheet, { kind: 'pad', part: id, needs, reads: limitFor(sheet, 'padWear', id) ? [{ kind: 'padWear', tensioner: id, method: 'gauge' }] : [], findings: ['pad-dug-in'] })
-    ]
-  })
+  return sheet.tensioners
+    .filter((t) => t.chain === chain.id)
+    .flatMap(({ id }) => {
+      const needs = needsOf(sheet, id)
+      return [
+        made(sheet, {
+          kind: 'extension',
+          part: id,
+          needs,
+          reads: [{ kind: 'extension', tensioner: id, method: 'calliper' }],
+          findings: ['witness-mark']
+        }),
+        made(sheet, {
+          kind: 'push',
+          part: id,
+          needs,
+          findings: ['sound', 'plunger-stuck', 'plunger-slips-back', 'spring-short']
+        }),
+        made(sheet, {
+          kind: 'pad',
+          part: id,
+          needs,
+          reads: limitFor(sheet, 'padWear', id) ? [{ kind: 'padWear', tensioner: id, method: 'gauge' }] : [],
+          findings: ['pad-dug-in']
+        })
+      ]
+    })
 }
 
 const RAIL_FINDINGS = ['sound', 'cracked', 'broken', 'piece-missing', 'metal-showing', 'chain-on-metal', 'swapped']
 
 function atRails(sheet: DriveSheet, chain: Chain): Inspection[] {
-  return touchingRails(sheet, chain).map((id) => made(sheet, { kind: 'rail', part: id, needs: needsOf(sheet, id), reads: [{ kind: 'groove', rail: id, method: 'gauge' }], findings: RAIL_FINDINGS }))
+  return touchingRails(sheet, chain).map((id) =>
+    made(sheet, {
+      kind: 'rail',
+      part: id,
+      needs: needsOf(sheet, id),
+      reads: [{ kind: 'groove', rail: id, method: 'gauge' }],
+      findings: RAIL_FINDINGS
+    })
+  )
 }
 
 /** Rails that stand clear of a tight chain. */
 function standingInspections(sheet: DriveSheet): Inspection[] {
-  return sheet.rails.filter(({ touches }) => touches === false).map(({ id }) => made(sheet, { kind: 'rail', part: id, needs: needsOf(sheet, id), findings: [...RAIL_FINDINGS.slice(0, 4), 'chain-marks'] }))
+  return sheet.rails
+    .filter(({ touches }) => touches === false)
+    .map(({ id }) =>
+      made(sheet, {
+        kind: 'rail',
+        part: id,
+        needs: needsOf(sheet, id),
+        findings: [...RAIL_FINDINGS.slice(0, 4), 'chain-marks']
+      })
+    )
 }
 
 function atPhasers(sheet: DriveSheet, chain: Chain): Inspection[] {
   const phasers = sheet.phasers.filter(({ sprocket }) => chain.path.includes(sprocket))
   const inView = [...chainInView(sheet, chain), ...setNeeds(sheet)]
   return [
-    ...phasers.map(({ id }) => made(sheet, { kind: 'phaser', part: id, needs: inView, reads: [{ kind: 'phaserPlay', phaser: id, method: 'dial' }], findings: ['sound', 'snaps-back', 'lock-pin-sticky'] })),
+    ...phasers.map(({ id }) =>
+      made(sheet, {
+        kind: 'phaser',
+        part: id,
+        needs: inView,
+        reads: [{ kind: 'phaserPlay', phaser: id, method: 'dial' }],
+        findings: ['sound', 'snaps-back', 'lock-pin-sticky']
+      })
+    ),
     ...drivenSprockets(sheet, chain).map((id) => {
       const phaser = phasers.find(({ sprocket }) => sprocket === id)
       const own = needsOf(sheet, phaser?.id ?? id)
-      return made(sheet, { kind: 'pin', part: id, needs: own.length > 0 ? own : needsOf(sheet, chain.id), findings: ['pin-sound', 'pin-worn', 'pin-sheared'] })
+      return made(sheet, {
+        kind: 'pin',
+        part: id,
+        needs: own.length > 0 ? own : needsOf(sheet, chain.id),
+        findings: ['pin-sound', 'pin-worn', 'pin-sheared']
+      })
     })
   ]
 }
@@ -129,8 +251,19 @@ function onTheBench(sheet: DriveSheet, chain: Chain): Inspection[] {
   const needs = needsOf(sheet, chain.id)
   const links = Math.min(BENCH_LINKS, chain.links)
   return [
-    made(sheet, { kind: 'bench', part: chain.id, needs, reads: [{ kind: 'chainCompare', chain: chain.id, links, method: 'side' }], findings: ['as-new-beside-new', 'ran-on-metal', 'paint-clear', 'paint-gone'] }),
-    made(sheet, { kind: 'length', part: chain.id, needs, reads: [{ kind: 'chainLength', chain: chain.id, links, method: 'calliper' }] }),
+    made(sheet, {
+      kind: 'bench',
+      part: chain.id,
+      needs,
+      reads: [{ kind: 'chainCompare', chain: chain.id, links, method: 'side' }],
+      findings: ['as-new-beside-new', 'ran-on-metal', 'paint-clear', 'paint-gone']
+    }),
+    made(sheet, {
+      kind: 'length',
+      part: chain.id,
+      needs,
+      reads: [{ kind: 'chainLength', chain: chain.id, links, method: 'calliper' }]
+    }),
     made(sheet, { kind: 'teeth', part: chain.driver, needs, findings: ['sound', 'teeth-hooked'] })
   ]
 }

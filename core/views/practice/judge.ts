@@ -1,4 +1,16 @@
-import { accessTo, assess, type Assessment, assumptionsOf, closeOver, coupledTo, type Ledger, ledgerOf, maskOf, needsOf, scorer } from '../../paths'
+import {
+  accessTo,
+  assess,
+  type Assessment,
+  assumptionsOf,
+  closeOver,
+  coupledTo,
+  type Ledger,
+  ledgerOf,
+  maskOf,
+  needsOf,
+  scorer
+} from '../../paths'
 import { drivenSprockets, touchingRails } from '../../drive'
 import { BENCH_LINKS } from '../../estimate'
 import { type Call, contextOf, type PartCall } from '../../calls'
@@ -22,20 +34,61 @@ const EXACT = { mm: 0.02, degrees: 0.05, links: 0.05 }
 export function knownOf(engine: PracticeCase): Known {
   const { drive, truth, usage } = engine
   const stands = standTrue(drive, { ...truth, shift: {} })
-  const exact = (reading: Unread): Reading => ({ ...reading, value: figureOf(engine, reading, 0, { turnedForward: true }), sigma: EXACT.mm, turnedForward: true }) as Reading
+  const exact = (reading: Unread): Reading =>
+    ({
+      ...reading,
+      value: figureOf(engine, reading, 0, { turnedForward: true }),
+      sigma: EXACT.mm,
+      turnedForward: true
+    }) as Reading
   const readings: Reading[] = [
-    ...drive.tensioners.flatMap(({ id, stroke }): Reading[] => [{ kind: 'extension', tensioner: id, value: Math.min(stands.extension[id]!, stroke), sigma: EXACT.mm, turnedForward: true }, ...(limitFor(drive, 'padWear', id) ? [exact({ kind: 'padWear', tensioner: id })] : [])]),
+    ...drive.tensioners.flatMap(({ id, stroke }): Reading[] => [
+      {
+        kind: 'extension',
+        tensioner: id,
+        value: Math.min(stands.extension[id]!, stroke),
+        sigma: EXACT.mm,
+        turnedForward: true
+      },
+      ...(limitFor(drive, 'padWear', id) ? [exact({ kind: 'padWear', tensioner: id })] : [])
+    ]),
     ...drive.chains.flatMap((chain) => [
-      ...drivenSprockets(drive, chain).map((sprocket): Reading => ({ kind: 'camLag', sprocket, value: stands.lag[sprocket]!, sigma: EXACT.degrees, turnedForward: true })),
-      ...chain.counts.map(({ from, to, links }): Reading => ({ kind: 'linkCount', chain: chain.id, from, to, value: links + (truth.teeth?.[from] ?? 0) - (truth.teeth?.[to] ?? 0), sigma: EXACT.links })),
+      ...drivenSprockets(drive, chain).map((sprocket): Reading => ({
+        kind: 'camLag',
+        sprocket,
+        value: stands.lag[sprocket]!,
+        sigma: EXACT.degrees,
+        turnedForward: true
+      })),
+      ...chain.counts.map(({ from, to, links }): Reading => ({
+        kind: 'linkCount',
+        chain: chain.id,
+        from,
+        to,
+        value: links + (truth.teeth?.[from] ?? 0) - (truth.teeth?.[to] ?? 0),
+        sigma: EXACT.links
+      })),
       ...touchingRails(drive, chain).map((rail) => exact({ kind: 'groove', rail })),
       exact({ kind: 'chainLength', chain: chain.id, links: Math.min(BENCH_LINKS, chain.links) })
     ]),
-    ...drive.phasers.map(({ id }): Reading => ({ ...exact({ kind: 'phaserPlay', phaser: id }), sigma: EXACT.degrees }) as Reading),
-    ...truth.findings.filter(({ target, finding }) => !MERELY_SAID.test(`${target} ${finding}`)).map((one): Reading => ({ kind: 'condition', ...one })),
-    ...drive.rails.filter(({ id, touches }) => touches === false && !truth.findings.some(({ target }) => target === id)).map(({ id }): Reading => ({ kind: 'condition', target: id, finding: 'sound' }))
+    ...drive.phasers.map(
+      ({ id }): Reading => ({ ...exact({ kind: 'phaserPlay', phaser: id }), sigma: EXACT.degrees }) as Reading
+    ),
+    ...truth.findings
+      .filter(({ target, finding }) => !MERELY_SAID.test(`${target} ${finding}`))
+      .map((one): Reading => ({ kind: 'condition', ...one })),
+    ...drive.rails
+      .filter(({ id, touches }) => touches === false && !truth.findings.some(({ target }) => target === id))
+      .map(({ id }): Reading => ({ kind: 'condition', target: id, finding: 'sound' }))
   ]
-  const job: JobFile = { format: 'umbrette-job', version: 1, drive, usage, school: 'on-evidence', readings: withIds(readings) }
+  const job: JobFile = {
+    format: 'umbrette-job',
+    version: 1,
+    drive,
+    usage,
+    school: 'on-evidence',
+    readings: withIds(readings)
+  }
   const assessment = assess(job)
   return { job, assessment, calls: assessment.calls.map(onItsOwn) }
 }
@@ -43,7 +96,9 @@ export function knownOf(engine: PracticeCase): Known {
 /** What a customer says is no evidence, and a mark that moved only asks the question that is answered here. */
 const MERELY_SAID = /^engine (noise|code|renewed)|witness-mark|snaps-back/
 
-/** Where everything is known, a call that asks for another look only because a part was coupled to a question is none. */
+/**
+ * Where everything is known, a call that asks for another look only because a part was coupled to a question is none.
+ */
 function onItsOwn(call: PartCall): PartCall {
   const reasons = call.reasons.filter(({ rule }) => rule !== 'why-it-jumped')
   // The severest reason stands first.
@@ -56,7 +111,11 @@ function onItsOwn(call: PartCall): PartCall {
  */
 export function acceptable({ call, reasons }: PartCall): Call[] {
   if (call !== 'stop') return [call]
-  return [call, ...(reasons.some((reason) => reason.call === 'renew') ? ['renew' as const] : []), ...(reasons.some(({ rule }) => rule === 'jump') ? ['look-closer' as const] : [])]
+  return [
+    call,
+    ...(reasons.some((reason) => reason.call === 'renew') ? ['renew' as const] : []),
+    ...(reasons.some(({ rule }) => rule === 'jump') ? ['look-closer' as const] : [])
+  ]
 }
 
 /** What a way through a case costs. */
@@ -74,7 +133,11 @@ export interface Bill {
  * @returns for operations done, minutes of looking, parts renewed, and whether every hold was seen: an engine that is
  * started on one breaks what a failure breaks
  */
-export function billFor({ job, assessment, calls }: Known): (done: Iterable<string>, lookingMinutes: number, renew: Iterable<string>, held: boolean) => Bill {
+export function billFor({
+  job,
+  assessment,
+  calls
+}: Known): (done: Iterable<string>, lookingMinutes: number, renew: Iterable<string>, held: boolean) => Bill {
   const ledger = ledgerOf(job, assessment, assumptionsOf(job), coupledTo(contextOf(job, assessment)))
   const score = scorer(ledger)
   const operations = job.drive.operations ?? []
@@ -83,10 +146,15 @@ export function billFor({ job, assessment, calls }: Known): (done: Iterable<stri
     const mask = closeOver(ledger, maskOf(ledger, renew))
     const items = ledger.parts.filter((_, i) => mask & (1 << i))
     const reached = accessTo(operations, [...done, ...items.flatMap((part) => needsOf(part, null))])
-    const hours = reached.reduce((sum, operation) => sum + operation.hours, 0) + items.reduce((sum, part) => sum + part.hours, 0) + lookingMinutes / 60
+    const hours =
+      reached.reduce((sum, operation) => sum + operation.hours, 0) +
+      items.reduce((sum, part) => sum + part.hours, 0) +
+      lookingMinutes / 60
     const { partsPrice, itemsPrice } = score(mask)
     const now = hours * ledger.assumptions.hourRate + partsPrice + itemsPrice
-    const later = condemned.reduce((sum, part) => sum + failureOf(ledger, score, mask, part), 0) + (held ? 0 : ledger.assumptions.damage)
+    const later =
+      condemned.reduce((sum, part) => sum + failureOf(ledger, score, mask, part), 0) +
+      (held ? 0 : ledger.assumptions.damage)
     return { hours, now, later, total: now + later }
   }
 }

@@ -33,17 +33,37 @@ const AS_NEW_SCATTER = { extension: 0.5, lag: 0.5 }
  */
 export function makeCase(sheet: DriveSheet, level: Level, seed: number): DrawnCase {
   const roll = randomness(seedOf('case', sheet.id, level, seed))
-  const draft: Draft = { sheet, chain: roll.pick(sheet.chains), truth: lightlyWorn(sheet, level, roll), says: [], start: 0, roll }
+  const draft: Draft = {
+    sheet,
+    chain: roll.pick(sheet.chains),
+    truth: lightlyWorn(sheet, level, roll),
+    says: [],
+    start: 0,
+    roll
+  }
   const { faults, traps } = DRAWN[level]
-  const struck = [...draw(sheet, level, roll, roll.pick(faults), false), ...draw(sheet, level, roll, roll.pick(traps), true)]
+  const struck = [
+    ...draw(sheet, level, roll, roll.pick(faults), false),
+    ...draw(sheet, level, roll, roll.pick(traps), true)
+  ]
   for (const id of struck) (FAULTS[id] as FaultSpec).strike(draft)
   draft.truth.faults = struck
   slackLeft(sheet, draft.truth)
   if (draft.start === 0 && level > 1) draft.start = 400 + 10 * roll.below(28)
   const code = caseCode({ sheet: sheet.id, level, seed })
   return {
-    format: 'umbrette-practice', version: 1, code, seed, level, title: '', drive: sheet, usage: usageFor(sheet, roll),
-    complaint: '', says: draft.says, start: draft.start, truth: draft.truth
+    format: 'umbrette-practice',
+    version: 1,
+    code,
+    seed,
+    level,
+    title: '',
+    drive: sheet,
+    usage: usageFor(sheet, roll),
+    complaint: '',
+    says: draft.says,
+    start: draft.start,
+    truth: draft.truth
   }
 }
 
@@ -62,10 +82,16 @@ const TRIES = 300
 /** Faults (or traps) that fit the engine and level, no two of one group. */
 function draw(sheet: DriveSheet, level: Level, roll: Roll, many: number, traps: boolean): FaultId[] {
   const drawn: FaultId[] = []
-  const free = () => (Object.keys(FAULTS) as FaultId[]).filter((id) => {
-    const spec: FaultSpec = FAULTS[id]
-    return Boolean(spec.trap) === traps && spec.from <= level && spec.fits(sheet) && !drawn.some((other) => clash(spec, FAULTS[other]))
-  })
+  const free = () =>
+    (Object.keys(FAULTS) as FaultId[]).filter((id) => {
+      const spec: FaultSpec = FAULTS[id]
+      return (
+        Boolean(spec.trap) === traps &&
+        spec.from <= level &&
+        spec.fits(sheet) &&
+        !drawn.some((other) => clash(spec, FAULTS[other]))
+      )
+    })
   for (let k = 0; k < many && free().length > 0; k++) drawn.push(roll.pick(free()))
   return drawn
 }
@@ -78,7 +104,8 @@ function clash(a: FaultSpec, b: FaultSpec): boolean {
 
 /** A chain longer than its tensioner reaches hangs slack, however it is turned. */
 function slackLeft(sheet: DriveSheet, truth: HiddenTruth): void {
-  for (const [chain, slack] of Object.entries(standTrue(sheet, truth).slack)) if (slack > SLACK_FELT) truth.findings.push({ target: chain, finding: 'slack-stays' })
+  for (const [chain, slack] of Object.entries(standTrue(sheet, truth).slack))
+    if (slack > SLACK_FELT) truth.findings.push({ target: chain, finding: 'slack-stays' })
 }
 
 /** mm of slack that a thumb feels. */
@@ -89,21 +116,41 @@ function lightlyWorn(sheet: DriveSheet, level: Level, roll: Roll): HiddenTruth {
   const { scatter } = DRAWN[level]
   const some = (most: number, places: number) => Number((most * roll.between(0.05, 0.4)).toFixed(places))
   const off = (sd: number) => Number(Math.max(-2 * sd, Math.min(2 * sd, roll.normal(sd))).toFixed(2))
-  const by = <T extends string>(ids: readonly T[], value: (id: T) => number) => Object.fromEntries(ids.map((id) => [id, value(id)]))
+  const by = <T extends string>(ids: readonly T[], value: (id: T) => number) =>
+    Object.fromEntries(ids.map((id) => [id, value(id)]))
   const cams = sheet.chains.flatMap((chain) => drivenSprockets(sheet, chain))
   const tensioners = sheet.tensioners.map(({ id }) => id)
   return {
-    elongation: by(sheet.chains.map(({ id }) => id), (id) => some((limitFor(sheet, 'elongation', id)?.value ?? 0.5) / 100, 5)),
-    wear: by(sheet.chains.flatMap((chain) => touchingRails(sheet, chain)), (id) => some(limitFor(sheet, 'groove', id)?.value ?? 1.2, 2)),
+    elongation: by(
+      sheet.chains.map(({ id }) => id),
+      (id) => some((limitFor(sheet, 'elongation', id)?.value ?? 0.5) / 100, 5)
+    ),
+    wear: by(
+      sheet.chains.flatMap((chain) => touchingRails(sheet, chain)),
+      (id) => some(limitFor(sheet, 'groove', id)?.value ?? 1.2, 2)
+    ),
     pad: by(tensioners, (id) => some(limitFor(sheet, 'padWear', id)?.value ?? 0.6, 2)),
-    teeth: {}, shift: {}, play: by(sheet.phasers.map(({ id }) => id), () => Number(roll.between(0.2, 0.6).toFixed(1))),
-    faults: [], findings: [], kickBack: 0, betweenLinks: [],
-    scatter: { extension: by(tensioners, () => off(scatter * AS_NEW_SCATTER.extension)), lag: by(cams, () => off(scatter * AS_NEW_SCATTER.lag)) }
+    teeth: {},
+    shift: {},
+    play: by(
+      sheet.phasers.map(({ id }) => id),
+      () => Number(roll.between(0.2, 0.6).toFixed(1))
+    ),
+    faults: [],
+    findings: [],
+    kickBack: 0,
+    betweenLinks: [],
+    scatter: {
+      extension: by(tensioners, () => off(scatter * AS_NEW_SCATTER.extension)),
+      lag: by(cams, () => off(scatter * AS_NEW_SCATTER.lag))
+    }
   }
 }
 
 /** Usage in what such engines are used by: hours in boats, km in vans. */
 function usageFor(sheet: DriveSheet, roll: Roll): { value: number; unit: UsageUnit } {
   const hours = sheet.engine.layout === 'vee'
-  return hours ? { value: 10 * Math.round(roll.between(80, 340)), unit: 'h' } : { value: 100 * Math.round(roll.between(400, 2200)), unit: 'km' }
+  return hours
+    ? { value: 10 * Math.round(roll.between(80, 340)), unit: 'h' }
+    : { value: 100 * Math.round(roll.between(400, 2200)), unit: 'km' }
 }

@@ -23,7 +23,7 @@ export interface ComplaintSays {
   'hard-knock': {}
   'fears-for-the-chain': {}
   'sudden-rattle': {}
-  'grinds': {}
+  grinds: {}
   'seconds-of-rattle': {}
   'new-tensioner': {}
   'sewing-machine': {}
@@ -34,20 +34,23 @@ export interface ComplaintSays {
   'card-says-count': { links: number; from: string; to: string }
 }
 
-/** What was looked at: an inspection by its kind, part and, for a length, how many links; `as-told`: as an older version named it. */
+/**
+ * What was looked at: an inspection by its kind, part and, for a length, how many links; `as-told`: as an older version
+ * named it.
+ */
 export type LookedAtFigures = { kind: InspectionKind | 'as-told'; part: string; links: number }
 
 /** What to take along from a case. */
 export interface LessonSays {
   /** What the fault itself teaches. */
   'of-fault': { fault: string }
-  'misread': LookedAtFigures & { entered: string; shown: string; unit: string; findingKind: string }
-  'needless': { part: string }
+  misread: LookedAtFigures & { entered: string; shown: string; unit: string; findingKind: string }
+  needless: { part: string }
   'turned-back': {}
   'followed-not': LookedAtFigures
   'would-have-told': LookedAtFigures & { minutes: number }
-  'luck': { part: string }
-  'idle': LookedAtFigures & { minutes: number }
+  luck: { part: string }
+  idle: LookedAtFigures & { minutes: number }
   'look-in-reach': {}
   'measure-twice': {}
 }

@@ -36,7 +36,9 @@ const LUCK = 0.15
 /** A condemned part missed costs more than a sound one doubted. */
 const OPEN_CREDIT = 0.3
 
-/** What a case comes to whoever judges it: the truth, and how the core would go about it. Made once for many learners. */
+/**
+ * What a case comes to whoever judges it: the truth, and how the core would go about it. Made once for many learners.
+ */
 export interface Solved {
   known: Known
   software: SoftwareRun
@@ -51,11 +53,26 @@ export function scoreStand(stand: Stand, { known, software }: Solved): Score {
   const priced = billFor(known)
   const right = known.calls.filter((call) => acceptable(call).includes('renew')).map(({ part }) => part)
   const calls = judgeCalls(known, stand)
-  const yours = priced(stand.done, stand.looking, stand.renew, calls.every((call) => call.right !== 'stop' || call.hit))
+  const yours = priced(
+    stand.done,
+    stand.looking,
+    stand.renew,
+    calls.every((call) => call.right !== 'stop' || call.hit)
+  )
   const best = priced(software.stand.done, software.stand.looking, right, true)
   const minutes = { yours: stand.access + stand.looking, best: software.stand.access + software.stand.looking }
-  const parts = { calls: callShare(calls), money: Math.min(1, best.total / Math.max(yours.total, 1)), minutes: Math.min(1, minutes.best / Math.max(minutes.yours, 1)) }
-  return { score: Math.round(100 * parts.calls * (SHARE.calls + SHARE.money * parts.money + SHARE.minutes * parts.minutes)), parts, calls, minutes, bill: { yours, best } }
+  const parts = {
+    calls: callShare(calls),
+    money: Math.min(1, best.total / Math.max(yours.total, 1)),
+    minutes: Math.min(1, minutes.best / Math.max(minutes.yours, 1))
+  }
+  return {
+    score: Math.round(100 * parts.calls * (SHARE.calls + SHARE.money * parts.money + SHARE.minutes * parts.minutes)),
+    parts,
+    calls,
+    minutes,
+    bill: { yours, best }
+  }
 }
 
 /** The learner's calls beside the right ones. */
@@ -63,8 +80,12 @@ function judgeCalls({ calls }: Known, stand: Stand): JudgedCall[] {
   return calls.map((call) => {
     const yours = stand.calls.get(call.part) ?? null
     return {
-      part: call.part, yours, right: call.call, hit: yours !== null && acceptable(call).includes(yours),
-      grounded: bearsOn(stand, call).length > 0, why: whyOf(call)
+      part: call.part,
+      yours,
+      right: call.call,
+      hit: yours !== null && acceptable(call).includes(yours),
+      grounded: bearsOn(stand, call).length > 0,
+      why: whyOf(call)
     }
   })
 }
@@ -84,10 +105,17 @@ function bearsOn({ readings }: Pick<Stand, 'readings'>, { part, reasons }: PartC
 
 const STRETCHED: readonly Reading['kind'][] = ['chainLength', 'chainCompare', 'extension', 'camLag']
 
-/** Share of the calls that are right: the geometric mean of that of condemned and that of sound parts, so that who renews all, or nothing, has none. */
+/**
+ * Share of the calls that are right: the geometric mean of that of condemned and that of sound parts, so that who
+ * renews all, or nothing, has none.
+ */
 function callShare(calls: readonly JudgedCall[]): number {
-  const credit = ({ hit, grounded, yours }: JudgedCall) => (hit ? 1 : yours === 'look-closer' ? OPEN_CREDIT : 0) * (grounded ? 1 : LUCK)
+  const credit = ({ hit, grounded, yours }: JudgedCall) =>
+    (hit ? 1 : yours === 'look-closer' ? OPEN_CREDIT : 0) * (grounded ? 1 : LUCK)
   const share = (some: readonly JudgedCall[]) => some.reduce((sum, call) => sum + credit(call), 0) / some.length
-  const kinds = [calls.filter(({ right }) => right !== 'back-in'), calls.filter(({ right }) => right === 'back-in')].filter((some) => some.length > 0)
+  const kinds = [
+    calls.filter(({ right }) => right !== 'back-in'),
+    calls.filter(({ right }) => right === 'back-in')
+  ].filter((some) => some.length > 0)
   return kinds.length === 0 ? 0 : kinds.reduce((product, some) => product * share(some), 1) ** (1 / kinds.length)
 }

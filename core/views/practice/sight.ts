@@ -30,12 +30,23 @@ const IN_THE_TOOL = 0.5
 /** What is seen at an inspection. The same engine, inspection and attempt always show the same. */
 export function sightOf(engine: PracticeCase, inspection: Inspection, looked: LookedAt): Sight {
   const { normal } = randomness(seedOf('sight', engine.seed, engine.code, inspection.id, looked.attempt))
-  const noise = (reading: Unread) => (isNumeric(reading.kind) ? normal(IN_THE_TOOL * (methodSigma(reading.kind, reading.method) ?? 0)) : 0)
-  return { figures: inspection.reads.map((reading) => figureOf(engine, reading, noise(reading), looked)), findings: findSeen(engine, inspection) }
+  const noise = (reading: Unread) =>
+    isNumeric(reading.kind) ? normal(IN_THE_TOOL * (methodSigma(reading.kind, reading.method) ?? 0)) : 0
+  return {
+    figures: inspection.reads.map((reading) => figureOf(engine, reading, noise(reading), looked)),
+    findings: findSeen(engine, inspection)
+  }
 }
 
-/** The true figure of a reading on this engine, its own scatter in it, with so much noise; as fine as it can be read. */
-export function figureOf(engine: PracticeCase, reading: Unread, noise: number, { turnedForward }: Pick<LookedAt, 'turnedForward'>): number {
+/**
+ * The true figure of a reading on this engine, its own scatter in it, with so much noise; as fine as it can be read.
+ */
+export function figureOf(
+  engine: PracticeCase,
+  reading: Unread,
+  noise: number,
+  { turnedForward }: Pick<LookedAt, 'turnedForward'>
+): number {
   if (!isNumeric(reading.kind)) return 0
   if (reading.notches !== undefined) return notchesSeen(engine, reading.tensioner ?? '')
   return readFigure(reading.kind, standOfEngine(engine, turnedForward), reading, noise)
@@ -44,8 +55,11 @@ export function figureOf(engine: PracticeCase, reading: Unread, noise: number, {
 function standOfEngine(engine: PracticeCase, turnedForward: boolean): Stand {
   const { drive: sheet, truth } = engine
   return {
-    sheet, ...wearsOf(truth),
-    play: (phaser) => truth.play?.[phaser] ?? 0, extension: (tensioner) => extensionOf(engine, tensioner), lag: (sprocket) => lagOf(engine, sprocket),
+    sheet,
+    ...wearsOf(truth),
+    play: (phaser) => truth.play?.[phaser] ?? 0,
+    extension: (tensioner) => extensionOf(engine, tensioner),
+    lag: (sprocket) => lagOf(engine, sprocket),
     kickBack: ({ method }) => (turnedForward || method === 'scan' ? 0 : truth.kickBack),
     moved: (sprocket) => (truth.teeth?.[sprocket] ?? 0) + (truth.betweenLinks.includes(sprocket) ? 0.5 : 0)
   }
@@ -62,7 +76,10 @@ function standsOf(engine: PracticeCase): ReturnType<typeof standTrue> {
 
 /** mm at which a tensioner stands, its own scatter in it. */
 export function extensionOf(engine: PracticeCase, tensioner: string): number {
-  return Math.min((standsOf(engine).extension[tensioner] ?? NaN) + (engine.truth.scatter.extension[tensioner] ?? 0), compileSheet(engine.drive).tensioner(tensioner).stroke)
+  return Math.min(
+    (standsOf(engine).extension[tensioner] ?? NaN) + (engine.truth.scatter.extension[tensioner] ?? 0),
+    compileSheet(engine.drive).tensioner(tensioner).stroke
+  )
 }
 
 /** crank degrees at which a cam stands, jumps and its own scatter in it. */
@@ -74,12 +91,18 @@ export function lagOf(engine: PracticeCase, sprocket: string): number {
 function notchesSeen(engine: PracticeCase, tensioner: string): number {
   const { ratchet, stroke } = compileSheet(engine.drive).tensioner(tensioner)
   if (!ratchet) return NaN
-  return Math.min(extensionToNotches(ratchet, extensionOf(engine, tensioner)), extensionToNotches(ratchet, PLUG_SHARE * stroke))
+  return Math.min(
+    extensionToNotches(ratchet, extensionOf(engine, tensioner)),
+    extensionToNotches(ratchet, PLUG_SHARE * stroke)
+  )
 }
 
 /** What is there to be found: what is true of it, else that it is sound where the inspection has a word for that. */
 function findSeen({ truth }: PracticeCase, { kind, part, findings }: Inspection): SeenFinding[] {
-  const offered = (one: SeenFinding) => (kind === 'ask' ? one.target === 'engine' && HEARD.test(one.finding) : findings.some((f) => f.target === one.target && f.finding === one.finding))
+  const offered = (one: SeenFinding) =>
+    kind === 'ask'
+      ? one.target === 'engine' && HEARD.test(one.finding)
+      : findings.some((f) => f.target === one.target && f.finding === one.finding)
   const seen = truth.findings.filter(offered)
   if (seen.length > 0) return seen
   const sound = SOUND_WORDS.find((word) => findings.some(({ finding }) => finding === word))
@@ -90,4 +113,12 @@ function findSeen({ truth }: PracticeCase, { kind, part, findings }: Inspection)
 const HEARD = /^(noise|code|renewed|loudest|oil-overdue)/
 
 /** Words of the closed list for a thing in order. */
-const SOUND_WORDS: readonly string[] = ['sound', 'pin-sound', 'oil-clean', 'screen-clear', 'compression-sound', 'paint-clear', 'slack-taken-up']
+const SOUND_WORDS: readonly string[] = [
+  'sound',
+  'pin-sound',
+  'oil-clean',
+  'screen-clear',
+  'compression-sound',
+  'paint-clear',
+  'slack-taken-up'
+]

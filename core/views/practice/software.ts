@@ -31,7 +31,11 @@ export function softwareRun(engine: PracticeCase): SoftwareRun {
   const taken: SoftwareRun['taken'] = []
   let stand = standOf(engine, moves)
   const take = (inspection: Inspection) => {
-    taken.push({ inspection: inspection.id, what: lookedAt(inspection), minutes: inspection.minutes + accessMinutes(engine.drive, inspection.operations, stand.done) })
+    taken.push({
+      inspection: inspection.id,
+      what: lookedAt(inspection),
+      minutes: inspection.minutes + accessMinutes(engine.drive, inspection.operations, stand.done)
+    })
     moves.push({ type: 'inspect', inspection: inspection.id }, ...entries(engine, inspection, stand))
     stand = standOf(engine, moves)
   }
@@ -39,7 +43,10 @@ export function softwareRun(engine: PracticeCase): SoftwareRun {
   if (ask) take(ask)
   for (let k = 0; k < MOST; k++) {
     const assessment = assess(jobOfStand(engine, stand.readings))
-    const next = nextInspection(engine, inspections, stand, assessment) ?? inReach(inspections, stand) ?? openQuestion(engine, inspections, stand, assessment)
+    const next =
+      nextInspection(engine, inspections, stand, assessment) ??
+      inReach(inspections, stand) ??
+      openQuestion(engine, inspections, stand, assessment)
     if (!next) break
     take(next)
   }
@@ -58,30 +65,78 @@ export function entries(engine: PracticeCase, inspection: Inspection, stand: Sta
   const { figures, findings } = sightOf(engine, inspection, { attempt, turnedForward: stand.turnedForward })
   const read = (reading: Reading): Move => ({ type: 'read', inspection: inspection.id, reading })
   return [
-    ...inspection.reads.map((reading, i) => read({ ...reading, ...(reading.notches === undefined ? { value: figures[i]! } : { notches: figures[i]! }) } as Reading)),
+    ...inspection.reads.map((reading, i) =>
+      read({
+        ...reading,
+        ...(reading.notches === undefined ? { value: figures[i]! } : { notches: figures[i]! })
+      } as Reading)
+    ),
     ...findings.map((finding) => read({ kind: 'condition', ...finding }))
   ]
 }
 
 /** The reading that settles most for its minutes, as the core ranks it. */
-function nextInspection(engine: PracticeCase, inspections: readonly Inspection[], stand: Stand, { next }: Assessment): Inspection | null {
-  const worth = next.filter(({ gain }) => gain > WORTH).flatMap(({ kind, target, gain }) => {
-    const inspection = inspections.find((one) => !stand.looks.has(one.id) && one.reads.some((r) => r.kind === kind && partOf(r) === target))
-    return inspection ? [{ inspection, rate: gain / (inspection.minutes + accessMinutes(engine.drive, inspection.operations, stand.done)) }] : []
-  })
+function nextInspection(
+  engine: PracticeCase,
+  inspections: readonly Inspection[],
+  stand: Stand,
+  { next }: Assessment
+): Inspection | null {
+  const worth = next
+    .filter(({ gain }) => gain > WORTH)
+    .flatMap(({ kind, target, gain }) => {
+      const inspection = inspections.find(
+        (one) => !stand.looks.has(one.id) && one.reads.some((r) => r.kind === kind && partOf(r) === target)
+      )
+      return inspection
+        ? [
+            {
+              inspection,
+              rate: gain / (inspection.minutes + accessMinutes(engine.drive, inspection.operations, stand.done))
+            }
+          ]
+        : []
+    })
   return worth.sort((a, b) => b.rate - a.rate)[0]?.inspection ?? null
 }
 
 /** Looks that cost only minutes, as what covers the part is off: cracks and loose pins are in no estimate. */
 function inReach(inspections: readonly Inspection[], stand: Stand): Inspection | null {
-  return inspections.find(({ id, kind, operations }) => LOOKS.includes(kind) && !stand.looks.has(id) && operations.every((operation) => stand.done.has(operation))) ?? null
+  return (
+    inspections.find(
+      ({ id, kind, operations }) =>
+        LOOKS.includes(kind) && !stand.looks.has(id) && operations.every((operation) => stand.done.has(operation))
+    ) ?? null
+  )
 }
 
 /** The cheapest look at a part that a call asks to look closer at. */
-function openQuestion(engine: PracticeCase, inspections: readonly Inspection[], stand: Stand, { calls }: Assessment): Inspection | null {
+function openQuestion(
+  engine: PracticeCase,
+  inspections: readonly Inspection[],
+  stand: Stand,
+  { calls }: Assessment
+): Inspection | null {
   const asked = calls.filter(({ call }) => call === 'look-closer').map(({ part }) => part)
   const cost = ({ minutes, operations }: Inspection) => minutes + accessMinutes(engine.drive, operations, stand.done)
-  return inspections.filter(({ id, part, kind }) => kind !== 'wheel' && asked.includes(part) && !stand.looks.has(id)).sort((a, b) => cost(a) - cost(b))[0] ?? null
+  return (
+    inspections
+      .filter(({ id, part, kind }) => kind !== 'wheel' && asked.includes(part) && !stand.looks.has(id))
+      .sort((a, b) => cost(a) - cost(b))[0] ?? null
+  )
 }
 
-const LOOKS: readonly Inspection['kind'][] = ['push', 'pad', 'rail', 'phaser', 'pan', 'oil', 'extension', 'pin', 'teeth', 'bench', 'count', 'compression']
+const LOOKS: readonly Inspection['kind'][] = [
+  'push',
+  'pad',
+  'rail',
+  'phaser',
+  'pan',
+  'oil',
+  'extension',
+  'pin',
+  'teeth',
+  'bench',
+  'count',
+  'compression'
+]

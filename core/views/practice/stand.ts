@@ -40,7 +40,18 @@ export const TAKEN_UP = 20
 
 /** Where a learner's moves have led; a move that names nothing on this engine changes nothing. */
 export function standOf(engine: PracticeCase, moves: readonly Move[]): Stand {
-  const stand: Stand = { crank: engine.start, turnedForward: false, turnedBack: false, done: new Set(), looks: new Map(), access: 0, looking: 0, readings: [], calls: new Map(), renew: new Set() }
+  const stand: Stand = {
+    crank: engine.start,
+    turnedForward: false,
+    turnedBack: false,
+    done: new Set(),
+    looks: new Map(),
+    access: 0,
+    looking: 0,
+    readings: [],
+    calls: new Map(),
+    renew: new Set()
+  }
   const inspections = new Map(inspectionsOf(engine.drive).map((one) => [one.id, one]))
   let forward = 0
   for (const move of moves) {
@@ -59,7 +70,12 @@ function turn(stand: Stand, degrees: number, forward: number): void {
   stand.turnedBack ||= degrees < 0
 }
 
-function step(stand: Stand, move: Exclude<Move, { type: 'turn' }>, engine: PracticeCase, inspections: ReadonlyMap<string, Inspection>): void {
+function step(
+  stand: Stand,
+  move: Exclude<Move, { type: 'turn' }>,
+  engine: PracticeCase,
+  inspections: ReadonlyMap<string, Inspection>
+): void {
   if (move.type === 'unread') stand.readings.splice(move.reading, 1)
   else if (move.type === 'call') {
     if (move.call === null) stand.calls.delete(move.part)
@@ -88,12 +104,27 @@ function takeReading(stand: Stand, { id, kind }: Inspection, reading: Reading): 
   if (looks === 0) return
   const turnedForward = kind === 'scan' || stand.turnedForward
   const same = (other: StandReading) => other.inspection === id && isSameThing(other.reading, reading)
-  stand.readings = [...stand.readings.filter((other) => !same(other)), { reading: { ...reading, ...(isTurned(reading) ? { turnedForward } : {}) } as Reading, inspection: id, attempt: looks - 1, turnedForward }]
+  stand.readings = [
+    ...stand.readings.filter((other) => !same(other)),
+    {
+      reading: { ...reading, ...(isTurned(reading) ? { turnedForward } : {}) } as Reading,
+      inspection: id,
+      attempt: looks - 1,
+      turnedForward
+    }
+  ]
 }
 
 const isTurned = ({ kind }: Reading) => kind === 'camLag' || kind === 'extension'
 
 /** The learner's readings as a job that the core assesses. */
 export function jobOfStand(engine: PracticeCase, readings: readonly Pick<StandReading, 'reading'>[]): JobFile {
-  return { format: 'umbrette-job', version: 1, drive: engine.drive, usage: engine.usage, school: 'on-evidence', readings: withIds(readings.map(({ reading }) => reading)) }
+  return {
+    format: 'umbrette-job',
+    version: 1,
+    drive: engine.drive,
+    usage: engine.usage,
+    school: 'on-evidence',
+    readings: withIds(readings.map(({ reading }) => reading))
+  }
 }

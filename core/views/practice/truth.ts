@@ -20,18 +20,31 @@ export interface Truth {
   shift?: Record<string, number>
 }
 
-/** What a drive in this state shows: extension by tensioner, lag by sprocket (teeth and shifts in it), slack (mm) by chain. */
-export function standTrue(sheet: DriveSheet, truth: Truth): { extension: Record<string, number>; lag: Record<string, number>; slack: Record<string, number> } {
+/**
+ * What a drive in this state shows: extension by tensioner, lag by sprocket (teeth and shifts in it), slack (mm) by
+ * chain.
+ */
+export function standTrue(
+  sheet: DriveSheet,
+  truth: Truth
+): { extension: Record<string, number>; lag: Record<string, number>; slack: Record<string, number> } {
   const extension: Record<string, number> = {}
   const lag: Record<string, number> = {}
   const slack: Record<string, number> = {}
   for (const chain of sheet.chains) {
     const model = chainModel(sheet, chain)
     const tensioner = model.tensioner ?? ''
-    const readout = model.readout({ elongation: truth.elongation?.[chain.id] ?? 0, wear: model.rails.map((id) => truth.wear?.[id] ?? 0), padWear: truth.pad?.[tensioner] ?? 0 })
+    const readout = model.readout({
+      elongation: truth.elongation?.[chain.id] ?? 0,
+      wear: model.rails.map((id) => truth.wear?.[id] ?? 0),
+      padWear: truth.pad?.[tensioner] ?? 0
+    })
     slack[chain.id] = readout.slack
     if (readout.extension !== null) extension[tensioner] = readout.extension
-    model.cams.forEach((id, i) => (lag[id] = readout.lag[i]! + (truth.teeth?.[id] ?? 0) * model.degreesPerTooth + (truth.shift?.[id] ?? 0)))
+    model.cams.forEach(
+      (id, i) =>
+        (lag[id] = readout.lag[i]! + (truth.teeth?.[id] ?? 0) * model.degreesPerTooth + (truth.shift?.[id] ?? 0))
+    )
   }
   return { extension, lag, slack }
 }
@@ -46,9 +59,13 @@ export function readOff(sheet: DriveSheet, truth: Truth, asked: readonly Unread[
   return asked.map((reading): Reading => {
     if (!isNumeric(reading.kind) || reading.value !== undefined) return reading as Reading
     const noise = normal(methodSigma(reading.kind, reading.method) ?? 0) * (EYE[reading.kind] ?? 1)
-    if (reading.notches === undefined) return { ...reading, value: readFigure(reading.kind, stand, reading, noise) } as Reading
+    if (reading.notches === undefined)
+      return { ...reading, value: readFigure(reading.kind, stand, reading, noise) } as Reading
     const { ratchet } = compileSheet(sheet).tensioner(reading.tensioner ?? '')
-    return { ...reading, notches: ratchet ? extensionToNotches(ratchet, stand.extension(reading.tensioner ?? '')) : NaN } as Reading
+    return {
+      ...reading,
+      notches: ratchet ? extensionToNotches(ratchet, stand.extension(reading.tensioner ?? '')) : NaN
+    } as Reading
   })
 }
 
@@ -60,13 +77,21 @@ const SOUND_PLAY = 0.3
 function standOfTruth(sheet: DriveSheet, truth: Truth): Stand {
   const { extension, lag } = standTrue(sheet, truth)
   return {
-    sheet, ...wearsOf(truth),
-    play: (phaser) => truth.play?.[phaser] ?? SOUND_PLAY, extension: (tensioner) => extension[tensioner] ?? NaN, lag: (sprocket) => lag[sprocket] ?? NaN,
-    kickBack: () => 0, moved: (sprocket) => truth.teeth?.[sprocket] ?? 0
+    sheet,
+    ...wearsOf(truth),
+    play: (phaser) => truth.play?.[phaser] ?? SOUND_PLAY,
+    extension: (tensioner) => extension[tensioner] ?? NaN,
+    lag: (sprocket) => lag[sprocket] ?? NaN,
+    kickBack: () => 0,
+    moved: (sprocket) => truth.teeth?.[sprocket] ?? 0
   }
 }
 
 /** The wears of a truth by part; what is not named is as new. */
 export function wearsOf({ elongation, wear, pad }: Truth): Pick<Stand, 'elongation' | 'wear' | 'pad'> {
-  return { elongation: (chain) => elongation?.[chain] ?? 0, wear: (rail) => wear?.[rail] ?? 0, pad: (tensioner) => pad?.[tensioner] ?? 0 }
+  return {
+    elongation: (chain) => elongation?.[chain] ?? 0,
+    wear: (rail) => wear?.[rail] ?? 0,
+    pad: (tensioner) => pad?.[tensioner] ?? 0
+  }
 }

@@ -8,8 +8,15 @@ import { jobOfStand, type Stand, type StandReading } from './stand'
 import type { PracticeCase } from './types'
 
 /** What one entry of a learner was worth. */
-/** An entry as it was written or as it was there: a figure with its unit, or a finding, or as an older version told it; `null` where nothing of it was there. */
-export type Shown = { readonly value: number; readonly unit: string } | { readonly kind: PartKind; readonly finding: string; readonly count: number | null } | { readonly told: string } | null
+/**
+ * An entry as it was written or as it was there: a figure with its unit, or a finding, or as an older version told it;
+ * `null` where nothing of it was there.
+ */
+export type Shown =
+  | { readonly value: number; readonly unit: string }
+  | { readonly kind: PartKind; readonly finding: string; readonly count: number | null }
+  | { readonly told: string }
+  | null
 
 export interface WeighedReading {
   /** The inspection it was read from. */
@@ -33,9 +40,19 @@ export function weighedReadings(engine: PracticeCase, { readings, ...stand }: St
     const inspection = inspections.get(entry.inspection)
     if (!inspection) throw new RangeError(`inspection ${entry.inspection}: expected one of this engine`)
     const { entered, shown, misread } = compareWithSight(engine, entry, inspection)
-    const told = { narrowed: isNumeric(entry.reading.kind) ? narrowBetween(before, after) : null, changed: changedCalls(before, after) }
+    const told = {
+      narrowed: isNumeric(entry.reading.kind) ? narrowBetween(before, after) : null,
+      changed: changedCalls(before, after)
+    }
     before = after
-    return { what: lookedAt(inspection), minutes: Math.round(shareOfMinutes(inspection, stand.looks, readings)), entered, shown, misread, ...told }
+    return {
+      what: lookedAt(inspection),
+      minutes: Math.round(shareOfMinutes(inspection, stand.looks, readings)),
+      entered,
+      shown,
+      misread,
+      ...told
+    }
   })
 }
 
@@ -50,13 +67,25 @@ function shareOfMinutes({ id, minutes }: Inspection, looks: Stand['looks'], read
 }
 
 /** What was entered against what was to be seen then. A figure off by more than the method allows was misread. */
-function compareWithSight(engine: PracticeCase, { reading, attempt, turnedForward }: StandReading, inspection: Inspection): Pick<WeighedReading, 'entered' | 'shown' | 'misread'> {
+function compareWithSight(
+  engine: PracticeCase,
+  { reading, attempt, turnedForward }: StandReading,
+  inspection: Inspection
+): Pick<WeighedReading, 'entered' | 'shown' | 'misread'> {
   const sight = sightOf(engine, inspection, { attempt, turnedForward })
   if (!isNumeric(reading.kind)) {
     const { target, finding, count } = reading as Of<'condition'>
     const there = sight.findings.find((seen) => seen.target === target && seen.finding === finding)
-    const shown = (one: { count?: number | undefined }): Shown => ({ kind: partKindOf(engine.drive, target) ?? 'engine', finding, count: one.count ?? null })
-    return { entered: shown(reading), shown: there ? shown(there) : null, misread: !there || (there.count ?? 1) !== (count ?? 1) }
+    const shown = (one: { count?: number | undefined }): Shown => ({
+      kind: partKindOf(engine.drive, target) ?? 'engine',
+      finding,
+      count: one.count ?? null
+    })
+    return {
+      entered: shown(reading),
+      shown: there ? shown(there) : null,
+      misread: !there || (there.count ?? 1) !== (count ?? 1)
+    }
   }
   const place = inspection.reads.findIndex((asked) => isSameThing(asked, reading))
   const seen = sight.figures[place] ?? NaN
@@ -68,10 +97,16 @@ function compareWithSight(engine: PracticeCase, { reading, attempt, turnedForwar
 
 /** The widest elongation interval before and after, as ± per cent. */
 function narrowBetween(before: Assessment, after: Assessment): { from: number; to: number } {
-  const [from, to] = [before, after].map(({ chains }) => Math.max(...Object.values(chains).map(({ elongation }) => 100 * elongation.sd))) as [number, number]
+  const [from, to] = [before, after].map(({ chains }) =>
+    Math.max(...Object.values(chains).map(({ elongation }) => 100 * elongation.sd))
+  ) as [number, number]
   return { from, to }
 }
 
 function changedCalls(before: Assessment, after: Assessment): string[] {
-  return after.calls.filter(({ part, call }) => before.calls.find((other) => other.part === part)?.call !== call && call !== 'look-closer').map(({ part }) => part)
+  return after.calls
+    .filter(
+      ({ part, call }) => before.calls.find((other) => other.part === part)?.call !== call && call !== 'look-closer'
+    )
+    .map(({ part }) => part)
 }

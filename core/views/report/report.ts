@@ -74,33 +74,66 @@ export function reportFacts(job: KeptJob, acts: readonly Act[], assessment: Asse
   const record = foldActs(acts, job.school)
   const file = jobFile(job, acts)
   const sheet = file.drive
-  const held = heldCalls(assessment.calls, record.overrules).sort((a, b) => SEVERITY.indexOf(b.holds) - SEVERITY.indexOf(a.holds))
+  const held = heldCalls(assessment.calls, record.overrules).sort(
+    (a, b) => SEVERITY.indexOf(b.holds) - SEVERITY.indexOf(a.holds)
+  )
   const paths = pathsOf(file, assessment)
   const last = acts.at(-1)
   return {
-    job, sheet, sheetRevision: job.sheetRevision ? (record.moved?.revision ?? job.sheetRevision) : null,
-    by: last && last.type !== 'choice' ? last.by : job.openedBy, at: last?.at ?? job.openedAt,
-    happened: plainVerdict(sheet, assessment), calls: held,
+    job,
+    sheet,
+    sheetRevision: job.sheetRevision ? (record.moved?.revision ?? job.sheetRevision) : null,
+    by: last && last.type !== 'choice' ? last.by : job.openedBy,
+    at: last?.at ?? job.openedAt,
+    happened: plainVerdict(sheet, assessment),
+    calls: held,
     measures: [...partMeasures(file, assessment, record), ...lagMeasures(sheet, assessment, record)],
     photos: record.photos.map(({ photo, part, note }) => ({ id: photo, part, note: note ?? '' })),
     ways: paths ? waysOf(file, assessment, paths, record) : [],
     horizon: paths ? { value: paths.assumptions.horizon, unit: job.usage.unit } : null,
-    ifLeft: ifLeft(file, held, paths), notChecked: listNotChecked(sheet, record), core: CORE_VERSION, signoff: record.signoffs.at(-1)?.revision ?? null
+    ifLeft: ifLeft(file, held, paths),
+    notChecked: listNotChecked(sheet, record),
+    core: CORE_VERSION,
+    signoff: record.signoffs.at(-1)?.revision ?? null
   }
 }
 
 function partMeasures(file: JobFile, assessment: Assessment, record: JobRecord): ReportMeasure[] {
   return measuresOf(file, assessment, record).map(({ kind, part, value, low, high, limit }) => ({
-    kind, part, value, low: Math.max(0, low), high, limit, over: limit !== null && value > limit.value,
+    kind,
+    part,
+    value,
+    low: Math.max(0, low),
+    high,
+    limit,
+    over: limit !== null && value > limit.value,
     asNew: kind === 'extension' ? (assessment.tensioners[part]?.budget[0]?.mm ?? 0) : 0
   }))
 }
 
 function lagMeasures(sheet: DriveSheet, { cams }: Assessment, { readings }: JobRecord): ReportMeasure[] {
-  return Object.entries(cams).filter(([id]) => readings.some((r) => r.kind === 'camLag' && r.sprocket === id)).map(([part, { lag: { mean, sd } }]) => {
-    const limit = compileSheet(sheet).limit('camLag', part)
-    return { kind: 'camLag', part, value: mean, low: mean - NINETY * sd, high: mean + NINETY * sd, asNew: 0, limit, over: limit !== null && Math.abs(mean) > limit.value }
-  })
+  return Object.entries(cams)
+    .filter(([id]) => readings.some((r) => r.kind === 'camLag' && r.sprocket === id))
+    .map(
+      ([
+        part,
+        {
+          lag: { mean, sd }
+        }
+      ]) => {
+        const limit = compileSheet(sheet).limit('camLag', part)
+        return {
+          kind: 'camLag',
+          part,
+          value: mean,
+          low: mean - NINETY * sd,
+          high: mean + NINETY * sd,
+          asNew: 0,
+          limit,
+          over: limit !== null && Math.abs(mean) > limit.value
+        }
+      }
+    )
 }
 
 function waysOf(file: JobFile, assessment: Assessment, { paths }: Paths, record: JobRecord): ReportWay[] {
@@ -108,10 +141,25 @@ function waysOf(file: JobFile, assessment: Assessment, { paths }: Paths, record:
   const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
   const advised = own?.renew ?? paths.find(({ schools }) => schools.includes(file.school))?.renew ?? []
   // A page for a customer shows what differs: the schools' paths, the cheapest now, and what is advised.
-  const shown = paths.filter((path, i) => path.schools.length > 0 || i === 0 || same(path.renew, advised)).map((path) => ({ ...path, own: false }))
-  const all = [...shown, ...(own && !shown.some((path) => same(path.renew, own.renew)) ? [{ ...own, schools: [], differs: null, own: true }] : [])]
+  const shown = paths
+    .filter((path, i) => path.schools.length > 0 || i === 0 || same(path.renew, advised))
+    .map((path) => ({ ...path, own: false }))
+  const all = [
+    ...shown,
+    ...(own && !shown.some((path) => same(path.renew, own.renew))
+      ? [{ ...own, schools: [], differs: null, own: true }]
+      : [])
+  ]
   return all.map(({ schools, own: byHand, renew, cost, differs }): ReportWay => ({
-    schools, own: byHand || (record.path !== null && schools.length === 0 && same(renew, advised)), advised: same(renew, advised), renew, hours: cost.hours, now: cost.now, comeBack: cost.comeBack, expected: cost.expected, differs
+    schools,
+    own: byHand || (record.path !== null && schools.length === 0 && same(renew, advised)),
+    advised: same(renew, advised),
+    renew,
+    hours: cost.hours,
+    now: cost.now,
+    comeBack: cost.comeBack,
+    expected: cost.expected,
+    differs
   }))
 }
 
@@ -125,13 +173,17 @@ function ifLeft({ drive, usage: { unit } }: JobFile, held: readonly HeldCall[], 
   const lines = bad.flatMap(({ part, holds }) => {
     const kept = paths?.kept[part]
     if (holds === 'stop') return [ifLeftSay('must-not-run', { part })]
-    return paths && kept ? [ifLeftSay('comes-back', { part, odds: kept.odds, within: paths.assumptions.horizon, unit })] : []
+    return paths && kept
+      ? [ifLeftSay('comes-back', { part, odds: kept.odds, within: paths.assumptions.horizon, unit })]
+      : []
   })
   return drive.engine.interference ? [...lines, ifLeftSay('valves-meet')] : lines
 }
 
 function listNotChecked(sheet: DriveSheet, { readings }: JobRecord): ReportFacts['notChecked'] {
   const byPart = new Map<string, Set<NumericKind>>()
-  for (const slot of slotsOf(sheet)) if (!readings.some((r) => fills(slot, r))) byPart.set(slot.part, (byPart.get(slot.part) ?? new Set()).add(slot.kind))
+  for (const slot of slotsOf(sheet))
+    if (!readings.some((r) => fills(slot, r)))
+      byPart.set(slot.part, (byPart.get(slot.part) ?? new Set()).add(slot.kind))
   return [...byPart].map(([part, kinds]) => ({ part, kinds: [...kinds] }))
 }

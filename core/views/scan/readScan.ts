@@ -36,7 +36,9 @@ export const WARM_IDLE = { coolant: 70, rpm: 1100 } as const
 
 const FEWEST = 5
 
-/** The columns a log has for a sheet: `time_s`, `rpm`, `coolant_c`, and two for each cam, in crank degrees of advance. */
+/**
+ * The columns a log has for a sheet: `time_s`, `rpm`, `coolant_c`, and two for each cam, in crank degrees of advance.
+ */
 export function scanColumns(sheet: DriveSheet): string[] {
   return ['time_s', 'rpm', 'coolant_c', ...camsOf(sheet).flatMap((id) => [`${id}_commanded`, `${id}_actual`])]
 }
@@ -52,14 +54,24 @@ export function readScan(sheet: DriveSheet, rows: readonly Record<string, string
   const cams = camsOf(sheet).filter((id) => columns.includes(`${id}_commanded`) && columns.includes(`${id}_actual`))
   const refused = (fault: Message): ScanLog => ({ deviations: [], used: 0, all: rows.length, fault })
   if (rows.length === 0) return refused(say('empty-log'))
-  if (missing.length > 0 || cams.length === 0) return refused(say('lacks-columns', { missing, cams: cams.length === 0, columns: scanColumns(sheet) }))
-  const idle = rows.filter((row) => number(row.coolant_c) >= WARM_IDLE.coolant && number(row.rpm) > 300 && number(row.rpm) <= WARM_IDLE.rpm)
+  if (missing.length > 0 || cams.length === 0)
+    return refused(say('lacks-columns', { missing, cams: cams.length === 0, columns: scanColumns(sheet) }))
+  const idle = rows.filter(
+    (row) => number(row.coolant_c) >= WARM_IDLE.coolant && number(row.rpm) > 300 && number(row.rpm) <= WARM_IDLE.rpm
+  )
   if (idle.length < FEWEST) return refused(say('too-few-samples', { samples: idle.length, ...WARM_IDLE }))
   const deviations = cams.flatMap((sprocket): Deviation[] => {
-    const lags = idle.map((row) => number(row[`${sprocket}_commanded`]) - number(row[`${sprocket}_actual`])).filter(Number.isFinite)
+    const lags = idle
+      .map((row) => number(row[`${sprocket}_commanded`]) - number(row[`${sprocket}_actual`]))
+      .filter(Number.isFinite)
     return lags.length < FEWEST ? [] : [{ sprocket, lag: median(lags), scatter: scatterOf(lags), samples: lags.length }]
   })
-  return { deviations, used: idle.length, all: rows.length, fault: deviations.length > 0 ? null : say('no-cam-figures') }
+  return {
+    deviations,
+    used: idle.length,
+    all: rows.length,
+    fault: deviations.length > 0 ? null : say('no-cam-figures')
+  }
 }
 
 function camsOf(sheet: DriveSheet): string[] {

@@ -20,7 +20,10 @@ export interface Measure {
   /** In the measure's unit. */
   sd: number
   limit: LimitValue | null
-  /** Of a chain: per cent of elongation at which its tensioner's travel ends, wear going on as it did; null when it never does. */
+  /**
+   * Of a chain: per cent of elongation at which its tensioner's travel ends, wear going on as it did; null when it
+   * never does.
+   */
   travelEnd?: number | null
 }
 
@@ -65,19 +68,36 @@ export function summarise(job: KeptJob, acts: readonly Act[]): JobSummary {
     sheet: { id: sheet.id, name: sheet.name },
     readings: record.readings.length,
     elongation: longest(sheet, assessment),
-    calls: SEVERITY.toReversed().map((call) => ({ call, parts: assessment.calls.filter((c) => c.call === call).length })).filter(({ parts }) => parts > 0),
+    calls: SEVERITY.toReversed()
+      .map((call) => ({ call, parts: assessment.calls.filter((c) => c.call === call).length }))
+      .filter(({ parts }) => parts > 0),
     next: next ? { kind: next.kind, part: compileSheet(sheet).nameOf(next.target) ?? next.target } : null,
     waits: record.waits ? { for: record.waits.for, note: record.waits.note ?? '', since: record.waits.at } : null,
-    check: record.check ? { date: record.check.date ?? null, usage: record.check.usage ?? null, stopGap: record.check.stopGap, note: record.check.note ?? '' } : null,
-    measures: measuresOf(file, assessment, record), calibration: calibrationOf(job, acts),
-    renewed: [...record.tasks.values()].flatMap(({ task, state }) => (state === 'done' ? (FITTED.exec(task)?.[1] ?? []) : [])),
-    partCalls: Object.fromEntries(heldCalls(assessment.calls, record.overrules).map(({ part, holds }) => [part, holds])),
-    lastAt: last?.at ?? job.openedAt, lastBy: last?.by ?? job.openedBy
+    check: record.check
+      ? {
+          date: record.check.date ?? null,
+          usage: record.check.usage ?? null,
+          stopGap: record.check.stopGap,
+          note: record.check.note ?? ''
+        }
+      : null,
+    measures: measuresOf(file, assessment, record),
+    calibration: calibrationOf(job, acts),
+    renewed: [...record.tasks.values()].flatMap(({ task, state }) =>
+      state === 'done' ? (FITTED.exec(task)?.[1] ?? []) : []
+    ),
+    partCalls: Object.fromEntries(
+      heldCalls(assessment.calls, record.overrules).map(({ part, holds }) => [part, holds])
+    ),
+    lastAt: last?.at ?? job.openedAt,
+    lastBy: last?.by ?? job.openedBy
   }
 }
 
 function longest(sheet: DriveSheet, { chains }: Assessment): JobSummary['elongation'] {
-  const [id, { elongation }] = Object.entries(chains).reduce((a, b) => (b[1].elongation.mean > a[1].elongation.mean ? b : a))
+  const [id, { elongation }] = Object.entries(chains).reduce((a, b) =>
+    b[1].elongation.mean > a[1].elongation.mean ? b : a
+  )
   return { ...elongation, name: compileSheet(sheet).nameOf(id) ?? id, limit: limitFor(sheet, 'elongation', id) }
 }
 
@@ -85,17 +105,44 @@ function longest(sheet: DriveSheet, { chains }: Assessment): JobSummary['elongat
 export function measuresOf(file: JobFile, assessment: Assessment, { readings }: JobRecord): Measure[] {
   const sheet = file.drive
   const limit = (kind: LimitKind, part: string) => limitFor(sheet, kind, part)
-  const chains = sheet.chains.filter(({ id }) => assessment.chains[id]!.readings.length > 0).map(({ id, name }): Measure => {
-    const { mean, low, high, sd } = assessment.chains[id]!.elongation
-    return { kind: 'elongation', part: id, name, value: 100 * mean, low: 100 * low, high: 100 * high, sd: 100 * sd, limit: limit('elongation', id), travelEnd: inPercent(travelEndsAt(file, assessment, id)) }
-  })
-  const rails = sheet.rails.filter(({ id }) => readings.some((r) => r.kind === 'groove' && r.rail === id)).map(({ id, name }): Measure => {
-    const { mean, low, high, sd } = assessment.rails[id]!.wear
-    return { kind: 'groove', part: id, name, value: mean, low, high, sd, limit: limit('groove', id) }
-  })
+  const chains = sheet.chains
+    .filter(({ id }) => assessment.chains[id]!.readings.length > 0)
+    .map(({ id, name }): Measure => {
+      const { mean, low, high, sd } = assessment.chains[id]!.elongation
+      return {
+        kind: 'elongation',
+        part: id,
+        name,
+        value: 100 * mean,
+        low: 100 * low,
+        high: 100 * high,
+        sd: 100 * sd,
+        limit: limit('elongation', id),
+        travelEnd: inPercent(travelEndsAt(file, assessment, id))
+      }
+    })
+  const rails = sheet.rails
+    .filter(({ id }) => readings.some((r) => r.kind === 'groove' && r.rail === id))
+    .map(({ id, name }): Measure => {
+      const { mean, low, high, sd } = assessment.rails[id]!.wear
+      return { kind: 'groove', part: id, name, value: mean, low, high, sd, limit: limit('groove', id) }
+    })
   const tensioners = sheet.tensioners.flatMap((tensioner): Measure[] => {
     const { read, sd } = assessment.tensioners[tensioner.id]!.extension
-    return read === null ? [] : [{ kind: 'extension', part: tensioner.id, name: tensioner.name, value: read, low: read - NINETY * sd, high: read + NINETY * sd, sd, limit: tensioner.limit ?? null }]
+    return read === null
+      ? []
+      : [
+          {
+            kind: 'extension',
+            part: tensioner.id,
+            name: tensioner.name,
+            value: read,
+            low: read - NINETY * sd,
+            high: read + NINETY * sd,
+            sd,
+            limit: tensioner.limit ?? null
+          }
+        ]
   })
   return [...chains, ...tensioners, ...rails]
 }
@@ -103,4 +150,3 @@ export function measuresOf(file: JobFile, assessment: Assessment, { readings }: 
 function inPercent(fraction: number | null): number | null {
   return fraction === null ? null : 100 * fraction
 }
-

@@ -8,17 +8,17 @@ export type LookId = 'vacuum' | 'trace' | 'pan' | 'lifter' | 'extension' | 'camL
 
 /** What speaks for or against a suspect. */
 export interface EvidenceSays {
-  'answer': { kind: PartKind; finding: string; suspect: SuspectId }
+  answer: { kind: PartKind; finding: string; suspect: SuspectId }
   /** `byTravel`: the stretch has used up the tensioner's travel rather than reached its own limit. */
   'stretched-by-figures': { chain: string; odds: number; byTravel: boolean }
   'jumped-by-figures': { cam: string; odds: number }
-  'usage': { value: number; unit: UsageUnit; more: boolean }
+  usage: { value: number; unit: UsageUnit; more: boolean }
 }
 
 /** Why the covers come off or stay on. */
 export interface OpeningSays {
   'likely-jumped': {}
-  'plastic': {}
+  plastic: {}
   'behind-covers': { suspect: SuspectId }
   'likelier-outside': { suspect: SuspectId }
   'one-look': { look: LookId }

@@ -27,12 +27,20 @@ export function suspectsOf(job: JobFile, estimates: Estimates, bearings: readonl
   const evidence = [...answers(job, bearings), ...figures(job, estimates), ...usage(job)]
   const weighed = SUSPECT_IDS.map((id) => {
     const because = evidence.filter((e) => e.suspect === id).map(({ suspect: _suspect, ...one }) => one)
-    return { id, because, weight: because.reduce((product, { factor }) => product * Math.min(Math.max(factor, 1 / MOST), MOST), SUSPECTS[id].prior) }
+    return {
+      id,
+      because,
+      weight: because.reduce(
+        (product, { factor }) => product * Math.min(Math.max(factor, 1 / MOST), MOST),
+        SUSPECTS[id].prior
+      )
+    }
   })
   const total = weighed.reduce((sum, { weight }) => sum + weight, 0)
   return weighed
     .map(({ id, because, weight }) => ({
-      id, odds: weight / total,
+      id,
+      odds: weight / total,
       because: because.sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
     }))
     .sort((a, b) => b.odds - a.odds)
@@ -52,18 +60,29 @@ function answers({ drive, readings }: JobFile, bearings: readonly Bearing[]): Ev
   }
   return bearings.flatMap(({ finding, suspect, factor }) => {
     const answer = given.get(finding)
-    return answer ? [{ suspect, factor, ...evidence('answer', { kind: answer.kind, finding, suspect }), readings: answer.readings }] : []
+    return answer
+      ? [{ suspect, factor, ...evidence('answer', { kind: answer.kind, finding, suspect }), readings: answer.readings }]
+      : []
   })
 }
 
-/** Odds of stretch and jump from the figures against what was believed before them: of the worst chain and the worst cam. */
+/**
+ * Odds of stretch and jump from the figures against what was believed before them: of the worst chain and the worst
+ * cam.
+ */
 function figures(job: JobFile, estimates: Estimates): Evidence[] {
   const worst = (all: Evidence[]) => all.sort((a, b) => b.factor - a.factor).slice(0, 1)
   return [...worst(weighStretch(job, estimates)), ...worst(weighJump(job, estimates))]
 }
 
-/** A chain is too long when it is past its limit, or when its tensioner is and stretch put it there, by a reading that the others do not contradict. */
-function weighStretch({ drive, readings }: JobFile, { chains, tensioners, readings: estimated }: Estimates): Evidence[] {
+/**
+ * A chain is too long when it is past its limit, or when its tensioner is and stretch put it there, by a reading that
+ * the others do not contradict.
+ */
+function weighStretch(
+  { drive, readings }: JobFile,
+  { chains, tensioners, readings: estimated }: Estimates
+): Evidence[] {
   const { tensionerOf } = compileSheet(drive)
   const odd = new Set(estimated.filter(({ atOdds }) => atOdds).map(({ id }) => id))
   return drive.chains.flatMap((chain): Evidence[] => {
@@ -74,9 +93,14 @@ function weighStretch({ drive, readings }: JobFile, { chains, tensioners, readin
     const before = 2 * (1 - cdf(limit.value / 100 / PRIORS.elongation))
     const out = tensioners[tensionerOf(chain.id)?.id ?? '']
     const doubted = told.some(({ id, kind }) => kind === 'extension' && odd.has(id))
-    const byTravel = out && out.extension.read !== null && !doubted && mostlyStretch(out.budget) ? (out.extension.overLimit ?? 0) : 0
+    const byTravel =
+      out && out.extension.read !== null && !doubted && mostlyStretch(out.budget) ? (out.extension.overLimit ?? 0) : 0
     const over = Math.max(elongation.overLimit, byTravel)
-    const said = evidence('stretched-by-figures', { chain: chain.id, odds: over, byTravel: byTravel > elongation.overLimit })
+    const said = evidence('stretched-by-figures', {
+      chain: chain.id,
+      odds: over,
+      byTravel: byTravel > elongation.overLimit
+    })
     return [{ suspect: 'stretched-chain', factor: clamp(over / before), ...said, readings: told.map(({ id }) => id) }]
   })
 }
@@ -92,7 +116,14 @@ function weighJump({ readings }: JobFile, { cams }: Estimates): Evidence[] {
     if (!cam.jump.told) return []
     const likely = 1 - (cam.jump.all['0'] ?? 0)
     const used = readings.filter((r) => r.sprocket === id || r.from === id || r.to === id).map((r) => r.id)
-    return [{ suspect: 'jumped', factor: clamp(likely / (1 - PRIORS.jump[0]!)), ...evidence('jumped-by-figures', { cam: id, odds: likely }), readings: used }]
+    return [
+      {
+        suspect: 'jumped',
+        factor: clamp(likely / (1 - PRIORS.jump[0]!)),
+        ...evidence('jumped-by-figures', { cam: id, odds: likely }),
+        readings: used
+      }
+    ]
   })
 }
 

@@ -4,7 +4,16 @@
  */
 
 export type SuspectId =
-  | 'stretched-chain' | 'worn-rail' | 'arm-contact' | 'weak-tensioner' | 'jumped' | 'loose-phaser' | 'lock-pin' | 'phaser-oil' | 'oil-supply' | 'sensor'
+  | 'stretched-chain'
+  | 'worn-rail'
+  | 'arm-contact'
+  | 'weak-tensioner'
+  | 'jumped'
+  | 'loose-phaser'
+  | 'lock-pin'
+  | 'phaser-oil'
+  | 'oil-supply'
+  | 'sensor'
 
 export interface SuspectSpec {
   /** Share of complaints about this drive that it is behind, before anything is asked. */
@@ -18,12 +27,12 @@ export const SUSPECTS: Readonly<Record<SuspectId, SuspectSpec>> = {
   'worn-rail': { prior: 0.11, behindCovers: true },
   'arm-contact': { prior: 0.08, behindCovers: true },
   'weak-tensioner': { prior: 0.15, behindCovers: false },
-  'jumped': { prior: 0.06, behindCovers: true },
+  jumped: { prior: 0.06, behindCovers: true },
   'loose-phaser': { prior: 0.06, behindCovers: true },
   'lock-pin': { prior: 0.12, behindCovers: true },
   'phaser-oil': { prior: 0.07, behindCovers: false },
   'oil-supply': { prior: 0.09, behindCovers: false },
-  'sensor': { prior: 0.04, behindCovers: false }
+  sensor: { prior: 0.04, behindCovers: false }
 }
 
 export const SUSPECT_IDS = Object.keys(SUSPECTS) as SuspectId[]
@@ -103,5 +112,7 @@ export const BEARINGS: readonly Bearing[] = [
   row('plunger-slips-back', 'weak-tensioner', 6)
 ]
 
-/** Usage at which half of such chains are past their limit, by unit; only for weighing suspects, it condemns nothing. */
+/**
+ * Usage at which half of such chains are past their limit, by unit; only for weighing suspects, it condemns nothing.
+ */
 export const TYPICAL_LIFE = { km: 220_000, mi: 137_000, h: 5000 } as const

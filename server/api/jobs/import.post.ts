@@ -14,8 +14,14 @@ import { checkInput, checkLength, route } from '../../utils/route'
 /** Greatest job file taken in as lines, its 500 photos with it. */
 const LIMIT = 4 * 1024 * 1024 * 1024
 
-/** `id`: that of the new job, chosen by the sender, so that a file sent twice because an answer was lost is taken in once. */
-const schema = shape({ by: text(80), id: text(36).test('uuid', told('a-uuid'), (value) => value === undefined || isUuid(value)) }).required(sayOfCheck('object'))
+/**
+ * `id`: that of the new job, chosen by the sender, so that a file sent twice because an answer was lost is taken in
+ * once.
+ */
+const schema = shape({
+  by: text(80),
+  id: text(36).test('uuid', told('a-uuid'), (value) => value === undefined || isUuid(value))
+}).required(sayOfCheck('object'))
 
 export default route(async (event) => {
   const { by, id = randomUUID() } = checkInput(schema, getQuery(event), told('who-brings-it'))

@@ -7,11 +7,24 @@ import { openJob } from '../../store/openJob'
 import { checkInput, readJson, route } from '../../utils/route'
 
 const schema = shape({
-  ...factFields, openedBy: words(80, told('who')),
-  sheet: id().required(needed), usage: usageSchema, school: schoolSchema
+  ...factFields,
+  openedBy: words(80, told('who')),
+  sheet: id().required(needed),
+  usage: usageSchema,
+  school: schoolSchema
 }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
-  const { vehicle, stand = '', complaint = '', openedBy, sheet, usage, school } = checkInput(schema, await readJson(event), told('job-incomplete'))
-  return { id: await openJob(randomUUID(), { vehicle: vehicle.trim(), stand, complaint, openedBy, sheet, usage, school }) }
+  const {
+    vehicle,
+    stand = '',
+    complaint = '',
+    openedBy,
+    sheet,
+    usage,
+    school
+  } = checkInput(schema, await readJson(event), told('job-incomplete'))
+  return {
+    id: await openJob(randomUUID(), { vehicle: vehicle.trim(), stand, complaint, openedBy, sheet, usage, school })
+  }
 })

@@ -5,7 +5,12 @@ import type { Migration } from './types'
 export const state: Migration = {
   name: '0004-state',
   async up({ schema, transaction }) {
-    await schema.addColumn('jobs', 'state', { type: DataTypes.TEXT, allowNull: false, defaultValue: 'open' }, { transaction })
+    await schema.addColumn(
+      'jobs',
+      'state',
+      { type: DataTypes.TEXT, allowNull: false, defaultValue: 'open' },
+      { transaction }
+    )
     await schema.addIndex('jobs', ['state', 'opened_at', 'id'], { transaction })
   },
   async down({ schema, transaction }) {

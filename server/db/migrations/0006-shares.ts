@@ -11,9 +11,19 @@ export const shares: Migration = {
       'shares',
       {
         id: { type: DataTypes.UUID, primaryKey: true },
-        job_id: { type: DataTypes.UUID, allowNull: false, references: { model: 'jobs', key: 'id' }, onDelete: 'CASCADE' },
-        token_hash: { ...text, unique: true }, report: { type: DataTypes.JSON, allowNull: false }, map: { type: DataTypes.JSON, allowNull: true },
-        created_by: text, created_at: { ...moment, defaultValue: literal('now()') }, expires_at: moment, revoked_at: { type: DataTypes.DATE, allowNull: true }
+        job_id: {
+          type: DataTypes.UUID,
+          allowNull: false,
+          references: { model: 'jobs', key: 'id' },
+          onDelete: 'CASCADE'
+        },
+        token_hash: { ...text, unique: true },
+        report: { type: DataTypes.JSON, allowNull: false },
+        map: { type: DataTypes.JSON, allowNull: true },
+        created_by: text,
+        created_at: { ...moment, defaultValue: literal('now()') },
+        expires_at: moment,
+        revoked_at: { type: DataTypes.DATE, allowNull: true }
       },
       { transaction }
     )

@@ -2,7 +2,18 @@ import { KEEP_ACT } from './0009-keep-act'
 import type { Migration } from './types'
 
 /** Columns of JSON that people's text stands in. */
-const TEXTS = [['acts', 'body'], ['jobs', 'sheet'], ['jobs', 'known'], ['jobs', 'corrections'], ['sheets', 'body'], ['sheet_revisions', 'body'], ['shares', 'report'], ['practice_cases', 'body'], ['practice_runs', 'moves'], ['practice_runs', 'debriefing']] as const
+const TEXTS = [
+  ['acts', 'body'],
+  ['jobs', 'sheet'],
+  ['jobs', 'known'],
+  ['jobs', 'corrections'],
+  ['sheets', 'body'],
+  ['sheet_revisions', 'body'],
+  ['shares', 'report'],
+  ['practice_cases', 'body'],
+  ['practice_runs', 'moves'],
+  ['practice_runs', 'debriefing']
+] as const
 
 /** An escaped NUL that no backslash before it takes away. */
 const NUL = String.raw`(?<!\\)((?:\\\\)*)\\u0000`
@@ -10,16 +21,21 @@ const NUL = String.raw`(?<!\\)((?:\\\\)*)\\u0000`
 const HALF = String.raw`(?<!\\)((?:\\\\)*)(?:\\u[dD][89abAB][0-9a-fA-F]{2}(?!\\u[dD][c-fC-F])|(?<!\\u[dD][89abAB][0-9a-fA-F]{2})\\u[dD][c-fC-F][0-9a-fA-F]{2})`
 
 /**
- * One bad record hurts only itself: text that no list could read again is made readable, a job whose summary cannot be made
+ * One bad record hurts only itself: text that no list could read again is made readable, a job whose summary cannot be
+ * made
  * says so, an act that comes tells its place and is refused where a job is full, and a fill of the database has a name.
  */
 export const unharmed: Migration = {
   name: '0010-unharmed',
   async up({ schema, transaction }) {
-    const run = (statement: string, replacements?: Record<string, unknown>) => schema.sequelize.query(statement, { transaction, ...(replacements ? { replacements } : {}) })
+    const run = (statement: string, replacements?: Record<string, unknown>) =>
+      schema.sequelize.query(statement, { transaction, ...(replacements ? { replacements } : {}) })
     for (const [table, column] of TEXTS) {
       for (const unfit of [NUL, HALF]) {
-        await run(`update ${table} set ${column} = regexp_replace(${column}::text, :unfit, :replaced, 'g')::json where ${column}::text ~ '\\\\u(0000|[dD][89abcdefABCDEF])' and ${column}::text ~ :unfit`, { unfit, replaced: String.raw`\1\\ufffd` })
+        await run(
+          `update ${table} set ${column} = regexp_replace(${column}::text, :unfit, :replaced, 'g')::json where ${column}::text ~ '\\\\u(0000|[dD][89abcdefABCDEF])' and ${column}::text ~ :unfit`,
+          { unfit, replaced: String.raw`\1\\ufffd` }
+        )
       }
     }
     await run('alter table jobs add column summary_error text')
@@ -29,7 +45,9 @@ export const unharmed: Migration = {
     // Names that differ in capitals alone are one person's; the first stays.
     await run('delete from people p using people q where lower(p.name) = lower(q.name) and p.id > q.id')
     await run('create unique index people_name on people (lower(name))')
-    await run("insert into settings (key, value) values ('generation', to_json(gen_random_uuid()::text)) on conflict (key) do nothing")
+    await run(
+      "insert into settings (key, value) values ('generation', to_json(gen_random_uuid()::text)) on conflict (key) do nothing"
+    )
     await run('drop function keep_act')
     await run(
       `create function keep_act(job uuid, moves integer, fill text, act text, entry json, channel text, most integer) returns bigint language plpgsql as $$

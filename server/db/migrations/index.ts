@@ -12,4 +12,16 @@ import { unharmed } from './0010-unharmed'
 import { codes } from './0011-codes'
 
 /** All migrations in their order. */
-export const migrations: readonly Migration[] = [workshop, known, photos, state, vehicles, shares, checks, practice, keepAct, unharmed, codes]
+export const migrations: readonly Migration[] = [
+  workshop,
+  known,
+  photos,
+  state,
+  vehicles,
+  shares,
+  checks,
+  practice,
+  keepAct,
+  unharmed,
+  codes
+]

@@ -11,13 +11,27 @@ import TopBar from '../../../components/parts/TopBar.vue'
 import WhenAt from '../../../components/parts/WhenAt.vue'
 import { fixDigits } from '../../../words'
 
-/** A drive sheet: its drawing, figures, limits with their source, operations and parts; what it leaves open, and its revisions. */
+/**
+ * A drive sheet: its drawing, figures, limits with their source, operations and parts; what it leaves open, and its
+ * revisions.
+ */
 const route = useRoute()
 const revision = computed(() => (route.query.revision ? String(route.query.revision) : undefined))
-const { data, error, refresh } = await useFetch<FoundSheet>(() => `/api/sheets/${String(route.params.id)}`, { deep: false, query: { revision } })
+const { data, error, refresh } = await useFetch<FoundSheet>(() => `/api/sheets/${String(route.params.id)}`, {
+  deep: false,
+  query: { revision }
+})
 const sheet = computed(() => data.value?.sheet ?? null)
-const gaps = computed(() => (sheet.value ? sheetGaps(sheet.value).map((gap) => gapWords(gap, namesOf(sheet.value!))) : []))
-const closes = computed(() => sheet.value?.chains.flatMap((chain) => { const at = closeChain(sheet.value!, chain); return at ? [`${chain.name} ${fixDigits(at.links, 2)} links of ${chain.links}`] : [] }) ?? [])
+const gaps = computed(() =>
+  sheet.value ? sheetGaps(sheet.value).map((gap) => gapWords(gap, namesOf(sheet.value!))) : []
+)
+const closes = computed(
+  () =>
+    sheet.value?.chains.flatMap((chain) => {
+      const at = closeChain(sheet.value!, chain)
+      return at ? [`${chain.name} ${fixDigits(at.links, 2)} links of ${chain.links}`] : []
+    }) ?? []
+)
 useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
 </script>
 
@@ -29,16 +43,34 @@ useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
       <div class="mb-4 flex flex-wrap items-center gap-3">
         <div class="min-w-0">
           <h1 class="text-2xl font-bold">{{ sheet.name }}</h1>
-          <p class="text-faint">{{ sheet.engine.cylinders }} cylinders, {{ sheet.engine.layout }}, {{ sheet.engine.fuel }}; {{ sheet.engine.interference ? 'interference: valves can meet pistons' : 'valves clear of the pistons' }}. Crank turns {{ sheet.rotation }}.</p>
+          <p class="text-faint">
+            {{ sheet.engine.cylinders }} cylinders, {{ sheet.engine.layout }}, {{ sheet.engine.fuel }};
+            {{ sheet.engine.interference ? 'interference: valves can meet pistons' : 'valves clear of the pistons' }}.
+            Crank turns {{ sheet.rotation }}.
+          </p>
         </div>
-        <a :href="`/api/sheets/${sheet.id}/export?revision=${data.revision}`" download class="act ml-auto flex items-center">Export</a>
+        <a
+          :href="`/api/sheets/${sheet.id}/export?revision=${data.revision}`"
+          download
+          class="act ml-auto flex items-center"
+          >Export</a
+        >
         <NuxtLink :to="`/engines/${sheet.id}/edit`" class="act-main flex items-center">Edit or copy</NuxtLink>
       </div>
-      <p v-if="data.revision !== data.newest" class="mb-3 border-l-4 border-brass bg-sheet p-3">This is revision {{ data.revision }}. <NuxtLink :to="`/engines/${sheet.id}`" class="underline decoration-brass underline-offset-2">See the newest, {{ data.newest }}</NuxtLink>.</p>
-      <p v-if="data.removed" class="mb-3 border-l-4 border-brass bg-sheet p-3">This engine was taken off the list; jobs keep it.</p>
+      <p v-if="data.revision !== data.newest" class="mb-3 border-l-4 border-brass bg-sheet p-3">
+        This is revision {{ data.revision }}.
+        <NuxtLink :to="`/engines/${sheet.id}`" class="underline decoration-brass underline-offset-2"
+          >See the newest, {{ data.newest }}</NuxtLink
+        >.
+      </p>
+      <p v-if="data.removed" class="mb-3 border-l-4 border-brass bg-sheet p-3">
+        This engine was taken off the list; jobs keep it.
+      </p>
       <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
         <div>
-          <div class="h-[540px]"><ClientOnly><SheetMap :sheet="sheet" /></ClientOnly></div>
+          <div class="h-[540px]">
+            <ClientOnly><SheetMap :sheet="sheet" /></ClientOnly>
+          </div>
           <p v-if="closes.length" class="mt-1 text-note text-faint">As new: {{ closes.join('; ') }}.</p>
         </div>
         <SheetFigures :sheet="sheet" />
@@ -47,14 +79,32 @@ useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
       <div class="mt-6 grid grid-cols-2 gap-6 max-md:grid-cols-1">
         <section v-if="gaps.length">
           <h2 class="label mb-1">What it leaves open</h2>
-          <ul class="space-y-1 bg-sheet p-4"><li v-for="gap in gaps" :key="gap.missing"><b>{{ gap.missing }}.</b> {{ gap.meanwhile }}</li></ul>
+          <ul class="space-y-1 bg-sheet p-4">
+            <li v-for="gap in gaps" :key="gap.missing">
+              <b>{{ gap.missing }}.</b> {{ gap.meanwhile }}
+            </li>
+          </ul>
         </section>
         <section>
           <h2 class="label mb-1">Revisions</h2>
-          <ul class="bg-sheet p-4"><li v-for="one in data.revisions" :key="one.revision" class="flex min-h-11 items-center gap-3"><NuxtLink :to="`/engines/${sheet.id}?revision=${one.revision}`" class="figure underline decoration-brass underline-offset-2">{{ one.revision }}</NuxtLink><span>{{ one.savedBy }}, <WhenAt :at="one.savedAt" /><template v-if="one.note">: {{ one.note }}</template></span></li></ul>
+          <ul class="bg-sheet p-4">
+            <li v-for="one in data.revisions" :key="one.revision" class="flex min-h-11 items-center gap-3">
+              <NuxtLink
+                :to="`/engines/${sheet.id}?revision=${one.revision}`"
+                class="figure underline decoration-brass underline-offset-2"
+                >{{ one.revision }}</NuxtLink><span
+                >{{ one.savedBy }}, <WhenAt :at="one.savedAt" /><template v-if="one.note"
+                  >: {{ one.note }}</template
+                ></span
+              >
+            </li>
+          </ul>
         </section>
       </div>
-      <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-note"><b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. {{ sheet.note }}</p>
+      <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-note">
+        <b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified
+        practice come first. {{ sheet.note }}
+      </p>
     </main>
   </div>
 </template>

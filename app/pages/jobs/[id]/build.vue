@@ -20,37 +20,92 @@ const bench = useBench()
 const mine = computed(() => bench.by !== '')
 const rebuild = computed(() => rebuildOf(job.job!, job.acts, job.assessment!))
 const sheet = computed(() => job.job!.sheet)
-const ways = computed(() => [{ value: '', label: 'The usual way' }, ...(sheet.value.waysIn ?? []).map(({ id, name }) => ({ value: id, label: name }))])
-const way = computed({ get: () => rebuild.value.way ?? '', set: (id) => job.put({ type: 'task', task: WAY_TASK, state: id ? 'done' : 'open', ...(id ? { note: id } : {}) }) })
-const BASIS = { customer: 'as the customer chose', workshop: 'as advised', calls: 'as the calls hold; advise a path or let the customer choose to change it' } as const
-const done = (tasks: readonly { id: string }[]) => tasks.filter(({ id }) => job.record.tasks.get(id)?.state === 'done').length
+const ways = computed(() => [
+  { value: '', label: 'The usual way' },
+  ...(sheet.value.waysIn ?? []).map(({ id, name }) => ({ value: id, label: name }))
+])
+const way = computed({
+  get: () => rebuild.value.way ?? '',
+  set: (id) => job.put({ type: 'task', task: WAY_TASK, state: id ? 'done' : 'open', ...(id ? { note: id } : {}) })
+})
+const BASIS = {
+  customer: 'as the customer chose',
+  workshop: 'as advised',
+  calls: 'as the calls hold; advise a path or let the customer choose to change it'
+} as const
+const done = (tasks: readonly { id: string }[]) =>
+  tasks.filter(({ id }) => job.record.tasks.get(id)?.state === 'done').length
 
-const setTask = (task: string, state: 'done' | 'open', more: { note?: string; value?: number }) => job.put({ type: 'task', task, state, ...more })
+const setTask = (task: string, state: 'done' | 'open', more: { note?: string; value?: number }) =>
+  job.put({ type: 'task', task, state, ...more })
 const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'rebuilt', round, reading })
 </script>
 
 <template>
   <div>
     <JobBar :says="`build-up, ${usageWords(job.job!.usage)}`" />
-    <main class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_480px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
+    <main
+      class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_480px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
       <div class="space-y-4">
-        <p><b>Renewed:</b> {{ rebuild.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}, {{ BASIS[rebuild.chosenBy] }}.</p>
-        <ClientOnly><ChoiceRow v-if="ways.length > 1 && mine" v-model="way" label="Way in" :options="ways" /></ClientOnly>
-        <p v-if="!mine" class="border-l-4 border-brass bg-sheet p-3">Choose who is at the bench: the name stands on each step.</p>
-        <section v-for="group in rebuild.plan.groups" :key="group.key" class="bg-sheet px-4 py-3" :data-testid="`group-${group.key}`">
-          <h2 class="flex justify-between text-lg font-bold">{{ TASK_GROUPS[group.key] }}<span class="text-note font-normal text-faint">{{ done(group.tasks) }} of {{ group.tasks.length }}</span></h2>
-          <ul><TaskRow v-for="task in group.tasks" :key="task.id" :sheet="sheet" :task="task" :done="job.record.tasks.get(task.id) ?? null" :may-tick="mine" @set="(state, more) => setTask(task.id, state, more)" /></ul>
+        <p>
+          <b>Renewed:</b> {{ rebuild.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }},
+          {{ BASIS[rebuild.chosenBy] }}.
+        </p>
+        <ClientOnly
+          ><ChoiceRow v-if="ways.length > 1 && mine" v-model="way" label="Way in" :options="ways"
+        /></ClientOnly>
+        <p v-if="!mine" class="border-l-4 border-brass bg-sheet p-3">
+          Choose who is at the bench: the name stands on each step.
+        </p>
+        <section
+          v-for="group in rebuild.plan.groups"
+          :key="group.key"
+          class="bg-sheet px-4 py-3"
+          :data-testid="`group-${group.key}`">
+          <h2 class="flex justify-between text-lg font-bold">
+            {{ TASK_GROUPS[group.key]
+            }}<span class="text-note font-normal text-faint">{{ done(group.tasks) }} of {{ group.tasks.length }}</span>
+          </h2>
+          <ul>
+            <TaskRow
+              v-for="task in group.tasks"
+              :key="task.id"
+              :sheet="sheet"
+              :task="task"
+              :done="job.record.tasks.get(task.id) ?? null"
+              :may-tick="mine"
+              @set="(state, more) => setTask(task.id, state, more)" />
+          </ul>
         </section>
       </div>
       <div class="space-y-4">
-        <HoldPanel :sheet="sheet" :holds="rebuild.holds" :ready="rebuild.ready" :may-release="mine" @release="(hold, reason) => job.put({ type: 'release', hold, reason })" />
-        <figure class="bg-sheet p-2"><div class="h-72"><ClientOnly><SheetMap :sheet="sheet" /></ClientOnly></div><figcaption class="px-2 pt-1 text-note">Set so: marks and counts. Turn only in the running direction, {{ sheet.rotation }} seen from here.</figcaption></figure>
+        <HoldPanel
+          :sheet="sheet"
+          :holds="rebuild.holds"
+          :ready="rebuild.ready"
+          :may-release="mine"
+          @release="(hold, reason) => job.put({ type: 'release', hold, reason })" />
+        <figure class="bg-sheet p-2">
+          <div class="h-72">
+            <ClientOnly><SheetMap :sheet="sheet" /></ClientOnly>
+          </div>
+          <figcaption class="px-2 pt-1 text-note">
+            Set so: marks and counts. Turn only in the running direction, {{ sheet.rotation }} seen from here.
+          </figcaption>
+        </figure>
         <TurnCheck :sheet="sheet" :checks="rebuild.checks" :may-read="mine" @read="read" />
         <FastenerMap
-          :covers="rebuild.plan.operations" :holes="job.record.holes" :tasks="job.record.tasks" :may-change="mine"
-          @add="job.put({ type: 'hole', ...$event })" @remove="job.put({ type: 'undo', act: $event })" @back="(id, back) => setTask(`hole:${id}`, back ? 'done' : 'open', {})"
-        />
-        <p class="border-l-8 border-hazard bg-sheet p-3 text-note"><b>Caution.</b> Battery off before the engine can turn, plugs out; springs fly, eyes protected. The maker's manual is the authority for torques and order; local rules and qualified practice come first.</p>
+          :covers="rebuild.plan.operations"
+          :holes="job.record.holes"
+          :tasks="job.record.tasks"
+          :may-change="mine"
+          @add="job.put({ type: 'hole', ...$event })"
+          @remove="job.put({ type: 'undo', act: $event })"
+          @back="(id, back) => setTask(`hole:${id}`, back ? 'done' : 'open', {})" />
+        <p class="border-l-8 border-hazard bg-sheet p-3 text-note">
+          <b>Caution.</b> Battery off before the engine can turn, plugs out; springs fly, eyes protected. The maker's
+          manual is the authority for torques and order; local rules and qualified practice come first.
+        </p>
       </div>
     </main>
   </div>

@@ -28,7 +28,9 @@ const bench = useBench()
 const route = useRoute()
 const help = ref(false)
 
-const chosenRun = computed(() => (job.slot?.kind === 'linkCount' ? `${job.slot.target.chain}:${job.slot.target.from}:${job.slot.target.to}` : ''))
+const chosenRun = computed(() =>
+  job.slot?.kind === 'linkCount' ? `${job.slot.target.chain}:${job.slot.target.from}:${job.slot.target.to}` : ''
+)
 const chosenPart = computed(() => {
   if (job.slot?.kind === 'linkCount') return ''
   const part = job.slot?.part ?? job.part
@@ -39,21 +41,28 @@ const next = computed(() => job.worthTaking())
 
 // A link may name the station, or the reading to go to: ?read=groove:guide
 const [kind, target] = String(route.query.read ?? '').split(':')
-const asked = job.slots.find((slot) => slot.kind === kind && target !== undefined && Object.values(slot.target).includes(target))
+const asked = job.slots.find(
+  (slot) => slot.kind === kind && target !== undefined && Object.values(slot.target).includes(target)
+)
 const station = Number(route.query.station)
 if (asked) job.openSlot(asked)
 else if (station in STATIONS) job.openStation(station as Station)
 
-/** Touching a part opens what can be read on it, what is not read yet first; a part without figures shows its findings. */
+/**
+ * Touching a part opens what can be read on it, what is not read yet first; a part without figures shows its findings.
+ */
 function choosePart(id: string) {
   const driver = job.job!.sheet.chains.some((chain) => chain.driver === id)
-  const mine = job.slots.filter((slot) => (driver ? slot.kind === 'linkCount' && slot.target.from === id : slot.part === id && slot.kind !== 'linkCount'))
+  const mine = job.slots.filter((slot) =>
+    driver ? slot.kind === 'linkCount' && slot.target.from === id : slot.part === id && slot.kind !== 'linkCount'
+  )
   const found = mine.find((slot) => job.readingsOf(slot).length === 0) ?? mine[0]
   if (found) job.openSlot(found)
   else job.openSide(id, 'findings')
 }
 
-const chooseRun = (chain: string, from: string, to: string) => job.openSlot(job.slots.find(({ target: t }) => t.chain === chain && t.from === from && t.to === to) ?? null)
+const chooseRun = (chain: string, from: string, to: string) =>
+  job.openSlot(job.slots.find(({ target: t }) => t.chain === chain && t.from === from && t.to === to) ?? null)
 
 function chooseReading(reading: StandingReading) {
   if (reading.kind !== 'condition') return job.openSlot(job.slots.find((slot) => fills(slot, reading)) ?? null)
@@ -88,23 +97,41 @@ useShortcuts({
 <template>
   <div class="grid h-dvh min-h-[680px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] max-md:h-auto">
     <TopBar>
-      <h1 class="truncate leading-tight"><b>{{ job.job!.vehicle }}</b> <span class="text-faint">{{ job.job!.stand }}, {{ usageWords(job.job!.usage) }}</span></h1>
+      <h1 class="truncate leading-tight">
+        <b>{{ job.job!.vehicle }}</b>
+        <span class="text-faint">{{ job.job!.stand }}, {{ usageWords(job.job!.usage) }}</span>
+      </h1>
       <p class="truncate text-note text-faint">{{ job.job!.sheet.name }}. {{ job.job!.complaint }}</p>
       <template #acts>
         <SheetMove v-if="newerSheet" />
-        <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"><ArrowDownTrayIcon class="size-4" aria-hidden="true" />Export</a>
-        <button type="button" class="act max-md:hidden" aria-label="Keys" data-testid="keys" @click="help = true">?</button>
+        <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"
+          ><ArrowDownTrayIcon class="size-4" aria-hidden="true" />Export</a
+        >
+        <button type="button" class="act max-md:hidden" aria-label="Keys" data-testid="keys" @click="help = true">
+          ?
+        </button>
       </template>
     </TopBar>
-    <main class="grid min-h-0 grid-cols-[132px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1">
-      <StationSpine :stations="job.stations" :current="job.station" :next="next?.station ?? null" :verdict="`/jobs/${job.id}/verdict`" @station="job.openStation" />
+    <main
+      class="grid min-h-0 grid-cols-[132px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1">
+      <StationSpine
+        :stations="job.stations"
+        :current="job.station"
+        :next="next?.station ?? null"
+        :verdict="`/jobs/${job.id}/verdict`"
+        @station="job.openStation" />
       <ComplaintSheet v-if="job.station === 1" />
       <div v-else class="bench-map min-h-0 max-md:hidden">
         <ClientOnly>
           <DriveMap
-            :sheet="job.job!.sheet" :corrections="job.corrections" :assessment="job.assessment!" :readings="job.record.readings"
-            :chosen="chosenPart" :chosen-run="chosenRun" @part="choosePart" @run="chooseRun"
-          />
+            :sheet="job.job!.sheet"
+            :corrections="job.corrections"
+            :assessment="job.assessment!"
+            :readings="job.record.readings"
+            :chosen="chosenPart"
+            :chosen-run="chosenRun"
+            @part="choosePart"
+            @run="chooseRun" />
           <template #fallback><div class="h-full bg-plate" /></template>
         </ClientOnly>
       </div>
@@ -113,9 +140,16 @@ useShortcuts({
       <PartPanel v-else />
     </main>
     <StretchLedger
-      :sheet="job.job!.sheet" :assessment="job.assessment!" :readings="job.record.readings" :change="job.change" :failed="job.failed"
-      :next="next" :can-take-back="lastAct !== null" @take="job.openSlot($event)" @reading="chooseReading" @take-back="takeBack"
-    />
+      :sheet="job.job!.sheet"
+      :assessment="job.assessment!"
+      :readings="job.record.readings"
+      :change="job.change"
+      :failed="job.failed"
+      :next="next"
+      :can-take-back="lastAct !== null"
+      @take="job.openSlot($event)"
+      @reading="chooseReading"
+      @take-back="takeBack" />
     <ShortcutSheet v-model:open="help" />
   </div>
 </template>

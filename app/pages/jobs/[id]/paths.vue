@@ -36,11 +36,14 @@ async function weigh() {
   state.value = 'weighing'
   done.value = 0
   try {
-    const found = await planner.paths(job.file, job.assessment, (part) => { if (ask === asked) done.value = part })
+    const found = await planner.paths(job.file, job.assessment, (part) => {
+      if (ask === asked) done.value = part
+    })
     if (ask !== asked) return
     paths.value = found
     state.value = found ? 'ready' : 'none'
-    if (found && !touched.value) chosen.value = [...(advised.value ?? found.paths.find(({ schools }) => schools.length > 0)?.renew ?? [])]
+    if (found && !touched.value)
+      chosen.value = [...(advised.value ?? found.paths.find(({ schools }) => schools.length > 0)?.renew ?? [])]
     await score()
   } catch {
     if (ask === asked) state.value = 'failed'
@@ -65,41 +68,123 @@ function build(renew: string[]) {
 }
 
 const advise = () => job.put({ type: 'path', renew: own.value!.renew })
-watch(() => [job.assessment, job.file?.pricing], () => void weigh(), { immediate: import.meta.client })
+watch(
+  () => [job.assessment, job.file?.pricing],
+  () => void weigh(),
+  { immediate: import.meta.client }
+)
 </script>
 
 <template>
   <div>
     <JobBar :says="`paths, ${usageWords(job.job!.usage)}`" />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
-      <p v-if="state === 'none'" class="bg-sheet p-6">The sheet has no parts and prices, so there is nothing to weigh. <NuxtLink :to="`/engines/${sheet.id}/edit`" class="underline decoration-brass underline-offset-2">Add them to the sheet</NuxtLink>, and move the job to that revision.</p>
-      <p v-else-if="state === 'failed'" class="bg-sheet p-6" role="alert">The paths could not be weighed. <button type="button" class="act" @click="weigh">Try again</button></p>
-      <p v-else-if="state === 'off'" class="bg-sheet p-6">Called off. <button type="button" class="act" @click="weigh">Weigh the paths</button></p>
-      <p v-else-if="state === 'weighing' && !paths" class="flex items-center gap-4 bg-sheet p-6" role="status">Weighing every allowed set of renewals: <span class="figure">{{ Math.round(100 * done) }} %</span> <button type="button" class="act" @click="callOff">Call off</button></p>
+      <p v-if="state === 'none'" class="bg-sheet p-6">
+        The sheet has no parts and prices, so there is nothing to weigh.
+        <NuxtLink :to="`/engines/${sheet.id}/edit`" class="underline decoration-brass underline-offset-2"
+          >Add them to the sheet</NuxtLink
+        >, and move the job to that revision.
+      </p>
+      <p v-else-if="state === 'failed'" class="bg-sheet p-6" role="alert">
+        The paths could not be weighed. <button type="button" class="act" @click="weigh">Try again</button>
+      </p>
+      <p v-else-if="state === 'off'" class="bg-sheet p-6">
+        Called off. <button type="button" class="act" @click="weigh">Weigh the paths</button>
+      </p>
+      <p v-else-if="state === 'weighing' && !paths" class="flex items-center gap-4 bg-sheet p-6" role="status">
+        Weighing every allowed set of renewals: <span class="figure">{{ Math.round(100 * done) }} %</span>
+        <button type="button" class="act" @click="callOff">Call off</button>
+      </p>
       <template v-if="paths">
         <div class="grid grid-cols-[minmax(0,1fr)_400px] gap-6 max-lg:grid-cols-1">
           <section aria-label="Paths side by side">
             <table class="w-full bg-sheet text-left" data-testid="paths">
-              <caption class="sr-only">Repair paths by price now</caption>
-              <thead><tr class="border-b border-rule text-body text-faint"><th class="px-3 py-2 font-normal">Path</th><th class="font-normal">Renews</th><th class="pr-3 text-right font-normal">Hours</th><th class="pr-3 text-right font-normal">Price now</th><th class="pr-3 text-right font-normal">Comes back</th><th class="pr-3 text-right font-normal">Expected</th></tr></thead>
+              <caption class="sr-only">
+                Repair paths by price now
+              </caption>
+              <thead>
+                <tr class="border-b border-rule text-body text-faint">
+                  <th class="px-3 py-2 font-normal">Path</th>
+                  <th class="font-normal">Renews</th>
+                  <th class="pr-3 text-right font-normal">Hours</th>
+                  <th class="pr-3 text-right font-normal">Price now</th>
+                  <th class="pr-3 text-right font-normal">Comes back</th>
+                  <th class="pr-3 text-right font-normal">Expected</th>
+                </tr>
+              </thead>
               <tbody>
-                <tr v-for="(path, i) in paths.paths" :key="path.renew.join()" class="border-b border-rule/60 align-top" :class="same(path.renew, own?.renew ?? []) ? 'outline-2 -outline-offset-2 outline-brass' : ''">
-                  <td class="px-3 py-2"><button type="button" class="min-h-11 text-left" @click="build([...path.renew])"><span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b></button><p v-if="same(path.renew, advised ?? ['-'])" class="text-note font-bold">Advised</p></td>
-                  <td class="py-2 pr-3 text-body">{{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}<p v-if="path.differs" class="text-note text-faint">{{ sayDifference(path.differs, namesOf(sheet)) }}</p></td>
-                  <td class="figure py-2 pr-3 text-right font-normal">{{ fixDigits(path.cost.hours, 1) }}</td><td class="figure py-2 pr-3 text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
-                  <td class="figure py-2 pr-3 text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td><td class="figure py-2 pr-3 text-right font-normal whitespace-nowrap">{{ money(path.cost.expected, currency) }}</td>
+                <tr
+                  v-for="(path, i) in paths.paths"
+                  :key="path.renew.join()"
+                  class="border-b border-rule/60 align-top"
+                  :class="same(path.renew, own?.renew ?? []) ? 'outline-2 -outline-offset-2 outline-brass' : ''">
+                  <td class="px-3 py-2">
+                    <button type="button" class="min-h-11 text-left" @click="build([...path.renew])">
+                      <span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b>
+                    </button>
+                    <p v-if="same(path.renew, advised ?? ['-'])" class="text-note font-bold">Advised</p>
+                  </td>
+                  <td class="py-2 pr-3 text-body">
+                    {{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}
+                    <p v-if="path.differs" class="text-note text-faint">
+                      {{ sayDifference(path.differs, namesOf(sheet)) }}
+                    </p>
+                  </td>
+                  <td class="figure py-2 pr-3 text-right font-normal">{{ fixDigits(path.cost.hours, 1) }}</td>
+                  <td class="figure py-2 pr-3 text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
+                  <td class="figure py-2 pr-3 text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td>
+                  <td class="figure py-2 pr-3 text-right font-normal whitespace-nowrap">
+                    {{ money(path.cost.expected, currency) }}
+                  </td>
                 </tr>
               </tbody>
             </table>
-            <p class="mt-2 text-note text-faint">Odds that the cover comes off again within {{ usageWords({ value: paths.assumptions.horizon, unit: job.job!.usage.unit }) }}. Expected: price now, and what coming back would cost at those odds. The customer decides.</p>
-            <p v-if="paths.unpriced.length" class="mt-2 border-l-4 border-brass bg-sheet p-2">In no price: {{ paths.unpriced.map((id) => partName(sheet, id)).join(', ') }}. The sheet has no part for it.</p>
-            <p v-if="paths.leftOut.length" class="mt-2 text-note">Not weighed, beyond fifteen parts: {{ paths.leftOut.map((id) => partName(sheet, id)).join(', ') }}.</p>
-            <FrontChart class="mt-4" :paths="paths.paths" :chosen="own?.renew ?? []" :currency="currency" @choose="build([...$event])" />
+            <p class="mt-2 text-note text-faint">
+              Odds that the cover comes off again within
+              {{ usageWords({ value: paths.assumptions.horizon, unit: job.job!.usage.unit }) }}. Expected: price now,
+              and what coming back would cost at those odds. The customer decides.
+            </p>
+            <p v-if="paths.unpriced.length" class="mt-2 border-l-4 border-brass bg-sheet p-2">
+              In no price: {{ paths.unpriced.map((id) => partName(sheet, id)).join(', ') }}. The sheet has no part for
+              it.
+            </p>
+            <p v-if="paths.leftOut.length" class="mt-2 text-note">
+              Not weighed, beyond fifteen parts: {{ paths.leftOut.map((id) => partName(sheet, id)).join(', ') }}.
+            </p>
+            <FrontChart
+              class="mt-4"
+              :paths="paths.paths"
+              :chosen="own?.renew ?? []"
+              :currency="currency"
+              @choose="build([...$event])" />
           </section>
           <div class="space-y-4">
-            <PathBuilder v-if="own" :sheet="sheet" :own="own" :chosen="chosen" :kept="paths.kept" :currency="currency" :way="waysIn(own.way) ?? null" @change="build" />
-            <p v-if="job.record.choice" class="border-l-4 border-brass bg-sheet p-3" data-testid="choice"><b>{{ job.record.choice.by }} chose</b> {{ job.record.choice.renew.map((id) => partName(sheet, id).toLowerCase()).join(', ') || 'nothing to be renewed' }} at {{ money(job.record.choice.price, currency) }}.</p>
-            <button v-if="own && bench.by" type="button" class="act-main w-full" :disabled="same(advised ?? ['-'], own.renew)" data-testid="advise" @click="advise">{{ same(advised ?? ['-'], own.renew) ? 'This is what we advise' : 'Advise this path' }}</button>
+            <PathBuilder
+              v-if="own"
+              :sheet="sheet"
+              :own="own"
+              :chosen="chosen"
+              :kept="paths.kept"
+              :currency="currency"
+              :way="waysIn(own.way) ?? null"
+              @change="build" />
+            <p v-if="job.record.choice" class="border-l-4 border-brass bg-sheet p-3" data-testid="choice">
+              <b>{{ job.record.choice.by }} chose</b>
+              {{
+                job.record.choice.renew.map((id) => partName(sheet, id).toLowerCase()).join(', ') ||
+                'nothing to be renewed'
+              }}
+              at {{ money(job.record.choice.price, currency) }}.
+            </p>
+            <button
+              v-if="own && bench.by"
+              type="button"
+              class="act-main w-full"
+              :disabled="same(advised ?? ['-'], own.renew)"
+              data-testid="advise"
+              @click="advise">
+              {{ same(advised ?? ['-'], own.renew) ? 'This is what we advise' : 'Advise this path' }}
+            </button>
           </div>
         </div>
         <ClientOnly><PricingSheet :paths="paths" class="mt-6" /></ClientOnly>

@@ -17,7 +17,10 @@ import { lengthWords } from '../../../units'
 import { largeNumberOf } from '../../../components/bench/draft'
 import FaultNote from '../../../components/parts/FaultNote.vue'
 
-/** Station 10: before and after on one page, what the running engine shows, the closing estimate, and when it is looked at again. */
+/**
+ * Station 10: before and after on one page, what the running engine shows, the closing estimate, and when it is looked
+ * at again.
+ */
 const job = useJob()
 const bench = useBench()
 const mine = computed(() => bench.by !== '')
@@ -30,28 +33,82 @@ const closing = computed(() => {
 const proofs = computed(() => job.record.rebuilt.filter(({ round }) => round === 'proof'))
 
 /** Each line of the check before the repair, after it, and of the running engine. */
-const rows = computed(() => rebuild.value.checks.map(({ expected, turned, state }) => {
-  const { kind, target, from, to, value, within } = expected
-  const running = proofs.value.findLast(({ reading }) => reading.kind === kind && partOf(reading) === target)?.reading ?? null
-  const before = kind === 'camLag' ? lagWords(job.assessment!.cams[target]!.lag.mean) : kind === 'extension' ? lengthWords(job.assessment!.tensioners[target]!.extension.read ?? job.assessment!.tensioners[target]!.extension.predicted, 1) : countedBefore(target, from!, to!)
-  const should = kind === 'linkCount' ? `${value} links` : kind === 'extension' ? `${lengthWords(value, 1)} ±${fixDigits(within, 1)}` : `${lagWords(value)} ±${fixDigits(within, 1)}°`
-  return { key: [kind, target, from, to].join(), name: kind === 'linkCount' ? `${partName(sheet.value, from!)} to ${partName(sheet.value, to!)}` : partName(sheet.value, target), before, should, after: turned ? readingWords(turned) : 'not read', running: running ? readingWords(running) : '', state }
-}))
+const rows = computed(() =>
+  rebuild.value.checks.map(({ expected, turned, state }) => {
+    const { kind, target, from, to, value, within } = expected
+    const running =
+      proofs.value.findLast(({ reading }) => reading.kind === kind && partOf(reading) === target)?.reading ?? null
+    const before =
+      kind === 'camLag'
+        ? lagWords(job.assessment!.cams[target]!.lag.mean)
+        : kind === 'extension'
+          ? lengthWords(
+              job.assessment!.tensioners[target]!.extension.read ??
+                job.assessment!.tensioners[target]!.extension.predicted,
+              1
+            )
+          : countedBefore(target, from!, to!)
+    const should =
+      kind === 'linkCount'
+        ? `${value} links`
+        : kind === 'extension'
+          ? `${lengthWords(value, 1)} ±${fixDigits(within, 1)}`
+          : `${lagWords(value)} ±${fixDigits(within, 1)}°`
+    return {
+      key: [kind, target, from, to].join(),
+      name:
+        kind === 'linkCount'
+          ? `${partName(sheet.value, from!)} to ${partName(sheet.value, to!)}`
+          : partName(sheet.value, target),
+      before,
+      should,
+      after: turned ? readingWords(turned) : 'not read',
+      running: running ? readingWords(running) : '',
+      state
+    }
+  })
+)
 
 function countedBefore(chain: string, from: string, to: string): string {
-  const read = job.record.readings.findLast((r) => r.kind === 'linkCount' && r.chain === chain && r.from === from && r.to === to)
+  const read = job.record.readings.findLast(
+    (r) => r.kind === 'linkCount' && r.chain === chain && r.from === from && r.to === to
+  )
   return read ? readingWords(read) : 'not counted'
 }
 
 const form = ref({ date: '', usage: '', stopGap: false, note: '' })
 const fault = ref('')
-watch(() => job.record.check, (check) => (form.value = { date: check?.date ?? '', usage: check?.usage === undefined ? '' : String(check.usage), stopGap: check?.stopGap ?? false, note: check?.note ?? '' }), { immediate: true })
+watch(
+  () => job.record.check,
+  (check) =>
+    (form.value = {
+      date: check?.date ?? '',
+      usage: check?.usage === undefined ? '' : String(check.usage),
+      stopGap: check?.stopGap ?? false,
+      note: check?.note ?? ''
+    }),
+  { immediate: true }
+)
 
 function keepCheck() {
   const { date, usage, stopGap, note } = form.value
   const at = usage.trim() === '' ? undefined : largeNumberOf(usage)
-  fault.value = at === null || (at !== undefined && at <= job.job!.usage.value) ? `Write the ${USAGE_UNITS[job.job!.usage.unit]} at which it is looked at, above ${Math.round(job.job!.usage.value)}.` : !date && at === undefined ? 'Name a date, or the usage.' : stopGap && !date ? 'A stop-gap needs a date: it is no repair.' : ''
-  if (!fault.value) job.put({ type: 'check', stopGap, ...(date ? { date } : {}), ...(at === undefined ? {} : { usage: at! }), ...(note.trim() ? { note: note.trim() } : {}) })
+  fault.value =
+    at === null || (at !== undefined && at <= job.job!.usage.value)
+      ? `Write the ${USAGE_UNITS[job.job!.usage.unit]} at which it is looked at, above ${Math.round(job.job!.usage.value)}.`
+      : !date && at === undefined
+        ? 'Name a date, or the usage.'
+        : stopGap && !date
+          ? 'A stop-gap needs a date: it is no repair.'
+          : ''
+  if (!fault.value)
+    job.put({
+      type: 'check',
+      stopGap,
+      ...(date ? { date } : {}),
+      ...(at === undefined ? {} : { usage: at! }),
+      ...(note.trim() ? { note: note.trim() } : {})
+    })
 }
 const close = () => job.put({ type: 'state', state: 'closed' })
 </script>
@@ -59,35 +116,116 @@ const close = () => job.put({ type: 'state', state: 'closed' })
 <template>
   <div>
     <JobBar :says="`proof, ${usageWords(job.job!.usage)}`" />
-    <main class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_400px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
+    <main
+      class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_400px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
       <div class="space-y-4">
         <section class="bg-sheet p-4" data-testid="before-after">
           <h2 class="text-lg font-bold">Before and after</h2>
           <table class="w-full text-left">
-            <thead><tr class="border-b border-rule text-note text-faint"><th class="py-1 font-normal" /><th class="font-normal">As found</th><th class="font-normal">Should read</th><th class="font-normal">After two turns</th><th class="font-normal">Running</th></tr></thead>
-            <tbody><tr v-for="row in rows" :key="row.key" class="border-b border-rule/50"><td class="py-1 pr-2">{{ row.name }}</td><td class="figure pr-2 font-normal">{{ row.before }}</td><td class="figure pr-2 font-normal">{{ row.should }}</td><td class="figure pr-2" :class="row.state === 'differs' ? 'text-renew' : ''">{{ row.after }}</td><td class="figure font-normal">{{ row.running }}</td></tr></tbody>
+            <thead>
+              <tr class="border-b border-rule text-note text-faint">
+                <th class="py-1 font-normal" />
+                <th class="font-normal">As found</th>
+                <th class="font-normal">Should read</th>
+                <th class="font-normal">After two turns</th>
+                <th class="font-normal">Running</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in rows" :key="row.key" class="border-b border-rule/50">
+                <td class="py-1 pr-2">{{ row.name }}</td>
+                <td class="figure pr-2 font-normal">{{ row.before }}</td>
+                <td class="figure pr-2 font-normal">{{ row.should }}</td>
+                <td class="figure pr-2" :class="row.state === 'differs' ? 'text-renew' : ''">{{ row.after }}</td>
+                <td class="figure font-normal">{{ row.running }}</td>
+              </tr>
+            </tbody>
           </table>
         </section>
         <section class="bg-sheet p-4" data-testid="closing">
           <h2 class="text-lg font-bold">The rebuilt drive, from what was read on it</h2>
-          <div v-if="closing" class="max-w-md"><StretchLine v-for="chain in sheet.chains" :key="chain.id" :name="chain.name" :elongation="closing.chains[chain.id]!.elongation" :limit="limitFor(sheet, 'elongation', chain.id)" named /></div>
-          <p v-else>Nothing has been read on it yet: marks, counts and extension are read at the build-up, deviations here.</p>
+          <div v-if="closing" class="max-w-md">
+            <StretchLine
+              v-for="chain in sheet.chains"
+              :key="chain.id"
+              :name="chain.name"
+              :elongation="closing.chains[chain.id]!.elongation"
+              :limit="limitFor(sheet, 'elongation', chain.id)"
+              named />
+          </div>
+          <p v-else>
+            Nothing has been read on it yet: marks, counts and extension are read at the build-up, deviations here.
+          </p>
         </section>
-        <section class="bg-sheet p-4"><h2 class="text-lg font-bold">Cam deviation of the running engine</h2><ScanPane rebuilt /></section>
+        <section class="bg-sheet p-4">
+          <h2 class="text-lg font-bold">Cam deviation of the running engine</h2>
+          <ScanPane rebuilt />
+        </section>
       </div>
       <div class="space-y-4">
-        <p v-if="!rebuild.ready" class="border-l-8 border-hazard bg-sheet p-3" data-testid="not-ready"><b>The build-up holds the engine:</b> {{ rebuild.holds.filter(({ released }) => !released).length }} {{ rebuild.holds.filter(({ released }) => !released).length === 1 ? 'hold is' : 'holds are' }} open. Do not start it.</p>
-        <section class="bg-sheet px-4 py-3"><h2 class="text-lg font-bold">Running</h2><ul><TaskRow v-for="task in PROOF_TASKS" :key="task.id" :sheet="sheet" :task="task" :done="job.record.tasks.get(task.id) ?? null" :may-tick="mine && rebuild.ready" @set="(state, more) => job.put({ type: 'task', task: task.id, state, ...more })" /></ul></section>
+        <p v-if="!rebuild.ready" class="border-l-8 border-hazard bg-sheet p-3" data-testid="not-ready">
+          <b>The build-up holds the engine:</b> {{ rebuild.holds.filter(({ released }) => !released).length }}
+          {{ rebuild.holds.filter(({ released }) => !released).length === 1 ? 'hold is' : 'holds are' }} open. Do not
+          start it.
+        </p>
+        <section class="bg-sheet px-4 py-3">
+          <h2 class="text-lg font-bold">Running</h2>
+          <ul>
+            <TaskRow
+              v-for="task in PROOF_TASKS"
+              :key="task.id"
+              :sheet="sheet"
+              :task="task"
+              :done="job.record.tasks.get(task.id) ?? null"
+              :may-tick="mine && rebuild.ready"
+              @set="(state, more) => job.put({ type: 'task', task: task.id, state, ...more })" />
+          </ul>
+        </section>
         <form class="space-y-2 bg-sheet p-4" data-testid="next-check" novalidate @submit.prevent="keepCheck">
           <h2 class="text-lg font-bold">Looked at again</h2>
-          <p v-if="job.record.check" class="text-body">{{ job.record.check.stopGap ? 'Stop-gap: ' : '' }}{{ [job.record.check.date, job.record.check.usage === undefined ? '' : usageWords({ value: job.record.check.usage, unit: job.job!.usage.unit })].filter(Boolean).join(', or at ') }} ({{ job.record.check.by }}, <WhenAt :at="job.record.check.at" />). <a :href="`/api/jobs/${job.id}/check.ics`" download class="underline decoration-brass underline-offset-2">Into a calendar</a></p>
-          <div class="grid grid-cols-2 gap-2"><label><span class="label">On</span><input v-model="form.date" type="date" class="field"></label><label><span class="label">Or at, {{ USAGE_UNITS[job.job!.usage.unit] }}</span><input v-model="form.usage" class="figure field" inputmode="decimal" maxlength="9"></label></div>
-          <label class="flex min-h-11 items-center gap-3"><input v-model="form.stopGap" type="checkbox" class="size-6 accent-ink">This was a stop-gap, no repair</label>
-          <label class="block"><span class="label">What to look at</span><input v-model="form.note" class="field" maxlength="1000"></label>
+          <p v-if="job.record.check" class="text-body">
+            {{ job.record.check.stopGap ? 'Stop-gap: ' : ''
+            }}{{
+              [
+                job.record.check.date,
+                job.record.check.usage === undefined
+                  ? ''
+                  : usageWords({ value: job.record.check.usage, unit: job.job!.usage.unit })
+              ]
+                .filter(Boolean)
+                .join(', or at ')
+            }}
+            ({{ job.record.check.by }}, <WhenAt :at="job.record.check.at" />).
+            <a :href="`/api/jobs/${job.id}/check.ics`" download class="underline decoration-brass underline-offset-2"
+              >Into a calendar</a
+            >
+          </p>
+          <div class="grid grid-cols-2 gap-2">
+            <label><span class="label">On</span><input v-model="form.date" type="date" class="field" /></label
+            ><label
+              ><span class="label">Or at, {{ USAGE_UNITS[job.job!.usage.unit] }}</span
+              ><input v-model="form.usage" class="figure field" inputmode="decimal" maxlength="9"
+            /></label>
+          </div>
+          <label class="flex min-h-11 items-center gap-3"
+            ><input v-model="form.stopGap" type="checkbox" class="size-6 accent-ink" />This was a stop-gap, no
+            repair</label
+          >
+          <label class="block"
+            ><span class="label">What to look at</span><input v-model="form.note" class="field" maxlength="1000"
+          /></label>
           <FaultNote v-if="fault" class="text-note">{{ fault }}</FaultNote>
           <button type="submit" class="act w-full" :disabled="!mine">Keep</button>
         </form>
-        <button v-if="mine" type="button" class="act-main w-full" :disabled="!rebuild.ready || job.record.state === 'closed'" data-testid="close-job" @click="close">{{ job.record.state === 'closed' ? 'Closed' : 'Close the job' }}</button>
+        <button
+          v-if="mine"
+          type="button"
+          class="act-main w-full"
+          :disabled="!rebuild.ready || job.record.state === 'closed'"
+          data-testid="close-job"
+          @click="close">
+          {{ job.record.state === 'closed' ? 'Closed' : 'Close the job' }}
+        </button>
         <TellAsCase v-if="job.record.state === 'closed'" :job="job.id" :complaint="job.job!.complaint" />
       </div>
     </main>

@@ -13,10 +13,19 @@ const job = useJob()
 const outbox = useOutbox()
 const { data, error, refresh } = await useFetch<DrawnReport>(() => `/api/jobs/${job.id}/report`, { deep: false })
 // What waits on this device reaches the report once it is kept.
-watch(() => outbox.waiting.length, (now, before) => { if (now < before) void refresh() })
+watch(
+  () => outbox.waiting.length,
+  (now, before) => {
+    if (now < before) void refresh()
+  }
+)
 const files = [
-  { href: 'report.pdf?paper=a4', label: 'PDF, A4' }, { href: 'report.pdf?paper=letter', label: 'PDF, letter' }, { href: 'export', label: 'Whole job' },
-  { href: 'readings.csv', label: 'Readings, CSV' }, { href: 'map.svg', label: 'Map, SVG' }, { href: 'assessment', label: 'Assessment, JSON' }
+  { href: 'report.pdf?paper=a4', label: 'PDF, A4' },
+  { href: 'report.pdf?paper=letter', label: 'PDF, letter' },
+  { href: 'export', label: 'Whole job' },
+  { href: 'readings.csv', label: 'Readings, CSV' },
+  { href: 'map.svg', label: 'Map, SVG' },
+  { href: 'assessment', label: 'Assessment, JSON' }
 ]
 </script>
 
@@ -24,13 +33,27 @@ const files = [
   <div>
     <JobBar says="the customer's report" />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
-    <main v-else-if="data" class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_340px] gap-8 px-6 py-6 max-lg:grid-cols-1 max-md:px-2">
-      <div class="bg-sheet p-6"><ReportView :report="data.report" :map="data.map" :photo="(id) => `/api/photos/${id}`" /></div>
+    <main
+      v-else-if="data"
+      class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_340px] gap-8 px-6 py-6 max-lg:grid-cols-1 max-md:px-2">
+      <div class="bg-sheet p-6">
+        <ReportView :report="data.report" :map="data.map" :photo="(id) => `/api/photos/${id}`" />
+      </div>
       <aside class="space-y-4">
         <ClientOnly><SharePanel :job-id="job.id" /></ClientOnly>
         <section class="bg-sheet p-4" aria-label="Files">
           <h2 class="label mb-1">On paper and as files</h2>
-          <ul class="grid grid-cols-2 gap-1"><li v-for="file in files" :key="file.href"><a :href="`/api/jobs/${job.id}/${file.href}`" class="act flex items-center" :target="file.href.startsWith('report') ? '_blank' : undefined" :download="file.href.startsWith('report') ? undefined : ''">{{ file.label }}</a></li></ul>
+          <ul class="grid grid-cols-2 gap-1">
+            <li v-for="file in files" :key="file.href">
+              <a
+                :href="`/api/jobs/${job.id}/${file.href}`"
+                class="act flex items-center"
+                :target="file.href.startsWith('report') ? '_blank' : undefined"
+                :download="file.href.startsWith('report') ? undefined : ''"
+                >{{ file.label }}</a
+              >
+            </li>
+          </ul>
         </section>
       </aside>
     </main>

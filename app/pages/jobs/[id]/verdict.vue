@@ -19,14 +19,27 @@ import FaultNote from '../../../components/parts/FaultNote.vue'
 const job = useJob()
 const bench = useBench()
 
-const calls = computed(() => heldCalls(job.assessment!.calls, job.record.overrules).sort((a, b) => SEVERITY.indexOf(b.holds) - SEVERITY.indexOf(a.holds)))
+const calls = computed(() =>
+  heldCalls(job.assessment!.calls, job.record.overrules).sort(
+    (a, b) => SEVERITY.indexOf(b.holds) - SEVERITY.indexOf(a.holds)
+  )
+)
 /** The map shows the calls as they hold. */
-const asHeld = computed(() => ({ ...job.assessment!, calls: calls.value.map((call) => ({ part: call.part, call: call.holds, reasons: call.reasons })) }))
-const sentences = computed(() => plainVerdict(job.job!.sheet, job.assessment!).map((statement) => sayStatement(statement, namesOf(job.job!.sheet))))
-const atOdds = computed(() => job.assessment!.readings.filter((r) => r.atOdds).flatMap(({ id, predicted }) => {
-  const reading = job.readingById(id)
-  return reading ? [{ reading, predicted }] : []
+const asHeld = computed(() => ({
+  ...job.assessment!,
+  calls: calls.value.map((call) => ({ part: call.part, call: call.holds, reasons: call.reasons }))
 }))
+const sentences = computed(() =>
+  plainVerdict(job.job!.sheet, job.assessment!).map((statement) => sayStatement(statement, namesOf(job.job!.sheet)))
+)
+const atOdds = computed(() =>
+  job
+    .assessment!.readings.filter((r) => r.atOdds)
+    .flatMap(({ id, predicted }) => {
+      const reading = job.readingById(id)
+      return reading ? [{ reading, predicted }] : []
+    })
+)
 const atBench = computed(() => `/jobs/${job.id}`)
 const school = computed({
   get: () => job.record.school,
@@ -40,25 +53,62 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
 <template>
   <div>
     <JobBar :says="`verdict, ${usageWords(job.job!.usage)}`" />
-    <main class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_440px] gap-8 px-6 py-6 max-lg:grid-cols-1 max-md:px-2">
+    <main
+      class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_440px] gap-8 px-6 py-6 max-lg:grid-cols-1 max-md:px-2">
       <div>
         <h2 class="sr-only">What happened</h2>
-        <p v-for="sentence in sentences" :key="sentence" class="text-xl leading-snug" data-testid="plain">{{ sentence }}</p>
+        <p v-for="sentence in sentences" :key="sentence" class="text-xl leading-snug" data-testid="plain">
+          {{ sentence }}
+        </p>
         <FaultNote v-if="job.failed" class="mt-2">{{ job.failed }}</FaultNote>
         <section v-if="atOdds.length" class="mt-4 border-l-4 border-brass bg-sheet p-3" data-testid="at-odds">
           <h2 class="font-bold">At odds with the rest: measure again</h2>
-          <ul><li v-for="{ reading, predicted } in atOdds" :key="reading.id">{{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}; the other readings imply <span class="figure">{{ predicted === null ? '' : readingWords({ ...reading, value: Number(predicted.toFixed(2)) } as typeof reading) }}</span></li></ul>
+          <ul>
+            <li v-for="{ reading, predicted } in atOdds" :key="reading.id">
+              {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}; the other readings imply
+              <span class="figure">{{
+                predicted === null
+                  ? ''
+                  : readingWords({ ...reading, value: Number(predicted.toFixed(2)) } as typeof reading)
+              }}</span>
+            </li>
+          </ul>
         </section>
         <h2 class="mt-6 mb-2 label">Calls, part by part</h2>
-        <PartVerdict v-for="call in calls" :key="call.part" :sheet="job.job!.sheet" :call="call" :readings="job.record.readings" :photos="job.record.photos" :bench="atBench" :may-overrule="bench.by !== ''" @overrule="(to, reason) => overrule(call, to, reason)" @take-back="leaveToReadings(call)" />
-        <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-note"><b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. The customer decides what is done. {{ job.job!.sheet.note }}</p>
+        <PartVerdict
+          v-for="call in calls"
+          :key="call.part"
+          :sheet="job.job!.sheet"
+          :call="call"
+          :readings="job.record.readings"
+          :photos="job.record.photos"
+          :bench="atBench"
+          :may-overrule="bench.by !== ''"
+          @overrule="(to, reason) => overrule(call, to, reason)"
+          @take-back="leaveToReadings(call)" />
+        <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-note">
+          <b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and
+          qualified practice come first. The customer decides what is done. {{ job.job!.sheet.note }}
+        </p>
       </div>
       <div class="space-y-4">
         <ClientOnly>
           <SchoolPicker v-if="bench.by" v-model="school" />
-          <p v-else class="border-l-4 border-brass bg-sheet p-3">Judged {{ SCHOOL_WORDS[job.record.school].name.toLowerCase() }}. Choose who is at the bench to judge under another school.</p>
+          <p v-else class="border-l-4 border-brass bg-sheet p-3">
+            Judged {{ SCHOOL_WORDS[job.record.school].name.toLowerCase() }}. Choose who is at the bench to judge under
+            another school.
+          </p>
         </ClientOnly>
-        <div class="h-[440px] bg-plate"><ClientOnly><DriveMap :sheet="job.job!.sheet" :corrections="job.corrections" :assessment="asHeld" :readings="job.record.readings" narrow /></ClientOnly></div>
+        <div class="h-[440px] bg-plate">
+          <ClientOnly
+            ><DriveMap
+              :sheet="job.job!.sheet"
+              :corrections="job.corrections"
+              :assessment="asHeld"
+              :readings="job.record.readings"
+              narrow
+          /></ClientOnly>
+        </div>
         <ClientOnly><SignOff /><OtherSchools /></ClientOnly>
       </div>
     </main>

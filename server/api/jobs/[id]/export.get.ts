@@ -12,6 +12,10 @@ export default route(async (event) => {
   const { form } = checkInput(schema, getQuery(event), told('json-or-lines'))
   const { name, lines, pieces } = await exportText(readParam(event, 'id'), form)
   setResponseHeader(event, 'Content-Type', lines ? 'application/x-ndjson' : 'application/json')
-  setResponseHeader(event, 'Content-Disposition', `attachment; filename="${name}.umbrette-job.${lines ? 'ndjson' : 'json'}"`)
+  setResponseHeader(
+    event,
+    'Content-Disposition',
+    `attachment; filename="${name}.umbrette-job.${lines ? 'ndjson' : 'json'}"`
+  )
   return Readable.from(pieces)
 })

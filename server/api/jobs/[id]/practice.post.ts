@@ -3,7 +3,11 @@ import { sayOfCheck, shape, text, words } from '../../../../core/check'
 import { keepJobAsCase } from '../../../store/practice'
 import { checkInput, readParam, readJson, route } from '../../../utils/route'
 
-const schema = shape({ title: words(120, told('case-title')), complaint: text(4000), by: words(80, told('who-tells')) }).required(sayOfCheck('object'))
+const schema = shape({
+  title: words(120, told('case-title')),
+  complaint: text(4000),
+  by: words(80, told('who-tells'))
+}).required(sayOfCheck('object'))
 
 export default route(async (event) => {
   const { title, complaint = '', by } = checkInput(schema, await readJson(event), told('not-told-as-case'))

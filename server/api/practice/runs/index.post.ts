@@ -6,8 +6,12 @@ import { isUuid } from '../../../store/jobs'
 import { checkInput, readJson, route } from '../../../utils/route'
 
 const schema = shape({
-  id: text(64).required(needed).test('uuid', told('a-uuid'), (value) => value === undefined || isUuid(value)),
-  by: words(80, told('who-practised')), case: text(64).required(needed), moves: mixed().required(needed)
+  id: text(64)
+    .required(needed)
+    .test('uuid', told('a-uuid'), (value) => value === undefined || isUuid(value)),
+  by: words(80, told('who-practised')),
+  case: text(64).required(needed),
+  moves: mixed().required(needed)
 }).required(sayOfCheck('object'))
 
 /** Moves of a long case come to some hundred kB. */

@@ -3,7 +3,9 @@ import { needed, sayOfCheck, shape, whole, words } from '../../../../../core/che
 import { createShare } from '../../../../store/shares'
 import { checkInput, readParam, readJson, route } from '../../../../utils/route'
 
-const schema = shape({ by: words(80, told('who')), days: whole(1, 365).required(needed) }).required(sayOfCheck('object'))
+const schema = shape({ by: words(80, told('who')), days: whole(1, 365).required(needed) }).required(
+  sayOfCheck('object')
+)
 
 export default route(async (event) => {
   const { by, days } = checkInput(schema, await readJson(event), told('who-shares'))
