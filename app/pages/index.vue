@@ -19,6 +19,7 @@ import { useOutbox } from '../stores/outbox'
 import { STATE_WORDS, WAITS_WORDS } from '../words'
 import FaultNote from '../components/parts/FaultNote.vue'
 import PagerRow from '../components/parts/PagerRow.vue'
+import Field from '../components/parts/Field.vue'
 
 /** Opened now and then: kept out of what every page loads ahead. */
 const CloseJob = defineAsyncComponent(() => import('../components/board/CloseJob.vue'))
@@ -131,16 +132,15 @@ function takeBack() {
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-3 flex flex-wrap items-end gap-3">
         <h1 class="text-2xl font-bold">{{ STATE_WORDS[state].title }}</h1>
-        <label class="ml-auto w-72"
-          ><span class="sr-only">Search jobs</span
-          ><input
-            v-model="typed"
-            type="search"
-            class="field"
-            placeholder="Search jobs, vehicles, engines"
-            maxlength="200"
-            data-testid="search"
-        /></label>
+        <Field
+          v-model="typed"
+          label="Search jobs"
+          silent
+          class="ml-auto w-72"
+          type="search"
+          placeholder="Search jobs, vehicles, engines"
+          maxlength="200"
+          data-testid="search" />
         <ImportJob @made="enter" />
         <button type="button" class="act-main" @click="asking = making = true">New job</button>
       </div>

@@ -8,6 +8,8 @@ import ProblemNote from '../components/parts/ProblemNote.vue'
 import TopBar from '../components/parts/TopBar.vue'
 import { shownUsage } from '../units'
 import { fixDigits, usageWords, USAGE_UNITS } from '../words'
+import Panel from '../components/parts/Panel.vue'
+import FigureTable from '../components/parts/FigureTable.vue'
 
 /** What the workshop's jobs teach: how fast chains stretch, whether first estimates held, and what came back. */
 const { data, error, refresh } = await useFetch<Learnt>('/api/learnt', { deep: false })
@@ -44,11 +46,7 @@ const verdict = computed(() => {
       <h1 class="mb-3 text-2xl font-bold">What the jobs have taught</h1>
       <div class="grid grid-cols-[minmax(0,1fr)_460px] gap-6 max-lg:grid-cols-1">
         <div class="space-y-4">
-          <section
-            v-for="type in data.types"
-            :key="type.sheet + type.unit"
-            class="bg-sheet p-4"
-            data-testid="type-rate">
+          <Panel v-for="type in data.types" :key="type.sheet + type.unit" data-testid="type-rate">
             <h2 class="text-lg font-bold">
               {{ type.sheet }}<span class="text-body font-normal text-faint">, {{ perWords(type.unit) }}</span>
             </h2>
@@ -58,67 +56,50 @@ const verdict = computed(() => {
               <span class="figure">{{ rateWords(type.over.low, type.unit) }}</span> and
               <span class="figure">{{ rateWords(type.over.high, type.unit) }}</span>.
             </p>
-            <table class="mt-1 w-full text-left text-body">
-              <thead>
-                <tr class="border-b border-rule text-faint">
-                  <th class="py-1 font-normal">Engine</th>
-                  <th class="font-normal">Rate, 90 %</th>
-                  <th class="pr-3 font-normal">Points</th>
-                  <th class="pr-2 font-normal">Limit reached at</th>
-                  <th class="font-normal">Tensioner's travel ends at</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr
-                  v-for="engine in type.engines"
-                  :key="engine.vehicleId + engine.chain"
-                  class="border-b border-rule/50">
-                  <td class="py-1 pr-2">
-                    <NuxtLink
-                      :to="`/vehicles/${engine.vehicleId}`"
-                      class="underline decoration-brass underline-offset-2"
-                      >{{ engine.vehicle }}</NuxtLink><span class="text-faint">, {{ engine.chain.toLowerCase() }}</span>
-                  </td>
-                  <td class="figure pr-2">
-                    {{ rateWords(engine.rate.mean, type.unit) }}
-                    <span class="font-normal"
-                      >({{ rateWords(engine.rate.low, type.unit) }} to
-                      {{ rateWords(engine.rate.high, type.unit) }})</span
-                    >
-                  </td>
-                  <td class="figure font-normal">{{ engine.points }}</td>
-                  <td class="figure pr-2 font-normal">
-                    {{ engine.limit ? dueWords(engine.limit, type.unit, engine.seenAt) : 'no limit' }}
-                  </td>
-                  <td class="figure font-normal">
-                    {{ engine.travel ? dueWords(engine.travel, type.unit, engine.seenAt) : 'not by wear' }}
-                  </td>
-                </tr>
-              </tbody>
-            </table>
-          </section>
+            <FigureTable
+              class="mt-1"
+              :heads="['Engine', 'Rate, 90 %', 'Points', 'Limit reached at', 'Tensioner\'s travel ends at']">
+              <tr v-for="engine in type.engines" :key="engine.vehicleId + engine.chain">
+                <td>
+                  <NuxtLink
+                    :to="`/vehicles/${engine.vehicleId}`"
+                    class="underline decoration-brass underline-offset-2"
+                    >{{ engine.vehicle }}</NuxtLink><span class="text-faint">, {{ engine.chain.toLowerCase() }}</span>
+                </td>
+                <td class="figure">
+                  {{ rateWords(engine.rate.mean, type.unit) }}
+                  <span class="font-normal"
+                    >({{ rateWords(engine.rate.low, type.unit) }} to {{ rateWords(engine.rate.high, type.unit) }})</span
+                  >
+                </td>
+                <td class="figure font-normal">{{ engine.points }}</td>
+                <td class="figure font-normal">
+                  {{ engine.limit ? dueWords(engine.limit, type.unit, engine.seenAt) : 'no limit' }}
+                </td>
+                <td class="figure font-normal">
+                  {{ engine.travel ? dueWords(engine.travel, type.unit, engine.seenAt) : 'not by wear' }}
+                </td>
+              </tr>
+            </FigureTable>
+          </Panel>
           <p v-if="data.types.length === 0" class="bg-sheet p-6">No chain has been measured on a known vehicle yet.</p>
         </div>
         <div class="space-y-4">
-          <section class="bg-sheet p-4" data-testid="calibration">
-            <h2 class="text-lg font-bold">Did first estimates hold?</h2>
+          <Panel title="Did first estimates hold?" data-testid="calibration">
             <p>{{ verdict }}</p>
             <CalibrationChart v-if="data.calibration.length" :points="data.calibration" />
-          </section>
-          <section class="bg-sheet p-4" data-testid="came-back">
-            <h2 class="text-lg font-bold">What came back</h2>
+          </Panel>
+          <Panel title="What came back" data-testid="came-back">
             <p class="text-note text-faint">
               Parts of closed jobs whose engine was seen again, and how many were condemned then.
             </p>
-            <table class="w-full text-left">
-              <tbody>
-                <tr v-for="row in data.cameBack" :key="row.call" class="border-b border-rule/50">
-                  <td class="py-1"><CallMark :call="row.call" :size="18" /></td>
-                  <td class="figure">{{ row.back }} of {{ row.parts }}</td>
-                </tr>
-              </tbody>
-            </table>
-          </section>
+            <FigureTable>
+              <tr v-for="row in data.cameBack" :key="row.call">
+                <td><CallMark :call="row.call" :size="18" /></td>
+                <td class="figure">{{ row.back }} of {{ row.parts }}</td>
+              </tr>
+            </FigureTable>
+          </Panel>
         </div>
       </div>
     </main>

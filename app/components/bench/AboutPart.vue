@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useJob } from '../../stores/job'
 import { USAGE_UNITS } from '../../words'
 import { largeNumberOf } from './draft'
-import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 
 /**
  * What is known of a fitted part: its design and make, and since when it is in. New is not good: it rules nothing out.
@@ -54,22 +54,15 @@ function save() {
         Superseded: {{ s.design }}. {{ s.onSight ? 'Renewed on sight' : 'Its readings decide' }} ({{ s.source }}).
       </li>
     </ul>
-    <label class="block"
-      ><span class="label">Design or part mark</span><input v-model="form.design" class="field mt-1" maxlength="200"
-    /></label>
-    <label class="block"
-      ><span class="label">Make</span><input v-model="form.make" class="field mt-1" maxlength="120"
-    /></label>
-    <label class="block"
-      ><span class="label">Fitted at, {{ unit }} (empty: came with the engine)</span
-      ><input
-        v-model="form.fittedAt"
-        class="figure field mt-1"
-        inputmode="decimal"
-        maxlength="12"
-        :aria-invalid="!!fault"
-    /></label>
-    <FaultNote v-if="fault">{{ fault }}</FaultNote>
+    <Field v-model="form.design" label="Design or part mark" maxlength="200" />
+    <Field v-model="form.make" label="Make" maxlength="120" />
+    <Field
+      v-model="form.fittedAt"
+      :label="`Fitted at, ${unit} (empty: came with the engine)`"
+      figure
+      inputmode="decimal"
+      maxlength="12"
+      :fault="fault" />
     <button type="submit" class="act-main w-full">Save</button>
     <p class="text-note text-faint">
       A part renewed before is not thereby good: what was done earlier rules nothing out.

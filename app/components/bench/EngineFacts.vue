@@ -7,6 +7,7 @@ import { toStored, fromStored, units } from '../../units'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import { numberOf } from './draft'
 import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 
 /** What shifts readings as much as wear does, asked once: a skimmed head, offset keys, the engine's temperature. */
 const job = useJob()
@@ -83,20 +84,23 @@ function save() {
 <template>
   <form class="space-y-3" novalidate @submit.prevent="save">
     <p class="text-note">As large as wear, so asked once: leave empty what does not apply.</p>
-    <label v-for="bank in banks" :key="bank" class="block"
-      ><span class="label"
-        >Head or block face skimmed, {{ banks.length > 1 ? `bank ${bank}, ` : '' }}{{ units.length }}</span
-      ><input v-model="form.skim[bank]" class="figure field mt-1" inputmode="decimal" maxlength="8"
-    /></label>
-    <label v-for="sprocket in keyed" :key="sprocket.id" class="block"
-      ><span class="label"
-        >Offset key at {{ partName(sheet, sprocket.id).toLowerCase() }}, crank degrees (minus: early)</span
-      ><input v-model="form.keys[sprocket.id]" class="figure field mt-1" inputmode="decimal" maxlength="8"
-    /></label>
-    <label class="block"
-      ><span class="label">Engine temperature when read, °C</span
-      ><input v-model="form.celsius" class="figure field mt-1" inputmode="decimal" maxlength="6"
-    /></label>
+    <Field
+      v-for="bank in banks"
+      :key="bank"
+      v-model="form.skim[bank]"
+      :label="`Head or block face skimmed, ${banks.length > 1 ? `bank ${bank}, ` : ''}${units.length}`"
+      figure
+      inputmode="decimal"
+      maxlength="8" />
+    <Field
+      v-for="sprocket in keyed"
+      :key="sprocket.id"
+      v-model="form.keys[sprocket.id]"
+      :label="`Offset key at ${partName(sheet, sprocket.id).toLowerCase()}, crank degrees (minus: early)`"
+      figure
+      inputmode="decimal"
+      maxlength="8" />
+    <Field v-model="form.celsius" label="Engine temperature when read, °C" figure inputmode="decimal" maxlength="6" />
     <ChoiceRow
       v-if="form.celsius.trim()"
       v-model="form.block"

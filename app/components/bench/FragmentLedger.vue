@@ -5,6 +5,7 @@ import { useJob } from '../../stores/job'
 import { partName } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
+import Caution from '../parts/Caution.vue'
 
 /** Every missing piece, and what became of it: found, or accepted in writing by name, before the engine is closed. */
 const job = useJob()
@@ -83,9 +84,9 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
         ><button type="button" class="act flex-1" @click="settle('pieces-accepted')">Accepted in writing</button>
       </div>
     </div>
-    <p class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note">
-      <b>Caution.</b> A piece left behind turns up in the pickup or a sprocket. Look in pan, pickup, and behind the
-      crank sprocket.
-    </p>
+    <Caution
+      >A piece left behind turns up in the pickup or a sprocket. Look in pan, pickup, and behind the crank
+      sprocket.</Caution
+    >
   </section>
 </template>

@@ -5,6 +5,7 @@ import { type DriveSheet, isClock } from '../../../core/sheet'
 import { fixDigits, lagWords } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import { numberOf } from './draft'
+import Field from '../parts/Field.vue'
 
 /**
  * A lag from what is seen: the clock position of the mark, cam degrees, or the crank at a small lift on both flanks.
@@ -85,15 +86,15 @@ function take() {
         maxlength="8"
         @keydown.enter.prevent="take" />
       <div v-else class="grid grid-cols-2 gap-1">
-        <label v-for="[key, label] in FIELDS" :key="key" class="text-note"
-          >{{ label
-          }}<input
-            v-model="lift[key]"
-            class="figure field"
-            inputmode="decimal"
-            maxlength="8"
-            @keydown.enter.prevent="take"
-        /></label>
+        <Field
+          v-for="[key, label] in FIELDS"
+          :key="key"
+          v-model="lift[key]"
+          :label="label"
+          figure
+          inputmode="decimal"
+          maxlength="8"
+          @keydown.enter.prevent="take" />
       </div>
       <p v-if="how === 'lift'" class="mt-1 text-note text-faint">
         Crank angle at the same small lift, on both flanks of the lobe.<template v-if="flanks !== null">

@@ -6,6 +6,7 @@ import { useJob } from '../../stores/job'
 import { usePhotoOutbox } from '../../stores/photoOutbox'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 
 /** Photos of a part: taken or chosen, kept on the device until the server has them, and taken back like any act. */
 const props = defineProps<{ part: string }>()
@@ -52,9 +53,7 @@ async function take(file: File | null | undefined) {
 
 <template>
   <div class="space-y-3">
-    <label class="block"
-      ><span class="label">What it shows</span><input v-model="note" class="field mt-1" maxlength="4000"
-    /></label>
+    <Field v-model="note" label="What it shows" maxlength="4000" />
     <button type="button" class="act-main flex w-full items-center justify-center gap-2" @click="input?.click()">
       <CameraIcon class="size-5" aria-hidden="true" />{{ sending ? 'Sending …' : 'Take or choose a photo' }}
     </button>

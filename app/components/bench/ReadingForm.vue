@@ -16,6 +16,8 @@ import LagHelper from './LagHelper.vue'
 import LinkCounter from './LinkCounter.vue'
 import PlugView from './PlugView.vue'
 import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
+import Caution from '../parts/Caution.vue'
 
 const props = withDefaults(
   defineProps<{
@@ -168,18 +170,14 @@ function save() {
         { value: '3', label: 'three' }
       ]"
       @update:model-value="set('place', $event)" />
-    <div v-if="slot.target.links !== undefined">
-      <label :for="`${id}-links`" class="label">Over how many links</label>
-      <input
-        :id="`${id}-links`"
-        :value="draft.links"
-        class="figure field mt-1"
-        inputmode="numeric"
-        :aria-invalid="fault?.field === 'links'"
-        :aria-describedby="fault?.field === 'links' ? `${id}-links-fault` : undefined"
-        @input="set('links', ($event.target as HTMLInputElement).value)" />
-      <FaultNote v-if="fault?.field === 'links'" :id="`${id}-links-fault`" class="mt-1">{{ fault.message }}</FaultNote>
-    </div>
+    <Field
+      v-if="slot.target.links !== undefined"
+      :model-value="draft.links"
+      label="Over how many links"
+      figure
+      inputmode="numeric"
+      :fault="fault?.field === 'links' ? fault.message : ''"
+      @update:model-value="set('links', String($event))" />
     <ChoiceRow
       v-if="methods.length > 1 && !(draft.inNotches && ratchet)"
       :model-value="draft.method"
@@ -205,15 +203,7 @@ function save() {
         { value: 'no', label: 'No' }
       ]"
       @update:model-value="set('locked', $event)" />
-    <div>
-      <label :for="`${id}-note`" class="label">Note</label>
-      <input
-        :id="`${id}-note`"
-        :value="draft.note"
-        class="field mt-1"
-        maxlength="4000"
-        @input="set('note', ($event.target as HTMLInputElement).value)" />
-    </div>
+    <Field :model-value="draft.note" label="Note" maxlength="4000" @update:model-value="set('note', String($event))" />
     <ClientOnly>
       <ChoiceRow v-if="!by" v-model="by" label="Who is at the bench?" :options="whose" />
     </ClientOnly>
@@ -224,8 +214,6 @@ function save() {
       </button>
       <button v-if="correcting" type="button" class="act" @click="emit('cancel')">Cancel</button>
     </div>
-    <p v-if="CAUTIONS[slot.kind]" class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note">
-      <b>Caution.</b> {{ CAUTIONS[slot.kind] }}
-    </p>
+    <Caution v-if="CAUTIONS[slot.kind]">{{ CAUTIONS[slot.kind] }}</Caution>
   </form>
 </template>

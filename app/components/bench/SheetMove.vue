@@ -13,6 +13,7 @@ import { useBench } from '../../stores/bench'
 import { useJob } from '../../stores/job'
 import { CALL_WORDS, partName, percent } from '../../words'
 import FaultNote from '../parts/FaultNote.vue'
+import FigureTable from '../parts/FigureTable.vue'
 
 /**
  * A newer revision of the job's sheet: what changes in it, what that does to the estimate and the calls, and the move
@@ -81,29 +82,13 @@ function move() {
         }}<template v-if="newer.revisions[0]!.note">: {{ newer.revisions[0]!.note }}</template>
       </p>
       <div class="mt-3 max-h-64 overflow-auto">
-        <table class="w-full text-left text-body">
-          <caption class="sr-only">
-            What changes in the sheet
-          </caption>
-          <thead>
-            <tr class="border-b border-rule text-faint">
-              <th class="font-normal">In the sheet</th>
-              <th class="font-normal">Was</th>
-              <th class="font-normal">Becomes</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="change in changes"
-              :key="change.place"
-              class="border-b border-rule/50"
-              data-testid="sheet-change">
-              <td class="py-1 pr-3">{{ change.place }}</td>
-              <td class="figure pr-3 font-normal">{{ change.was ?? '—' }}</td>
-              <td class="figure">{{ change.is ?? '—' }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable caption="What changes in the sheet" :heads="['In the sheet', 'Was', 'Becomes']">
+          <tr v-for="change in changes" :key="change.place" data-testid="sheet-change">
+            <td>{{ change.place }}</td>
+            <td class="figure font-normal">{{ change.was ?? '—' }}</td>
+            <td class="figure">{{ change.is ?? '—' }}</td>
+          </tr>
+        </FigureTable>
       </div>
       <div v-if="lost.length" class="mt-3 border-l-4 border-renew p-3" role="alert">
         <p class="font-bold">The job cannot move as it is. The newer sheet</p>

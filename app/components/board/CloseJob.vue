@@ -3,7 +3,7 @@ import { ref, watch } from 'vue'
 import type { ToldHold } from '../../../server/store/acts'
 import CallMark from '../parts/CallMark.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
-import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 
 /** What holds a job that is to be closed: it stays open, or each hold is released under one's name with a reason. */
 const asked = defineModel<{ id: string; vehicle: string; holds: readonly ToldHold[] } | null>({ required: true })
@@ -38,14 +38,16 @@ function close() {
         </li>
       </ul>
       <form class="mt-4 space-y-3" novalidate @submit.prevent="close">
-        <label class="block"
-          ><span class="label">Why it is closed all the same</span
-          ><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" />
-        </label>
-        <FaultNote v-if="missing" class="text-note"
-          >Say why: it releases {{ asked?.holds.length === 1 ? 'this hold' : 'each of these holds' }} under your
-          name.</FaultNote
-        >
+        <Field
+          v-model="why"
+          label="Why it is closed all the same"
+          :rows="2"
+          maxlength="1000"
+          :fault="
+            missing
+              ? 'Say why: it releases {{ asked?.holds.length === 1 ? \'this hold\' : \'each of these holds\' }} under your name.'
+              : ''
+          " />
         <div class="flex gap-2">
           <button type="button" class="act-main flex-1" @click="asked = null">Leave it open</button>
           <button type="submit" class="act">Release and close</button>

@@ -4,6 +4,7 @@ import { $fetch } from 'ofetch'
 import { ref } from 'vue'
 import { shownProblem, type ShownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
+import Panel from '../parts/Panel.vue'
 
 /** Takes in a job file from another machine; what is wrong with one is told line by line, and nothing is kept of it. */
 const emit = defineEmits<{ made: [id: string] }>()
@@ -57,11 +58,7 @@ async function take(file: File | undefined) {
       tabindex="-1"
       aria-label="Job file to import"
       @change="take(($event.target as HTMLInputElement).files?.[0])" />
-    <section
-      v-if="problem"
-      class="order-last basis-full border-l-4 border-renew bg-sheet p-4"
-      role="alert"
-      data-testid="import-problem">
+    <Panel v-if="problem" tone="fault" class="order-last basis-full" role="alert" data-testid="import-problem">
       <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
       <ul class="mt-1 space-y-1">
         <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message">
@@ -70,6 +67,6 @@ async function take(file: File | undefined) {
       </ul>
       <p v-if="problem.faults.length > 12" class="text-faint">… and {{ problem.faults.length - 12 }} more.</p>
       <button type="button" class="act-bare" @click="problem = null">Understood</button>
-    </section>
+    </Panel>
   </div>
 </template>

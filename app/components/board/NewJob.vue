@@ -2,7 +2,7 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { useDebounceFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
-import { computed, reactive, ref, useId, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import type { School, Usage } from '../../../core/readings'
 import type { ListedSheet } from '../../../server/store/sheets'
 import type { ListedVehicle } from '../../../server/store/vehicles'
@@ -13,6 +13,7 @@ import { largeNumberOf } from '../bench/draft'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 
 /**
  * A new job: vehicle (known or new), engine, usage, school. A known vehicle brings its engine and what it had on the
@@ -22,7 +23,6 @@ const props = defineProps<{ vehicle?: string }>()
 const open = defineModel<boolean>('open', { required: true })
 const emit = defineEmits<{ made: [id: string] }>()
 
-const id = useId()
 const bench = useBench()
 const sheets = ref<ListedSheet[]>([])
 const known = ref<ListedVehicle[]>([])
@@ -106,67 +106,55 @@ async function make() {
 <template>
   <ModalSheet :open="open" title="New job" width="max-w-xl" @close="open = false">
     <form class="mt-4 grid grid-cols-2 gap-4" novalidate @submit.prevent="make">
-      <div>
-        <label :for="`${id}-vehicle`" class="label">Vehicle or boat</label>
-        <Combobox :model-value="form.vehicle" as="div" class="relative" @update:model-value="take">
-          <ComboboxInput
-            :id="`${id}-vehicle`"
-            class="field mt-1"
-            maxlength="120"
-            autocomplete="off"
-            :display-value="() => form.vehicle"
-            :aria-invalid="!!faultAt('vehicle')"
-            @change="
-              form.vehicle = $event.target.value
-              lookSoon()
-            " />
-          <ComboboxOptions
-            v-if="known.length && form.vehicle.trim()"
-            class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">
-            <ComboboxOption v-if="!isKnown" v-slot="{ active }" :value="form.vehicle" as="template"
-              ><li class="min-h-11 cursor-pointer px-3 py-2" :class="active ? 'bg-paper' : ''">
-                {{ form.vehicle }}<span class="text-faint">, new here</span>
-              </li></ComboboxOption
-            >
-            <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template"
-              ><li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">
-                {{ one.name }}<span v-if="one.last" class="block text-note text-faint">{{ one.last.engine }}</span>
-              </li></ComboboxOption
-            >
-          </ComboboxOptions>
-        </Combobox>
-        <p v-if="faultAt('vehicle')" class="text-note font-bold text-renew">Name the vehicle.</p>
-      </div>
-      <div>
-        <label :for="`${id}-stand`" class="label">Stand</label>
-        <input :id="`${id}-stand`" v-model="form.stand" class="field mt-1" maxlength="60" />
-      </div>
-      <div class="col-span-2">
-        <label :for="`${id}-sheet`" class="label">Engine</label>
-        <select :id="`${id}-sheet`" v-model="form.sheet" class="field mt-1" :aria-invalid="!!faultAt('sheet')">
-          <option value="" disabled>Choose its drive sheet</option>
-          <option v-for="sheet in sheets" :key="sheet.id" :value="sheet.id">{{ sheet.name }}</option>
-        </select>
-        <p v-if="faultAt('sheet')" class="text-note font-bold text-renew">Choose an engine from the list.</p>
-      </div>
-      <div>
-        <label :for="`${id}-usage`" class="label">Usage</label>
-        <input
-          :id="`${id}-usage`"
-          v-model="form.usage"
-          class="figure field mt-1"
-          inputmode="decimal"
-          maxlength="12"
-          :aria-invalid="!!faultAt('usage')" />
-        <p v-if="faultAt('usage')" class="text-note font-bold text-renew">Enter a number from 0 up.</p>
-        <p v-else-if="lastKnown" class="text-note text-faint">Last seen at {{ usageWords(lastKnown.usage) }}.</p>
-      </div>
+      <Field label="Vehicle or boat" :fault="faultAt('vehicle') ? 'Name the vehicle.' : ''">
+        <template #default="{ control }">
+          <Combobox :model-value="form.vehicle" as="div" class="relative" @update:model-value="take">
+            <ComboboxInput
+              v-bind="control"
+              maxlength="120"
+              autocomplete="off"
+              :display-value="() => form.vehicle"
+              @change="
+                form.vehicle = $event.target.value
+                lookSoon()
+              " />
+            <ComboboxOptions
+              v-if="known.length && form.vehicle.trim()"
+              class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">
+              <ComboboxOption v-if="!isKnown" v-slot="{ active }" :value="form.vehicle" as="template">
+                <li class="min-h-11 cursor-pointer px-3 py-2" :class="active ? 'bg-paper' : ''">
+                  {{ form.vehicle }}<span class="text-faint">, new here</span>
+                </li>
+              </ComboboxOption>
+              <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template">
+                <li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">
+                  {{ one.name }}<span v-if="one.last" class="block text-note text-faint">{{ one.last.engine }}</span>
+                </li>
+              </ComboboxOption>
+            </ComboboxOptions>
+          </Combobox>
+        </template>
+      </Field>
+      <Field v-model="form.stand" label="Stand" maxlength="60" />
+      <Field label="Engine" class="col-span-2" :fault="faultAt('sheet') ? 'Choose an engine from the list.' : ''">
+        <template #default="{ control }">
+          <select v-model="form.sheet" v-bind="control">
+            <option value="" disabled>Choose its drive sheet</option>
+            <option v-for="sheet in sheets" :key="sheet.id" :value="sheet.id">{{ sheet.name }}</option>
+          </select>
+        </template>
+      </Field>
+      <Field
+        v-model="form.usage"
+        label="Usage"
+        figure
+        inputmode="decimal"
+        maxlength="12"
+        :fault="faultAt('usage') ? 'Enter a number from 0 up.' : ''"
+        :hint="lastKnown ? `Last seen at ${usageWords(lastKnown.usage)}.` : ''" />
       <ChoiceRow v-model="form.unit" label="In" :options="units" />
       <ChoiceRow v-model="form.school" class="col-span-2" label="Judged under" :options="schools" />
-      <div class="col-span-2">
-        <label :for="`${id}-complaint`" class="label">Complaint</label>
-        <textarea :id="`${id}-complaint`" v-model="form.complaint" class="field mt-1 py-2" rows="2" maxlength="4000" />
-      </div>
+      <Field v-model="form.complaint" class="col-span-2" label="Complaint" :rows="2" maxlength="4000" />
       <ChoiceRow v-if="!bench.by" v-model="bench.by" class="col-span-2" label="Who is at the bench?" :options="whose" />
       <FaultNote v-if="problem" class="col-span-2">{{
         faultAt('openedBy') ? 'Choose who is at the bench.' : problem.message

@@ -3,6 +3,7 @@ import { $fetch } from 'ofetch'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { ListedSheet } from '../../../server/store/sheets'
 import type { ListedVehicle } from '../../../server/store/vehicles'
+import Panel from '../parts/Panel.vue'
 
 /** Vehicles and engines that a search finds beside the jobs listed. */
 const props = defineProps<{ search: string }>()
@@ -41,10 +42,11 @@ watch(
 </script>
 
 <template>
-  <section
+  <Panel
     v-if="shown && (vehicles.length || engines.length)"
-    class="mb-3 grid grid-cols-2 gap-6 border-l-4 border-brass bg-sheet px-4 py-2 max-md:grid-cols-1"
-    aria-label="Vehicles and engines found"
+    tone="note"
+    class="mb-3 grid grid-cols-2 gap-6 max-md:grid-cols-1"
+    label="Vehicles and engines found"
     data-testid="other-finds">
     <div v-if="vehicles.length">
       <h2 class="label">Vehicles</h2>
@@ -62,5 +64,5 @@ watch(
         </li>
       </ul>
     </div>
-  </section>
+  </Panel>
 </template>

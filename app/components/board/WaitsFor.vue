@@ -3,6 +3,7 @@ import { ref, watch } from 'vue'
 import type { WaitsFor } from '../../../core/record'
 import ModalSheet from '../parts/ModalSheet.vue'
 import { WAITS_WORDS } from '../../words'
+import Field from '../parts/Field.vue'
 
 /** Says what a job waits for, with a word for the others. */
 const asked = defineModel<{ vehicle: string; for: WaitsFor } | null>({ required: true })
@@ -18,9 +19,7 @@ watch(asked, () => (note.value = ''))
     width="max-w-md"
     @close="asked = null">
     <form class="mt-4 space-y-4" @submit.prevent="emit('say', note.trim())">
-      <label class="block"
-        ><span class="label">Which, and until when</span><input v-model="note" class="field mt-1" maxlength="400"
-      /></label>
+      <Field v-model="note" label="Which, and until when" maxlength="400" />
       <div class="flex gap-2">
         <button type="submit" class="act-main flex-1">Save</button>
         <button type="button" class="act" @click="asked = null">Cancel</button>

@@ -5,6 +5,8 @@ import type { Operation } from '../../../core/sheet'
 import { lengthFigure, toStored, units } from '../../units'
 import { numberOf } from '../bench/draft'
 import FaultNote from '../parts/FaultNote.vue'
+import Panel from '../parts/Panel.vue'
+import Field from '../parts/Field.vue'
 
 /**
  * Which bolt from which hole: holes put on the cover's picture with their bolt's length at teardown, read back one by
@@ -54,19 +56,22 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
 </script>
 
 <template>
-  <section v-if="covers.length" class="bg-sheet p-4" aria-label="Which bolt from which hole" data-testid="fasteners">
-    <h2 class="text-lg font-bold">Which bolt from which hole</h2>
+  <Panel v-if="covers.length" title="Which bolt from which hole" data-testid="fasteners">
     <div class="mt-1 flex flex-wrap items-end gap-2">
-      <label class="flex-1"
-        ><span class="label">Cover</span
-        ><select v-model="cover" class="field">
-          <option v-for="one in covers" :key="one.id" :value="one.id">{{ one.name }}</option>
-        </select></label
-      >
-      <label class="w-32"
-        ><span class="label">Bolt length, {{ units.length }}</span
-        ><input v-model="length" class="figure field" inputmode="decimal" maxlength="6" :aria-invalid="!!fault"
-      /></label>
+      <Field label="Cover" class="flex-1">
+        <template #default="{ control }">
+          <select v-model="cover" v-bind="control">
+            <option v-for="one in covers" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select>
+        </template>
+      </Field>
+      <Field
+        v-model="length"
+        :label="`Bolt length, ${units.length}`"
+        figure
+        class="w-32"
+        inputmode="decimal"
+        maxlength="6" />
       <button
         type="button"
         class="act"
@@ -129,5 +134,5 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
         Take the last touched hole off the picture
       </button>
     </p>
-  </section>
+  </Panel>
 </template>

@@ -5,7 +5,8 @@ import { ref } from 'vue'
 import type { Hold } from '../../../core/views/buildup'
 import CallMark from '../parts/CallMark.vue'
 import WhenAt from '../parts/WhenAt.vue'
-import FaultNote from '../parts/FaultNote.vue'
+import Panel from '../parts/Panel.vue'
+import Field from '../parts/Field.vue'
 
 /** What keeps the engine from being started; a hold is released by what it waits for, or by name with a reason. */
 defineProps<{ sheet: DriveSheet; holds: readonly Hold[]; ready: boolean; mayRelease: boolean }>()
@@ -24,7 +25,7 @@ function release(id: string) {
 </script>
 
 <template>
-  <section class="bg-sheet p-4" aria-label="Ready to start" data-testid="holds" :data-ready="ready">
+  <Panel label="Ready to start" data-testid="holds" :data-ready="ready">
     <h2 v-if="ready" class="text-lg font-bold">Ready to start</h2>
     <h2 v-else class="flex items-center gap-2 text-lg font-bold">
       <CallMark call="stop" bare :size="24" />Not ready to start
@@ -43,11 +44,12 @@ function release(id: string) {
         <template v-else>
           <p class="text-note"><b>Released by:</b> {{ sayHoldRelease(hold.release, namesOf(sheet)) }}</p>
           <form v-if="saying === hold.id" class="mt-1 space-y-1" @submit.prevent="release(hold.id)">
-            <label class="block"
-              ><span class="label">Why it may be started all the same</span
-              ><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" />
-            </label>
-            <FaultNote v-if="missing" class="text-note">Say why: it stands under your name.</FaultNote>
+            <Field
+              v-model="why"
+              label="Why it may be started all the same"
+              :rows="2"
+              maxlength="1000"
+              :fault="missing ? 'Say why: it stands under your name.' : ''" />
             <button type="submit" class="act">Release</button>
             <button type="button" class="act-bare" @click="saying = ''">Leave it held</button>
           </form>
@@ -57,5 +59,5 @@ function release(id: string) {
         </template>
       </li>
     </ul>
-  </section>
+  </Panel>
 </template>

@@ -9,6 +9,7 @@ import { convert } from '../../../core/math'
 import { numberOf } from '../bench/draft'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
+import Caution from '../parts/Caution.vue'
 
 /** One step: its cautions before it, what is entered with it, and who ticked it when. */
 const props = defineProps<{ sheet: DriveSheet; task: Task; done: ActOf<'task'> | null; mayTick: boolean }>()
@@ -66,12 +67,9 @@ function tick() {
 
 <template>
   <li class="border-t border-rule/60 py-1" :data-testid="`task-${task.id}`" :data-done="isDone">
-    <p
-      v-for="caution in isDone ? [] : task.cautions"
-      :key="caution.code"
-      class="my-1 border-l-8 border-hazard bg-paper px-2 py-1 text-note">
-      {{ sayStepCaution(caution) }}
-    </p>
+    <Caution v-for="caution in isDone ? [] : task.cautions" :key="caution.code" class="my-1" lead="">
+      {{ sayStepCaution(caution) }}</Caution
+    >
     <div class="flex items-center gap-3">
       <input
         type="checkbox"

@@ -8,6 +8,8 @@ import { fromStored, lengthFigure, toStored, units } from '../../units'
 import { fixDigits, partName } from '../../words'
 import { numberOf } from '../bench/draft'
 import FaultNote from '../parts/FaultNote.vue'
+import Panel from '../parts/Panel.vue'
+import FigureTable from '../parts/FigureTable.vue'
 
 /** What should be read on the rebuilt drive, beside what is: as set, and again after two full turns by hand. */
 defineProps<{ sheet: DriveSheet; checks: readonly Check[]; mayRead: boolean }>()
@@ -59,52 +61,42 @@ function take(sheet: DriveSheet, { expected }: Check, round: Round, typed: strin
 </script>
 
 <template>
-  <section class="bg-sheet p-4" aria-label="Set and check" data-testid="turn-check">
-    <h2 class="text-lg font-bold">Set and check</h2>
+  <Panel title="Set and check" data-testid="turn-check">
     <p class="text-body">
       Marks set, tensioner pinned; pin pulled; read. Then <b>two full crank turns by hand</b> in the running direction,
       never a hand near the chain, and read again.
     </p>
-    <table class="mt-2 w-full text-left">
-      <thead>
-        <tr class="border-b border-rule text-note text-faint">
-          <th class="font-normal">Line, and what it should read</th>
-          <th v-for="{ round, title } in ROUNDS" :key="round" class="w-24 font-normal">{{ title }}</th>
-          <th class="w-14 font-normal" />
+    <FigureTable class="mt-2" :heads="['Line, and what it should read', ...ROUNDS.map(({ title }) => title), '']">
+      <template v-for="check in checks" :key="keyOf(check.expected)">
+        <tr :data-testid="`check-${keyOf(check.expected)}`" :data-state="check.state">
+          <td class="text-body">
+            {{ nameOf(sheet, check.expected) }}<span class="figure block">{{ wanted(check.expected) }}</span>
+          </td>
+          <td v-for="{ round, title } in ROUNDS" :key="round" class="pr-2">
+            <input
+              class="figure field"
+              inputmode="decimal"
+              maxlength="8"
+              :disabled="!mayRead"
+              :value="shown(check[round])"
+              :aria-label="`${nameOf(sheet, check.expected)}, ${title.toLowerCase()}`"
+              :aria-invalid="!!faults[`${round} ${keyOf(check.expected)}`]"
+              @change="take(sheet, check, round, ($event.target as HTMLInputElement).value)" /><FaultNote
+              v-if="faults[`${round} ${keyOf(check.expected)}`]"
+              class="text-mark"
+              >{{ faults[`${round} ${keyOf(check.expected)}`] }}</FaultNote
+            >
+          </td>
+          <td class="text-note" :class="check.state === 'differs' ? 'font-bold text-renew' : ''">
+            {{ { open: '', right: 'right', differs: 'differs' }[check.state] }}
+          </td>
         </tr>
-      </thead>
-      <tbody>
-        <template v-for="check in checks" :key="keyOf(check.expected)">
-          <tr class="border-b border-rule/50" :data-testid="`check-${keyOf(check.expected)}`" :data-state="check.state">
-            <td class="py-1 pr-2 text-body">
-              {{ nameOf(sheet, check.expected) }}<span class="figure block">{{ wanted(check.expected) }}</span>
-            </td>
-            <td v-for="{ round, title } in ROUNDS" :key="round" class="pr-2">
-              <input
-                class="figure field"
-                inputmode="decimal"
-                maxlength="8"
-                :disabled="!mayRead"
-                :value="shown(check[round])"
-                :aria-label="`${nameOf(sheet, check.expected)}, ${title.toLowerCase()}`"
-                :aria-invalid="!!faults[`${round} ${keyOf(check.expected)}`]"
-                @change="take(sheet, check, round, ($event.target as HTMLInputElement).value)" /><FaultNote
-                v-if="faults[`${round} ${keyOf(check.expected)}`]"
-                class="text-mark"
-                >{{ faults[`${round} ${keyOf(check.expected)}`] }}</FaultNote
-              >
-            </td>
-            <td class="text-note" :class="check.state === 'differs' ? 'font-bold text-renew' : ''">
-              {{ { open: '', right: 'right', differs: 'differs' }[check.state] }}
-            </td>
-          </tr>
-          <tr v-if="check.means.length">
-            <td colspan="4" class="pb-2 text-body">
-              <b>Stop here.</b> {{ check.means.map((one) => sayMeaning(one, namesOf(sheet))).join(' ') }}
-            </td>
-          </tr>
-        </template>
-      </tbody>
-    </table>
-  </section>
+        <tr v-if="check.means.length">
+          <td colspan="4" class="pb-2 text-body">
+            <b>Stop here.</b> {{ check.means.map((one) => sayMeaning(one, namesOf(sheet))).join(' ') }}
+          </td>
+        </tr>
+      </template>
+    </FigureTable>
+  </Panel>
 </template>

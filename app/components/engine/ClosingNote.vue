@@ -5,6 +5,7 @@ import { schemaFaults } from '../../../core/check'
 import { driveSchema, type DriveSheet } from '../../../core/sheet'
 import { fixDigits, partName } from '../../words'
 import type { SheetDraft } from './useSheetDraft'
+import Panel from '../parts/Panel.vue'
 
 /** How far each new chain is from closeChain round roughly measured centres, and the smallest shift that closes it. */
 const props = defineProps<{ draft: SheetDraft }>()
@@ -31,11 +32,11 @@ const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] })
 </script>
 
 <template>
-  <section
+  <Panel
     v-for="{ sheet, chain, at, shifts } in chains"
     :key="chain.id"
-    class="border-l-4 bg-sheet p-3 text-body"
-    :class="shifts?.length === 0 ? 'border-rule' : 'border-brass'"
+    class="text-body"
+    :tone="shifts?.length === 0 ? 'plain' : 'note'"
     data-testid="closing">
     <p v-if="shifts?.length === 0">
       {{ chain.name }} closes: <span class="figure">{{ fixDigits(at.links, 2) }}</span> links of {{ chain.links }}.
@@ -64,5 +65,5 @@ const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] })
         No small shift closes it: check the links, the teeth and the path, or measure the centres again.
       </p>
     </template>
-  </section>
+  </Panel>
 </template>

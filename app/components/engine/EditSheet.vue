@@ -9,6 +9,7 @@ import SheetEditor from './SheetEditor.vue'
 import { copyName, slug } from './slug'
 import { useSheetDraft } from './useSheetDraft'
 import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 
 /** Works on a sheet, and keeps it as a new revision or as a copy. Until then it stays on this device. */
 const props = defineProps<{ found: FoundSheet }>()
@@ -54,9 +55,7 @@ function keepCopy() {
           revision they were measured with.
         </p>
       </div>
-      <label class="ml-auto w-56"
-        ><span class="label">What changed, and why</span><input v-model="note" class="field mt-1" maxlength="400"
-      /></label>
+      <Field v-model="note" label="What changed, and why" class="ml-auto w-56" maxlength="400" />
       <button
         type="button"
         class="act-main"

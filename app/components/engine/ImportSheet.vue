@@ -4,6 +4,7 @@ import { $fetch } from 'ofetch'
 import { ref } from 'vue'
 import { shownProblem, type ShownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
+import Panel from '../parts/Panel.vue'
 
 /** Takes in a drive sheet from a file; what is wrong with one is told place by place, and nothing is kept of it. */
 const emit = defineEmits<{ made: [id: string] }>()
@@ -61,11 +62,7 @@ function parsed(text: string): unknown {
       tabindex="-1"
       aria-label="Drive sheet to import"
       @change="take(($event.target as HTMLInputElement).files?.[0])" />
-    <section
-      v-if="problem"
-      class="order-last basis-full border-l-4 border-renew bg-sheet p-4"
-      role="alert"
-      data-testid="import-problem">
+    <Panel v-if="problem" tone="fault" class="order-last basis-full" role="alert" data-testid="import-problem">
       <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
       <ul class="mt-1 space-y-1">
         <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message">
@@ -74,6 +71,6 @@ function parsed(text: string): unknown {
       </ul>
       <p v-if="problem.faults.length > 12" class="text-faint">… and {{ problem.faults.length - 12 }} more.</p>
       <button type="button" class="act-bare" @click="problem = null">Understood</button>
-    </section>
+    </Panel>
   </div>
 </template>

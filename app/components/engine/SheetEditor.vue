@@ -9,6 +9,7 @@ import { SECTIONS, sectionOf } from './sections'
 import SheetField from './SheetField.vue'
 import SheetMap from './SheetMap.vue'
 import type { SheetDraft } from './useSheetDraft'
+import Panel from '../parts/Panel.vue'
 
 /**
  * A drive sheet section by section, with its drawing, how near it is to closing, its faults and what it leaves open.
@@ -73,7 +74,7 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
     <aside class="space-y-3 max-lg:col-span-full" aria-label="The drive so far">
       <div class="h-80"><SheetMap :sheet="sheet.sound.value" /></div>
       <ClosingNote :draft="sheet" />
-      <section v-if="faults.length" class="border-l-4 border-renew bg-sheet p-3 text-body" data-testid="faults">
+      <Panel v-if="faults.length" tone="fault" class="text-body" data-testid="faults">
         <h3 class="font-bold">
           {{ faults.length === 1 ? 'One fault' : `${faults.length} faults` }} before it can be kept
         </h3>
@@ -87,8 +88,8 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
             </button>
           </li>
         </ul>
-      </section>
-      <section v-else class="bg-sheet p-3 text-body" data-testid="sound">
+      </Panel>
+      <Panel v-else class="text-body" data-testid="sound">
         <h3 class="font-bold">Sound: it can be used.</h3>
         <template v-if="gaps.length"
           ><p class="mt-1 text-faint">Left open:</p>
@@ -98,7 +99,7 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
             </li>
           </ul></template
         >
-      </section>
+      </Panel>
     </aside>
   </div>
 </template>

@@ -1,19 +1,20 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
+import { computed } from 'vue'
 import { numberOf } from '../bench/draft'
 import ByPartField from './ByPartField.vue'
 import CountsField from './CountsField.vue'
 import NeedsField from './NeedsField.vue'
 import PathField from './PathField.vue'
 import ReferencesField from './ReferencesField.vue'
-import type { Field } from './sections'
+import type { SheetEntry } from './sections'
 import StepsField from './StepsField.vue'
 import { listNamed } from './listNamed'
 import type { Draft } from './useSheetDraft'
+import Field from '../parts/Field.vue'
 
 /** One field of a drive sheet with the fault that is at its place, listNamed in words beside it. */
 const props = defineProps<{
-  field: Field
+  field: SheetEntry
   value: unknown
   draft: Draft
   entry: Record<string, unknown> | null
@@ -21,7 +22,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [value: unknown] }>()
 
-const id = useId()
 const choices = computed(() => listNamed(props.draft, props.field.of ?? []))
 const point = computed(() => (Array.isArray(props.value) ? (props.value as unknown[]) : ['', '']))
 const text = (value: unknown) =>
@@ -59,116 +59,106 @@ function changePoint(at: 0 | 1, typed: string) {
         " />
       {{ field.label }}
     </label>
-    <template v-else>
-      <label :for="id" class="label"
-        >{{ field.label }}<template v-if="field.unit">, {{ field.unit }}</template></label
-      >
-      <textarea
-        v-if="field.kind === 'long'"
-        :id="id"
-        :value="text(value)"
-        class="field mt-1 py-2"
-        rows="2"
-        maxlength="2000"
-        @change="emit('change', ($event.target as HTMLTextAreaElement).value)" />
-      <select
-        v-else-if="field.kind === 'choice' || field.kind === 'reference'"
-        :id="id"
-        class="field mt-1"
-        :value="text(value)"
-        :aria-invalid="faults.length > 0"
-        @change="emit('change', ($event.target as HTMLSelectElement).value)">
-        <option v-if="field.kind === 'reference'" value="">none</option>
-        <option v-for="one in field.options ?? choices" :key="one.value" :value="one.value">{{ one.label }}</option>
-      </select>
-      <div v-else-if="field.kind === 'point'" class="mt-1 flex gap-1">
+    <Field
+      v-else
+      :label="field.label"
+      :unit="field.unit"
+      :figure="field.kind === 'number' || field.kind === 'point'"
+      :rows="field.kind === 'long' ? 2 : undefined"
+      :fault="faults.join('; ')"
+      :hint="field.hint">
+      <template #default="{ control }">
+        <textarea
+          v-if="field.kind === 'long'"
+          v-bind="control"
+          :value="text(value)"
+          rows="2"
+          maxlength="2000"
+          @change="emit('change', ($event.target as HTMLTextAreaElement).value)" />
+        <select
+          v-else-if="field.kind === 'choice' || field.kind === 'reference'"
+          v-bind="control"
+          :value="text(value)"
+          @change="emit('change', ($event.target as HTMLSelectElement).value)">
+          <option v-if="field.kind === 'reference'" value="">none</option>
+          <option v-for="one in field.options ?? choices" :key="one.value" :value="one.value">{{ one.label }}</option>
+        </select>
+        <div v-else-if="field.kind === 'point'" class="mt-1 flex gap-1">
+          <input
+            v-bind="control"
+            :value="text(point[0])"
+            class="figure field"
+            inputmode="decimal"
+            maxlength="12"
+            :aria-label="`${field.label}, ${field.key === 'armRange' ? 'least' : field.key === 'teeth' ? 'driving' : 'x'}`"
+            @change="changePoint(0, ($event.target as HTMLInputElement).value)" />
+          <input
+            :value="text(point[1])"
+            class="figure field"
+            inputmode="decimal"
+            maxlength="12"
+            :aria-label="`${field.label}, ${field.key === 'armRange' ? 'greatest' : field.key === 'teeth' ? 'driven' : 'y'}`"
+            @change="changePoint(1, ($event.target as HTMLInputElement).value)" />
+        </div>
+        <PathField
+          v-else-if="field.kind === 'path'"
+          :value="(value as string[] | undefined) ?? []"
+          :choices="choices"
+          @change="emit('change', $event)" />
+        <CountsField
+          v-else-if="field.kind === 'counts'"
+          :chain="entry ?? {}"
+          :draft="draft"
+          @change="emit('change', $event)" />
+        <ByPartField
+          v-else-if="field.kind === 'byPart'"
+          :value="(value as Record<string, unknown> | undefined) ?? {}"
+          :choices="choices"
+          @change="emit('change', $event)" />
+        <StepsField
+          v-else-if="field.kind === 'steps'"
+          :value="(value as Record<string, unknown>[] | undefined) ?? []"
+          @change="emit('change', $event)" />
+        <NeedsField
+          v-else-if="field.kind === 'needs'"
+          :value="(value as Record<string, string[]> | undefined) ?? {}"
+          :parts="listNamed(draft, ['parts'])"
+          :choices="choices"
+          @change="emit('change', $event)" />
+        <ReferencesField
+          v-else-if="field.kind === 'references'"
+          :value="(value as string[] | undefined) ?? []"
+          :choices="choices.filter((c) => c.value !== entry?.id)"
+          :label="field.label"
+          @change="emit('change', $event)" />
         <input
-          :id="id"
-          :value="text(point[0])"
-          class="figure field"
-          inputmode="decimal"
-          maxlength="12"
-          :aria-invalid="faults.length > 0"
-          :aria-label="`${field.label}, ${field.key === 'armRange' ? 'least' : field.key === 'teeth' ? 'driving' : 'x'}`"
-          @change="changePoint(0, ($event.target as HTMLInputElement).value)" />
+          v-else-if="field.kind === 'names'"
+          v-bind="control"
+          :value="((value as string[] | undefined) ?? []).join(', ')"
+          placeholder="one, another"
+          @change="
+            emit(
+              'change',
+              ($event.target as HTMLInputElement).value
+                .split(',')
+                .map((t) => t.trim())
+                .filter(Boolean)
+            )
+          " />
         <input
-          :value="text(point[1])"
-          class="figure field"
+          v-else-if="field.kind === 'number'"
+          v-bind="control"
+          :value="text(value)"
           inputmode="decimal"
-          maxlength="12"
-          :aria-invalid="faults.length > 0"
-          :aria-label="`${field.label}, ${field.key === 'armRange' ? 'greatest' : field.key === 'teeth' ? 'driven' : 'y'}`"
-          @change="changePoint(1, ($event.target as HTMLInputElement).value)" />
-      </div>
-      <PathField
-        v-else-if="field.kind === 'path'"
-        :value="(value as string[] | undefined) ?? []"
-        :choices="choices"
-        @change="emit('change', $event)" />
-      <CountsField
-        v-else-if="field.kind === 'counts'"
-        :chain="entry ?? {}"
-        :draft="draft"
-        @change="emit('change', $event)" />
-      <ByPartField
-        v-else-if="field.kind === 'byPart'"
-        :value="(value as Record<string, unknown> | undefined) ?? {}"
-        :choices="choices"
-        @change="emit('change', $event)" />
-      <StepsField
-        v-else-if="field.kind === 'steps'"
-        :value="(value as Record<string, unknown>[] | undefined) ?? []"
-        @change="emit('change', $event)" />
-      <NeedsField
-        v-else-if="field.kind === 'needs'"
-        :value="(value as Record<string, string[]> | undefined) ?? {}"
-        :parts="listNamed(draft, ['parts'])"
-        :choices="choices"
-        @change="emit('change', $event)" />
-      <ReferencesField
-        v-else-if="field.kind === 'references'"
-        :value="(value as string[] | undefined) ?? []"
-        :choices="choices.filter((c) => c.value !== entry?.id)"
-        :label="field.label"
-        @change="emit('change', $event)" />
-      <input
-        v-else-if="field.kind === 'names'"
-        :id="id"
-        class="field mt-1"
-        :value="((value as string[] | undefined) ?? []).join(', ')"
-        placeholder="one, another"
-        @change="
-          emit(
-            'change',
-            ($event.target as HTMLInputElement).value
-              .split(',')
-              .map((t) => t.trim())
-              .filter(Boolean)
-          )
-        " />
-      <input
-        v-else-if="field.kind === 'number'"
-        :id="id"
-        :value="text(value)"
-        class="figure field mt-1"
-        inputmode="decimal"
-        maxlength="16"
-        :aria-invalid="faults.length > 0"
-        :aria-describedby="faults.length ? `${id}-fault` : undefined"
-        @change="emit('change', figureOf(($event.target as HTMLInputElement).value))" />
-      <input
-        v-else
-        :id="id"
-        :value="text(value)"
-        class="field mt-1"
-        maxlength="200"
-        :aria-invalid="faults.length > 0"
-        :aria-describedby="faults.length ? `${id}-fault` : undefined"
-        @change="emit('change', ($event.target as HTMLInputElement).value)" />
-    </template>
-    <p v-if="faults.length" :id="`${id}-fault`" class="text-note font-bold text-renew" data-testid="fault">
-      {{ faults.join('; ') }}
-    </p>
-    <p v-else-if="field.hint" class="text-note text-faint">{{ field.hint }}</p>
+          maxlength="16"
+          @change="emit('change', figureOf(($event.target as HTMLInputElement).value))" />
+        <input
+          v-else
+          v-bind="control"
+          :value="text(value)"
+          maxlength="200"
+          @change="emit('change', ($event.target as HTMLInputElement).value)" />
+      </template>
+    </Field>
   </div>
 </template>

@@ -17,7 +17,7 @@ export type FieldKind =
   | 'counts'
   | 'names'
 
-export interface Field {
+export interface SheetEntry {
   /** Under its entry: `teeth`, `shoe.radius`. */
   key: string
   label: string
@@ -38,7 +38,7 @@ export interface Section {
   says: string
   /** Lists of entries; a section without them has fields of the sheet itself. */
   lists: readonly EntryList[]
-  fields: readonly Field[]
+  fields: readonly SheetEntry[]
 }
 
 export interface EntryList {
@@ -46,13 +46,13 @@ export interface EntryList {
   at: string
   title: string
   one: string
-  fields: readonly Field[]
+  fields: readonly SheetEntry[]
   fresh: (draft: Draft) => Record<string, unknown>
 }
 
 const options = (...values: string[]) => values.map((value) => ({ value, label: value }))
-const name: Field = { key: 'name', label: 'Name', kind: 'text' }
-const limit = (at: string, unit: string): Field[] => [
+const name: SheetEntry = { key: 'name', label: 'Name', kind: 'text' }
+const limit = (at: string, unit: string): SheetEntry[] => [
   { key: `${at}.value`, label: 'Limit', kind: 'number', unit },
   { key: `${at}.source`, label: 'Limit from', kind: 'text' }
 ]

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { NINETY } from '../../../core/math'
 import type { CalibrationPoint } from '../../../core/views/summary'
 import { fixDigits } from '../../words'
+import FigureTable from '../parts/FigureTable.vue'
 
 /**
  * First estimates against the bench: on the line they agree, each with its 90 % interval. The table below has the same
@@ -58,22 +59,13 @@ const top = computed(() => x.value.domain()[1]!)
     </svg>
     <details>
       <summary class="min-h-11 cursor-pointer py-2 text-body">As a table</summary>
-      <table class="w-full text-left text-body">
-        <thead>
-          <tr class="text-faint">
-            <th class="font-normal">Chain</th>
-            <th class="font-normal">Estimated, %</th>
-            <th class="font-normal">On the bench, %</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(p, i) in points" :key="i">
-            <td>{{ p.name }}</td>
-            <td class="figure font-normal">{{ fixDigits(p.mean, 2) }} ±{{ fixDigits(NINETY * p.sd, 2) }}</td>
-            <td class="figure font-normal">{{ fixDigits(p.bench, 2) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <FigureTable :heads="['Chain', 'Estimated, %', 'On the bench, %']">
+        <tr v-for="(p, i) in points" :key="i">
+          <td>{{ p.name }}</td>
+          <td class="figure font-normal">{{ fixDigits(p.mean, 2) }} ±{{ fixDigits(NINETY * p.sd, 2) }}</td>
+          <td class="figure font-normal">{{ fixDigits(p.bench, 2) }}</td>
+        </tr>
+      </FigureTable>
     </details>
   </div>
 </template>

@@ -17,6 +17,7 @@ import RunTies from './RunTies.vue'
 import SlackShape from './SlackShape.vue'
 import SprocketShape from './SprocketShape.vue'
 import TensionerShape from './TensionerShape.vue'
+import FigureTable from '../parts/FigureTable.vue'
 
 /** The drive as computed from its sheet, standing as the readings imply; every part can be touched. */
 const props = defineProps<{
@@ -227,56 +228,41 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
       </button>
     </div>
     <div v-if="asTable" class="absolute inset-0 z-10 overflow-auto bg-plate p-4" data-testid="map-figures">
-      <table class="w-full text-left text-body">
-        <caption class="pb-2 text-left font-bold">
-          The drive as figures
-        </caption>
-        <thead>
-          <tr class="border-b border-hair">
-            <th class="py-2 font-normal">Part</th>
-            <th class="font-normal">Stands at</th>
-            <th class="font-normal">Call</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="label in labels" :key="label.part" class="border-b border-hair/40">
-            <td>
-              <button
-                type="button"
-                class="min-h-11 underline decoration-lit underline-offset-2"
-                @click="emit('part', label.part)">
-                {{ label.name }}
-              </button>
-            </td>
-            <td class="figure font-normal">{{ label.value }}</td>
-            <td>{{ label.call ? CALL_WORDS[label.call] : '' }}</td>
-          </tr>
-          <tr
-            v-for="picture in pictures.filter((p) => p.slack)"
-            :key="`slack-${picture.chain}`"
-            class="border-b border-hair/40">
-            <td class="py-2">
-              Slack with the tensioner let go, {{ partName(sheet, picture.slack!.gathers.from) }} to
-              {{ partName(sheet, picture.slack!.gathers.to) }}
-            </td>
+      <FigureTable caption="The drive as figures" shown :heads="['Part', 'Stands at', 'Call']" on-plate>
+        <tr v-for="label in labels" :key="label.part">
+          <td>
+            <button
+              type="button"
+              class="min-h-11 underline decoration-lit underline-offset-2"
+              @click="emit('part', label.part)">
+              {{ label.name }}
+            </button>
+          </td>
+          <td class="figure font-normal">{{ label.value }}</td>
+          <td>{{ label.call ? CALL_WORDS[label.call] : '' }}</td>
+        </tr>
+        <tr v-for="picture in pictures.filter((p) => p.slack)" :key="`slack-${picture.chain}`">
+          <td>
+            Slack with the tensioner let go, {{ partName(sheet, picture.slack!.gathers.from) }} to
+            {{ partName(sheet, picture.slack!.gathers.to) }}
+          </td>
+          <td class="figure font-normal">
+            {{ lengthWords(picture.slack!.slack, 1) }}, {{ lengthWords(picture.slack!.sag, 0) }} at the middle of the
+            span
+          </td>
+          <td />
+        </tr>
+        <template v-for="picture in pictures" :key="picture.chain"
+          ><tr v-for="run in picture.runs" :key="`${run.from}>${run.to}`">
+            <td>{{ partName(sheet, run.from) }} to {{ partName(sheet, run.to) }}</td>
             <td class="figure font-normal">
-              {{ lengthWords(picture.slack!.slack, 1) }}, {{ lengthWords(picture.slack!.sag, 0) }} at the middle of the
-              span
+              {{ run.links }} links<template v-if="countOf(picture.chain, run.from, run.to) !== null"
+                >, counted {{ countOf(picture.chain, run.from, run.to) }}</template
+              >
             </td>
-            <td />
-          </tr>
-          <template v-for="picture in pictures" :key="picture.chain"
-            ><tr v-for="run in picture.runs" :key="`${run.from}>${run.to}`" class="border-b border-hair/40">
-              <td class="py-2">{{ partName(sheet, run.from) }} to {{ partName(sheet, run.to) }}</td>
-              <td class="figure font-normal">
-                {{ run.links }} links<template v-if="countOf(picture.chain, run.from, run.to) !== null"
-                  >, counted {{ countOf(picture.chain, run.from, run.to) }}</template
-                >
-              </td>
-              <td /></tr
-          ></template>
-        </tbody>
-      </table>
+            <td /></tr
+        ></template>
+      </FigureTable>
       <button type="button" class="mt-2 min-h-11 underline decoration-lit underline-offset-2" @click="asTable = false">
         Back to the map
       </button>

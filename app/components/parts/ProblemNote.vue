@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { shownProblem } from '../../problem'
+import Panel from './Panel.vue'
 
 /** Something that could not be loaded, and what to do about it. */
 const props = defineProps<{ error: unknown }>()
@@ -9,11 +10,11 @@ const problem = computed(() => shownProblem(props.error))
 </script>
 
 <template>
-  <section class="m-8 max-w-xl border-l-4 border-renew bg-sheet p-6" role="alert">
+  <Panel tone="fault" class="m-8 max-w-xl" role="alert">
     <p class="text-xl font-bold">{{ problem.message }}</p>
     <div class="mt-4 flex gap-3">
       <button v-if="!problem.answered" type="button" class="act" @click="emit('retry')">Try again</button>
       <NuxtLink to="/" class="act flex items-center">Back to the board</NuxtLink>
     </div>
-  </section>
+  </Panel>
 </template>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { KeptOdds, OwnPath } from '../../../core/paths'
 import type { DriveSheet } from '../../../core/sheet'
 import { fixDigits, money, oddsWords, partName } from '../../words'
+import Panel from '../parts/Panel.vue'
 
 /**
  * A path part by part: hours, parts, always-renewed items and odds move with each; access is one shared block, paid
@@ -37,8 +38,7 @@ const toggle = (id: string) =>
 </script>
 
 <template>
-  <section class="bg-sheet p-4" aria-label="A path built by hand" data-testid="builder">
-    <h2 class="label mb-1">Part by part</h2>
+  <Panel title="Part by part" quiet label="A path built by hand" data-testid="builder">
     <ul>
       <li v-for="part in parts" :key="part.id">
         <label class="flex min-h-11 items-center gap-3 border-t border-rule/60">
@@ -91,5 +91,5 @@ const toggle = (id: string) =>
       <dt>Expected cost</dt>
       <dd class="figure">{{ money(own.cost.expected, currency) }}</dd>
     </dl>
-  </section>
+  </Panel>
 </template>

@@ -8,6 +8,7 @@ import { shownProblem } from '../../problem'
 import { partName, USAGE_UNITS } from '../../words'
 import { largeNumberOf, numberOf } from '../bench/draft'
 import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 
 /**
  * What the paths are priced with: each figure says whether it is a default, the sheet's, the shop's or this job's, and
@@ -173,16 +174,22 @@ function changed(list: string, id: string | undefined, value: number | undefined
           v-if="group.title === 'Assumptions' && bench.by"
           class="flex flex-wrap items-end gap-2 py-1"
           @submit.prevent="nameMonths">
-          <label class="w-24"
-            ><span class="label">Or in months</span
-            ><input v-model="months" class="figure field" inputmode="decimal" maxlength="5"
-          /></label>
-          <label class="w-32"
-            ><span class="label">{{ USAGE_UNITS[job.job!.usage.unit] }} a month</span
-            ><input v-model="aMonth" class="figure field" inputmode="decimal" maxlength="8"
-          /></label>
+          <Field
+            v-model="months"
+            label="Or in months"
+            figure
+            class="w-24"
+            inputmode="decimal"
+            maxlength="5"
+            :fault="faults.months" />
+          <Field
+            v-model="aMonth"
+            :label="`${USAGE_UNITS[job.job!.usage.unit]} a month`"
+            figure
+            class="w-32"
+            inputmode="decimal"
+            maxlength="8" />
           <button type="submit" class="act">Hold against that</button>
-          <FaultNote v-if="faults.months" class="basis-full text-note">{{ faults.months }}</FaultNote>
         </form>
         <div
           v-for="row in group.rows"

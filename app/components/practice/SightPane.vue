@@ -9,6 +9,7 @@ import { partName } from '../../words'
 import { numberOf } from '../bench/draft'
 import { askedUnit, askedWords, minutesWords } from './words'
 import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 
 /** The open inspection: what it costs, and, once looked, what was read of it. */
 const practice = usePractice()
@@ -98,19 +99,23 @@ function toggle(target: string, finding: string) {
         <p v-if="said.length === 0">No noise now, no code, nothing renewed before.</p>
       </template>
       <form v-if="inspection.reads.length" class="space-y-2" @submit.prevent="keep">
-        <label v-for="(asked, i) in inspection.reads" :key="i" class="block">
-          <span class="label"
-            >{{ askedWords(sheet, asked) }}<span v-if="standing(asked)" class="text-ink"> · stands</span></span
-          >
-          <span class="mt-1 flex items-center gap-2"
-            ><input
-              v-model="typed[i]"
-              class="field text-xl font-bold"
-              inputmode="decimal"
-              autocomplete="off"
-              :data-testid="`figure-${i}`" /><span class="shrink-0 text-faint">{{ askedUnit(asked) }}</span></span
-          >
-        </label>
+        <Field
+          v-for="(asked, i) in inspection.reads"
+          :key="i"
+          :label="standing(asked) ? `${askedWords(sheet, asked)} · stands` : askedWords(sheet, asked)">
+          <template #default="{ control }">
+            <div class="flex items-center gap-2">
+              <input
+                v-model="typed[i]"
+                v-bind="control"
+                class="text-xl font-bold"
+                inputmode="decimal"
+                autocomplete="off"
+                :data-testid="`figure-${i}`" />
+              <span class="shrink-0 text-faint">{{ askedUnit(asked) }}</span>
+            </div>
+          </template>
+        </Field>
         <FaultNote v-if="problem">{{ problem }}</FaultNote>
         <button type="submit" class="act-main w-full" data-testid="keep">Write down</button>
       </form>
@@ -132,12 +137,15 @@ function toggle(target: string, finding: string) {
             >
           </button>
         </div>
-        <label
+        <Field
           v-if="inspection.findings.some(({ finding }) => COUNTED_FINDINGS.includes(finding))"
-          class="mt-2 flex items-center gap-2"
-          ><span class="label">Pieces</span
-          ><input v-model.number="pieces" type="number" min="1" max="20" class="field w-24" data-testid="pieces"
-        /></label>
+          v-model="pieces"
+          label="Pieces"
+          class="mt-2 w-24"
+          type="number"
+          min="1"
+          max="20"
+          data-testid="pieces" />
       </div>
       <button
         v-if="inspection.kind !== 'ask'"

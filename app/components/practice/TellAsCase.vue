@@ -5,6 +5,8 @@ import type { KeptCase } from '../../../server/store/practice'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import FaultNote from '../parts/FaultNote.vue'
+import Panel from '../parts/Panel.vue'
+import Field from '../parts/Field.vue'
 
 /** Turns a closed job into a practice case, without its vehicle, people and photos. */
 const props = defineProps<{ job: string; complaint: string }>()
@@ -29,8 +31,7 @@ async function tell() {
 </script>
 
 <template>
-  <section class="bg-sheet p-4" data-testid="tell-as-case">
-    <h2 class="text-lg font-bold">Tell it as a practice case</h2>
+  <Panel title="Tell it as a practice case" data-testid="tell-as-case">
     <p v-if="made" role="status">
       “{{ made.title }}” stands among the
       <NuxtLink to="/practice" class="underline decoration-brass underline-offset-2">cases of the workshop</NuxtLink>.
@@ -40,15 +41,10 @@ async function tell() {
         What was read becomes the truth of an engine for others to judge. Vehicle, names and photos stay out: see that
         the complaint names nobody either.
       </p>
-      <label class="block"
-        ><span class="label">Title</span><input v-model="title" class="field mt-1" maxlength="120"
-      /></label>
-      <label class="block"
-        ><span class="label">Complaint</span
-        ><textarea v-model="complaint" class="field mt-1 py-2" rows="3" maxlength="4000" />
-      </label>
+      <Field v-model="title" label="Title" maxlength="120" />
+      <Field v-model="complaint" label="Complaint" :rows="3" maxlength="4000" />
       <FaultNote v-if="problem">{{ problem }}</FaultNote>
       <button type="submit" class="act" :disabled="bench.by === ''">Tell it</button>
     </form>
-  </section>
+  </Panel>
 </template>

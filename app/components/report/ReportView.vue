@@ -5,6 +5,7 @@ import { pathChart } from '../../../draw/pathChart'
 import type { Drawing } from '../../../draw/shapes'
 import CallMark from '../parts/CallMark.vue'
 import DrawnShapes from './DrawnShapes.vue'
+import FigureTable from '../parts/FigureTable.vue'
 
 /** A customer's report, in the words and figures it has on paper too. */
 const props = defineProps<{ report: Report; map: Drawing | null; photo: (id: string) => string }>()
@@ -14,8 +15,7 @@ const chart = computed(() =>
 </script>
 
 <template>
-  <article
-    class="space-y-8 [&_h2]:mb-2 [&_h2]:text-xl [&_h2]:font-bold [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top [&_th]:pr-4 [&_th]:font-normal [&_th]:text-faint [&_tr]:border-b [&_tr]:border-rule/60">
+  <article class="space-y-8 [&_h2]:mb-2 [&_h2]:text-xl [&_h2]:font-bold [&_tr]:align-top">
     <header>
       <h1 class="text-3xl font-bold">{{ report.vehicle }}</h1>
       <p class="text-faint">{{ report.headings.under }}</p>
@@ -31,24 +31,17 @@ const chart = computed(() =>
       <h2>{{ report.headings.measured }}</h2>
       <p v-if="report.measures.length === 0">{{ report.headings.nothingMeasured }}</p>
       <div v-else class="overflow-x-auto">
-        <table class="w-full text-left">
-          <thead>
-            <tr>
-              <th v-for="head in report.headings.measures" :key="head">{{ head }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="m in report.measures" :key="m.name + m.what">
-              <td>{{ m.name }}</td>
-              <td>{{ m.what }}</td>
-              <td class="figure" :class="m.over ? '' : 'font-normal'">
-                {{ m.read }}<template v-if="m.over">: {{ report.headings.pastLimit }}</template>
-              </td>
-              <td class="figure font-normal">{{ m.asNew }}</td>
-              <td>{{ m.limit }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable :heads="report.headings.measures">
+          <tr v-for="m in report.measures" :key="m.name + m.what">
+            <td>{{ m.name }}</td>
+            <td>{{ m.what }}</td>
+            <td class="figure" :class="m.over ? '' : 'font-normal'">
+              {{ m.read }}<template v-if="m.over">: {{ report.headings.pastLimit }}</template>
+            </td>
+            <td class="figure font-normal">{{ m.asNew }}</td>
+            <td>{{ m.limit }}</td>
+          </tr>
+        </FigureTable>
       </div>
     </section>
     <section>
@@ -89,26 +82,19 @@ const chart = computed(() =>
       <h2>{{ report.headings.ways }}</h2>
       <p>{{ report.headings.waysSay }}</p>
       <div class="overflow-x-auto">
-        <table class="w-full text-left" data-testid="report-paths">
-          <thead>
-            <tr>
-              <th v-for="head in report.headings.way" :key="head">{{ head }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(path, i) in report.paths" :key="i">
-              <td>
-                <span class="figure">{{ i + 1 }}</span> <b>{{ path.title }}</b><template v-if="path.advised">
-                  ({{ report.headings.advised }})</template
-                >
-              </td>
-              <td>{{ path.names }}</td>
-              <td class="figure font-normal">{{ path.hours.toFixed(1) }}</td>
-              <td class="figure whitespace-nowrap">{{ path.priceWords }}</td>
-              <td class="figure font-normal">{{ path.comeBackWords }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable data-testid="report-paths" :heads="report.headings.way">
+          <tr v-for="(path, i) in report.paths" :key="i">
+            <td>
+              <span class="figure">{{ i + 1 }}</span> <b>{{ path.title }}</b><template v-if="path.advised">
+                ({{ report.headings.advised }})</template
+              >
+            </td>
+            <td>{{ path.names }}</td>
+            <td class="figure font-normal">{{ path.hours.toFixed(1) }}</td>
+            <td class="figure whitespace-nowrap">{{ path.priceWords }}</td>
+            <td class="figure font-normal">{{ path.comeBackWords }}</td>
+          </tr>
+        </FigureTable>
       </div>
       <DrawnShapes v-if="chart" :drawing="chart" :label="report.headings.chart" class="mt-3 max-w-xl" />
     </section>

@@ -7,6 +7,7 @@ import { useBench } from '../../stores/bench'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
+import Panel from '../parts/Panel.vue'
 
 /** Links to the report as it stands now: read only, they expire and can be taken back. */
 const props = defineProps<{ jobId: string }>()
@@ -49,8 +50,7 @@ onMounted(() => attempt(async () => undefined))
 </script>
 
 <template>
-  <section class="bg-sheet p-4" aria-label="Share the report" data-testid="shares">
-    <h2 class="label mb-1">A link for the customer</h2>
+  <Panel title="A link for the customer" quiet label="Share the report" data-testid="shares">
     <p class="text-body">
       Shows this report as it stands now and nothing else of the workshop. The customer can choose a way on it.
     </p>
@@ -83,5 +83,5 @@ onMounted(() => attempt(async () => undefined))
         </button>
       </li>
     </ul>
-  </section>
+  </Panel>
 </template>

@@ -7,6 +7,8 @@ import { useJob } from '../../stores/job'
 import { oddsWords, partName } from '../../words'
 import FindingKeys from '../bench/FindingKeys.vue'
 import ScanPane from './ScanPane.vue'
+import Panel from '../parts/Panel.vue'
+import Caution from '../parts/Caution.vue'
 
 /** Station 2: cheap looks that decide whether to open it. */
 const job = useJob()
@@ -20,11 +22,11 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
 
 <template>
   <aside class="min-h-0 space-y-4 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Before the covers">
-    <section class="border-l-4 border-brass bg-paper p-3" data-testid="opening">
+    <Panel tone="note" data-testid="opening">
       <h2 class="text-2xl leading-tight font-bold">{{ ADVICE[opening.advice] }}</h2>
       <p>{{ sayOpening(opening.because) }}</p>
       <p class="text-note text-faint">What is wrong lies behind the covers: {{ oddsWords(opening.odds) }} likely.</p>
-    </section>
+    </Panel>
     <section>
       <h3 class="label">Looks that tell most</h3>
       <ol class="text-note">
@@ -57,10 +59,9 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
     <FindingKeys v-for="lifter in lifters" :key="lifter.id" :target="lifter.id" :groups="[LIFTER_GROUP]" />
     <ScanPane />
     <FindingKeys target="engine" :groups="ENGINE_GROUPS[2]!" />
-    <p class="border-l-8 border-hazard bg-paper py-1 pl-2 text-note">
-      <b>Caution.</b> Hot oil and coolant when a plug is opened warm. Springs and lifters fly: eye protection, a rag
-      over the hole. On a small single: compression dead centre, valves at rest, before the lifter comes out, or the
-      chain jumps.
-    </p>
+    <Caution
+      >Hot oil and coolant when a plug is opened warm. Springs and lifters fly: eye protection, a rag over the hole. On
+      a small single: compression dead centre, valves at rest, before the lifter comes out, or the chain jumps.</Caution
+    >
   </aside>
 </template>

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { lengthWords, shownUsage } from '../../units'
 import { fixDigits, limitWords, usageWords, USAGE_UNITS } from '../../words'
 import type { Track } from './tracks'
+import FigureTable from '../parts/FigureTable.vue'
 
 /**
  * A measure of a part over usage: each job's figure with its 90 % interval, the limit with its source, and the same as
@@ -101,35 +102,25 @@ const thousands = (value: number) =>
           stroke-width="2.500" />
       </g>
     </svg>
-    <table class="mt-2 w-full text-left text-body">
-      <caption class="sr-only">
-        {{
-          track.title
-        }}
-        over usage
-      </caption>
-      <thead>
-        <tr class="border-b border-rule text-faint">
-          <th class="py-1 font-normal">At</th>
-          <th class="font-normal">
-            {{ track.kind === 'elongation' ? 'Elongation' : track.kind === 'groove' ? 'Groove depth' : 'Extension' }}
-          </th>
-          <th class="font-normal">90 % between</th>
-          <th class="font-normal">Job</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="point in track.points" :key="point.job" class="border-b border-rule/50">
-          <td class="figure py-1 font-normal">{{ usageWords({ value: point.usage, unit: track.unit }) }}</td>
-          <td class="figure">{{ says(point.value) }}</td>
-          <td class="figure font-normal">{{ says(Math.max(0, point.low)) }} and {{ says(point.high) }}</td>
-          <td>
-            <NuxtLink :to="`/jobs/${point.job}`" class="underline decoration-brass underline-offset-2">{{
-              point.at.slice(0, 10)
-            }}</NuxtLink>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <FigureTable
+      class="mt-2"
+      :caption="`${track.title} over usage`"
+      :heads="[
+        'At',
+        track.kind === 'elongation' ? 'Elongation' : track.kind === 'groove' ? 'Groove depth' : 'Extension',
+        '90 % between',
+        'Job'
+      ]">
+      <tr v-for="point in track.points" :key="point.job">
+        <td class="figure font-normal">{{ usageWords({ value: point.usage, unit: track.unit }) }}</td>
+        <td class="figure">{{ says(point.value) }}</td>
+        <td class="figure font-normal">{{ says(Math.max(0, point.low)) }} and {{ says(point.high) }}</td>
+        <td>
+          <NuxtLink :to="`/jobs/${point.job}`" class="underline decoration-brass underline-offset-2">{{
+            point.at.slice(0, 10)
+          }}</NuxtLink>
+        </td>
+      </tr>
+    </FigureTable>
   </div>
 </template>

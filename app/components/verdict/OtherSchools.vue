@@ -5,6 +5,7 @@ import type { SchoolDifference } from '../../../core/views/verdict'
 import { usePlanner } from '../../composables/usePlanner'
 import { useJob } from '../../stores/job'
 import { CALL_WORDS, partName, SCHOOL_WORDS } from '../../words'
+import Panel from '../parts/Panel.vue'
 
 /** The same readings under the other two schools: what changes, and why. */
 const job = useJob()
@@ -31,8 +32,11 @@ const words = (call: SchoolDifference['changes'][number]['here']) => (call ? CAL
 </script>
 
 <template>
-  <section class="bg-sheet p-4" aria-label="Under the other schools" data-testid="other-schools">
-    <h2 class="label mb-1">The same readings under the other schools</h2>
+  <Panel
+    title="The same readings under the other schools"
+    quiet
+    label="Under the other schools"
+    data-testid="other-schools">
     <p v-if="failed" class="text-renew" role="alert">They could not be weighed here.</p>
     <div v-for="{ school, changes } in others" :key="school" class="mt-2">
       <h3 class="font-bold">{{ SCHOOL_WORDS[school].name }}</h3>
@@ -45,5 +49,5 @@ const words = (call: SchoolDifference['changes'][number]['here']) => (call ? CAL
         </li>
       </ul>
     </div>
-  </section>
+  </Panel>
 </template>

@@ -8,7 +8,7 @@ import { CALL_WORDS, howWords, KIND_NAMES, kindWords, partName, readingWords } f
 import CallMark from '../parts/CallMark.vue'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
-import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 
 /**
  * One part's call with its reasons; each reason names its readings and where its limit comes from. A mechanic may say
@@ -80,11 +80,12 @@ function say() {
       </div>
       <form v-if="saying" class="mt-2 space-y-2 border-l-4 border-brass bg-sheet p-3" @submit.prevent="say">
         <ChoiceRow v-model="chosen" label="What happens to it" :options="options" />
-        <label class="block"
-          ><span class="label">Why</span
-          ><textarea v-model="why" class="field mt-1 py-2" rows="2" maxlength="1000" :aria-invalid="missing" />
-        </label>
-        <FaultNote v-if="missing" class="text-note">Say why: the reason stands beside the call from now on.</FaultNote>
+        <Field
+          v-model="why"
+          label="Why"
+          :rows="2"
+          maxlength="1000"
+          :fault="missing ? 'Say why: the reason stands beside the call from now on.' : ''" />
         <div class="flex gap-2">
           <button type="submit" class="act">Decide</button
           ><button type="button" class="act-bare" @click="saying = false">Leave it to the readings</button>

@@ -7,6 +7,7 @@ import { useOutbox } from '../../stores/outbox'
 import { CALL_WORDS, kindWords, partName, percent, readingWords, SCHOOL_WORDS } from '../../words'
 import type { Call } from '../../../core/calls'
 import WhenAt from '../parts/WhenAt.vue'
+import Panel from '../parts/Panel.vue'
 
 /** Freezes the verdict; what changes after that is shown against it, and signing again makes a new revision. */
 const job = useJob()
@@ -26,8 +27,7 @@ function sign() {
 </script>
 
 <template>
-  <section class="bg-sheet p-4" aria-label="Sign-off" data-testid="signoff">
-    <h2 class="label mb-1">Sign-off</h2>
+  <Panel title="Sign-off" quiet data-testid="signoff">
     <p v-if="last" data-testid="signed">
       <b>Revision {{ last.revision }} signed by {{ last.by }}</b
       >, <WhenAt :at="last.at" />; {{ last.sheetRevision ? `sheet revision ${last.sheetRevision}, ` : '' }}computation
@@ -75,5 +75,5 @@ function sign() {
     <p v-if="waiting" class="mt-1 text-note">
       Entries wait on this device; the verdict can be signed once they are kept.
     </p>
-  </section>
+  </Panel>
 </template>

@@ -8,6 +8,7 @@ import TopBar from '../../components/parts/TopBar.vue'
 import WhenAt from '../../components/parts/WhenAt.vue'
 import { shownProblem } from '../../problem'
 import FaultNote from '../../components/parts/FaultNote.vue'
+import Field from '../../components/parts/Field.vue'
 
 /** The engines this workshop has drive sheets of. */
 const removed = ref(false)
@@ -43,10 +44,14 @@ async function remove(sheet: ListedSheet, gone: boolean) {
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-3 flex flex-wrap items-end gap-3">
         <h1 class="text-2xl font-bold">{{ removed ? 'Removed engines' : 'Engines' }}</h1>
-        <label class="ml-auto w-64"
-          ><span class="sr-only">Search engines</span
-          ><input v-model="typed" type="search" class="field" placeholder="Search by name" maxlength="200"
-        /></label>
+        <Field
+          v-model="typed"
+          label="Search engines"
+          silent
+          class="ml-auto w-64"
+          type="search"
+          placeholder="Search by name"
+          maxlength="200" />
         <ImportSheet @made="(id) => navigateTo(`/engines/${id}`)" />
         <NuxtLink to="/engines/new" class="act-main flex items-center">Bring your own engine</NuxtLink>
       </div>

@@ -5,13 +5,17 @@ import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { chainModel, sheetGaps } from '../../../core/drive'
 import { sheetFromAnswers, FIRST_ANSWERS, type TypedAnswers } from '../../components/engine/answers'
-import AnswerField from '../../components/engine/AnswerField.vue'
+import Field from '../../components/parts/Field.vue'
 import ChoiceRow from '../../components/parts/ChoiceRow.vue'
 import TopBar from '../../components/parts/TopBar.vue'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import { fixDigits, partName } from '../../words'
 import FaultNote from '../../components/parts/FaultNote.vue'
+import Panel from '../../components/parts/Panel.vue'
+import FigureTable from '../../components/parts/FigureTable.vue'
+
+const NUMBER = { figure: true, inputmode: 'decimal', maxlength: '120' } as const
 
 /** Bring your own engine: a counted sheet from what can be counted and looked up, usable at once, refined later. */
 const bench = useBench()
@@ -102,9 +106,9 @@ async function keep() {
           <div class="space-y-4">
             <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
               <legend class="label float-left col-span-full mb-1 font-bold text-ink">The engine</legend>
-              <AnswerField v-model="typed.name" class="col-span-2" label="Name" words :fault="fault('name')" />
-              <AnswerField v-model="typed.cylinders" label="Cylinders" :fault="fault('cylinders')" />
-              <AnswerField v-model="typed.fuel" label="Fuel" words :fault="fault('fuel')" />
+              <Field v-model="typed.name" class="col-span-2" label="Name" :fault="fault('name')" maxlength="120" />
+              <Field v-model="typed.cylinders" v-bind="NUMBER" label="Cylinders" :fault="fault('cylinders')" />
+              <Field v-model="typed.fuel" label="Fuel" :fault="fault('fuel')" maxlength="120" />
               <ChoiceRow
                 v-model="turning"
                 class="col-span-2"
@@ -124,30 +128,35 @@ async function keep() {
             </fieldset>
             <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
               <legend class="label float-left col-span-full mb-1 font-bold text-ink">The chain</legend>
-              <AnswerField v-model="typed.pitch" label="Pitch" unit="mm" :fault="fault('pitch')" />
-              <AnswerField v-model="typed.links" label="Links" :fault="fault('links')" />
-              <AnswerField v-model="typed.crankTeeth" label="Teeth, crank sprocket" :fault="fault('crankTeeth')" />
-              <AnswerField v-model="typed.camTeeth" label="Teeth, each cam" :fault="fault('camTeeth')" />
+              <Field v-model="typed.pitch" v-bind="NUMBER" label="Pitch" unit="mm" :fault="fault('pitch')" />
+              <Field v-model="typed.links" v-bind="NUMBER" label="Links" :fault="fault('links')" />
+              <Field
+                v-model="typed.crankTeeth"
+                v-bind="NUMBER"
+                label="Teeth, crank sprocket"
+                :fault="fault('crankTeeth')" />
+              <Field v-model="typed.camTeeth" v-bind="NUMBER" label="Teeth, each cam" :fault="fault('camTeeth')" />
               <ChoiceRow
                 v-model="cams"
                 class="col-span-2"
                 label="Cams on this chain"
                 :options="['1', '2', '3', '4'].map((value) => ({ value, label: value }))" />
-              <AnswerField
+              <Field
                 v-for="(_, i) in typed.camNames"
                 :key="`cam-${i}`"
                 v-model="typed.camNames[i]!"
                 :label="`Cam ${i + 1}, from the slack side`"
-                words
-                :fault="fault('camNames')" />
+                :fault="fault('camNames')"
+                maxlength="120" />
               <div class="col-span-full grid grid-cols-4 gap-3 border-t border-rule pt-3 max-md:grid-cols-2">
                 <p class="label col-span-full">
                   Whole links from mark to mark, in the direction of travel, slack side first
                 </p>
-                <AnswerField
+                <Field
                   v-for="(_, i) in typed.counts"
                   :key="`count-${i}`"
                   v-model="typed.counts[i]!"
+                  v-bind="NUMBER"
                   :label="runs[i]!" />
                 <p class="col-span-full text-note" :class="fault('counts') ? 'font-bold text-renew' : 'text-faint'">
                   {{ fault('counts') ?? `Together ${counted} of ${typed.links || '?'} links` }}
@@ -156,81 +165,82 @@ async function keep() {
             </fieldset>
             <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
               <legend class="label float-left col-span-full mb-1 font-bold text-ink">Tensioner and limits</legend>
-              <AnswerField
+              <Field
                 v-model="typed.newExtension"
+                v-bind="NUMBER"
                 label="Extension, new drive"
                 unit="mm"
                 :fault="fault('newExtension')" />
-              <AnswerField
+              <Field
                 v-model="typed.limitExtension"
+                v-bind="NUMBER"
                 label="Extension at the limit"
                 unit="mm"
                 :fault="fault('limitExtension')" />
-              <AnswerField v-model="typed.stroke" label="Stroke" unit="mm" :fault="fault('stroke')" />
-              <AnswerField
+              <Field v-model="typed.stroke" v-bind="NUMBER" label="Stroke" unit="mm" :fault="fault('stroke')" />
+              <Field
                 v-model="typed.elongationLimit"
+                v-bind="NUMBER"
                 label="Elongation limit"
                 unit="%"
                 :fault="fault('elongationLimit')" />
-              <AnswerField
+              <Field
                 v-model="typed.notchFirst"
+                v-bind="NUMBER"
                 label="First notch at, if any"
                 unit="mm"
                 :fault="fault('notchFirst')" />
-              <AnswerField v-model="typed.notchPitch" label="Notch to notch" unit="mm" :fault="fault('notchPitch')" />
-              <AnswerField
+              <Field
+                v-model="typed.notchPitch"
+                v-bind="NUMBER"
+                label="Notch to notch"
+                unit="mm"
+                :fault="fault('notchPitch')" />
+              <Field
                 v-model="typed.lagLimit"
+                v-bind="NUMBER"
                 label="Lag limit, if known"
                 unit="° crank"
                 :fault="fault('lagLimit')" />
-              <AnswerField
+              <Field
                 v-model="typed.grooveLimit"
+                v-bind="NUMBER"
                 label="Groove limit, if known"
                 unit="mm"
                 :fault="fault('grooveLimit')" />
-              <AnswerField
+              <Field
                 v-model="typed.source"
                 class="col-span-full"
                 label="Where the limits come from (manual, edition, page)"
-                words
-                :fault="fault('source')" />
+                :fault="fault('source')"
+                maxlength="120" />
             </fieldset>
           </div>
           <aside class="space-y-3" aria-label="What it says so far">
-            <section v-if="shows.length" class="bg-plate p-4 text-scribe" data-testid="shows">
-              <h2 class="font-bold">With this sheet</h2>
-              <table class="mt-2 w-full text-left text-body">
-                <caption class="sr-only">
-                  What the drive shows at an elongation
-                </caption>
-                <thead>
-                  <tr class="border-b border-hair">
-                    <th class="py-1 font-normal">Elongation</th>
-                    <th class="font-normal">Extension</th>
-                    <th class="font-normal">Lag</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="row in shows" :key="row.percent" class="border-b border-hair/40">
-                    <td class="figure py-1">{{ fixDigits(row.percent, 2) }} %</td>
-                    <td class="figure">{{ fixDigits(row.extension ?? 0, 1) }} mm</td>
-                    <td class="figure">{{ row.lags.map(({ lag }) => `${fixDigits(lag, 1)}°`).join(', ') }}</td>
-                  </tr>
-                </tbody>
-              </table>
+            <Panel v-if="shows.length" tone="plate" title="With this sheet" data-testid="shows">
+              <FigureTable
+                class="mt-2"
+                caption="What the drive shows at an elongation"
+                :heads="['Elongation', 'Extension', 'Lag']"
+                on-plate>
+                <tr v-for="row in shows" :key="row.percent">
+                  <td class="figure">{{ fixDigits(row.percent, 2) }} %</td>
+                  <td class="figure">{{ fixDigits(row.extension ?? 0, 1) }} mm</td>
+                  <td class="figure">{{ row.lags.map(({ lag }) => `${fixDigits(lag, 1)}°`).join(', ') }}</td>
+                </tr>
+              </FigureTable>
               <p class="mt-2 text-note">Check one of them against what the manual says.</p>
-            </section>
-            <section v-else class="bg-plate p-4 text-scribe">
+            </Panel>
+            <Panel v-else tone="plate">
               <p>What the drive shows at its limit stands here as soon as the figures allow it.</p>
-            </section>
-            <section v-if="gaps.length" class="bg-sheet p-3 text-body">
-              <h2 class="font-bold">Left open for later</h2>
+            </Panel>
+            <Panel v-if="gaps.length" title="Left open for later" class="text-body">
               <ul>
                 <li v-for="gap in gaps" :key="gap.missing" class="mt-1">
                   <b>{{ gap.missing }}.</b> {{ gap.meanwhile }}
                 </li>
               </ul>
-            </section>
+            </Panel>
             <FaultNote v-if="problem">{{ problem }}</FaultNote>
             <FaultNote v-else-if="wanted && result.faults.size"
               >Not yet: what is missing or wrong is named at its field.</FaultNote

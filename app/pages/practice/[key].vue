@@ -18,6 +18,7 @@ import { useBench } from '../../stores/bench'
 import { usePractice } from '../../stores/practice'
 import { usageWords } from '../../words'
 import FaultNote from '../../components/parts/FaultNote.vue'
+import Caution from '../../components/parts/Caution.vue'
 
 /** The practice stand: an engine with a hidden truth, what can be looked at, what is seen, and the calls. */
 const route = useRoute()
@@ -143,10 +144,10 @@ async function finish() {
                 like on an engine and written down by you. Then make the calls.
               </p>
               <p class="text-body">Turn in the running direction until the marks stand where they should.</p>
-              <p class="border-l-8 border-hazard bg-paper p-2 text-note">
-                <b>On a real engine:</b> battery off before the starter can turn, no hand near a chain that is turned,
-                and the maker's manual decides.
-              </p>
+              <Caution lead="On a real engine:"
+                >battery off before the starter can turn, no hand near a chain that is turned, and the maker's manual
+                decides.</Caution
+              >
             </section>
           </div>
           <div class="border-t border-rule p-2">

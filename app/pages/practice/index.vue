@@ -12,6 +12,9 @@ import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import { usePractice } from '../../stores/practice'
 import FaultNote from '../../components/parts/FaultNote.vue'
+import Panel from '../../components/parts/Panel.vue'
+import Field from '../../components/parts/Field.vue'
+import FigureTable from '../../components/parts/FigureTable.vue'
 
 /**
  * Practice: the case of the day, one for what is missed most, a new one, one by code or file; and how it went so far.
@@ -96,7 +99,7 @@ async function remove(kept: KeptCase, to: boolean) {
       </p>
       <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
         <div class="space-y-4">
-          <section class="flex items-center gap-4 bg-plate p-4 text-scribe on-plate" aria-label="Case of the day">
+          <Panel tone="plate" class="flex items-center gap-4" label="Case of the day">
             <div class="min-w-0 flex-1">
               <h2 class="text-lg font-bold">Case of the day</h2>
               <p>{{ data.daily.engine }}, level {{ data.daily.level }}. The same for everybody.</p>
@@ -107,11 +110,8 @@ async function remove(kept: KeptCase, to: boolean) {
               data-testid="daily"
               >{{ data.daily.done ? 'Once more' : 'Begin' }}</NuxtLink
             >
-          </section>
-          <section
-            v-if="data.training"
-            class="flex items-center gap-4 border-l-4 border-brass bg-sheet p-4"
-            aria-label="For you">
+          </Panel>
+          <Panel v-if="data.training" tone="note" class="flex items-center gap-4" label="For you">
             <div class="min-w-0 flex-1">
               <h2 class="font-bold">For you</h2>
               <p>It holds something you have missed before.</p>
@@ -119,9 +119,8 @@ async function remove(kept: KeptCase, to: boolean) {
             <NuxtLink :to="`/practice/${data.training.code}`" class="act flex items-center" data-testid="training"
               >Begin</NuxtLink
             >
-          </section>
-          <section class="space-y-3 bg-sheet p-4" aria-label="A new case">
-            <h2 class="font-bold">A new case</h2>
+          </Panel>
+          <Panel title="A new case" class="space-y-3">
             <div class="flex flex-wrap gap-2" role="radiogroup" aria-label="Level">
               <button
                 v-for="one in LEVELS"
@@ -137,28 +136,27 @@ async function remove(kept: KeptCase, to: boolean) {
               </button>
               <p class="self-center">{{ LEVEL_WORDS[level] }}</p>
             </div>
-            <label class="block"
-              ><span class="label">Engine</span
-              ><select v-model="sheet" class="field mt-1">
-                <option value="">Any</option>
-                <option v-for="{ id, name } in data.engines" :key="id" :value="id">{{ name }}</option>
-              </select></label
-            >
+            <Field label="Engine">
+              <template #default="{ control }">
+                <select v-model="sheet" v-bind="control">
+                  <option value="">Any</option>
+                  <option v-for="{ id, name } in data.engines" :key="id" :value="id">{{ name }}</option>
+                </select>
+              </template>
+            </Field>
             <button type="button" class="act-main w-full" data-testid="draw" @click="draw">Draw an engine</button>
-          </section>
-          <section class="bg-sheet p-4" aria-label="By code or file">
-            <h2 class="font-bold">By code or file</h2>
+          </Panel>
+          <Panel title="By code or file">
             <form class="mt-2 flex gap-2" @submit.prevent="byCode">
-              <label class="min-w-0 flex-1"
-                ><span class="sr-only">Case code</span
-                ><input
-                  v-model="code"
-                  class="field"
-                  placeholder="A3-7KQ2MD"
-                  maxlength="24"
-                  autocapitalize="characters"
-                  data-testid="code" /></label
-              ><button type="submit" class="act">Open</button
+              <Field
+                v-model="code"
+                label="Case code"
+                silent
+                class="min-w-0 flex-1"
+                placeholder="A3-7KQ2MD"
+                maxlength="24"
+                autocapitalize="characters"
+                data-testid="code" /><button type="submit" class="act">Open</button
               ><button type="button" class="act" @click="input?.click()">File …</button>
             </form>
             <input
@@ -171,12 +169,11 @@ async function remove(kept: KeptCase, to: boolean) {
               data-testid="case-file"
               @change="take(($event.target as HTMLInputElement).files?.[0])" />
             <FaultNote v-if="problem" class="mt-2">{{ problem }}</FaultNote>
-          </section>
+          </Panel>
         </div>
         <div class="space-y-4">
           <ClientOnly>
-            <section v-if="begun.length" class="bg-sheet p-4" aria-label="Begun">
-              <h2 class="font-bold">Begun on this device</h2>
+            <Panel v-if="begun.length" title="Begun on this device" label="Begun">
               <ul>
                 <li v-for="one in begun" :key="one.key" class="border-b border-rule/60">
                   <NuxtLink
@@ -187,9 +184,9 @@ async function remove(kept: KeptCase, to: boolean) {
                   >
                 </li>
               </ul>
-            </section>
+            </Panel>
           </ClientOnly>
-          <section class="bg-sheet p-4" aria-label="How it went">
+          <Panel label="How it went">
             <h2 class="font-bold">
               How it went<template v-if="bench.by">, {{ bench.by }}</template>
             </h2>
@@ -210,23 +207,19 @@ async function remove(kept: KeptCase, to: boolean) {
                 </li>
               </ul>
             </template>
-          </section>
-          <section v-if="data.weak.length" class="bg-sheet p-4" aria-label="Missed most" data-testid="weak">
-            <h2 class="font-bold">Missed most</h2>
-            <table class="w-full text-left">
-              <tbody>
-                <tr v-for="one in data.weak.slice(0, 5)" :key="one.id" class="border-b border-rule/60">
-                  <td class="py-1">
-                    {{ faultWords(one.id).name }}
-                    <p class="text-note text-faint">{{ faultWords(one.id).lesson }}</p>
-                  </td>
-                  <td class="figure whitespace-nowrap pl-3 text-right">{{ one.missed }} of {{ one.met }}</td>
-                </tr>
-              </tbody>
-            </table>
-          </section>
-          <section v-if="data.cases.length || removed" class="bg-sheet p-4" aria-label="Cases of the workshop">
-            <h2 class="font-bold">Cases of the workshop</h2>
+          </Panel>
+          <Panel v-if="data.weak.length" title="Missed most" data-testid="weak">
+            <FigureTable>
+              <tr v-for="one in data.weak.slice(0, 5)" :key="one.id">
+                <td>
+                  {{ faultWords(one.id).name }}
+                  <p class="text-note text-faint">{{ faultWords(one.id).lesson }}</p>
+                </td>
+                <td class="figure whitespace-nowrap pl-3 text-right">{{ one.missed }} of {{ one.met }}</td>
+              </tr>
+            </FigureTable>
+          </Panel>
+          <Panel v-if="data.cases.length || removed" title="Cases of the workshop">
             <p v-if="removed" role="status">
               “{{ removed.title }}” is off the list.
               <button type="button" class="act-bare" @click="remove(removed!, false)">Put it back</button>
@@ -244,7 +237,7 @@ async function remove(kept: KeptCase, to: boolean) {
                 ><button type="button" class="act-bare text-note" @click="remove(kept, true)">Remove</button>
               </li>
             </ul>
-          </section>
+          </Panel>
         </div>
       </div>
     </main>

@@ -6,6 +6,7 @@ import ReportView from '../../components/report/ReportView.vue'
 import { useAwake } from '../../composables/useAwake'
 import { shownProblem } from '../../problem'
 import FaultNote from '../../components/parts/FaultNote.vue'
+import Field from '../../components/parts/Field.vue'
 
 /**
  * What a customer sees behind a link: the report, the PDF, and a choice between the ways open. No way into the
@@ -71,10 +72,7 @@ async function send() {
               >: {{ path.names }}</span
             ><span class="figure">{{ path.priceWords }}</span></label
           >
-          <label class="block max-w-sm"
-            ><span class="label">Your name</span
-            ><input v-model="name" class="field mt-1" maxlength="80" autocomplete="name"
-          /></label>
+          <Field v-model="name" label="Your name" class="max-w-sm" maxlength="80" autocomplete="name" />
           <FaultNote v-if="failed">{{ failed }}</FaultNote>
           <button type="submit" class="act-main">Tell the workshop</button>
         </form>

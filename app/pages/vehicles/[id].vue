@@ -12,6 +12,8 @@ import { tracks } from '../../components/vehicle/tracks'
 import { shownProblem } from '../../problem'
 import { STATE_WORDS, usageWords } from '../../words'
 import FaultNote from '../../components/parts/FaultNote.vue'
+import Panel from '../../components/parts/Panel.vue'
+import Field from '../../components/parts/Field.vue'
 
 /** A vehicle: its measurements drawn over usage, and its jobs. */
 const route = useRoute()
@@ -64,23 +66,18 @@ async function save() {
         v-if="renaming"
         class="mb-4 grid max-w-2xl gap-3 border-l-4 border-brass bg-sheet p-4"
         @submit.prevent="save">
-        <label class="block"
-          ><span class="label">Name</span><input v-model="form.name" class="field mt-1" maxlength="120"
-        /></label>
-        <label class="block"
-          ><span class="label">Note, for whoever has it next</span
-          ><textarea v-model="form.note" class="field mt-1 py-2" rows="2" maxlength="2000" />
-        </label>
+        <Field v-model="form.name" label="Name" maxlength="120" />
+        <Field v-model="form.note" label="Note, for whoever has it next" :rows="2" maxlength="2000" />
         <FaultNote v-if="problem">{{ problem }}</FaultNote>
         <div class="flex gap-2">
           <button type="submit" class="act">Save</button
           ><button type="button" class="act-bare" @click="renaming = false">Leave as it is</button>
         </div>
       </form>
-      <section
+      <Panel
         v-if="track"
-        class="grid grid-cols-[220px_minmax(0,1fr)] gap-6 bg-sheet p-4 max-md:grid-cols-1"
-        aria-label="Measurements over usage">
+        class="grid grid-cols-[220px_minmax(0,1fr)] gap-6 max-md:grid-cols-1"
+        label="Measurements over usage">
         <div role="group" aria-label="What is drawn">
           <button
             v-for="(one, i) in all"
@@ -94,7 +91,7 @@ async function save() {
           </button>
         </div>
         <UsageChart :track="track" />
-      </section>
+      </Panel>
       <p v-else class="bg-sheet p-6">Nothing has been measured on this vehicle yet.</p>
       <h2 class="mt-6 mb-1 label">Jobs</h2>
       <ul>

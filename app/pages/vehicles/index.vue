@@ -7,6 +7,7 @@ import TopBar from '../../components/parts/TopBar.vue'
 import WhenAt from '../../components/parts/WhenAt.vue'
 import { usageWords } from '../../words'
 import PagerRow from '../../components/parts/PagerRow.vue'
+import Field from '../../components/parts/Field.vue'
 
 /** The vehicles of the workshop, those seen last first. */
 const typed = ref('')
@@ -28,16 +29,15 @@ useHead({ title: 'Vehicles · Umbrette' })
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-4 flex flex-wrap items-end gap-3">
         <h1 class="text-2xl font-bold">Vehicles and boats</h1>
-        <label class="ml-auto w-72"
-          ><span class="sr-only">Search vehicles</span
-          ><input
-            v-model="typed"
-            type="search"
-            class="field"
-            placeholder="Search by name"
-            maxlength="200"
-            data-testid="search"
-        /></label>
+        <Field
+          v-model="typed"
+          label="Search vehicles"
+          silent
+          class="ml-auto w-72"
+          type="search"
+          placeholder="Search by name"
+          maxlength="200"
+          data-testid="search" />
       </div>
       <ProblemNote v-if="error" :error="error" @retry="refresh()" />
       <ul v-else-if="data?.rows.length">

@@ -10,6 +10,7 @@ import ProblemNote from '../../../components/parts/ProblemNote.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
 import WhenAt from '../../../components/parts/WhenAt.vue'
 import { fixDigits } from '../../../words'
+import Caution from '../../../components/parts/Caution.vue'
 
 /**
  * A drive sheet: its drawing, figures, limits with their source, operations and parts; what it leaves open, and its
@@ -101,10 +102,10 @@ useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
           </ul>
         </section>
       </div>
-      <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-note">
-        <b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and qualified
-        practice come first. {{ sheet.note }}
-      </p>
+      <Caution class="mt-4"
+        >The maker's manual for this engine is the authority for every figure; local rules and qualified practice come
+        first. {{ sheet.note }}</Caution
+      >
     </main>
   </div>
 </template>

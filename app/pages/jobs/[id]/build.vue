@@ -13,6 +13,8 @@ import JobBar from '../../../components/verdict/JobBar.vue'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
 import { partName, usageWords } from '../../../words'
+import Panel from '../../../components/parts/Panel.vue'
+import Caution from '../../../components/parts/Caution.vue'
 
 /** Station 9: what goes in and in which order, what holds the engine back, and the check after two turns by hand. */
 const job = useJob()
@@ -57,11 +59,7 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
         <p v-if="!mine" class="border-l-4 border-brass bg-sheet p-3">
           Choose who is at the bench: the name stands on each step.
         </p>
-        <section
-          v-for="group in rebuild.plan.groups"
-          :key="group.key"
-          class="bg-sheet px-4 py-3"
-          :data-testid="`group-${group.key}`">
+        <Panel v-for="group in rebuild.plan.groups" :key="group.key" :data-testid="`group-${group.key}`">
           <h2 class="flex justify-between text-lg font-bold">
             {{ TASK_GROUPS[group.key]
             }}<span class="text-note font-normal text-faint">{{ done(group.tasks) }} of {{ group.tasks.length }}</span>
@@ -76,7 +74,7 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
               :may-tick="mine"
               @set="(state, more) => setTask(task.id, state, more)" />
           </ul>
-        </section>
+        </Panel>
       </div>
       <div class="space-y-4">
         <HoldPanel
@@ -102,10 +100,10 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
           @add="job.put({ type: 'hole', ...$event })"
           @remove="job.put({ type: 'undo', act: $event })"
           @back="(id, back) => setTask(`hole:${id}`, back ? 'done' : 'open', {})" />
-        <p class="border-l-8 border-hazard bg-sheet p-3 text-note">
-          <b>Caution.</b> Battery off before the engine can turn, plugs out; springs fly, eyes protected. The maker's
-          manual is the authority for torques and order; local rules and qualified practice come first.
-        </p>
+        <Caution
+          >Battery off before the engine can turn, plugs out; springs fly, eyes protected. The maker's manual is the
+          authority for torques and order; local rules and qualified practice come first.</Caution
+        >
       </div>
     </main>
   </div>

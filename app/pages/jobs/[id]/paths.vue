@@ -10,6 +10,7 @@ import { usePlanner } from '../../../composables/usePlanner'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
 import { fixDigits, money, namesOf, oddsWords, partName, SCHOOL_WORDS, usageWords } from '../../../words'
+import FigureTable from '../../../components/parts/FigureTable.vue'
 
 /** Repair paths side by side: the schools', the cheapest expected and the front between, and one built by hand. */
 const job = useJob()
@@ -98,47 +99,37 @@ watch(
       <template v-if="paths">
         <div class="grid grid-cols-[minmax(0,1fr)_400px] gap-6 max-lg:grid-cols-1">
           <section aria-label="Paths side by side">
-            <table class="w-full bg-sheet text-left" data-testid="paths">
-              <caption class="sr-only">
-                Repair paths by price now
-              </caption>
-              <thead>
-                <tr class="border-b border-rule text-body text-faint">
-                  <th class="px-3 py-2 font-normal">Path</th>
-                  <th class="font-normal">Renews</th>
-                  <th class="pr-3 text-right font-normal">Hours</th>
-                  <th class="pr-3 text-right font-normal">Price now</th>
-                  <th class="pr-3 text-right font-normal">Comes back</th>
-                  <th class="pr-3 text-right font-normal">Expected</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr
-                  v-for="(path, i) in paths.paths"
-                  :key="path.renew.join()"
-                  class="border-b border-rule/60 align-top"
-                  :class="same(path.renew, own?.renew ?? []) ? 'outline-2 -outline-offset-2 outline-brass' : ''">
-                  <td class="px-3 py-2">
-                    <button type="button" class="min-h-11 text-left" @click="build([...path.renew])">
-                      <span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b>
-                    </button>
-                    <p v-if="same(path.renew, advised ?? ['-'])" class="text-note font-bold">Advised</p>
-                  </td>
-                  <td class="py-2 pr-3 text-body">
-                    {{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}
-                    <p v-if="path.differs" class="text-note text-faint">
-                      {{ sayDifference(path.differs, namesOf(sheet)) }}
-                    </p>
-                  </td>
-                  <td class="figure py-2 pr-3 text-right font-normal">{{ fixDigits(path.cost.hours, 1) }}</td>
-                  <td class="figure py-2 pr-3 text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
-                  <td class="figure py-2 pr-3 text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td>
-                  <td class="figure py-2 pr-3 text-right font-normal whitespace-nowrap">
-                    {{ money(path.cost.expected, currency) }}
-                  </td>
-                </tr>
-              </tbody>
-            </table>
+            <FigureTable
+              class="bg-sheet [&_:is(td,th):first-child]:pl-3"
+              data-testid="paths"
+              caption="Repair paths by price now"
+              :heads="['Path', 'Renews', 'Hours', 'Price now', 'Comes back', 'Expected']"
+              :right-from="2">
+              <tr
+                v-for="(path, i) in paths.paths"
+                :key="path.renew.join()"
+                class="align-top"
+                :class="same(path.renew, own?.renew ?? []) ? 'outline-2 -outline-offset-2 outline-brass' : ''">
+                <td>
+                  <button type="button" class="min-h-11 text-left" @click="build([...path.renew])">
+                    <span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b>
+                  </button>
+                  <p v-if="same(path.renew, advised ?? ['-'])" class="text-note font-bold">Advised</p>
+                </td>
+                <td class="text-body">
+                  {{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}
+                  <p v-if="path.differs" class="text-note text-faint">
+                    {{ sayDifference(path.differs, namesOf(sheet)) }}
+                  </p>
+                </td>
+                <td class="figure text-right font-normal">{{ fixDigits(path.cost.hours, 1) }}</td>
+                <td class="figure text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
+                <td class="figure text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td>
+                <td class="figure text-right font-normal whitespace-nowrap">
+                  {{ money(path.cost.expected, currency) }}
+                </td>
+              </tr>
+            </FigureTable>
             <p class="mt-2 text-note text-faint">
               Odds that the cover comes off again within
               {{ usageWords({ value: paths.assumptions.horizon, unit: job.job!.usage.unit }) }}. Expected: price now,

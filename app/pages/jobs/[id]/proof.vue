@@ -16,6 +16,10 @@ import { fixDigits, lagWords, partName, readingWords, USAGE_UNITS, usageWords } 
 import { lengthWords } from '../../../units'
 import { largeNumberOf } from '../../../components/bench/draft'
 import FaultNote from '../../../components/parts/FaultNote.vue'
+import Panel from '../../../components/parts/Panel.vue'
+import Field from '../../../components/parts/Field.vue'
+import FigureTable from '../../../components/parts/FigureTable.vue'
+import Caution from '../../../components/parts/Caution.vue'
 
 /**
  * Station 10: before and after on one page, what the running engine shows, the closing estimate, and when it is looked
@@ -119,31 +123,18 @@ const close = () => job.put({ type: 'state', state: 'closed' })
     <main
       class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_400px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
       <div class="space-y-4">
-        <section class="bg-sheet p-4" data-testid="before-after">
-          <h2 class="text-lg font-bold">Before and after</h2>
-          <table class="w-full text-left">
-            <thead>
-              <tr class="border-b border-rule text-note text-faint">
-                <th class="py-1 font-normal" />
-                <th class="font-normal">As found</th>
-                <th class="font-normal">Should read</th>
-                <th class="font-normal">After two turns</th>
-                <th class="font-normal">Running</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="row in rows" :key="row.key" class="border-b border-rule/50">
-                <td class="py-1 pr-2">{{ row.name }}</td>
-                <td class="figure pr-2 font-normal">{{ row.before }}</td>
-                <td class="figure pr-2 font-normal">{{ row.should }}</td>
-                <td class="figure pr-2" :class="row.state === 'differs' ? 'text-renew' : ''">{{ row.after }}</td>
-                <td class="figure font-normal">{{ row.running }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </section>
-        <section class="bg-sheet p-4" data-testid="closing">
-          <h2 class="text-lg font-bold">The rebuilt drive, from what was read on it</h2>
+        <Panel title="Before and after" data-testid="before-after">
+          <FigureTable :heads="['', 'As found', 'Should read', 'After two turns', 'Running']">
+            <tr v-for="row in rows" :key="row.key">
+              <td>{{ row.name }}</td>
+              <td class="figure font-normal">{{ row.before }}</td>
+              <td class="figure font-normal">{{ row.should }}</td>
+              <td class="figure" :class="row.state === 'differs' ? 'text-renew' : ''">{{ row.after }}</td>
+              <td class="figure font-normal">{{ row.running }}</td>
+            </tr>
+          </FigureTable>
+        </Panel>
+        <Panel title="The rebuilt drive, from what was read on it" data-testid="closing">
           <div v-if="closing" class="max-w-md">
             <StretchLine
               v-for="chain in sheet.chains"
@@ -156,20 +147,18 @@ const close = () => job.put({ type: 'state', state: 'closed' })
           <p v-else>
             Nothing has been read on it yet: marks, counts and extension are read at the build-up, deviations here.
           </p>
-        </section>
-        <section class="bg-sheet p-4">
-          <h2 class="text-lg font-bold">Cam deviation of the running engine</h2>
+        </Panel>
+        <Panel title="Cam deviation of the running engine">
           <ScanPane rebuilt />
-        </section>
+        </Panel>
       </div>
       <div class="space-y-4">
-        <p v-if="!rebuild.ready" class="border-l-8 border-hazard bg-sheet p-3" data-testid="not-ready">
-          <b>The build-up holds the engine:</b> {{ rebuild.holds.filter(({ released }) => !released).length }}
+        <Caution v-if="!rebuild.ready" data-testid="not-ready" lead="The build-up holds the engine:"
+          >{{ rebuild.holds.filter(({ released }) => !released).length }}
           {{ rebuild.holds.filter(({ released }) => !released).length === 1 ? 'hold is' : 'holds are' }} open. Do not
-          start it.
-        </p>
-        <section class="bg-sheet px-4 py-3">
-          <h2 class="text-lg font-bold">Running</h2>
+          start it.</Caution
+        >
+        <Panel title="Running">
           <ul>
             <TaskRow
               v-for="task in PROOF_TASKS"
@@ -180,7 +169,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
               :may-tick="mine && rebuild.ready"
               @set="(state, more) => job.put({ type: 'task', task: task.id, state, ...more })" />
           </ul>
-        </section>
+        </Panel>
         <form class="space-y-2 bg-sheet p-4" data-testid="next-check" novalidate @submit.prevent="keepCheck">
           <h2 class="text-lg font-bold">Looked at again</h2>
           <p v-if="job.record.check" class="text-body">
@@ -201,19 +190,18 @@ const close = () => job.put({ type: 'state', state: 'closed' })
             >
           </p>
           <div class="grid grid-cols-2 gap-2">
-            <label><span class="label">On</span><input v-model="form.date" type="date" class="field" /></label
-            ><label
-              ><span class="label">Or at, {{ USAGE_UNITS[job.job!.usage.unit] }}</span
-              ><input v-model="form.usage" class="figure field" inputmode="decimal" maxlength="9"
-            /></label>
+            <Field v-model="form.date" label="On" type="date" /><Field
+              v-model="form.usage"
+              :label="`Or at, ${USAGE_UNITS[job.job!.usage.unit]}`"
+              figure
+              inputmode="decimal"
+              maxlength="9" />
           </div>
           <label class="flex min-h-11 items-center gap-3"
             ><input v-model="form.stopGap" type="checkbox" class="size-6 accent-ink" />This was a stop-gap, no
             repair</label
           >
-          <label class="block"
-            ><span class="label">What to look at</span><input v-model="form.note" class="field" maxlength="1000"
-          /></label>
+          <Field v-model="form.note" label="What to look at" maxlength="1000" />
           <FaultNote v-if="fault" class="text-note">{{ fault }}</FaultNote>
           <button type="submit" class="act w-full" :disabled="!mine">Keep</button>
         </form>

@@ -7,6 +7,7 @@ import SharePanel from '../../../components/report/SharePanel.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
 import { useJob } from '../../../stores/job'
 import { useOutbox } from '../../../stores/outbox'
+import Panel from '../../../components/parts/Panel.vue'
 
 /** What the customer is told, as it would be shared now; paper, link, and the job in open formats. */
 const job = useJob()
@@ -41,8 +42,7 @@ const files = [
       </div>
       <aside class="space-y-4">
         <ClientOnly><SharePanel :job-id="job.id" /></ClientOnly>
-        <section class="bg-sheet p-4" aria-label="Files">
-          <h2 class="label mb-1">On paper and as files</h2>
+        <Panel title="On paper and as files" quiet label="Files">
           <ul class="grid grid-cols-2 gap-1">
             <li v-for="file in files" :key="file.href">
               <a
@@ -54,7 +54,7 @@ const files = [
               >
             </li>
           </ul>
-        </section>
+        </Panel>
       </aside>
     </main>
   </div>

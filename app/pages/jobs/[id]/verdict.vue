@@ -14,6 +14,8 @@ import { useJob } from '../../../stores/job'
 import { useBench } from '../../../stores/bench'
 import { kindWords, readingWords, SCHOOL_WORDS, usageWords } from '../../../words'
 import FaultNote from '../../../components/parts/FaultNote.vue'
+import Panel from '../../../components/parts/Panel.vue'
+import Caution from '../../../components/parts/Caution.vue'
 
 /** The verdict: what happened in plain words, then a call for each part with its reasons, the severest first. */
 const job = useJob()
@@ -61,8 +63,12 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
           {{ sentence }}
         </p>
         <FaultNote v-if="job.failed" class="mt-2">{{ job.failed }}</FaultNote>
-        <section v-if="atOdds.length" class="mt-4 border-l-4 border-brass bg-sheet p-3" data-testid="at-odds">
-          <h2 class="font-bold">At odds with the rest: measure again</h2>
+        <Panel
+          v-if="atOdds.length"
+          tone="note"
+          title="At odds with the rest: measure again"
+          class="mt-4"
+          data-testid="at-odds">
           <ul>
             <li v-for="{ reading, predicted } in atOdds" :key="reading.id">
               {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}; the other readings imply
@@ -73,7 +79,7 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
               }}</span>
             </li>
           </ul>
-        </section>
+        </Panel>
         <h2 class="mt-6 mb-2 label">Calls, part by part</h2>
         <PartVerdict
           v-for="call in calls"
@@ -86,10 +92,10 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
           :may-overrule="bench.by !== ''"
           @overrule="(to, reason) => overrule(call, to, reason)"
           @take-back="leaveToReadings(call)" />
-        <p class="mt-4 border-l-8 border-hazard bg-sheet p-3 text-note">
-          <b>Caution.</b> The maker's manual for this engine is the authority for every figure; local rules and
-          qualified practice come first. The customer decides what is done. {{ job.job!.sheet.note }}
-        </p>
+        <Caution class="mt-4"
+          >The maker's manual for this engine is the authority for every figure; local rules and qualified practice come
+          first. The customer decides what is done. {{ job.job!.sheet.note }}</Caution
+        >
       </div>
       <div class="space-y-4">
         <ClientOnly>

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+/** Figures in rows (the slot) under the heads of their columns; the caption is for who listens, unless it is shown. */
+withDefaults(
+  defineProps<{
+    caption?: string
+    shown?: boolean
+    heads?: readonly string[]
+    rightFrom?: number
+    onPlate?: boolean
+  }>(),
+  { caption: undefined, heads: undefined, rightFrom: Infinity }
+)
+</script>
+
+<template>
+  <table class="figures" :class="onPlate ? 'border-hair/40' : 'border-rule/60'">
+    <caption v-if="caption" :class="shown ? 'pb-1 text-left font-bold' : 'sr-only'">
+      {{
+        caption
+      }}
+    </caption>
+    <thead v-if="heads">
+      <tr class="text-note" :class="onPlate ? '' : 'text-faint'">
+        <th v-for="(head, i) in heads" :key="i" scope="col" :class="i >= rightFrom ? 'text-right' : ''">{{ head }}</th>
+      </tr>
+    </thead>
+    <tbody>
+      <slot />
+    </tbody>
+  </table>
+</template>
