@@ -1,3 +1,4 @@
+import { PROBLEM } from '../words/en'
 import type { ToldFault } from '../words/en'
 
 /** An error of the server as the page shows it. */
@@ -21,7 +22,7 @@ export function shownProblem(error: unknown): ShownProblem {
   if (body?.message)
     return { message: body.message, faults: body.faults ?? [], answered: status !== null && status < 500, status }
   return {
-    message: 'The server cannot be reached. What you entered is kept on this device.',
+    message: PROBLEM.theServerCannotBeReached,
     faults: [],
     answered: false,
     status

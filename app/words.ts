@@ -1,4 +1,8 @@
 import {
+  METHOD_WORDS,
+  READINGS,
+  STATE_WORDS,
+  WAITS_WORDS,
   CALL_WORDS,
   KIND_NAMES,
   SCHOOL_WORDS,
@@ -13,65 +17,16 @@ import {
   teethOff,
   thousands
 } from '../words/en'
-import type { JobState, WaitsFor } from '../core/record'
 import { READING_KINDS, isNumeric, methodOf, type NumericKind, type Reading, type Usage } from '../core/readings'
 import { partKindOf, type DriveSheet, type LimitValue } from '../core/sheet'
 import { isLength, lengthWords, shownUsage, units } from './units'
 
 /** All wording that more than one place of the interface uses. */
 
-/**
- * Where a job has gone: the title of that list, what was done to a job that went there, and what an empty list says.
- */
-export const STATE_WORDS: Readonly<Record<JobState, { title: string; done: string; move: string; empty: string }>> = {
-  open: {
-    title: 'On the stands',
-    done: 'open again',
-    move: 'Open again',
-    empty: 'No job is open. Start with a new one, or import a job file.'
-  },
-  closed: { title: 'Closed', done: 'closed', move: 'Close', empty: 'No job is closed yet.' },
-  archived: {
-    title: 'Archive',
-    done: 'put in the archive',
-    move: 'Put in the archive',
-    empty: 'Nothing is in the archive.'
-  },
-  deleted: {
-    title: 'Deleted',
-    done: 'deleted; it can be opened again from the list of deleted jobs',
-    move: 'Delete',
-    empty: 'Nothing was deleted.'
-  }
-}
-
-/** What a job waits for, as the board says it and as it is chosen. */
-export const WAITS_WORDS: Readonly<Record<WaitsFor, { says: string; choose: string }>> = {
-  part: { says: 'Waits for a part', choose: 'Waits for a part …' },
-  customer: { says: "Waits for the customer's word", choose: 'Waits for the customer …' },
-  nothing: { says: 'Waits for nothing', choose: 'Waits no longer' }
-}
-
-export const METHOD_WORDS: Readonly<Record<string, string>> = {
-  calliper: 'Calliper',
-  photo: 'Photo',
-  eye: 'By eye',
-  gauge: 'Depth gauge',
-  feeler: 'Feeler',
-  thumbnail: 'Thumbnail',
-  marks: 'Marks',
-  wheel: 'Degree wheel',
-  lift: 'Valve lift',
-  scan: 'Scan tool',
-  trace: 'Trace',
-  count: 'Counted',
-  rule: 'Rule',
-  side: 'Side by side',
-  hand: 'By hand',
-  dial: 'Dial gauge'
-}
-
 export {
+  METHOD_WORDS,
+  STATE_WORDS,
+  WAITS_WORDS,
   CALL_WORDS,
   findingWords,
   fixDigits,
@@ -97,7 +52,7 @@ export function lagWords(degrees: number): string {
 
 /** Whole teeth jumped, in words. */
 export function teethWords(teeth: number): string {
-  if (teeth === 0) return 'no tooth jumped'
+  if (teeth === 0) return READINGS.noToothJumped
   return teethOff(teeth)
 }
 
@@ -110,12 +65,11 @@ export function usageWords(usage: Usage): string {
 /** What a reading says, with its unit and its sign in words. */
 export function readingWords(reading: Reading): string {
   if (!isNumeric(reading.kind)) return reading.count === undefined ? '' : `${reading.count}`
-  if (reading.value === undefined) return `${reading.notches} ${reading.notches === 1 ? 'notch' : 'notches'}`
+  if (reading.value === undefined) return READINGS.notches(reading.notches ?? 0)
   if (reading.kind === 'camLag') return lagWords(reading.value)
   if (reading.kind === 'phaserPlay') return `${fixDigits(reading.value, 1)}°`
-  if (reading.kind === 'linkCount') return `${reading.value} links`
-  const place = reading.place === undefined ? '' : `, place ${reading.place}`
-  const over = reading.links === undefined ? '' : ` over ${reading.links} links${place}`
+  if (reading.kind === 'linkCount') return READINGS.links(reading.value)
+  const over = reading.links === undefined ? '' : READINGS.over(reading.links, reading.place)
   return `${lengthWords(reading.value, READING_KINDS[reading.kind].digits)}${over}`
 }
 
@@ -138,7 +92,7 @@ export function readingTitle(
 ): string {
   const where =
     target.from && target.to
-      ? `${partName(sheet, target.from)} to ${partName(sheet, target.to)}`
+      ? READINGS.run(partName(sheet, target.from), partName(sheet, target.to))
       : partName(sheet, part)
   return `${KIND_NAMES[kind]}, ${where.toLowerCase()}`
 }
@@ -152,17 +106,10 @@ export function limitWords({ value, unit, source }: LimitValue): string {
 export function unitWords(kind: NumericKind): string {
   const { unit } = READING_KINDS[kind]
   if (isLength(kind)) return units.value.length
-  return unit === 'crank degrees' ? '° crank' : unit
+  return unit === 'crank degrees' ? READINGS.crankDegrees : unit
 }
 
 /** The causes of a tensioner's extension. */
 export function causeWords(sheet: DriveSheet, cause: string): string {
-  const words: Record<string, string> = {
-    'as new': 'As new',
-    corrections: 'Skim, heat',
-    stretch: 'Stretch',
-    pad: 'Pad',
-    unexplained: 'Unexplained'
-  }
-  return words[cause] ?? partName(sheet, cause)
+  return READINGS.causes[cause] ?? partName(sheet, cause)
 }

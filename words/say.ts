@@ -3,6 +3,9 @@ import type { Message } from '../core/check'
 /** What a part is called. */
 export type Names = (id: string) => string
 
+/** A figure, or words that another entry gave, to be set into a sentence. */
+export type Shown = string | number
+
 /** Words for every code of a list; the compiler names one that is missing. */
 export type Catalogue<List> = { readonly [C in keyof List & string]: (figures: List[C], names: Names) => string }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BOARD, COMMON } from '../../words/en'
 import { useDebounceFn, useThrottleFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
@@ -48,7 +49,7 @@ const asked = ref<{ id: string; vehicle: string; for: WaitsFor } | null>(null)
 const refused = ref('')
 const enter = (id: string) => navigateTo(`/jobs/${id}`)
 const LISTS = Object.entries(STATE_WORDS) as [JobState, (typeof STATE_WORDS)[JobState]][]
-const empty = computed(() => (search.value ? 'No job here is known by these words.' : STATE_WORDS[state.value].empty))
+const empty = computed(() => (search.value ? BOARD.noJobHereIsKnown : STATE_WORDS[state.value].empty))
 
 const look = useDebounceFn(() => (search.value = typed.value.trim()), 200)
 watch(typed, () => void look())
@@ -65,7 +66,7 @@ const lookAgain = useThrottleFn(() => refresh(), 500, true)
 useLive((happened) => {
   if (happened === null || happened.place === null) void lookAgain()
 })
-useHead({ title: 'Board · Umbrette' })
+useHead({ title: BOARD.boardUmbrette })
 
 type Said =
   | { type: 'release'; hold: string; reason: string }
@@ -75,7 +76,7 @@ type Said =
 
 /** Puts an act on a job; null while nobody is at the bench. */
 function put(jobId: string, what: Said): Act | null {
-  refused.value = bench.by ? '' : 'Choose who is at the bench first: the name stands on what is done.'
+  refused.value = bench.by ? '' : BOARD.chooseWhoIsAtThe
   if (refused.value) return null
   const act = { id: crypto.randomUUID(), by: bench.by, at: new Date().toISOString(), ...what } as Act
   outbox.put(jobId, act)
@@ -93,7 +94,7 @@ async function move({ id, vehicle }: { id: string; vehicle: string }, to: JobSta
     if (holds.length > 0) held.value = { id, vehicle, holds }
     else moveNow({ id, vehicle }, to)
   } catch (error) {
-    refused.value = `${vehicle} was not closed. ${shownProblem(error).message}`
+    refused.value = BOARD.wasNotClosed(vehicle, shownProblem(error).message)
   }
 }
 
@@ -134,17 +135,17 @@ function takeBack() {
         <h1 class="text-2xl font-bold">{{ STATE_WORDS[state].title }}</h1>
         <Field
           v-model="typed"
-          label="Search jobs"
+          :label="BOARD.searchJobs"
           silent
           class="ml-auto w-72"
           type="search"
-          placeholder="Search jobs, vehicles, engines"
+          :placeholder="BOARD.searchJobsVehiclesEngines"
           maxlength="200"
           data-testid="search" />
         <ImportJob @made="enter" />
-        <button type="button" class="act-main" @click="asking = making = true">New job</button>
+        <button type="button" class="act-main" @click="asking = making = true">{{ COMMON.newJob }}</button>
       </div>
-      <nav class="mb-2 flex gap-1 text-note" aria-label="Lists of jobs">
+      <nav class="mb-2 flex gap-1 text-note" :aria-label="BOARD.listsOfJobs">
         <button
           v-for="[key, words] in LISTS"
           :key="key"
@@ -158,7 +159,7 @@ function takeBack() {
       </nav>
       <FaultNote v-if="refused" class="mb-2">{{ refused }}</FaultNote>
       <p v-if="moved" class="mb-2 border-l-4 border-brass bg-sheet px-3" role="status" data-testid="moved">
-        {{ moved.words }}. <button type="button" class="act-bare" @click="takeBack">Take back</button>
+        {{ moved.words }}. <button type="button" class="act-bare" @click="takeBack">{{ COMMON.takeBack }}</button>
       </p>
       <OtherFinds :search="search" />
       <ProblemNote v-if="error" :error="error" @retry="refresh()" />
@@ -172,9 +173,9 @@ function takeBack() {
           @waits="ask(job, $event)" />
       </div>
       <p v-else class="border-t border-rule bg-sheet p-8">{{ empty }}</p>
-      <PagerRow v-if="data" v-model="page" :pages="data.pages" before="Newer" after="Older"
-        >, {{ data.total }} jobs</PagerRow
-      >
+      <PagerRow v-if="data" v-model="page" :pages="data.pages" :before="BOARD.newer" :after="BOARD.older">{{
+        BOARD.jobs(data.total)
+      }}</PagerRow>
       <DueChecks v-if="state === 'open'" />
       <WaitsForDialog v-model="asked" @say="say" />
       <CloseJob v-if="held" v-model="held" @close="closeHeld" />

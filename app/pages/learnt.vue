@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, LEARNT } from '../../words/en'
 import { computed } from 'vue'
 import type { Learnt, TypeRate } from '../../core/views/learn'
 import type { Reached } from '../../core/estimate'
@@ -13,7 +14,7 @@ import FigureTable from '../components/parts/FigureTable.vue'
 
 /** What the workshop's jobs teach: how fast chains stretch, whether first estimates held, and what came back. */
 const { data, error, refresh } = await useFetch<Learnt>('/api/learnt', { deep: false })
-useHead({ title: 'Learnt · Umbrette' })
+useHead({ title: LEARNT.learntUmbrette })
 
 /** Usage that a rate is told over. */
 const PER = { km: 10_000, mi: 10_000, h: 100 } as const
@@ -22,19 +23,20 @@ function rateWords(rate: number, unit: TypeRate['unit']): string {
   return fixDigits((100 * rate * PER[shown.unit]) / shown.value, 3)
 }
 const perWords = (unit: TypeRate['unit']) =>
-  `% per ${PER[shownUsage({ value: 1, unit }).unit].toLocaleString('en').replace(',', ' ')} ${USAGE_UNITS[shownUsage({ value: 1, unit }).unit]}`
+  LEARNT.per(
+    PER[shownUsage({ value: 1, unit }).unit].toLocaleString('en').replace(',', ' '),
+    USAGE_UNITS[shownUsage({ value: 1, unit }).unit]
+  )
 /** Three digits: a forecast knows no more. */
 const about = (value: number, unit: TypeRate['unit']) => usageWords({ value: Number(value.toPrecision(3)), unit })
 const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' })
 function dueWords({ usage: { low, mean, high }, days }: Reached, unit: TypeRate['unit'], seenAt: string): string {
-  const month = days ? `, about ${MONTH.format(Date.parse(seenAt) + Math.max(0, days.mean) * 86_400_000)}` : ''
-  return `${about(mean, unit)} (${about(low, unit)} to ${high === null ? 'never' : about(high, unit)})${month}`
+  const month = days ? MONTH.format(Date.parse(seenAt) + Math.max(0, days.mean) * 86_400_000) : null
+  return LEARNT.due(about(mean, unit), about(low, unit), high === null ? null : about(high, unit), month)
 }
 const verdict = computed(() => {
   const { held, of } = data.value!.held
-  if (of === 0) return 'No chain has been measured on the bench after an estimate yet.'
-  const share = Math.round((100 * held) / of)
-  return `Of ${of} first ${of === 1 ? 'estimate' : 'estimates'}, ${held} held the bench length within ${of === 1 ? 'its' : 'their'} 90 % interval (${share} %).${of < 20 ? ' Too few to say more.' : share < 80 ? ' Fewer than claimed: be careful with estimates that rest on few readings.' : ''}`
+  return of === 0 ? LEARNT.noChainHasBeenMeasured : LEARNT.held(held, of)
 })
 </script>
 
@@ -43,7 +45,7 @@ const verdict = computed(() => {
     <TopBar places workshop />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <main v-else-if="data" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
-      <h1 class="mb-3 text-2xl font-bold">What the jobs have taught</h1>
+      <h1 class="mb-3 text-2xl font-bold">{{ LEARNT.whatTheJobsHaveTaught }}</h1>
       <div class="grid grid-cols-[minmax(0,1fr)_460px] gap-6 max-lg:grid-cols-1">
         <div class="space-y-4">
           <Panel v-for="type in data.types" :key="type.sheet + type.unit" data-testid="type-rate">
@@ -51,14 +53,20 @@ const verdict = computed(() => {
               {{ type.sheet }}<span class="text-body font-normal text-faint">, {{ perWords(type.unit) }}</span>
             </h2>
             <p v-if="type.over">
-              Over {{ type.engines.length }} chains:
-              <span class="figure">{{ rateWords(type.over.mean, type.unit) }}</span>, 90 % between
-              <span class="figure">{{ rateWords(type.over.low, type.unit) }}</span> and
+              {{ LEARNT.overChains(type.engines.length) }}
+              <span class="figure">{{ rateWords(type.over.mean, type.unit) }}</span>{{ LEARNT.ninetyBetween }}
+              <span class="figure">{{ rateWords(type.over.low, type.unit) }}</span> {{ LEARNT.and }}
               <span class="figure">{{ rateWords(type.over.high, type.unit) }}</span>.
             </p>
             <FigureTable
               class="mt-1"
-              :heads="['Engine', 'Rate, 90 %', 'Points', 'Limit reached at', 'Tensioner\'s travel ends at']">
+              :heads="[
+                COMMON.engine,
+                LEARNT.rate90,
+                LEARNT.points,
+                LEARNT.limitReachedAt,
+                LEARNT.tensionersTravelEndsAt
+              ]">
               <tr v-for="engine in type.engines" :key="engine.vehicleId + engine.chain">
                 <td>
                   <NuxtLink
@@ -68,35 +76,35 @@ const verdict = computed(() => {
                 </td>
                 <td class="figure">
                   {{ rateWords(engine.rate.mean, type.unit) }}
-                  <span class="font-normal"
-                    >({{ rateWords(engine.rate.low, type.unit) }} to {{ rateWords(engine.rate.high, type.unit) }})</span
-                  >
+                  <span class="font-normal">{{
+                    LEARNT.to2(rateWords(engine.rate.low, type.unit), rateWords(engine.rate.high, type.unit))
+                  }}</span>
                 </td>
                 <td class="figure font-normal">{{ engine.points }}</td>
                 <td class="figure font-normal">
-                  {{ engine.limit ? dueWords(engine.limit, type.unit, engine.seenAt) : 'no limit' }}
+                  {{ engine.limit ? dueWords(engine.limit, type.unit, engine.seenAt) : LEARNT.noLimit }}
                 </td>
                 <td class="figure font-normal">
-                  {{ engine.travel ? dueWords(engine.travel, type.unit, engine.seenAt) : 'not by wear' }}
+                  {{ engine.travel ? dueWords(engine.travel, type.unit, engine.seenAt) : LEARNT.notByWear }}
                 </td>
               </tr>
             </FigureTable>
           </Panel>
-          <p v-if="data.types.length === 0" class="bg-sheet p-6">No chain has been measured on a known vehicle yet.</p>
+          <p v-if="data.types.length === 0" class="bg-sheet p-6">{{ LEARNT.noChainHasBeenMeasured2 }}</p>
         </div>
         <div class="space-y-4">
-          <Panel title="Did first estimates hold?" data-testid="calibration">
+          <Panel :title="LEARNT.didFirstEstimatesHold" data-testid="calibration">
             <p>{{ verdict }}</p>
             <CalibrationChart v-if="data.calibration.length" :points="data.calibration" />
           </Panel>
-          <Panel title="What came back" data-testid="came-back">
+          <Panel :title="LEARNT.whatCameBack" data-testid="came-back">
             <p class="text-note text-faint">
-              Parts of closed jobs whose engine was seen again, and how many were condemned then.
+              {{ LEARNT.partsOfClosedJobsWhose }}
             </p>
             <FigureTable>
               <tr v-for="row in data.cameBack" :key="row.call">
                 <td><CallMark :call="row.call" :size="18" /></td>
-                <td class="figure">{{ row.back }} of {{ row.parts }}</td>
+                <td class="figure">{{ LEARNT.of(row.back, row.parts) }}</td>
               </tr>
             </FigureTable>
           </Panel>

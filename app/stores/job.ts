@@ -1,4 +1,4 @@
-import { namesOf, sayChange } from '../../words/en'
+import { namesOf, sayChange, JOB } from '../../words/en'
 import type { DriveSheet } from '../../core/sheet'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
@@ -185,9 +185,7 @@ export const useJob = defineStore('job', () => {
         )
       unsaid = []
     } catch {
-      if (ask === asked)
-        failed.value =
-          'The estimate could not be computed for these readings. They are kept; take back the last one or check it.'
+      if (ask === asked) failed.value = JOB.theEstimateCouldNotBe
     }
   }
 
@@ -208,7 +206,7 @@ export const useJob = defineStore('job', () => {
   /** What changed, with the names of those who did it where it was somebody else. */
   function saidOf(because: readonly Act[], words: string): string {
     const others = [...new Set(because.map(({ by }) => by))]
-    return others.every((by) => by === bench.by) ? words : `${others.join(' and ')}: ${words}`
+    return others.every((by) => by === bench.by) ? words : JOB.by(others, words)
   }
 
   /** Is the act at a place in the workshop's order here? */

@@ -1,6 +1,7 @@
 import ts from 'typescript'
 import { describe, expect, it } from 'vitest'
 import { nodesOf, sourcesIn } from '../support/sources'
+import { componentsIn } from '../support/templates'
 
 /** Two words after each other, as in what people read. */
 const SENTENCE = /\p{L}{2,}[,:;]? \p{L}{2,}/u
@@ -34,22 +35,75 @@ function isForProgrammers(node: ts.Node): boolean {
 const namesShape = (node: ts.Node) =>
   node.getSourceFile().fileName.startsWith('draw/') && /^[a-z ]+$/.test(textOf(node as ts.StringLiteral))
 
+/** What a source says in so many words. */
+function sentencesOf(source: ts.SourceFile): string[] {
+  const sentences = texts(source).filter((node) => {
+    const text = textOf(node)
+    const isText = SENTENCE.test(text) && !SQL.test(text) && !HEADER.test(text) && !TERMS.has(text)
+    return isText && !isForProgrammers(node) && !namesShape(node)
+  })
+  return sentences.map(textOf)
+}
+
 describe('sentences', () => {
   it.each(sourcesIn('core', 'server', 'cli', 'draw').map((source) => [source.fileName, source] as const))(
     'none stands in %s',
     (_name, source) => {
-      const sentences = texts(source).filter((node) => {
-        const text = textOf(node)
-        return (
-          SENTENCE.test(text) &&
-          !SQL.test(text) &&
-          !HEADER.test(text) &&
-          !TERMS.has(text) &&
-          !isForProgrammers(node) &&
-          !namesShape(node)
-        )
-      })
-      expect(sentences.map(textOf)).toEqual([])
+      expect(sentencesOf(source)).toEqual([])
+    }
+  )
+})
+
+/** Classes of an element, which look like words. */
+const namesClasses = (text: string) =>
+  text.split(/\s+/).every((word) => /^[a-z0-9!:[\]/().,%_&>*-]*$/.test(word)) && /[-:]/.test(text)
+
+/** Properties that are read. */
+const READ = /^(label|title|says|hint|message|lead|caption)$/
+const isRead = ({ parent }: ts.Node) => ts.isPropertyAssignment(parent) && READ.test(parent.name.getText())
+
+/** What is compared, looked up or given to a function is a code, not text. */
+function isCode(node: ts.Node): boolean {
+  const { parent } = node
+  if (ts.isBinaryExpression(parent)) return /^([!=]==|in)$/.test(parent.operatorToken.getText())
+  return (
+    ts.isElementAccessExpression(parent) ||
+    ts.isCallExpression(parent) ||
+    (ts.isPropertyAssignment(parent) && !isRead(node))
+  )
+}
+
+/** Words about a figure. */
+const AROUND = /(^|… |, )\p{L}{2,}:? …|… \p{L}{2,}($|[ ,:.;])/u
+const SVG = /^(translate|rotate|scale|M)|\(…/
+/** What the code of a page says: sentences, and whatever stands where something is read. */
+function sentencesOnPage(source: ts.SourceFile): string[] {
+  const read = texts(source).filter((node) => isRead(node) && /\p{L}{2,}/u.test(textOf(node)))
+  const around = texts(source)
+    .map(textOf)
+    .filter((text) => AROUND.test(text) && !SVG.test(text))
+  return [...[...sentencesOf(source), ...around].filter((text) => !namesClasses(text)), ...read.map(textOf)]
+}
+
+describe('pages', () => {
+  it.each(componentsIn('app').map((component) => [component.name, component] as const))(
+    'say in %s only what the words have',
+    (_name, { texts: own, read, code }) => {
+      const sentences = code.flatMap(sentencesOnPage)
+      const inPlace = read.flatMap((source) =>
+        texts(source)
+          .filter((node) => !isCode(node))
+          .map(textOf)
+      )
+      expect([...own, ...inPlace].filter((text) => /\p{L}{2,}/u.test(text))).toEqual([])
+      expect(sentences).toEqual([])
+    }
+  )
+
+  it.each(sourcesIn('app').map((source) => [source.fileName, source] as const))(
+    'say in %s only what the words have',
+    (_name, source) => {
+      expect(sentencesOnPage(source)).toEqual([])
     }
   )
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ABOUT_PART, COMMON } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
 import { useJob } from '../../stores/job'
 import { USAGE_UNITS } from '../../words'
@@ -31,7 +32,7 @@ function save() {
   const fittedAt = form.value.fittedAt.trim() === '' ? undefined : largeNumberOf(form.value.fittedAt)
   fault.value = ''
   if (fittedAt === null || (fittedAt !== undefined && (fittedAt < 0 || fittedAt > job.job!.usage.value))) {
-    fault.value = `Write the ${unit.value} at which it was fitted, from 0 to ${job.job!.usage.value}.`
+    fault.value = ABOUT_PART.writeTheAtWhichIt(unit.value, job.job!.usage.value)
     return
   }
   const { design, make } = form.value
@@ -51,21 +52,21 @@ function save() {
   <form class="space-y-3" novalidate @submit.prevent="save">
     <ul v-if="superseded.length" class="border-l-4 border-brass bg-paper p-2 text-note">
       <li v-for="s in superseded" :key="s.design">
-        Superseded: {{ s.design }}. {{ s.onSight ? 'Renewed on sight' : 'Its readings decide' }} ({{ s.source }}).
+        {{ ABOUT_PART.superseded(s.design, s.onSight === true, s.source) }}
       </li>
     </ul>
-    <Field v-model="form.design" label="Design or part mark" maxlength="200" />
-    <Field v-model="form.make" label="Make" maxlength="120" />
+    <Field v-model="form.design" :label="ABOUT_PART.designOrPartMark" maxlength="200" />
+    <Field v-model="form.make" :label="ABOUT_PART.make" maxlength="120" />
     <Field
       v-model="form.fittedAt"
-      :label="`Fitted at, ${unit} (empty: came with the engine)`"
+      :label="ABOUT_PART.fittedAtEmptyCameWith(unit)"
       figure
       inputmode="decimal"
       maxlength="12"
       :fault="fault" />
-    <button type="submit" class="act-main w-full">Save</button>
+    <button type="submit" class="act-main w-full">{{ COMMON.save }}</button>
     <p class="text-note text-faint">
-      A part renewed before is not thereby good: what was done earlier rules nothing out.
+      {{ ABOUT_PART.aPartRenewedBeforeIs }}
     </p>
   </form>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, ENGINE_FACTS } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
 import type { Corrections } from '../../../core/drive'
 import { useJob } from '../../stores/job'
@@ -65,11 +66,11 @@ function save() {
   const offsetKeys = numbers(form.value.keys, -30, 30)
   const heat = numbers({ celsius: form.value.celsius }, -60, 200)
   fault.value = !skim
-    ? 'A skim is a number up to 5 mm.'
+    ? ENGINE_FACTS.aSkimIsANumber
     : !offsetKeys
-      ? 'An offset key is a number of crank degrees, minus for early, up to 30.'
+      ? ENGINE_FACTS.anOffsetKeyIsA
       : !heat
-        ? 'The temperature is a number of °C.'
+        ? ENGINE_FACTS.theTemperatureIsANumber
         : ''
   if (!skim || !offsetKeys || !heat) return
   const corrections: Corrections = {
@@ -83,12 +84,12 @@ function save() {
 
 <template>
   <form class="space-y-3" novalidate @submit.prevent="save">
-    <p class="text-note">As large as wear, so asked once: leave empty what does not apply.</p>
+    <p class="text-note">{{ ENGINE_FACTS.asLargeAsWearSo }}</p>
     <Field
       v-for="bank in banks"
       :key="bank"
       v-model="form.skim[bank]"
-      :label="`Head or block face skimmed, ${banks.length > 1 ? `bank ${bank}, ` : ''}${units.length}`"
+      :label="ENGINE_FACTS.headOrBlockFaceSkimmed(banks.length > 1 ? bank : null, units.length)"
       figure
       inputmode="decimal"
       maxlength="8" />
@@ -96,20 +97,25 @@ function save() {
       v-for="sprocket in keyed"
       :key="sprocket.id"
       v-model="form.keys[sprocket.id]"
-      :label="`Offset key at ${partName(sheet, sprocket.id).toLowerCase()}, crank degrees (minus: early)`"
+      :label="ENGINE_FACTS.offsetKeyAtCrankDegrees(partName(sheet, sprocket.id).toLowerCase())"
       figure
       inputmode="decimal"
       maxlength="8" />
-    <Field v-model="form.celsius" label="Engine temperature when read, °C" figure inputmode="decimal" maxlength="6" />
+    <Field
+      v-model="form.celsius"
+      :label="ENGINE_FACTS.engineTemperatureWhenReadC"
+      figure
+      inputmode="decimal"
+      maxlength="6" />
     <ChoiceRow
       v-if="form.celsius.trim()"
       v-model="form.block"
-      label="Block"
+      :label="ENGINE_FACTS.block"
       :options="[
-        { value: 'aluminium', label: 'aluminium' },
-        { value: 'iron', label: 'iron' }
+        { value: 'aluminium', label: ENGINE_FACTS.aluminium },
+        { value: 'iron', label: ENGINE_FACTS.iron }
       ]" />
     <FaultNote v-if="fault">{{ fault }}</FaultNote>
-    <button type="submit" class="act-main w-full">Save</button>
+    <button type="submit" class="act-main w-full">{{ COMMON.save }}</button>
   </form>
 </template>

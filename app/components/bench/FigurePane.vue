@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, FIGURE_PANE } from '../../../words/en'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { colouredLinksReturn, lagToClock, slackMap, touchingRails } from '../../../core/drive'
@@ -46,12 +47,19 @@ const mark = computed(() => sheet.value.marks.find((m) => m.sprocket === props.s
 const expected = computed(() => {
   const { target, kind } = props.slot
   if (kind === 'linkCount')
-    return `${sheetCount(chain.value, target.from ?? '', target.to ?? '') ?? ''} links on the sheet. Coloured links stand at the marks again after ${colouredLinksReturn(sheet.value, chain.value)} crank turns: do not hunt for them before.`
+    return FIGURE_PANE.linksOnTheSheetColoured(
+      sheetCount(chain.value, target.from ?? '', target.to ?? '') ?? '',
+      colouredLinksReturn(sheet.value, chain.value)
+    )
   if (kind === 'chainLength')
-    return `New: ${lengthWords(target.links! * chain.value.pitch, 2)} over ${target.links} links. Same pull, at three places.`
+    return FIGURE_PANE.newOverLinksSamePull(lengthWords(target.links! * chain.value.pitch, 2), target.links!)
   if (kind !== 'camLag' || !mark.value) return ''
   const { lag } = job.assessment!.cams[target.sprocket!]!
-  return `Its mark belongs at ${mark.value.at}, turning ${sheet.value.rotation}; by all readings it stands near ${lagToClock(sheet.value, chain.value, target.sprocket!, lag.mean)}. Half a turn away: turn the crank once more.`
+  return FIGURE_PANE.itsMarkBelongsAtTurning(
+    mark.value.at,
+    sheet.value.rotation,
+    lagToClock(sheet.value, chain.value, target.sprocket!, lag.mean)
+  )
 })
 /** Where slack would gather, for whoever is about to let the tensioner go. */
 const slack = computed(() => {
@@ -104,7 +112,7 @@ const runs = computed(() =>
     : job.slots
         .filter((s) => s.kind === 'linkCount' && s.part === props.slot.part)
         .map((s) => ({
-          name: `${partName(sheet.value, s.target.from!)} to ${partName(sheet.value, s.target.to!)}`
+          name: COMMON.to(partName(sheet.value, s.target.from!), partName(sheet.value, s.target.to!))
             .replaceAll(' sprocket', '')
             .toLowerCase(),
           current: s.key === props.slot.key,
@@ -131,15 +139,19 @@ function following(slot: Slot): Slot | null {
 
 <template>
   <div class="flex flex-col gap-3">
-    <p v-if="limit" class="text-note text-faint">Limit {{ limitWords(limit) }}</p>
+    <p v-if="limit" class="text-note text-faint">{{ FIGURE_PANE.limit(limitWords(limit)) }}</p>
     <p v-else-if="slot.kind !== 'linkCount'" class="text-note text-faint">
-      The sheet has no limit for this: the maker's manual decides.
+      {{ FIGURE_PANE.theSheetHasNoLimit }}
     </p>
     <p v-if="expected" class="text-note">{{ expected }}</p>
     <p v-if="slack && slack.slack > 0.05" class="text-note">
-      If it lets go, {{ lengthWords(slack.slack, 1) }} of slack gathers between
-      {{ partName(sheet, slack.gathers.from).toLowerCase() }} and {{ partName(sheet, slack.gathers.to).toLowerCase() }}.
-      Slack between the cams with the engine stopped is only kick-back.
+      {{
+        FIGURE_PANE.ifItLetsGoOf(
+          lengthWords(slack.slack, 1),
+          partName(sheet, slack.gathers.from).toLowerCase(),
+          partName(sheet, slack.gathers.to).toLowerCase()
+        )
+      }}
     </p>
     <ReadingList
       v-if="standing.length || past.length"

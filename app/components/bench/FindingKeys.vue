@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GROUP_TITLES, findingWords } from '../../../words/en'
+import { COMMON, FINDING_KEYS, GROUP_TITLES, findingWords } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { FindingGroup } from '../../../core/views/bench'
 import { COUNTED_FINDINGS } from '../../../core/readings'
@@ -61,7 +61,9 @@ function saveCount() {
 <template>
   <div class="space-y-3">
     <fieldset v-for="group in groups" :key="group.title">
-      <legend class="label">{{ GROUP_TITLES[group.title] }}<span v-if="group.one">, one of</span></legend>
+      <legend class="label">
+        {{ GROUP_TITLES[group.title] }}<span v-if="group.one">{{ FINDING_KEYS.oneOf }}</span>
+      </legend>
       <div class="mt-1 gap-1" :class="wide ? 'flex flex-wrap' : 'grid grid-cols-2'">
         <button
           v-for="finding in group.findings"
@@ -78,24 +80,33 @@ function saveCount() {
       </div>
     </fieldset>
     <form v-if="counting" class="border-l-4 border-brass bg-paper p-3" @submit.prevent="saveCount">
-      <p class="font-bold">{{ words(counting) }}: how many?</p>
+      <p class="font-bold">{{ FINDING_KEYS.howMany(words(counting)) }}</p>
       <div class="mt-2 flex items-center gap-2">
-        <button type="button" class="act" aria-label="One fewer" @click="count = Math.max(1, count - 1)">−</button>
+        <button type="button" class="act" :aria-label="FINDING_KEYS.oneFewer" @click="count = Math.max(1, count - 1)">
+          −
+        </button>
         <output class="figure min-w-10 text-center text-2xl" aria-live="polite">{{ count }}</output>
-        <button type="button" class="act" aria-label="One more" @click="count++">+</button>
+        <button type="button" class="act" :aria-label="FINDING_KEYS.oneMore" @click="count++">+</button>
         <input
           v-model="note"
           class="field"
-          aria-label="Which, and where"
-          placeholder="Which, and where"
+          :aria-label="FINDING_KEYS.whichAndWhere"
+          :placeholder="FINDING_KEYS.whichAndWhere"
           maxlength="4000" />
       </div>
       <div class="mt-2 flex gap-2">
-        <button type="submit" class="act-main">Save</button
-        ><button type="button" class="act" @click="counting = ''">Cancel</button>
+        <button type="submit" class="act-main">{{ COMMON.save }}</button><button
+          type="button"
+          class="act"
+          @click="counting = ''">
+          {{ COMMON.cancel }}
+        </button>
       </div>
     </form>
-    <ul v-if="groups.some((g) => g.findings.some(isOn))" class="text-note text-faint" aria-label="Who found it">
+    <ul
+      v-if="groups.some((g) => g.findings.some(isOn))"
+      class="text-note text-faint"
+      :aria-label="FINDING_KEYS.whoFoundIt">
       <li v-for="finding in groups.flatMap((g) => g.findings).filter(isOn)" :key="finding">
         <span class="text-ink">{{ words(finding) }}</span>, {{ standing(finding)!.by }},
         <WhenAt :at="standing(finding)!.at" /><span v-if="standing(finding)!.note"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, FRAGMENT_LEDGER } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { StandingReading } from '../../../core/record'
 import { useJob } from '../../stores/job'
@@ -21,17 +22,18 @@ const count = ref(1)
 const note = ref('')
 const fault = ref('')
 
-function words({ finding, target, count: pieces }: StandingReading): string {
-  if (finding === 'piece-missing') return `${pieces} missing from ${partName(job.job!.sheet, target!).toLowerCase()}`
-  return `${pieces} ${finding === 'pieces-found' ? 'found' : 'accepted in writing'}`
+function words({ finding, target, count: pieces = 0 }: StandingReading): string {
+  if (finding === 'piece-missing')
+    return FRAGMENT_LEDGER.missingFrom(pieces, partName(job.job!.sheet, target!).toLowerCase())
+  return FRAGMENT_LEDGER.accountedFor(pieces, finding === 'pieces-found')
 }
 
 function settle(finding: 'pieces-found' | 'pieces-accepted') {
   fault.value = note.value.trim()
     ? ''
     : finding === 'pieces-found'
-      ? 'Write where it was found.'
-      : 'Write why it may stay: this stands under your name.'
+      ? FRAGMENT_LEDGER.writeWhereItWasFound
+      : FRAGMENT_LEDGER.writeWhyItMayStay
   if (fault.value) return
   job.put({
     type: 'read',
@@ -43,14 +45,13 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
 </script>
 
 <template>
-  <section aria-label="Fragment ledger" class="space-y-2" data-testid="fragments">
+  <section :aria-label="FRAGMENT_LEDGER.fragmentLedger" class="space-y-2" data-testid="fragments">
     <p class="text-lg" :class="open > 0 ? 'font-bold' : ''" role="status">
-      <template v-if="missing === 0">No piece is missing, as far as has been noted on the rails.</template>
+      <template v-if="missing === 0">{{ FRAGMENT_LEDGER.noPieceIsMissingAs }}</template>
       <template v-else-if="open > 0"
-        ><span class="figure">{{ open }}</span> of {{ missing }} {{ missing === 1 ? 'piece is' : 'pieces are' }} not
-        accounted for. The engine is not closed.</template
+        ><span class="figure">{{ open }}</span> {{ FRAGMENT_LEDGER.ofNotAccountedForThe(missing) }}</template
       >
-      <template v-else>All {{ missing }} accounted for.</template>
+      <template v-else>{{ FRAGMENT_LEDGER.allAccountedFor(missing) }}</template>
     </p>
     <ul class="divide-y divide-rule border-y border-rule">
       <li v-for="entry in entries" :key="entry.id" class="flex items-center justify-between gap-2 py-1">
@@ -58,35 +59,47 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
           >{{ words(entry) }}<span v-if="entry.note">: {{ entry.note }}</span>
           <span class="text-note text-faint">{{ entry.by }}, <WhenAt :at="entry.at" /></span
         ></span>
-        <button type="button" class="act-bare" @click="job.put({ type: 'undo', act: entry.id })">Take back</button>
+        <button type="button" class="act-bare" @click="job.put({ type: 'undo', act: entry.id })">
+          {{ COMMON.takeBack }}
+        </button>
       </li>
     </ul>
     <div v-if="open > 0" class="border-l-4 border-brass bg-paper p-2">
       <div class="flex items-center gap-2">
-        <button type="button" class="act" aria-label="One piece fewer" @click="count = Math.max(1, count - 1)">
+        <button
+          type="button"
+          class="act"
+          :aria-label="FRAGMENT_LEDGER.onePieceFewer"
+          @click="count = Math.max(1, count - 1)">
           −
         </button>
         <output class="figure min-w-8 text-center text-2xl">{{ count }}</output>
-        <button type="button" class="act" aria-label="One piece more" @click="count = Math.min(open, count + 1)">
+        <button
+          type="button"
+          class="act"
+          :aria-label="FRAGMENT_LEDGER.onePieceMore"
+          @click="count = Math.min(open, count + 1)">
           +
         </button>
         <input
           v-model="note"
           class="field"
-          aria-label="Where found, or why accepted"
-          placeholder="Where found, or why accepted"
+          :aria-label="FRAGMENT_LEDGER.whereFoundOrWhyAccepted"
+          :placeholder="FRAGMENT_LEDGER.whereFoundOrWhyAccepted"
           maxlength="4000"
           :aria-invalid="!!fault" />
       </div>
       <FaultNote v-if="fault" class="mt-1">{{ fault }}</FaultNote>
       <div class="mt-2 flex gap-2">
-        <button type="button" class="act flex-1" @click="settle('pieces-found')">Found</button
-        ><button type="button" class="act flex-1" @click="settle('pieces-accepted')">Accepted in writing</button>
+        <button type="button" class="act flex-1" @click="settle('pieces-found')">
+          {{ FRAGMENT_LEDGER.found }}</button><button
+          type="button"
+          class="act flex-1"
+          @click="settle('pieces-accepted')">
+          {{ FRAGMENT_LEDGER.acceptedInWriting }}
+        </button>
       </div>
     </div>
-    <Caution
-      >A piece left behind turns up in the pickup or a sprocket. Look in pan, pickup, and behind the crank
-      sprocket.</Caution
-    >
+    <Caution>{{ FRAGMENT_LEDGER.aPieceLeftBehindTurns }}</Caution>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LAG_HELPER } from '../../../words/en'
 import { computed, ref } from 'vue'
 import { camToCrankDegrees, clockToLag, liftToLag } from '../../../core/drive'
 import { type DriveSheet, isClock } from '../../../core/sheet'
@@ -45,10 +46,10 @@ const flanks = computed(() => {
     : null
 })
 const FIELDS = [
-  ['openFound', 'Opening, found'],
-  ['openShould', 'Opening, should'],
-  ['closeFound', 'Closing, found'],
-  ['closeShould', 'Closing, should']
+  ['openFound', LAG_HELPER.openingFound],
+  ['openShould', LAG_HELPER.openingShould],
+  ['closeFound', LAG_HELPER.closingFound],
+  ['closeShould', LAG_HELPER.closingShould]
 ] as const
 
 function take() {
@@ -60,19 +61,19 @@ function take() {
   <div>
     <ChoiceRow
       v-model="how"
-      label="Entered as"
+      :label="LAG_HELPER.enteredAs"
       :options="[
-        { value: 'degrees', label: 'crank degrees' },
-        { value: 'cam', label: 'cam degrees' },
-        { value: 'clock', label: 'clock position' },
-        { value: 'lift', label: 'valve lift' }
+        { value: 'degrees', label: LAG_HELPER.crankDegrees },
+        { value: 'cam', label: LAG_HELPER.camDegrees },
+        { value: 'clock', label: LAG_HELPER.clockPosition },
+        { value: 'lift', label: LAG_HELPER.valveLift }
       ]" />
     <div v-if="how !== 'degrees'" class="mt-2 border-l-4 border-brass bg-paper p-2">
       <input
         v-if="how === 'clock'"
         v-model="clock"
         class="figure field"
-        aria-label="Clock position of the mark"
+        :aria-label="LAG_HELPER.clockPositionOfTheMark"
         placeholder="11:10"
         maxlength="5"
         @keydown.enter.prevent="take" />
@@ -81,7 +82,7 @@ function take() {
         v-model="cam"
         class="figure field"
         inputmode="decimal"
-        aria-label="Cam degrees, minus for early"
+        :aria-label="LAG_HELPER.camDegreesMinusForEarly"
         placeholder="1.5"
         maxlength="8"
         @keydown.enter.prevent="take" />
@@ -97,12 +98,11 @@ function take() {
           @keydown.enter.prevent="take" />
       </div>
       <p v-if="how === 'lift'" class="mt-1 text-note text-faint">
-        Crank angle at the same small lift, on both flanks of the lobe.<template v-if="flanks !== null">
-          The flanks differ by {{ fixDigits(flanks, 1) }}°: the lobe's wear.</template
-        >
+        {{ LAG_HELPER.crankAngleAtTheSame
+        }}<template v-if="flanks !== null"> {{ LAG_HELPER.theFlanksDifferByThe(fixDigits(flanks, 1)) }}</template>
       </p>
       <button type="button" class="act mt-2 w-full" :disabled="lag === null" data-testid="take-lag" @click="take">
-        {{ lag === null ? 'Fill in above' : `Use ${lagWords(lag)}` }}
+        {{ lag === null ? LAG_HELPER.fillInAbove : LAG_HELPER.use(lagWords(lag)) }}
       </button>
     </div>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LINK_COUNTER } from '../../../words/en'
 import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
 
@@ -39,16 +40,21 @@ useEventListener('keydown', (event) => {
       data-testid="count-link"
       @click="set(running + 1)">
       <span class="figure text-center text-6xl leading-none" data-testid="count">{{ running }}</span>
-      <span class="text-note">touch for each link</span>
+      <span class="text-note">{{ LINK_COUNTER.touchForEachLink }}</span>
     </button>
     <div class="mt-1 grid grid-cols-3 gap-1">
-      <button type="button" class="act" data-testid="count-back" @click="set(running - 1)">One back</button>
-      <button type="button" class="act" data-testid="count-half" @click="set(running + 0.5)">+ half</button>
-      <button type="button" class="act" data-testid="count-again" @click="figure = ''">Lost count: again</button>
+      <button type="button" class="act" data-testid="count-back" @click="set(running - 1)">
+        {{ LINK_COUNTER.oneBack }}
+      </button>
+      <button type="button" class="act" data-testid="count-half" @click="set(running + 0.5)">
+        {{ LINK_COUNTER.half }}
+      </button>
+      <button type="button" class="act" data-testid="count-again" @click="figure = ''">
+        {{ LINK_COUNTER.lostCountAgain }}
+      </button>
     </div>
     <p class="mt-2 text-note">
-      The sheet has <span class="figure">{{ expected }}</span>. Half when the mark stands between two links. Keys: +
-      one, − one back, h half.
+      {{ LINK_COUNTER.theSheetHas }} <span class="figure">{{ expected }}</span>{{ LINK_COUNTER.halfWhenTheMarkStands }}
     </p>
     <p class="mt-1 flex flex-wrap items-baseline gap-x-2" data-testid="count-sum">
       <span v-for="run in runs" :key="run.name" class="text-note" :class="run.current ? 'font-bold' : 'text-faint'"
@@ -57,9 +63,7 @@ useEventListener('keydown', (event) => {
     </p>
     <p v-if="complete" class="text-note" :class="off === 0 ? '' : 'font-bold text-renew'" role="status">
       {{
-        off === 0
-          ? `Together ${sum}: they close the loop.`
-          : `Together ${sum}, but the chain has ${total}: ${Math.abs(off)} too ${off > 0 ? 'many' : 'few'}. Count again.`
+        off === 0 ? LINK_COUNTER.togetherTheyCloseTheLoop(sum) : LINK_COUNTER.togetherButTheChainHas(sum, total, off)
       }}
     </p>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, PART_PANEL } from '../../../words/en'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { ENGINE_GROUPS, fills, findingGroups, partsAt, SLACK_GROUP, type Slot } from '../../../core/views/bench'
 import { compileSheet, partKindOf } from '../../../core/sheet'
@@ -48,11 +49,15 @@ const found = computed(
 )
 const photos = computed(() => job.record.photos.filter((p) => p.part === part.value).length)
 const sides = computed(() => [
-  { side: 'findings' as const, label: part.value === 'engine' ? 'Known and found' : 'Found', count: found.value },
-  { side: 'photos' as const, label: 'Photos', count: photos.value },
+  {
+    side: 'findings' as const,
+    label: part.value === 'engine' ? PART_PANEL.knownAndFound : PART_PANEL.found,
+    count: found.value
+  },
+  { side: 'photos' as const, label: PART_PANEL.photos, count: photos.value },
   ...(['engine', 'oil', 'fasteners'].includes(part.value)
     ? []
-    : [{ side: 'about' as const, label: 'Fitted part', count: 0 }])
+    : [{ side: 'about' as const, label: PART_PANEL.fittedPart, count: 0 }])
 ])
 
 watch([part, () => job.selected, () => job.side], () => {
@@ -71,7 +76,7 @@ function showChip() {
 
 function slotName(slot: Slot): string {
   if (slot.target.from)
-    return `${partName(sheet.value, slot.target.from)} to ${partName(sheet.value, slot.target.to!)}`.replaceAll(
+    return COMMON.to(partName(sheet.value, slot.target.from), partName(sheet.value, slot.target.to!)).replaceAll(
       ' sprocket',
       ''
     )
@@ -96,21 +101,24 @@ const doneAt = (chip: string) =>
   <aside
     ref="panel"
     class="[contain:layout_paint] flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4"
-    aria-label="Reading sheet">
+    :aria-label="PART_PANEL.readingSheet">
     <section v-for="{ act, problem } in refused" :key="act.id" class="border-2 border-renew p-2" role="alert">
       <p class="font-bold">
-        Not taken:
-        {{ act.type === 'read' ? `${kindWords(sheet, act.reading)} ${readingWords(act.reading)}` : 'an entry' }}
+        {{
+          PART_PANEL.notTaken(
+            act.type === 'read' ? `${kindWords(sheet, act.reading)} ${readingWords(act.reading)}` : PART_PANEL.anEntry
+          )
+        }}
       </p>
       <p>{{ problem.message }}</p>
-      <button type="button" class="act-bare" @click="outbox.dismiss(act.id)">Understood</button>
+      <button type="button" class="act-bare" @click="outbox.dismiss(act.id)">{{ COMMON.understood }}</button>
     </section>
     <div
       v-if="chips.length > 1"
       ref="strip"
       class="-mx-4 flex shrink-0 gap-1 overflow-x-auto px-4 pb-1"
       role="group"
-      aria-label="Parts at this station">
+      :aria-label="PART_PANEL.partsAtThisStation">
       <button
         v-for="chip in chips"
         :key="chip"
@@ -130,7 +138,7 @@ const doneAt = (chip: string) =>
       ref="tabs"
       class="-mx-4 flex shrink-0 gap-x-1 overflow-x-auto px-4 whitespace-nowrap"
       role="group"
-      aria-label="What is read here">
+      :aria-label="PART_PANEL.whatIsReadHere">
       <button
         v-for="slot in figures"
         :key="slot.key"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, PHOTO_PANE } from '../../../words/en'
 import { CameraIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import { useBench } from '../../stores/bench'
@@ -27,7 +28,7 @@ async function take(file: File | null | undefined) {
   if (!file) return
   problem.value = ''
   if (file.size > LIMIT_MB * 1024 * 1024) {
-    problem.value = `The picture is larger than ${LIMIT_MB} MB: set the camera to a smaller size and take it again.`
+    problem.value = PHOTO_PANE.thePictureIsLargerThan(LIMIT_MB)
     return
   }
   const said = note.value.trim()
@@ -44,7 +45,7 @@ async function take(file: File | null | undefined) {
     await outbox.put({ jobId: job.id, act, picture: file })
     note.value = ''
   } catch {
-    problem.value = 'This browser has no room to keep the picture: free some, or send one that is smaller.'
+    problem.value = PHOTO_PANE.thisBrowserHasNoRoom
   } finally {
     if (input.value) input.value.value = ''
   }
@@ -53,9 +54,9 @@ async function take(file: File | null | undefined) {
 
 <template>
   <div class="space-y-3">
-    <Field v-model="note" label="What it shows" maxlength="4000" />
+    <Field v-model="note" :label="PHOTO_PANE.whatItShows" maxlength="4000" />
     <button type="button" class="act-main flex w-full items-center justify-center gap-2" @click="input?.click()">
-      <CameraIcon class="size-5" aria-hidden="true" />{{ sending ? 'Sending …' : 'Take or choose a photo' }}
+      <CameraIcon class="size-5" aria-hidden="true" />{{ sending ? PHOTO_PANE.sending : PHOTO_PANE.takeOrChooseAPhoto }}
     </button>
     <input
       ref="input"
@@ -63,30 +64,31 @@ async function take(file: File | null | undefined) {
       accept="image/jpeg,image/png,image/webp,image/*"
       class="sr-only"
       tabindex="-1"
-      aria-label="Photo of this part"
+      :aria-label="PHOTO_PANE.photoOfThisPart"
       data-testid="photo-input"
       @change="take(($event.target as HTMLInputElement).files?.[0])" />
     <p class="text-note text-faint">
-      JPEG, PNG or WebP up to {{ LIMIT_MB }} MB. Turned upright; what the camera wrote into it, the place too, is left
-      out.
+      {{ PHOTO_PANE.jpegPngOrWebpUp(LIMIT_MB) }}
     </p>
     <FaultNote v-if="problem">{{ problem }}</FaultNote>
     <template v-for="photo in mine" :key="photo.act.id">
       <FaultNote v-if="photo.refused"
         >{{ photo.refused }}
-        <button type="button" class="act-bare" @click="outbox.dismiss(photo.act.id)">Understood</button></FaultNote
+        <button type="button" class="act-bare" @click="outbox.dismiss(photo.act.id)">
+          {{ COMMON.understood }}
+        </button></FaultNote
       >
     </template>
     <p v-if="onDevice > 0 && outbox.unreachable" role="status" data-testid="photos-waiting">
-      {{ onDevice }} {{ onDevice === 1 ? 'photo waits' : 'photos wait' }} on this device.
-      <button type="button" class="act-bare" @click="outbox.flush()">Send now</button>
+      {{ PHOTO_PANE.onThisDevice(onDevice) }}
+      <button type="button" class="act-bare" @click="outbox.flush()">{{ PHOTO_PANE.sendNow }}</button>
     </p>
     <ul class="grid grid-cols-2 gap-2">
       <li v-for="photo in photos" :key="photo.id" data-testid="photo">
         <a :href="`/api/photos/${photo.photo}`" target="_blank" rel="noopener"
           ><img
             :src="`/api/photos/${photo.photo}?size=thumb`"
-            :alt="photo.note || 'Photo of this part'"
+            :alt="photo.note || PHOTO_PANE.photoOfThisPart"
             class="aspect-[4/3] w-full bg-paper object-contain"
             loading="lazy"
         /></a>
@@ -94,10 +96,10 @@ async function take(file: File | null | undefined) {
           {{ photo.note }} <span class="text-faint">{{ photo.by }}, <WhenAt :at="photo.at" /></span>
         </p>
         <button type="button" class="act-bare text-note" @click="job.put({ type: 'undo', act: photo.id })">
-          Take back
+          {{ COMMON.takeBack }}
         </button>
       </li>
     </ul>
-    <p v-if="photos.length === 0" class="text-note">No photo of it yet.</p>
+    <p v-if="photos.length === 0" class="text-note">{{ PHOTO_PANE.noPhotoOfItYet }}</p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { PLUG_VIEW } from '../../../words/en'
 import { computed } from 'vue'
 import { extensionToNotches, notchesToExtension } from '../../../core/readings'
 import { lengthWords } from '../../units'
@@ -11,9 +12,12 @@ const most = computed(() => extensionToNotches(props.ratchet, props.stroke))
 const shownNotches = computed(() => Math.min(Math.max(0, props.notches), most.value))
 const TOOTH = 15
 const teeth = computed(() => Array.from({ length: shownNotches.value }, (_, i) => `M${150 - i * TOOTH} 62l-7 12-8-12`))
-const says = computed(
-  () =>
-    `${shownNotches.value} of at most ${most.value} notches showing, about ${lengthWords(notchesToExtension(props.ratchet, shownNotches.value), 1)} out`
+const says = computed(() =>
+  PLUG_VIEW.ofAtMostNotchesShowing(
+    shownNotches.value,
+    most.value,
+    lengthWords(notchesToExtension(props.ratchet, shownNotches.value), 1)
+  )
 )
 </script>
 
@@ -32,13 +36,13 @@ const says = computed(
         <path v-for="(d, i) in teeth" :key="i" :d="d" class="fill-paper stroke-ink" stroke-width="1.500" />
       </g>
       <line x1="154" x2="154" y1="18" y2="94" class="stroke-brass" stroke-width="2" />
-      <text x="154" y="108" text-anchor="middle" font-size="11" class="fill-faint">edge of the body</text>
+      <text x="154" y="108" text-anchor="middle" font-size="11" class="fill-faint">{{ PLUG_VIEW.edgeOfTheBody }}</text>
     </svg>
     <figcaption class="flex items-center justify-between gap-2 text-note">
       <button
         type="button"
         class="act"
-        aria-label="One notch fewer"
+        :aria-label="PLUG_VIEW.oneNotchFewer"
         @click="emit('notches', Math.max(0, shownNotches - 1))">
         −
       </button>
@@ -46,7 +50,7 @@ const says = computed(
       <button
         type="button"
         class="act"
-        aria-label="One notch more"
+        :aria-label="PLUG_VIEW.oneNotchMore"
         @click="emit('notches', Math.min(most, shownNotches + 1))">
         +
       </button>

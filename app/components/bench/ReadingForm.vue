@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { CAUTIONS, COMMON, READING_FORM } from '../../../words/en'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { StandingReading } from '../../../core/record'
@@ -6,7 +7,6 @@ import type { Slot } from '../../../core/views/bench'
 import { READING_KINDS, sheetCount, type Reading } from '../../../core/readings'
 import type { DriveSheet } from '../../../core/sheet'
 import { Squares2X2Icon } from '@heroicons/vue/20/solid'
-import { CAUTIONS } from '../../cautions'
 import { isLength, lengthFigure } from '../../units'
 import { METHOD_WORDS, unitWords } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
@@ -77,7 +77,7 @@ function takeLag(lag: number, method: string | null) {
 
 function save() {
   if (!by.value) {
-    fault.value = { field: 'by', message: 'Choose who is at the bench: the name stands on the reading.' }
+    fault.value = { field: 'by', message: READING_FORM.chooseWhoIsAtThe }
     return
   }
   const { reading, fault: found } = readingOf(props.sheet, props.slot, draft.value)
@@ -97,7 +97,9 @@ function save() {
       :expected="sheetCount(run, slot.target.from ?? '', slot.target.to ?? '') ?? 0"
       @update:model-value="set('figure', $event)" />
     <div>
-      <label :for="`${id}-figure`" class="label">{{ correcting ? 'Corrected figure' : 'Figure' }}</label>
+      <label :for="`${id}-figure`" class="label">{{
+        correcting ? READING_FORM.correctedFigure : READING_FORM.figure
+      }}</label>
       <div class="mt-1 flex items-stretch gap-1">
         <input
           :id="`${id}-figure`"
@@ -118,7 +120,7 @@ function save() {
             type="button"
             class="act px-2"
             :aria-pressed="keypad"
-            aria-label="Keypad"
+            :aria-label="READING_FORM.keypad"
             data-testid="keypad"
             @click="keypad = !keypad">
             <Squares2X2Icon class="size-5" aria-hidden="true" /></button
@@ -132,19 +134,19 @@ function save() {
     <ChoiceRow
       v-if="slot.kind === 'camLag'"
       :model-value="draft.side"
-      label="The cam stands"
+      :label="READING_FORM.theCamStands"
       :options="[
-        { value: 'late', label: 'late (retarded)' },
-        { value: 'early', label: 'early (advanced)' }
+        { value: 'late', label: READING_FORM.lateRetarded },
+        { value: 'early', label: READING_FORM.earlyAdvanced }
       ]"
       @update:model-value="set('side', $event)" />
     <ChoiceRow
       v-if="ratchet"
       :model-value="draft.inNotches ? 'notches' : 'mm'"
-      label="Read in"
+      :label="READING_FORM.readIn"
       :options="[
-        { value: 'mm', label: 'millimetres' },
-        { value: 'notches', label: 'notches showing' }
+        { value: 'mm', label: READING_FORM.millimetres },
+        { value: 'notches', label: READING_FORM.notchesShowing }
       ]"
       @update:model-value="set('inNotches', $event === 'notches')" />
     <PlugView
@@ -162,18 +164,18 @@ function save() {
     <ChoiceRow
       v-if="asksPlace(slot)"
       :model-value="draft.place ?? ''"
-      label="At which place of the chain"
+      :label="READING_FORM.atWhichPlaceOfThe"
       :options="[
-        { value: '', label: 'not said' },
-        { value: '1', label: 'one' },
-        { value: '2', label: 'two' },
-        { value: '3', label: 'three' }
+        { value: '', label: READING_FORM.notSaid },
+        { value: '1', label: READING_FORM.one },
+        { value: '2', label: READING_FORM.two },
+        { value: '3', label: READING_FORM.three }
       ]"
       @update:model-value="set('place', $event)" />
     <Field
       v-if="slot.target.links !== undefined"
       :model-value="draft.links"
-      label="Over how many links"
+      :label="READING_FORM.overHowManyLinks"
       figure
       inputmode="numeric"
       :fault="fault?.field === 'links' ? fault.message : ''"
@@ -181,38 +183,42 @@ function save() {
     <ChoiceRow
       v-if="methods.length > 1 && !(draft.inNotches && ratchet)"
       :model-value="draft.method"
-      label="Read with"
+      :label="READING_FORM.readWith"
       :options="methods"
       @update:model-value="set('method', $event)" />
     <ChoiceRow
       v-if="asksTurning(sheet, slot)"
       :model-value="draft.turned"
-      label="Turned forward last?"
+      :label="READING_FORM.turnedForwardLast"
       :options="[
-        { value: 'yes', label: 'Yes' },
-        { value: 'no', label: 'No' },
-        { value: 'unknown', label: 'Not known' }
+        { value: 'yes', label: READING_FORM.yes },
+        { value: 'no', label: READING_FORM.no },
+        { value: 'unknown', label: READING_FORM.notKnown }
       ]"
       @update:model-value="set('turned', $event)" />
     <ChoiceRow
       v-if="asksLocking(sheet, slot)"
       :model-value="draft.locked"
-      label="Phaser locked at rest?"
+      :label="READING_FORM.phaserLockedAtRest"
       :options="[
-        { value: 'yes', label: 'Yes' },
-        { value: 'no', label: 'No' }
+        { value: 'yes', label: READING_FORM.yes },
+        { value: 'no', label: READING_FORM.no }
       ]"
       @update:model-value="set('locked', $event)" />
-    <Field :model-value="draft.note" label="Note" maxlength="4000" @update:model-value="set('note', String($event))" />
+    <Field
+      :model-value="draft.note"
+      :label="READING_FORM.note"
+      maxlength="4000"
+      @update:model-value="set('note', String($event))" />
     <ClientOnly>
-      <ChoiceRow v-if="!by" v-model="by" label="Who is at the bench?" :options="whose" />
+      <ChoiceRow v-if="!by" v-model="by" :label="COMMON.whoIsAtTheBench" :options="whose" />
     </ClientOnly>
     <FaultNote v-if="fault?.field === 'by' && !by">{{ fault.message }}</FaultNote>
     <div class="sticky -bottom-4 -mx-4 flex gap-2 border-t border-rule bg-sheet px-4 py-2">
       <button type="submit" class="act-main flex-1" data-testid="save">
-        {{ correcting ? 'Save correction' : 'Save reading' }}
+        {{ correcting ? READING_FORM.saveCorrection : READING_FORM.saveReading }}
       </button>
-      <button v-if="correcting" type="button" class="act" @click="emit('cancel')">Cancel</button>
+      <button v-if="correcting" type="button" class="act" @click="emit('cancel')">{{ COMMON.cancel }}</button>
     </div>
     <Caution v-if="CAUTIONS[slot.kind]">{{ CAUTIONS[slot.kind] }}</Caution>
   </form>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayLeftOut } from '../../../words/en'
+import { COMMON, READING_LIST, sayLeftOut } from '../../../words/en'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/paths'
@@ -30,10 +30,8 @@ function clashing({ id }: StandingReading): string {
   const ids = [...(props.clashes?.values() ?? [])].find((list) => list.includes(id)) ?? []
   const others = props.standing
     .filter((reading) => ids.includes(reading.id) && reading.id !== id)
-    .map((reading) => `${readingWords(reading)} by ${reading.by}`)
-  return others.length > 0
-    ? `Corrected at the same time to ${others.join(' and ')}: both are kept until one is taken back.`
-    : ''
+    .map((reading) => READING_LIST.by(readingWords(reading), reading.by))
+  return others.length > 0 ? READING_LIST.correctedAtTheSameTime(others) : ''
 }
 
 const estimateOf = ({ id }: StandingReading) => props.assessment.readings.find((one) => one.id === id) ?? null
@@ -55,7 +53,7 @@ const shown = (value: number, places: number) =>
           >
         </div>
         <p class="text-note text-faint">
-          {{ reading.value === undefined ? 'Notches' : howWords(reading) }}, {{ reading.by }},
+          {{ reading.value === undefined ? READING_LIST.notches : howWords(reading) }}, {{ reading.by }},
           <WhenAt :at="reading.at" />
         </p>
         <p v-if="clashing(reading)" class="mt-1 font-bold text-renew" role="status" data-testid="clash">
@@ -63,33 +61,31 @@ const shown = (value: number, places: number) =>
         </p>
         <p v-if="reading.note" class="break-words text-note">{{ reading.note }}</p>
         <p v-if="estimateOf(reading)?.atOdds" class="mt-1 font-bold text-renew">
-          At odds with the rest (they give {{ shown(estimateOf(reading)?.predicted ?? 0, digits) }}): measure again.
+          {{ READING_LIST.atOddsWithTheRest(shown(estimateOf(reading)?.predicted ?? 0, digits)) }}
         </p>
         <p
           v-for="fault in assessment.faults.filter((f) => f.id === reading.id)"
           :key="fault.code"
           class="mt-1 font-bold text-renew">
-          Left out: {{ sayLeftOut(fault) }}.
+          {{ READING_LIST.leftOut(sayLeftOut(fault)) }}
         </p>
         <div class="flex gap-3">
-          <button type="button" class="act-bare" @click="emit('correct', reading)">Correct</button>
-          <button type="button" class="act-bare" @click="emit('undo', reading.id)">Take back</button>
+          <button type="button" class="act-bare" @click="emit('correct', reading)">{{ READING_LIST.correct }}</button>
+          <button type="button" class="act-bare" @click="emit('undo', reading.id)">{{ COMMON.takeBack }}</button>
         </div>
       </li>
     </ul>
     <Disclosure v-if="past.length" v-slot="{ open }">
-      <DisclosureButton class="act-bare text-note"
-        >{{ open ? 'Hide' : 'Show' }} {{ past.length }} earlier
-        {{ past.length === 1 ? 'reading' : 'readings' }}</DisclosureButton
-      >
+      <DisclosureButton class="act-bare text-note">{{ READING_LIST.earlier(open, past.length) }}</DisclosureButton>
       <DisclosurePanel as="ul" class="divide-y divide-rule border-l-2 border-rule pl-2">
         <li v-for="{ act, because } in past" :key="act.id" class="py-1 text-note" data-testid="past-reading">
           <s class="figure font-normal">{{ readingWords(act.reading) }}</s>, {{ act.by }}, <WhenAt :at="act.at" />
           <p class="text-faint">
-            {{ because.type === 'undo' ? 'Taken back' : 'Corrected' }} by {{ because.by }}, <WhenAt :at="because.at" />
+            {{ READING_LIST.gone(because.type === 'undo', because.by) }}
+            <WhenAt :at="because.at" />
           </p>
           <button v-if="because.type === 'undo'" type="button" class="act-bare" @click="emit('restore', because.id)">
-            Put back
+            {{ READING_LIST.putBack }}
           </button>
         </li>
       </DisclosurePanel>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayRecordFault } from '../../../words/en'
+import { COMMON, SHEET_MOVE, sayRecordFault } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../../core/paths'
@@ -41,7 +41,13 @@ const calls = computed(() =>
     const was = job.assessment!.calls.find((c) => c.part === part)?.call
     return was === call
       ? []
-      : [{ part: partName(newer.value!.sheet, part), was: was ? CALL_WORDS[was] : 'no call', is: CALL_WORDS[call] }]
+      : [
+          {
+            part: partName(newer.value!.sheet, part),
+            was: was ? CALL_WORDS[was] : COMMON.noCall,
+            is: CALL_WORDS[call]
+          }
+        ]
   })
 )
 
@@ -59,7 +65,7 @@ async function look() {
 }
 
 function move() {
-  problem.value = bench.by ? '' : 'Choose who is at the bench first.'
+  problem.value = bench.by ? '' : SHEET_MOVE.chooseWhoIsAtThe
   if (problem.value) return
   const { sheet, revision } = newer.value!
   job.put({ type: 'sheet', sheet, revision })
@@ -69,11 +75,11 @@ function move() {
 
 <template>
   <button type="button" class="act border-brass max-md:hidden" data-testid="newer-sheet" @click="look">
-    Newer sheet
+    {{ SHEET_MOVE.newerSheet }}
   </button>
   <ModalSheet
     :open="open"
-    :title="newer ? `From revision ${job.job!.sheetRevision} to ${newer.newest}` : 'A newer sheet'"
+    :title="newer ? SHEET_MOVE.fromRevisionTo(job.job!.sheetRevision ?? null, newer.newest) : SHEET_MOVE.aNewerSheet"
     width="max-w-3xl"
     @close="open = false">
     <template v-if="newer">
@@ -82,7 +88,9 @@ function move() {
         }}<template v-if="newer.revisions[0]!.note">: {{ newer.revisions[0]!.note }}</template>
       </p>
       <div class="mt-3 max-h-64 overflow-auto">
-        <FigureTable caption="What changes in the sheet" :heads="['In the sheet', 'Was', 'Becomes']">
+        <FigureTable
+          :caption="SHEET_MOVE.whatChangesInTheSheet"
+          :heads="[SHEET_MOVE.inTheSheet, SHEET_MOVE.was, SHEET_MOVE.becomes]">
           <tr v-for="change in changes" :key="change.place" data-testid="sheet-change">
             <td>{{ change.place }}</td>
             <td class="figure font-normal">{{ change.was ?? '—' }}</td>
@@ -91,22 +99,23 @@ function move() {
         </FigureTable>
       </div>
       <div v-if="lost.length" class="mt-3 border-l-4 border-renew p-3" role="alert">
-        <p class="font-bold">The job cannot move as it is. The newer sheet</p>
+        <p class="font-bold">{{ SHEET_MOVE.theJobCannotMoveAs }}</p>
         <ul>
           <li v-for="fault in lost" :key="sayRecordFault(fault)">{{ sayRecordFault(fault) }}</li>
         </ul>
       </div>
       <div v-else-if="after" class="mt-3 space-y-1" data-testid="move-effect">
         <p v-for="one in elongations" :key="one.name">
-          {{ one.name }}: elongation <span class="figure">{{ one.was === null ? '—' : percent(one.was) }}</span> becomes
+          {{ SHEET_MOVE.elongation(one.name) }}
+          <span class="figure">{{ one.was === null ? '—' : percent(one.was) }}</span> {{ SHEET_MOVE.becomes2 }}
           <span class="figure">{{ percent(one.is) }}</span>.
         </p>
         <p v-for="one in calls" :key="one.part">
-          <b>{{ one.part }}</b>: {{ one.was }} becomes {{ one.is }}.
+          <b>{{ one.part }}</b>{{ SHEET_MOVE.becomes3(one.was, one.is) }}
         </p>
-        <p v-if="calls.length === 0">No call changes.</p>
+        <p v-if="calls.length === 0">{{ SHEET_MOVE.noCallChanges }}</p>
       </div>
-      <p v-else-if="!problem" class="mt-3" role="status">Judging the readings under the newer sheet …</p>
+      <p v-else-if="!problem" class="mt-3" role="status">{{ SHEET_MOVE.judgingTheReadingsUnderThe }}</p>
     </template>
     <FaultNote v-if="problem" class="mt-3">{{ problem }}</FaultNote>
     <div class="mt-4 flex gap-2">
@@ -116,9 +125,11 @@ function move() {
         :disabled="lost.length > 0 || !after"
         data-testid="move-sheet"
         @click="move">
-        Move the job to it
+        {{ SHEET_MOVE.moveTheJobToIt }}
       </button>
-      <button type="button" class="act" @click="open = false">Stay with revision {{ job.job!.sheetRevision }}</button>
+      <button type="button" class="act" @click="open = false">
+        {{ SHEET_MOVE.stayWithRevision(job.job!.sheetRevision ?? null) }}
+      </button>
     </div>
   </ModalSheet>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STATION_NAMES } from '../../../words/en'
+import { STATION_NAMES, STATION_SPINE } from '../../../words/en'
 import type { Station, StationState } from '../../../core/views/bench'
 
 /** The stations of the job, with what is done and what is missing at each. */
@@ -12,19 +12,22 @@ const props = defineProps<{
 const emit = defineEmits<{ station: [station: Station] }>()
 
 const later = [
-  { number: 9, name: 'Build-up', to: props.verdict.replace('verdict', 'build') },
-  { number: 10, name: 'Proof', to: props.verdict.replace('verdict', 'proof') }
+  { number: 9, name: STATION_SPINE.buildUp, to: props.verdict.replace('verdict', 'build') },
+  { number: 10, name: STATION_SPINE.proof, to: props.verdict.replace('verdict', 'proof') }
 ]
 
 function doneWords({ read, all, findings }: StationState): string {
-  const parts = [...(read > 0 ? [`${read} of ${all} read`] : []), ...(findings > 0 ? [`${findings} found`] : [])]
-  return parts.length > 0 ? parts.join(', ') : 'nothing yet'
+  const parts = [
+    ...(read > 0 ? [STATION_SPINE.ofRead(read, all)] : []),
+    ...(findings > 0 ? [STATION_SPINE.found(findings)] : [])
+  ]
+  return parts.length > 0 ? parts.join(', ') : STATION_SPINE.nothingYet
 }
 </script>
 
 <template>
   <nav
-    aria-label="Stations of this job"
+    :aria-label="STATION_SPINE.stationsOfThisJob"
     class="no-print flex min-h-0 flex-col overflow-y-auto border-r border-rule bg-sheet max-md:flex-row max-md:overflow-x-auto max-md:border-r-0 max-md:border-b">
     <ol class="flex flex-1 flex-col max-md:flex-row">
       <li v-for="state in stations" :key="state.station">
@@ -38,7 +41,9 @@ function doneWords({ read, all, findings }: StationState): string {
           <span>
             <span class="block">{{ STATION_NAMES[state.station] }}</span>
             <span class="mt-0.5 block text-note text-faint max-md:hidden">{{ doneWords(state) }}</span>
-            <span v-if="state.station === next" class="block text-note text-brass max-md:hidden">next</span>
+            <span v-if="state.station === next" class="block text-note text-brass max-md:hidden">{{
+              STATION_SPINE.next
+            }}</span>
           </span>
         </button>
       </li>
@@ -48,8 +53,8 @@ function doneWords({ read, all, findings }: StationState): string {
       class="flex min-h-[62px] items-start gap-2 border-l-4 border-t border-l-transparent border-t-rule px-2 py-1.5 leading-tight max-md:min-h-11 max-md:border-t-0">
       <span class="figure text-lg leading-none">8</span>
       <span
-        ><span class="block font-bold">Verdict</span
-        ><span class="mt-0.5 block text-note text-faint max-md:hidden">what goes back in</span></span
+        ><span class="block font-bold">{{ STATION_SPINE.verdict }}</span
+        ><span class="mt-0.5 block text-note text-faint max-md:hidden">{{ STATION_SPINE.whatGoesBackIn }}</span></span
       >
     </NuxtLink>
     <div class="flex border-t border-rule max-md:border-t-0">

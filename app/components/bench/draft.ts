@@ -1,4 +1,4 @@
-import { sayLeftOut } from '../../../words/en'
+import { sayLeftOut, DRAFT } from '../../../words/en'
 import { compileSheet, type DriveSheet } from '../../../core/sheet'
 import { impossibleReading, methodOf, type Reading } from '../../../core/readings'
 import type { Slot } from '../../../core/views/bench'
@@ -88,8 +88,8 @@ export function readingOf(
   const typed = typedFault(slot, draft)
   if (typed) return at(typed.field, typed.message)
   const reading = assembleReading(sheet, slot, draft)
-  if (reading.notches !== undefined && !Number.isInteger(reading.notches)) return at('figure', 'Count whole notches.')
-  if ((reading.note?.length ?? 0) > MOST_NOTE) return at('note', `Write at most ${MOST_NOTE} characters.`)
+  if (reading.notches !== undefined && !Number.isInteger(reading.notches)) return at('figure', DRAFT.countWholeNotches)
+  if ((reading.note?.length ?? 0) > MOST_NOTE) return at('note', DRAFT.writeAtMostCharacters(MOST_NOTE))
   const impossible = impossibleReading(sheet, reading)
   return impossible ? at('figure', sentence(sayLeftOut(impossible))) : { reading, fault: null }
 }
@@ -98,14 +98,12 @@ export function readingOf(
 function typedFault(slot: Slot, draft: Draft): { field: DraftField; message: string } | null {
   const figure = draft.figure.trim()
   const value = numberOf(figure)
-  if (figure === '') return { field: 'figure', message: 'Enter the figure that was read.' }
-  if (value === null)
-    return { field: 'figure', message: `“${figure.slice(0, 30)}” is no number: write digits, such as 14.2` }
-  if (slot.kind === 'camLag' && value < 0)
-    return { field: 'figure', message: 'Write the figure without a sign and choose late or early.' }
+  if (figure === '') return { field: 'figure', message: DRAFT.enterTheFigureThatWas }
+  if (value === null) return { field: 'figure', message: DRAFT.isNoNumberWriteDigits(figure.slice(0, 30)) }
+  if (slot.kind === 'camLag' && value < 0) return { field: 'figure', message: DRAFT.writeTheFigureWithoutA }
   const links = numberOf(draft.links)
   if (slot.target.links === undefined || (links !== null && Number.isInteger(links) && links > 0)) return null
-  return { field: 'links', message: 'Enter over how many whole links it was measured.' }
+  return { field: 'links', message: DRAFT.enterOverHowManyWhole }
 }
 
 function assembleReading(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {

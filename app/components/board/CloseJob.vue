@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { CLOSE_JOB, COMMON } from '../../../words/en'
 import { ref, watch } from 'vue'
 import type { ToldHold } from '../../../server/store/acts'
 import CallMark from '../parts/CallMark.vue'
@@ -24,7 +25,7 @@ function close() {
 <template>
   <ModalSheet
     :open="asked !== null"
-    :title="asked ? `${asked.vehicle} is held` : ''"
+    :title="asked ? CLOSE_JOB.isHeld(asked.vehicle) : ''"
     width="max-w-xl"
     @close="asked = null">
     <div data-testid="close-held">
@@ -33,24 +34,22 @@ function close() {
           <CallMark call="stop" bare :size="20" />
           <div>
             <p>{{ hold.says }}</p>
-            <p class="text-note"><b>Released by:</b> {{ hold.release }}</p>
+            <p class="text-note">
+              <b>{{ COMMON.releasedBy }}</b> {{ hold.release }}
+            </p>
           </div>
         </li>
       </ul>
       <form class="mt-4 space-y-3" novalidate @submit.prevent="close">
         <Field
           v-model="why"
-          label="Why it is closed all the same"
+          :label="CLOSE_JOB.whyItIsClosedAll"
           :rows="2"
           maxlength="1000"
-          :fault="
-            missing
-              ? 'Say why: it releases {{ asked?.holds.length === 1 ? \'this hold\' : \'each of these holds\' }} under your name.'
-              : ''
-          " />
+          :fault="missing ? CLOSE_JOB.sayWhyItReleases(asked?.holds.length ?? 0) : ''" />
         <div class="flex gap-2">
-          <button type="button" class="act-main flex-1" @click="asked = null">Leave it open</button>
-          <button type="submit" class="act">Release and close</button>
+          <button type="button" class="act-main flex-1" @click="asked = null">{{ CLOSE_JOB.leaveItOpen }}</button>
+          <button type="submit" class="act">{{ CLOSE_JOB.releaseAndClose }}</button>
         </div>
       </form>
     </div>

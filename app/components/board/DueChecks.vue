@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { DUE_CHECKS } from '../../../words/en'
 import type { ListedJob } from '../../../server/store/summaries'
 import { localDay } from '../../../core/math'
 import { usageWords } from '../../words'
@@ -14,11 +15,11 @@ const today = localDay(new Date())
 
 <template>
   <p v-if="error" class="mt-6 border-l-4 border-renew bg-sheet px-5 py-2" role="alert">
-    Which drives are to be looked at again could not be read.
-    <button type="button" class="act-bare" @click="refresh()">Look again</button>
+    {{ DUE_CHECKS.whichDrivesAreToBe }}
+    <button type="button" class="act-bare" @click="refresh()">{{ DUE_CHECKS.lookAgain }}</button>
   </p>
-  <section v-else-if="due.length" class="mt-6" aria-label="To be looked at again" data-testid="checks">
-    <h2 class="label mb-1">To be looked at again</h2>
+  <section v-else-if="due.length" class="mt-6" :aria-label="DUE_CHECKS.toBeLookedAtAgain" data-testid="checks">
+    <h2 class="label mb-1">{{ DUE_CHECKS.toBeLookedAtAgain }}</h2>
     <ul>
       <li v-for="job in due" :key="job.id">
         <NuxtLink
@@ -26,14 +27,18 @@ const today = localDay(new Date())
           class="flex min-h-14 flex-wrap items-center gap-x-6 border-t border-rule bg-sheet px-5 py-2 hover:border-brass">
           <span class="figure w-32" :class="job.check!.date! < today ? 'text-renew' : ''"
             >{{ job.check!.date
-            }}<span v-if="job.check!.date! < today" class="block text-note font-normal">overdue</span></span
+            }}<span v-if="job.check!.date! < today" class="block text-note font-normal">{{
+              DUE_CHECKS.overdue
+            }}</span></span
           >
           <b>{{ job.vehicle }}</b>
-          <span v-if="job.check!.stopGap" class="border-l-4 border-brass pl-2 font-bold">Stop-gap, no repair</span>
+          <span v-if="job.check!.stopGap" class="border-l-4 border-brass pl-2 font-bold">{{
+            DUE_CHECKS.stopGapNoRepair
+          }}</span>
           <span class="min-w-0 flex-1 truncate">{{ job.check!.note || job.sheet.name }}</span>
-          <span v-if="job.check!.usage !== null" class="text-note text-faint"
-            >or at {{ usageWords({ value: job.check!.usage, unit: job.usage.unit }) }}</span
-          >
+          <span v-if="job.check!.usage !== null" class="text-note text-faint">{{
+            DUE_CHECKS.orAt(usageWords({ value: job.check!.usage, unit: job.usage.unit }))
+          }}</span>
         </NuxtLink>
       </li>
     </ul>

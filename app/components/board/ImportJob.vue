@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, IMPORT_JOB } from '../../../words/en'
 import { ArrowUpTrayIcon } from '@heroicons/vue/20/solid'
 import { $fetch } from 'ofetch'
 import { ref } from 'vue'
@@ -21,7 +22,7 @@ async function take(file: File | undefined) {
   if (file.size > LIMIT_MB * 1024 * 1024) {
     problem.value = {
       file: file.name,
-      message: `The file is larger than ${LIMIT_MB / 1024} GB: it is no job file.`,
+      message: IMPORT_JOB.theFileIsLargerThan(LIMIT_MB / 1024),
       faults: []
     }
     return
@@ -48,7 +49,7 @@ async function take(file: File | undefined) {
 <template>
   <div class="contents">
     <button type="button" class="act flex items-center gap-2" :disabled="busy" @click="input?.click()">
-      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />Import a job
+      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ IMPORT_JOB.importAJob }}
     </button>
     <input
       ref="input"
@@ -56,17 +57,17 @@ async function take(file: File | undefined) {
       accept=".json,.ndjson,application/json"
       class="sr-only"
       tabindex="-1"
-      aria-label="Job file to import"
+      :aria-label="IMPORT_JOB.jobFileToImport"
       @change="take(($event.target as HTMLInputElement).files?.[0])" />
     <Panel v-if="problem" tone="fault" class="order-last basis-full" role="alert" data-testid="import-problem">
       <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
       <ul class="mt-1 space-y-1">
         <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message">
-          <code class="figure font-normal">{{ fault.place || 'file' }}</code> {{ fault.message }}
+          <code class="figure font-normal">{{ fault.place || IMPORT_JOB.file }}</code> {{ fault.message }}
         </li>
       </ul>
-      <p v-if="problem.faults.length > 12" class="text-faint">… and {{ problem.faults.length - 12 }} more.</p>
-      <button type="button" class="act-bare" @click="problem = null">Understood</button>
+      <p v-if="problem.faults.length > 12" class="text-faint">{{ IMPORT_JOB.andMore(problem.faults.length - 12) }}</p>
+      <button type="button" class="act-bare" @click="problem = null">{{ COMMON.understood }}</button>
     </Panel>
   </div>
 </template>

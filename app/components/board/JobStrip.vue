@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { JOB_STRIP } from '../../../words/en'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVerticalIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
@@ -30,7 +31,7 @@ const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) => `${KI
       :to="`/jobs/${job.id}`"
       class="grid grid-cols-[110px_minmax(0,1.4fr)_minmax(220px,1fr)_minmax(230px,0.8fr)] items-start gap-6 border-t border-rule bg-sheet py-4 pr-14 pl-5 hover:border-brass max-md:grid-cols-1 max-md:gap-2"
       data-testid="job">
-      <p class="bg-plate px-2 py-3 text-center font-bold text-scribe">{{ job.stand || 'No stand' }}</p>
+      <p class="bg-plate px-2 py-3 text-center font-bold text-scribe">{{ job.stand || JOB_STRIP.noStand }}</p>
       <div class="min-w-0">
         <h2 class="truncate text-lg leading-tight font-bold">{{ job.vehicle }}</h2>
         <p class="text-note text-faint">{{ job.sheet.name }}, {{ usageWords(job.usage) }}</p>
@@ -38,8 +39,7 @@ const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) => `${KI
       </div>
       <div>
         <p v-if="job.trouble" class="border-l-4 border-renew pl-2" data-testid="trouble">
-          <b>Cannot be computed.</b> Its entries are kept; open it and check the sheet's figures and what was entered
-          last.
+          <b>{{ JOB_STRIP.cannotBeComputed }}</b> {{ JOB_STRIP.itsEntriesAreKeptOpen }}
         </p>
         <StretchLine
           v-else-if="job.readings > 0"
@@ -47,7 +47,7 @@ const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) => `${KI
           :elongation="job.elongation"
           :limit="job.elongation.limit"
           compact />
-        <p v-else class="text-faint">Nothing read yet</p>
+        <p v-else class="text-faint">{{ JOB_STRIP.nothingReadYet }}</p>
       </div>
       <div>
         <p class="flex flex-wrap gap-x-4 gap-y-1">
@@ -63,12 +63,12 @@ const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) => `${KI
           {{ WAITS_WORDS[job.waits.for].says
           }}<span v-if="job.waits.note" class="block text-note font-normal">{{ job.waits.note }}</span>
         </p>
-        <p v-else-if="job.next" class="mt-1 text-note">Waits for a reading: {{ nextWords(job.next) }}</p>
+        <p v-else-if="job.next" class="mt-1 text-note">{{ JOB_STRIP.waitsForAReading(nextWords(job.next)) }}</p>
         <p class="text-note text-faint">{{ job.lastBy }}, <WhenAt :at="job.lastAt" /></p>
       </div>
     </NuxtLink>
     <Menu as="div" class="absolute top-3 right-2">
-      <MenuButton class="grid min-h-11 min-w-11 place-items-center" :aria-label="`What to do with ${job.vehicle}`"
+      <MenuButton class="grid min-h-11 min-w-11 place-items-center" :aria-label="JOB_STRIP.whatToDoWith(job.vehicle)"
         ><EllipsisVerticalIcon class="size-5" aria-hidden="true"
       /></MenuButton>
       <MenuItems class="absolute right-0 z-20 w-52 border border-faint bg-sheet p-1">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, NEW_JOB } from '../../../words/en'
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { useDebounceFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
@@ -104,9 +105,9 @@ async function make() {
 </script>
 
 <template>
-  <ModalSheet :open="open" title="New job" width="max-w-xl" @close="open = false">
+  <ModalSheet :open="open" :title="COMMON.newJob" width="max-w-xl" @close="open = false">
     <form class="mt-4 grid grid-cols-2 gap-4" novalidate @submit.prevent="make">
-      <Field label="Vehicle or boat" :fault="faultAt('vehicle') ? 'Name the vehicle.' : ''">
+      <Field :label="NEW_JOB.vehicleOrBoat" :fault="faultAt('vehicle') ? NEW_JOB.nameTheVehicle : ''">
         <template #default="{ control }">
           <Combobox :model-value="form.vehicle" as="div" class="relative" @update:model-value="take">
             <ComboboxInput
@@ -123,7 +124,7 @@ async function make() {
               class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">
               <ComboboxOption v-if="!isKnown" v-slot="{ active }" :value="form.vehicle" as="template">
                 <li class="min-h-11 cursor-pointer px-3 py-2" :class="active ? 'bg-paper' : ''">
-                  {{ form.vehicle }}<span class="text-faint">, new here</span>
+                  {{ form.vehicle }}<span class="text-faint">{{ NEW_JOB.newHere }}</span>
                 </li>
               </ComboboxOption>
               <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template">
@@ -135,33 +136,38 @@ async function make() {
           </Combobox>
         </template>
       </Field>
-      <Field v-model="form.stand" label="Stand" maxlength="60" />
-      <Field label="Engine" class="col-span-2" :fault="faultAt('sheet') ? 'Choose an engine from the list.' : ''">
+      <Field v-model="form.stand" :label="NEW_JOB.stand" maxlength="60" />
+      <Field :label="COMMON.engine" class="col-span-2" :fault="faultAt('sheet') ? NEW_JOB.chooseAnEngineFromThe : ''">
         <template #default="{ control }">
           <select v-model="form.sheet" v-bind="control">
-            <option value="" disabled>Choose its drive sheet</option>
+            <option value="" disabled>{{ NEW_JOB.chooseItsDriveSheet }}</option>
             <option v-for="sheet in sheets" :key="sheet.id" :value="sheet.id">{{ sheet.name }}</option>
           </select>
         </template>
       </Field>
       <Field
         v-model="form.usage"
-        label="Usage"
+        :label="NEW_JOB.usage"
         figure
         inputmode="decimal"
         maxlength="12"
-        :fault="faultAt('usage') ? 'Enter a number from 0 up.' : ''"
-        :hint="lastKnown ? `Last seen at ${usageWords(lastKnown.usage)}.` : ''" />
-      <ChoiceRow v-model="form.unit" label="In" :options="units" />
-      <ChoiceRow v-model="form.school" class="col-span-2" label="Judged under" :options="schools" />
-      <Field v-model="form.complaint" class="col-span-2" label="Complaint" :rows="2" maxlength="4000" />
-      <ChoiceRow v-if="!bench.by" v-model="bench.by" class="col-span-2" label="Who is at the bench?" :options="whose" />
+        :fault="faultAt('usage') ? NEW_JOB.enterANumberFrom0 : ''"
+        :hint="lastKnown ? NEW_JOB.lastSeenAt(usageWords(lastKnown.usage)) : ''" />
+      <ChoiceRow v-model="form.unit" :label="NEW_JOB.in" :options="units" />
+      <ChoiceRow v-model="form.school" class="col-span-2" :label="NEW_JOB.judgedUnder" :options="schools" />
+      <Field v-model="form.complaint" class="col-span-2" :label="COMMON.complaint" :rows="2" maxlength="4000" />
+      <ChoiceRow
+        v-if="!bench.by"
+        v-model="bench.by"
+        class="col-span-2"
+        :label="COMMON.whoIsAtTheBench"
+        :options="whose" />
       <FaultNote v-if="problem" class="col-span-2">{{
-        faultAt('openedBy') ? 'Choose who is at the bench.' : problem.message
+        faultAt('openedBy') ? NEW_JOB.chooseWhoIsAtThe : problem.message
       }}</FaultNote>
       <div class="col-span-2 flex gap-2">
-        <button type="submit" class="act-main flex-1" :disabled="busy">Open the job</button>
-        <button type="button" class="act" @click="open = false">Cancel</button>
+        <button type="submit" class="act-main flex-1" :disabled="busy">{{ NEW_JOB.openTheJob }}</button>
+        <button type="button" class="act" @click="open = false">{{ COMMON.cancel }}</button>
       </div>
     </form>
   </ModalSheet>

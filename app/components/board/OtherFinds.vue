@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, OTHER_FINDS } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { ListedSheet } from '../../../server/store/sheets'
@@ -46,10 +47,10 @@ watch(
     v-if="shown && (vehicles.length || engines.length)"
     tone="note"
     class="mb-3 grid grid-cols-2 gap-6 max-md:grid-cols-1"
-    label="Vehicles and engines found"
+    :label="OTHER_FINDS.vehiclesAndEnginesFound"
     data-testid="other-finds">
     <div v-if="vehicles.length">
-      <h2 class="label">Vehicles</h2>
+      <h2 class="label">{{ OTHER_FINDS.vehicles }}</h2>
       <ul class="flex flex-wrap gap-x-4">
         <li v-for="v in vehicles" :key="v.id">
           <NuxtLink :to="`/vehicles/${v.id}`" class="act-bare inline-flex items-center">{{ v.name }}</NuxtLink>
@@ -57,7 +58,7 @@ watch(
       </ul>
     </div>
     <div v-if="engines.length">
-      <h2 class="label">Engines</h2>
+      <h2 class="label">{{ COMMON.engines }}</h2>
       <ul class="flex flex-wrap gap-x-4">
         <li v-for="e in engines" :key="e.id">
           <NuxtLink :to="`/engines/${e.id}`" class="act-bare inline-flex items-center">{{ e.name }}</NuxtLink>

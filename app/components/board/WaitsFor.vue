@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, WAITS_FOR } from '../../../words/en'
 import { ref, watch } from 'vue'
 import type { WaitsFor } from '../../../core/record'
 import ModalSheet from '../parts/ModalSheet.vue'
@@ -19,10 +20,10 @@ watch(asked, () => (note.value = ''))
     width="max-w-md"
     @close="asked = null">
     <form class="mt-4 space-y-4" @submit.prevent="emit('say', note.trim())">
-      <Field v-model="note" label="Which, and until when" maxlength="400" />
+      <Field v-model="note" :label="WAITS_FOR.whichAndUntilWhen" maxlength="400" />
       <div class="flex gap-2">
-        <button type="submit" class="act-main flex-1">Save</button>
-        <button type="button" class="act" @click="asked = null">Cancel</button>
+        <button type="submit" class="act-main flex-1">{{ COMMON.save }}</button>
+        <button type="button" class="act" @click="asked = null">{{ COMMON.cancel }}</button>
       </div>
     </form>
   </ModalSheet>

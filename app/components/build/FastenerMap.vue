@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { FASTENER_MAP } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { ActOf } from '../../../core/record'
 import type { Operation } from '../../../core/sheet'
@@ -32,14 +33,12 @@ const mine = computed(() => props.holes.filter((hole) => hole.cover === cover.va
 const isBack = (id: string) => props.tasks.get(`hole:${id}`)?.state === 'done'
 const left = computed(() => mine.value.filter(({ id }) => !isBack(id)).length)
 const words = (hole: ActOf<'hole'>, i: number) =>
-  `Hole ${i + 1}, bolt of ${lengthFigure(hole.length, 0)} ${units.value.length}, ${isBack(hole.id) ? 'back in' : 'still out'}`
+  FASTENER_MAP.holeBoltOf(i + 1, lengthFigure(hole.length, 0), units.value.length, isBack(hole.id))
 
 function put(x: number, y: number) {
   const value = numberOf(length.value)
   fault.value =
-    value !== null && value > 0 && toStored('groove', value) <= 500
-      ? ''
-      : "Write the bolt's length first, then touch where its hole is."
+    value !== null && value > 0 && toStored('groove', value) <= 500 ? '' : FASTENER_MAP.writeTheBoltsLengthFirst
   if (!fault.value)
     emit('add', {
       cover: cover.value,
@@ -56,9 +55,9 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
 </script>
 
 <template>
-  <Panel v-if="covers.length" title="Which bolt from which hole" data-testid="fasteners">
+  <Panel v-if="covers.length" :title="FASTENER_MAP.whichBoltFromWhichHole" data-testid="fasteners">
     <div class="mt-1 flex flex-wrap items-end gap-2">
-      <Field label="Cover" class="flex-1">
+      <Field :label="FASTENER_MAP.cover" class="flex-1">
         <template #default="{ control }">
           <select v-model="cover" v-bind="control">
             <option v-for="one in covers" :key="one.id" :value="one.id">{{ one.name }}</option>
@@ -67,7 +66,7 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
       </Field>
       <Field
         v-model="length"
-        :label="`Bolt length, ${units.length}`"
+        :label="FASTENER_MAP.boltLength(units.length)"
         figure
         class="w-32"
         inputmode="decimal"
@@ -77,7 +76,7 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
         class="act"
         :disabled="!mayChange"
         @click="put(0.15 + 0.7 * ((mine.length % 5) / 4), 0.15 + 0.2 * Math.floor(mine.length / 5))">
-        Add a hole
+        {{ FASTENER_MAP.addAHole }}
       </button>
     </div>
     <FaultNote v-if="fault" class="text-note">{{ fault }}</FaultNote>
@@ -118,10 +117,10 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
     <p class="mt-1 text-note">
       {{
         mine.length === 0
-          ? 'At teardown: write a length, touch its hole. At assembly: touch each hole as its bolt goes back.'
+          ? FASTENER_MAP.atTeardownWriteALength
           : left === 0
-            ? `All ${mine.length} are back in.`
-            : `${left} of ${mine.length} still out. Touch a hole as its bolt goes back.`
+            ? FASTENER_MAP.allAreBackIn(mine.length)
+            : FASTENER_MAP.ofStillOutTouchA(left, mine.length)
       }}
       <button
         v-if="chosen && mayChange"
@@ -131,7 +130,7 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
           emit('remove', chosen)
           chosen = ''
         ">
-        Take the last touched hole off the picture
+        {{ FASTENER_MAP.takeTheLastTouchedHole }}
       </button>
     </p>
   </Panel>

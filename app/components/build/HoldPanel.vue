@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { namesOf, sayHold, sayHoldRelease } from '../../../words/en'
+import { COMMON, HOLD_PANEL, namesOf, sayHold, sayHoldRelease } from '../../../words/en'
 import type { DriveSheet } from '../../../core/sheet'
 import { ref } from 'vue'
 import type { Hold } from '../../../core/views/buildup'
@@ -25,36 +25,37 @@ function release(id: string) {
 </script>
 
 <template>
-  <Panel label="Ready to start" data-testid="holds" :data-ready="ready">
-    <h2 v-if="ready" class="text-lg font-bold">Ready to start</h2>
+  <Panel :label="HOLD_PANEL.readyToStart" data-testid="holds" :data-ready="ready">
+    <h2 v-if="ready" class="text-lg font-bold">{{ HOLD_PANEL.readyToStart }}</h2>
     <h2 v-else class="flex items-center gap-2 text-lg font-bold">
-      <CallMark call="stop" bare :size="24" />Not ready to start
+      <CallMark call="stop" bare :size="24" />{{ HOLD_PANEL.notReadyToStart }}
     </h2>
     <p v-if="ready" class="mt-1 text-body">
-      Battery on last, nobody near belt and chain, plugs in, oil pressure watched. The maker's manual decides over the
-      first start.
+      {{ HOLD_PANEL.batteryOnLastNobodyNear }}
     </p>
     <ul class="mt-2 space-y-3">
       <li v-for="hold in holds" :key="hold.id" class="border-t border-rule/60 pt-2" :data-testid="`hold-${hold.id}`">
         <p :class="hold.released ? 'text-faint' : ''">{{ sayHold(hold, namesOf(sheet)) }}</p>
         <p v-if="hold.released" class="text-note">
-          <b>Released by {{ hold.released.by }}:</b> {{ hold.released.reason }}
+          <b>{{ HOLD_PANEL.releasedBy(hold.released.by) }}</b> {{ hold.released.reason }}
           <span class="text-faint"><WhenAt :at="hold.released.at" /></span>
         </p>
         <template v-else>
-          <p class="text-note"><b>Released by:</b> {{ sayHoldRelease(hold.release, namesOf(sheet)) }}</p>
+          <p class="text-note">
+            <b>{{ COMMON.releasedBy }}</b> {{ sayHoldRelease(hold.release, namesOf(sheet)) }}
+          </p>
           <form v-if="saying === hold.id" class="mt-1 space-y-1" @submit.prevent="release(hold.id)">
             <Field
               v-model="why"
-              label="Why it may be started all the same"
+              :label="HOLD_PANEL.whyItMayBeStarted"
               :rows="2"
               maxlength="1000"
-              :fault="missing ? 'Say why: it stands under your name.' : ''" />
-            <button type="submit" class="act">Release</button>
-            <button type="button" class="act-bare" @click="saying = ''">Leave it held</button>
+              :fault="missing ? HOLD_PANEL.sayWhyItStandsUnder : ''" />
+            <button type="submit" class="act">{{ HOLD_PANEL.release }}</button>
+            <button type="button" class="act-bare" @click="saying = ''">{{ HOLD_PANEL.leaveItHeld }}</button>
           </form>
           <button v-else-if="mayRelease" type="button" class="act-bare text-note" @click="saying = hold.id">
-            Release by name
+            {{ HOLD_PANEL.releaseByName }}
           </button>
         </template>
       </li>

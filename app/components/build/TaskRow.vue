@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { namesOf, sayStepCaution, sayTask } from '../../../words/en'
+import { namesOf, sayStepCaution, sayTask, TASK_ROW } from '../../../words/en'
 import type { DriveSheet } from '../../../core/sheet'
 import { computed, ref, watch } from 'vue'
 import type { Task } from '../../../core/views/buildup'
@@ -29,17 +29,18 @@ watch(
 )
 const asked = computed(
   () =>
-    ({ nothing: '', note: 'Number, make', length: `Over 20 links, ${units.value.length}`, count: 'How many' })[
-      props.task.asks
-    ]
+    ({
+      nothing: '',
+      note: TASK_ROW.numberMake,
+      length: TASK_ROW.over20Links(units.value.length),
+      count: TASK_ROW.howMany
+    })[props.task.asks]
 )
-const tighten = computed(() =>
-  !props.task.tighten
-    ? ''
-    : props.task.tighten.newtonMetres === undefined
-      ? `${props.task.tighten.degrees}° further`
-      : torqueWords(props.task.tighten.newtonMetres)
-)
+const tighten = computed(() => {
+  const { newtonMetres, degrees } = props.task.tighten ?? {}
+  if (newtonMetres !== undefined) return torqueWords(newtonMetres)
+  return degrees === undefined ? '' : TASK_ROW.further(degrees)
+})
 
 function tick() {
   if (isDone.value) return emit('set', 'open', {})
@@ -47,7 +48,7 @@ function tick() {
   fault.value = ''
   if (asks === 'nothing') return emit('set', 'done', {})
   if (asks === 'note') {
-    fault.value = typed.value.trim() ? '' : 'Write its number or make first.'
+    fault.value = typed.value.trim() ? '' : TASK_ROW.writeItsNumberOrMake
     if (!fault.value) emit('set', 'done', { note: typed.value.trim() })
     return
   }
@@ -56,8 +57,8 @@ function tick() {
     value !== null && value >= 0 && (asks !== 'count' || Number.isInteger(value))
       ? ''
       : asks === 'count'
-        ? 'Write how many, a whole number.'
-        : 'Write the length first.'
+        ? TASK_ROW.writeHowManyAWhole
+        : TASK_ROW.writeTheLengthFirst
   if (!fault.value)
     emit('set', 'done', {
       value: asks === 'length' ? Number(convert('length', value!, units.value.length, 'mm').toPrecision(9)) : value!

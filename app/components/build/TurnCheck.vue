@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { namesOf, sayLeftOut, sayMeaning } from '../../../words/en'
+import { COMMON, READINGS, TURN_CHECK, namesOf, sayLeftOut, sayMeaning } from '../../../words/en'
 import { ref } from 'vue'
 import type { Check, ExpectedReading, Round } from '../../../core/views/buildup'
 import { impossibleReading, type Reading } from '../../../core/readings'
@@ -16,17 +16,17 @@ defineProps<{ sheet: DriveSheet; checks: readonly Check[]; mayRead: boolean }>()
 const emit = defineEmits<{ read: [round: Round, reading: Reading] }>()
 const faults = ref<Record<string, string>>({})
 const ROUNDS: readonly { round: Round; title: string }[] = [
-  { round: 'set', title: 'As set' },
-  { round: 'turned', title: 'After two turns' }
+  { round: 'set', title: TURN_CHECK.asSet },
+  { round: 'turned', title: TURN_CHECK.afterTwoTurns }
 ]
 
 const keyOf = ({ kind, target, from, to }: ExpectedReading) => [kind, target, from, to].filter(Boolean).join(' ')
 const nameOf = (sheet: DriveSheet, { kind, target, from, to }: ExpectedReading) =>
-  kind === 'linkCount' ? `${partName(sheet, from!)} to ${partName(sheet, to!)}` : partName(sheet, target)
+  kind === 'linkCount' ? COMMON.to(partName(sheet, from!), partName(sheet, to!)) : partName(sheet, target)
 function wanted({ kind, value, within, notches }: ExpectedReading): string {
-  if (kind === 'linkCount') return `${value} links`
+  if (kind === 'linkCount') return TURN_CHECK.links(value)
   if (kind === 'extension')
-    return `${lengthFigure(value, 1)} ±${lengthFigure(within, 1)} ${units.value.length}${notches === undefined ? '' : `, ${notches} ${notches === 1 ? 'notch' : 'notches'}`}`
+    return `${lengthFigure(value, 1)} ±${lengthFigure(within, 1)} ${units.value.length}${notches === undefined ? '' : `, ${READINGS.notches(notches)}`}`
   return `${fixDigits(value, 1)}° ±${fixDigits(within, 1)}°`
 }
 const shown = (reading: Reading | null) =>
@@ -54,19 +54,19 @@ function take(sheet: DriveSheet, { expected }: Check, round: Round, typed: strin
           value: kind === 'extension' ? toStored('extension', value) : value,
           turnedForward: true
         } as Reading)
-  const fault = reading ? impossibleReading(sheet, reading) : 'Expected a number.'
+  const fault = reading ? impossibleReading(sheet, reading) : TURN_CHECK.expectedANumber
   faults.value = { ...faults.value, [key]: fault === null ? '' : typeof fault === 'string' ? fault : sayLeftOut(fault) }
   if (reading && !fault) emit('read', round, reading)
 }
 </script>
 
 <template>
-  <Panel title="Set and check" data-testid="turn-check">
+  <Panel :title="TURN_CHECK.setAndCheck" data-testid="turn-check">
     <p class="text-body">
-      Marks set, tensioner pinned; pin pulled; read. Then <b>two full crank turns by hand</b> in the running direction,
-      never a hand near the chain, and read again.
+      {{ TURN_CHECK.marksSetTensionerPinnedPin }} <b>{{ TURN_CHECK.twoFullCrankTurnsBy }}</b>
+      {{ TURN_CHECK.inTheRunningDirectionNever }}
     </p>
-    <FigureTable class="mt-2" :heads="['Line, and what it should read', ...ROUNDS.map(({ title }) => title), '']">
+    <FigureTable class="mt-2" :heads="[TURN_CHECK.lineAndWhatItShould, ...ROUNDS.map(({ title }) => title), '']">
       <template v-for="check in checks" :key="keyOf(check.expected)">
         <tr :data-testid="`check-${keyOf(check.expected)}`" :data-state="check.state">
           <td class="text-body">
@@ -88,12 +88,12 @@ function take(sheet: DriveSheet, { expected }: Check, round: Round, typed: strin
             >
           </td>
           <td class="text-note" :class="check.state === 'differs' ? 'font-bold text-renew' : ''">
-            {{ { open: '', right: 'right', differs: 'differs' }[check.state] }}
+            {{ { open: '', right: TURN_CHECK.right, differs: TURN_CHECK.differs }[check.state] }}
           </td>
         </tr>
         <tr v-if="check.means.length">
           <td colspan="4" class="pb-2 text-body">
-            <b>Stop here.</b> {{ check.means.map((one) => sayMeaning(one, namesOf(sheet))).join(' ') }}
+            <b>{{ TURN_CHECK.stopHere }}</b> {{ check.means.map((one) => sayMeaning(one, namesOf(sheet))).join(' ') }}
           </td>
         </tr>
       </template>

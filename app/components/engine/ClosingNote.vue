@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { CLOSING_NOTE } from '../../../words/en'
 import { computed } from 'vue'
 import { closeChain, referenceFaults, smallestCorrection } from '../../../core/drive'
 import { schemaFaults } from '../../../core/check'
@@ -28,7 +29,7 @@ function take(shifts: NonNullable<(typeof chains.value)[number]['shifts']>, shee
   )
 }
 const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] }) =>
-  `${fixDigits(to[0]! - from[0]!, 2)} right, ${fixDigits(to[1]! - from[1]!, 2)} up`
+  CLOSING_NOTE.rightUp(fixDigits(to[0]! - from[0]!, 2), fixDigits(to[1]! - from[1]!, 2))
 </script>
 
 <template>
@@ -39,30 +40,29 @@ const byHow = ({ from, to }: { from: readonly number[]; to: readonly number[] })
     :tone="shifts?.length === 0 ? 'plain' : 'note'"
     data-testid="closing">
     <p v-if="shifts?.length === 0">
-      {{ chain.name }} closes: <span class="figure">{{ fixDigits(at.links, 2) }}</span> links of {{ chain.links }}.
+      {{ CLOSING_NOTE.closes(chain.name) }} <span class="figure">{{ fixDigits(at.links, 2) }}</span>
+      {{ CLOSING_NOTE.linksOf(chain.links) }}
     </p>
     <template v-else>
       <p>
         <b
-          >{{ chain.name }} is <span class="figure">{{ fixDigits(Math.abs(at.off), 2) }}</span> links ({{
-            fixDigits(Math.abs(at.mm), 1)
-          }}
-          mm) {{ at.off > 0 ? 'too short for' : 'too long for' }} the drive as measured.</b
+          >{{ CLOSING_NOTE.is(chain.name) }} <span class="figure">{{ fixDigits(Math.abs(at.off), 2) }}</span>
+          {{ CLOSING_NOTE.linksMmTheDriveAs(fixDigits(Math.abs(at.mm), 1), at.off > 0) }}</b
         >
       </p>
       <template v-if="shifts">
-        <p class="mt-1">The smallest shift that closes it, mm:</p>
+        <p class="mt-1">{{ CLOSING_NOTE.theSmallestShiftThatCloses }}</p>
         <ul>
           <li v-for="shift in shifts" :key="shift.sprocket">
             {{ partName(sheet, shift.sprocket) }}: <span class="figure font-normal">{{ byHow(shift) }}</span>
           </li>
         </ul>
         <button type="button" class="act mt-2" data-testid="take-correction" @click="take(shifts, sheet)">
-          Take this correction
+          {{ CLOSING_NOTE.takeThisCorrection }}
         </button>
       </template>
       <p v-else class="mt-1">
-        No small shift closes it: check the links, the teeth and the path, or measure the centres again.
+        {{ CLOSING_NOTE.noSmallShiftClosesIt }}
       </p>
     </template>
   </Panel>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, COUNTS_FIELD } from '../../../words/en'
 import { computed } from 'vue'
 import { numberOf } from '../bench/draft'
 import { listNamed } from './listNamed'
@@ -45,19 +46,20 @@ function change(run: { from: string; to: string }, typed: string) {
 
 <template>
   <div class="mt-1 grid gap-1">
-    <p v-if="runs.length === 0" class="text-faint">Lay the path first.</p>
+    <p v-if="runs.length === 0" class="text-faint">{{ COUNTS_FIELD.layThePathFirst }}</p>
     <label v-for="run in runs" :key="`${run.from} ${run.to}`" class="flex items-center gap-3"
       ><input
         class="figure field max-w-24"
         inputmode="numeric"
         maxlength="5"
         :value="String(linksOf(run))"
-        @change="change(run, ($event.target as HTMLInputElement).value)" /><span
-        >{{ labelOf(run.from) }} to {{ labelOf(run.to) }}</span
-      ></label
+        @change="change(run, ($event.target as HTMLInputElement).value)" /><span>{{
+        COMMON.to(labelOf(run.from), labelOf(run.to))
+      }}</span></label
     >
     <p v-if="runs.length" class="text-note" :class="sum === Number(chain.links) ? 'text-faint' : 'font-bold'">
-      Together <span class="figure">{{ sum }}</span> of {{ String(chain.links || '?') }} links
+      {{ COUNTS_FIELD.together }} <span class="figure">{{ sum }}</span>
+      {{ COUNTS_FIELD.ofLinks(String(chain.links || '?')) }}
     </p>
   </div>
 </template>

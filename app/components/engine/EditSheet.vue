@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { EDIT_SHEET } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import type { DriveSheet } from '../../../core/sheet'
@@ -21,7 +22,7 @@ const busy = ref(false)
 const behind = computed(() => draft.basedOn.value !== props.found.newest)
 
 async function keep(sheet: DriveSheet, basedOn: number) {
-  problem.value = bench.by ? '' : 'Choose who is at the bench first: the name stands on the revision.'
+  problem.value = bench.by ? '' : EDIT_SHEET.chooseWhoIsAtThe
   if (problem.value) return
   busy.value = true
   try {
@@ -49,35 +50,36 @@ function keepCopy() {
   <main class="mx-auto max-w-[1400px] px-6 py-5 max-md:px-2">
     <div class="mb-4 flex flex-wrap items-end gap-3">
       <div class="max-w-md min-w-0">
-        <h1 class="text-2xl font-bold">{{ String(draft.draft.value.name || 'Drive sheet') }}</h1>
+        <h1 class="text-2xl font-bold">{{ String(draft.draft.value.name || EDIT_SHEET.driveSheet) }}</h1>
         <p class="text-note text-faint">
-          Worked on from revision {{ draft.basedOn.value }}. Kept on this device until it is saved; jobs keep the
-          revision they were measured with.
+          {{ EDIT_SHEET.workedOnFromRevisionKept(draft.basedOn.value) }}
         </p>
       </div>
-      <Field v-model="note" label="What changed, and why" class="ml-auto w-56" maxlength="400" />
+      <Field v-model="note" :label="EDIT_SHEET.whatChangedAndWhy" class="ml-auto w-56" maxlength="400" />
       <button
         type="button"
         class="act-main"
         :disabled="!draft.sound.value || !draft.changed.value || busy"
         data-testid="save-sheet"
         @click="keepRevision">
-        Save revision {{ draft.basedOn.value + 1 }}
+        {{ EDIT_SHEET.saveRevision(draft.basedOn.value + 1) }}
       </button>
-      <button type="button" class="act" :disabled="!draft.sound.value || busy" @click="keepCopy">Save as a copy</button>
-      <NuxtLink :to="`/engines/${found.sheet.id}`" class="act-bare flex items-center">Leave</NuxtLink>
+      <button type="button" class="act" :disabled="!draft.sound.value || busy" @click="keepCopy">
+        {{ EDIT_SHEET.saveAsACopy }}
+      </button>
+      <NuxtLink :to="`/engines/${found.sheet.id}`" class="act-bare flex items-center">{{ EDIT_SHEET.leave }}</NuxtLink>
     </div>
     <FaultNote v-if="problem" class="mb-3">{{ problem }}</FaultNote>
     <p v-if="behind" class="mb-3 border-l-4 border-brass bg-sheet p-3" role="alert">
-      Revision {{ found.newest }} was saved since. Your work is kept: save it as a copy, or
+      {{ EDIT_SHEET.revisionWasSavedSinceYour(found.newest) }}
       <button type="button" class="act-bare" @click="draft.startOver(found.sheet, found.newest)">
-        give it up and start from revision {{ found.newest }}
+        {{ EDIT_SHEET.giveItUpAndStart(found.newest) }}
       </button>
     </p>
     <p v-else-if="draft.changed.value" class="mb-3 text-note text-faint">
-      Changed on this device, not saved.
+      {{ EDIT_SHEET.changedOnThisDeviceNot }}
       <button type="button" class="act-bare" @click="draft.startOver(found.sheet, found.newest)">
-        Give the changes up
+        {{ EDIT_SHEET.giveTheChangesUp }}
       </button>
     </p>
     <SheetEditor :sheet="draft" />

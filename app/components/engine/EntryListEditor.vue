@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayFault } from '../../../words/en'
+import { COMMON, ENTRY_LIST_EDITOR, sayFault } from '../../../words/en'
 import { Bars2Icon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
@@ -72,7 +72,7 @@ function move(index: number, by: -1 | 1) {
           <button
             type="button"
             class="grip grid min-h-11 min-w-11 cursor-grab place-items-center"
-            :aria-label="`${title(entry, i)}, place ${i + 1}: up and down arrow move it`"
+            :aria-label="ENTRY_LIST_EDITOR.placeUpAndDownArrow(title(entry, i), i + 1)"
             @keydown.up.prevent="move(i, -1)"
             @keydown.down.prevent="move(i, 1)">
             <Bars2Icon class="size-4 text-faint" aria-hidden="true" />
@@ -84,15 +84,15 @@ function move(index: number, by: -1 | 1) {
             @click="open = open === i ? -1 : i">
             <span class="truncate" :class="open === i ? 'font-bold' : ''">{{ title(entry, i) }}</span>
             <span v-if="faultsIn(i).length" class="text-note font-bold text-renew">{{
-              faultsIn(i).length === 1 ? sayFault(faultsIn(i)[0]!) : `${faultsIn(i).length} faults`
+              faultsIn(i).length === 1 ? sayFault(faultsIn(i)[0]!) : ENTRY_LIST_EDITOR.faults(faultsIn(i).length)
             }}</span>
           </button>
           <button
             type="button"
             class="act-bare pr-3"
-            :aria-label="`Remove ${title(entry, i)}`"
+            :aria-label="ENTRY_LIST_EDITOR.remove(title(entry, i))"
             @click="sheet.remove(list.at, i)">
-            Remove
+            {{ COMMON.remove }}
           </button>
         </div>
         <div v-if="open === i" class="grid grid-cols-3 gap-3 px-4 pt-1 pb-4 max-lg:grid-cols-2 max-md:grid-cols-1">
@@ -105,7 +105,9 @@ function move(index: number, by: -1 | 1) {
             :entry="entry"
             :faults="faultsAt(i, field.key)"
             @change="sheet.set(place(i, field.key), $event)" />
-          <p v-if="hasCharted(list.fields)" class="label col-span-full border-t border-rule pt-2">With coordinates</p>
+          <p v-if="hasCharted(list.fields)" class="label col-span-full border-t border-rule pt-2">
+            {{ ENTRY_LIST_EDITOR.withCoordinates }}
+          </p>
           <SheetField
             v-for="field in list.fields.filter(({ charted }) => charted)"
             :key="field.key"
@@ -126,7 +128,7 @@ function move(index: number, by: -1 | 1) {
       </article>
     </VueDraggable>
     <button type="button" class="act mt-2" @click="add">
-      Add {{ /^[aeio]/.test(list.one) ? 'an' : 'a' }} {{ list.one }}
+      {{ ENTRY_LIST_EDITOR.add(list.one) }}
     </button>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, IMPORT_SHEET } from '../../../words/en'
 import { ArrowUpTrayIcon } from '@heroicons/vue/20/solid'
 import { $fetch } from 'ofetch'
 import { ref } from 'vue'
@@ -18,15 +19,15 @@ async function take(file: File | undefined) {
   if (!file) return
   problem.value = null
   try {
-    if (!bench.by) throw told('Choose who is at the bench first: the name stands on the revision.')
-    if (file.size > LIMIT_KB * 1024) throw told(`The file is larger than ${LIMIT_KB} kB: it is no drive sheet.`)
+    if (!bench.by) throw told(IMPORT_SHEET.chooseWhoIsAtThe)
+    if (file.size > LIMIT_KB * 1024) throw told(IMPORT_SHEET.theFileIsLargerThan(LIMIT_KB))
     const sheet = parsed(await file.text())
     emit(
       'made',
       (
         await $fetch<{ id: string }>('/api/sheets', {
           method: 'POST',
-          body: { sheet, basedOn: 0, by: bench.by, note: `From ${file.name}`.slice(0, 400) }
+          body: { sheet, basedOn: 0, by: bench.by, note: IMPORT_SHEET.from(file.name).slice(0, 400) }
         })
       ).id
     )
@@ -44,7 +45,7 @@ function parsed(text: string): unknown {
   try {
     return JSON.parse(text)
   } catch {
-    throw told('That is not JSON: send a whole, unbroken file.')
+    throw told(IMPORT_SHEET.thatIsNotJsonSend)
   }
 }
 </script>
@@ -52,7 +53,7 @@ function parsed(text: string): unknown {
 <template>
   <div class="contents">
     <button type="button" class="act flex items-center gap-2" @click="input?.click()">
-      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />Import a sheet
+      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ IMPORT_SHEET.importASheet }}
     </button>
     <input
       ref="input"
@@ -60,17 +61,17 @@ function parsed(text: string): unknown {
       accept=".json,application/json"
       class="sr-only"
       tabindex="-1"
-      aria-label="Drive sheet to import"
+      :aria-label="IMPORT_SHEET.driveSheetToImport"
       @change="take(($event.target as HTMLInputElement).files?.[0])" />
     <Panel v-if="problem" tone="fault" class="order-last basis-full" role="alert" data-testid="import-problem">
       <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
       <ul class="mt-1 space-y-1">
         <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message">
-          <code class="figure font-normal">{{ fault.place || 'file' }}</code> {{ fault.message }}
+          <code class="figure font-normal">{{ fault.place || IMPORT_SHEET.file }}</code> {{ fault.message }}
         </li>
       </ul>
-      <p v-if="problem.faults.length > 12" class="text-faint">… and {{ problem.faults.length - 12 }} more.</p>
-      <button type="button" class="act-bare" @click="problem = null">Understood</button>
+      <p v-if="problem.faults.length > 12" class="text-faint">{{ IMPORT_SHEET.andMore(problem.faults.length - 12) }}</p>
+      <button type="button" class="act-bare" @click="problem = null">{{ COMMON.understood }}</button>
     </Panel>
   </div>
 </template>

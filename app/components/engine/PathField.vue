@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { PATH_FIELD } from '../../../words/en'
 import { Bars2Icon, XMarkIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
@@ -27,7 +28,7 @@ function move(index: number, by: -1 | 1) {
         <button
           type="button"
           class="grip flex min-h-11 cursor-grab items-center gap-1 px-2"
-          :aria-label="`${labelOf(id)}, place ${i + 1}: left and right arrow move it`"
+          :aria-label="PATH_FIELD.placeLeftAndRightArrow(labelOf(id), i + 1)"
           @keydown.left.prevent="move(i, -1)"
           @keydown.right.prevent="move(i, 1)">
           <Bars2Icon class="size-4 text-faint" aria-hidden="true" />{{ labelOf(id) }}
@@ -35,7 +36,7 @@ function move(index: number, by: -1 | 1) {
         <button
           type="button"
           class="grid min-h-11 min-w-9 place-items-center"
-          :aria-label="`Take ${labelOf(id)} off the path`"
+          :aria-label="PATH_FIELD.takeOffThePath(labelOf(id))"
           @click="
             emit(
               'change',

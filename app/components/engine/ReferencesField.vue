@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { REFERENCES_FIELD } from '../../../words/en'
 /** Any of the entries of a list, switched on and off. */
 const props = defineProps<{
   value: readonly string[]
@@ -22,6 +23,6 @@ const toggle = (id: string) =>
       @click="toggle(one.value)">
       {{ one.label }}
     </button>
-    <p v-if="choices.length === 0" class="text-faint">none yet</p>
+    <p v-if="choices.length === 0" class="text-faint">{{ REFERENCES_FIELD.noneYet }}</p>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { gapWords, namesOf, sayFault } from '../../../words/en'
+import { gapWords, namesOf, sayFault, SHEET_EDITOR } from '../../../words/en'
 import { computed, ref } from 'vue'
 import { sheetGaps } from '../../../core/drive'
 import type { Fault } from '../../../core/check'
@@ -37,7 +37,7 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
 <template>
   <div
     class="grid grid-cols-[150px_minmax(0,1fr)_360px] gap-5 max-lg:grid-cols-[130px_minmax(0,1fr)] max-md:grid-cols-1">
-    <nav aria-label="Sections of the sheet">
+    <nav :aria-label="SHEET_EDITOR.sectionsOfTheSheet">
       <button
         v-for="one in SECTIONS"
         :key="one.key"
@@ -47,13 +47,17 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
         :aria-current="one.key === current ? 'step' : undefined"
         @click="current = one.key">
         {{ one.title
-        }}<span v-if="bySection.get(one.key)!.length" class="block text-mark font-bold text-renew"
-          >{{ bySection.get(one.key)!.length }} {{ bySection.get(one.key)!.length === 1 ? 'fault' : 'faults' }}</span
-        >
+        }}<span v-if="bySection.get(one.key)!.length" class="block text-mark font-bold text-renew">{{
+          SHEET_EDITOR.faults(bySection.get(one.key)!.length)
+        }}</span>
       </button>
       <div class="mt-3 flex gap-1 px-1">
-        <button type="button" class="act" :disabled="!sheet.canUndo.value" @click="sheet.undo()">Undo</button>
-        <button type="button" class="act" :disabled="!sheet.canRedo.value" @click="sheet.redo()">Redo</button>
+        <button type="button" class="act" :disabled="!sheet.canUndo.value" @click="sheet.undo()">
+          {{ SHEET_EDITOR.undo }}
+        </button>
+        <button type="button" class="act" :disabled="!sheet.canRedo.value" @click="sheet.redo()">
+          {{ SHEET_EDITOR.redo }}
+        </button>
       </div>
     </nav>
     <div class="min-w-0">
@@ -71,12 +75,12 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
       </div>
       <EntryListEditor v-for="list in section.lists" :key="list.at" :list="list" :sheet="sheet" :faults="faults" />
     </div>
-    <aside class="space-y-3 max-lg:col-span-full" aria-label="The drive so far">
+    <aside class="space-y-3 max-lg:col-span-full" :aria-label="SHEET_EDITOR.theDriveSoFar">
       <div class="h-80"><SheetMap :sheet="sheet.sound.value" /></div>
       <ClosingNote :draft="sheet" />
       <Panel v-if="faults.length" tone="fault" class="text-body" data-testid="faults">
         <h3 class="font-bold">
-          {{ faults.length === 1 ? 'One fault' : `${faults.length} faults` }} before it can be kept
+          {{ SHEET_EDITOR.beforeItCanBeKept(faults.length) }}
         </h3>
         <ul class="mt-1 max-h-60 overflow-auto">
           <li v-for="fault in faults.slice(0, 40)" :key="words(fault)">
@@ -84,15 +88,15 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
               type="button"
               class="min-h-9 text-left underline decoration-brass underline-offset-2"
               @click="current = sectionOf(fault.place)">
-              <code class="figure font-normal">{{ fault.place || 'sheet' }}</code> {{ sayFault(fault) }}
+              <code class="figure font-normal">{{ fault.place || SHEET_EDITOR.sheet }}</code> {{ sayFault(fault) }}
             </button>
           </li>
         </ul>
       </Panel>
       <Panel v-else class="text-body" data-testid="sound">
-        <h3 class="font-bold">Sound: it can be used.</h3>
+        <h3 class="font-bold">{{ SHEET_EDITOR.soundItCanBeUsed }}</h3>
         <template v-if="gaps.length"
-          ><p class="mt-1 text-faint">Left open:</p>
+          ><p class="mt-1 text-faint">{{ SHEET_EDITOR.leftOpen }}</p>
           <ul>
             <li v-for="gap in gaps" :key="gap.missing" class="mt-1">
               <b>{{ gap.missing }}.</b> {{ gap.meanwhile }}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SHEET_FIELD } from '../../../words/en'
 import { computed } from 'vue'
 import { numberOf } from '../bench/draft'
 import ByPartField from './ByPartField.vue'
@@ -80,7 +81,7 @@ function changePoint(at: 0 | 1, typed: string) {
           v-bind="control"
           :value="text(value)"
           @change="emit('change', ($event.target as HTMLSelectElement).value)">
-          <option v-if="field.kind === 'reference'" value="">none</option>
+          <option v-if="field.kind === 'reference'" value="">{{ SHEET_FIELD.none }}</option>
           <option v-for="one in field.options ?? choices" :key="one.value" :value="one.value">{{ one.label }}</option>
         </select>
         <div v-else-if="field.kind === 'point'" class="mt-1 flex gap-1">
@@ -90,14 +91,14 @@ function changePoint(at: 0 | 1, typed: string) {
             class="figure field"
             inputmode="decimal"
             maxlength="12"
-            :aria-label="`${field.label}, ${field.key === 'armRange' ? 'least' : field.key === 'teeth' ? 'driving' : 'x'}`"
+            :aria-label="`${field.label}, ${field.key === 'armRange' ? SHEET_FIELD.least : field.key === 'teeth' ? SHEET_FIELD.driving : 'x'}`"
             @change="changePoint(0, ($event.target as HTMLInputElement).value)" />
           <input
             :value="text(point[1])"
             class="figure field"
             inputmode="decimal"
             maxlength="12"
-            :aria-label="`${field.label}, ${field.key === 'armRange' ? 'greatest' : field.key === 'teeth' ? 'driven' : 'y'}`"
+            :aria-label="`${field.label}, ${field.key === 'armRange' ? SHEET_FIELD.greatest : field.key === 'teeth' ? SHEET_FIELD.driven : 'y'}`"
             @change="changePoint(1, ($event.target as HTMLInputElement).value)" />
         </div>
         <PathField
@@ -135,7 +136,7 @@ function changePoint(at: 0 | 1, typed: string) {
           v-else-if="field.kind === 'names'"
           v-bind="control"
           :value="((value as string[] | undefined) ?? []).join(', ')"
-          placeholder="one, another"
+          :placeholder="SHEET_FIELD.oneAnother"
           @change="
             emit(
               'change',

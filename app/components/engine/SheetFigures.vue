@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, SHEET_FIGURES } from '../../../words/en'
 import { computed } from 'vue'
 import type { DriveSheet, Limit } from '../../../core/sheet'
 import { lengthWords } from '../../units'
@@ -8,22 +9,24 @@ import FigureTable from '../parts/FigureTable.vue'
 /** The figures of a drive as tables: chains and counts, sprockets, tensioners, and limits with where they come from. */
 const props = defineProps<{ sheet: DriveSheet }>()
 const KINDS: Readonly<Record<Limit['kind'], string>> = {
-  elongation: 'Elongation',
-  camLag: 'Cam lag',
-  groove: 'Groove',
-  padWear: 'Pad wear'
+  elongation: COMMON.elongation,
+  camLag: SHEET_FIGURES.camLag,
+  groove: SHEET_FIGURES.groove,
+  padWear: SHEET_FIGURES.padWear
 }
 const markOf = (id: string) => props.sheet.marks.find((m) => m.sprocket === id)?.at ?? '—'
 const whose = (limit: Limit) =>
   [limit.chain, limit.rail, limit.tensioner, limit.sprocket]
     .filter((id): id is string => id !== undefined)
     .map((id) => partName(props.sheet, id))
-    .join(', ') || 'every cam'
+    .join(', ') || SHEET_FIGURES.everyCam
 const limits = computed(() => [
   ...props.sheet.limits.map((limit) => ({ what: KINDS[limit.kind], whom: whose(limit), limit })),
-  ...props.sheet.tensioners.flatMap(({ name, limit }) => (limit ? [{ what: 'Extension', whom: name, limit }] : [])),
+  ...props.sheet.tensioners.flatMap(({ name, limit }) =>
+    limit ? [{ what: SHEET_FIGURES.extension, whom: name, limit }] : []
+  ),
   ...props.sheet.phasers.flatMap(({ name, playLimit }) =>
-    playLimit ? [{ what: 'Play', whom: name, limit: playLimit }] : []
+    playLimit ? [{ what: SHEET_FIGURES.play, whom: name, limit: playLimit }] : []
   )
 ])
 </script>
@@ -33,29 +36,35 @@ const limits = computed(() => [
     <FigureTable
       v-for="chain in sheet.chains"
       :key="chain.id"
-      :caption="`${chain.name}: ${chain.links} links of ${lengthWords(chain.pitch, 3)}, ${chain.type}`"
+      :caption="SHEET_FIGURES.linksOf(chain.name, chain.links, lengthWords(chain.pitch, 3), chain.type)"
       shown>
       <tr v-for="count in chain.counts" :key="`${count.from} ${count.to}`">
-        <td>{{ partName(sheet, count.from) }} to {{ partName(sheet, count.to) }}</td>
-        <td class="figure">{{ count.links }} links</td>
+        <td>{{ COMMON.to(partName(sheet, count.from), partName(sheet, count.to)) }}</td>
+        <td class="figure">{{ SHEET_FIGURES.links(count.links) }}</td>
       </tr>
       <tr v-if="chain.counted">
-        <td>Not on sprockets</td>
-        <td class="figure">{{ chain.counted.freeLinks }} links</td>
+        <td>{{ SHEET_FIGURES.notOnSprockets }}</td>
+        <td class="figure">{{ SHEET_FIGURES.links2(chain.counted.freeLinks) }}</td>
       </tr>
       <tr v-for="(links, cam) in chain.counted?.tight ?? {}" :key="cam">
-        <td>Tight side, {{ partName(sheet, String(cam)).toLowerCase() }} to the driver</td>
-        <td class="figure">{{ links }} links</td>
+        <td>{{ SHEET_FIGURES.tightSideToTheDriver(partName(sheet, String(cam)).toLowerCase()) }}</td>
+        <td class="figure">{{ SHEET_FIGURES.links(links) }}</td>
       </tr>
     </FigureTable>
-    <FigureTable caption="Sprockets and marks" shown :heads="['Sprocket', 'Teeth', 'Mark at']">
+    <FigureTable
+      :caption="SHEET_FIGURES.sprocketsAndMarks"
+      shown
+      :heads="[SHEET_FIGURES.sprocket, SHEET_FIGURES.teeth, SHEET_FIGURES.markAt]">
       <tr v-for="sprocket in sheet.sprockets" :key="sprocket.id">
         <td>{{ sprocket.name }}</td>
         <td class="figure">{{ sprocket.teeth }}</td>
         <td class="figure font-normal">{{ markOf(sprocket.id) }}</td>
       </tr>
     </FigureTable>
-    <FigureTable caption="Tensioners" shown :heads="['Tensioner', 'Stroke', 'First notch, pitch']">
+    <FigureTable
+      :caption="SHEET_FIGURES.tensioners"
+      shown
+      :heads="[SHEET_FIGURES.tensioner, COMMON.stroke, SHEET_FIGURES.firstNotchPitch]">
       <tr v-for="t in sheet.tensioners" :key="t.id">
         <td>{{ t.name }} ({{ t.type }})</td>
         <td class="figure">{{ lengthWords(t.stroke, 1) }}</td>
@@ -64,7 +73,7 @@ const limits = computed(() => [
         </td>
       </tr>
     </FigureTable>
-    <FigureTable data-testid="sheet-limits" caption="Limits and where they come from" shown>
+    <FigureTable data-testid="sheet-limits" :caption="SHEET_FIGURES.limitsAndWhereTheyCome" shown>
       <tr v-for="{ what, whom, limit } in limits" :key="what + whom">
         <td>{{ what }}, {{ whom.toLowerCase() }}</td>
         <td class="figure">{{ limitWords(limit) }}</td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SHEET_MAP } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, watchEffect } from 'vue'
 import { chainPicture, type ChainPicture, drivenSprockets, touchingRails } from '../../../core/drive'
@@ -44,7 +45,7 @@ const limitOf = (id: string) => drawn.value?.sheet.tensioners.find((t) => t.id =
     ref="plate"
     class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe [contain:strict]"
     role="group"
-    :aria-label="drawn ? `${drawn.sheet.name} as new` : 'The drive'">
+    :aria-label="drawn ? SHEET_MAP.asNew(drawn.sheet.name) : SHEET_MAP.theDrive">
     <svg
       v-if="pictures.length"
       class="absolute inset-0"
@@ -96,14 +97,10 @@ const limitOf = (id: string) => drawn.value?.sheet.tensioners.find((t) => t.id =
         tabindex="-1" />
     </template>
     <p v-if="!pictures.length" class="absolute inset-x-6 top-1/3 text-center">
-      {{
-        drawn
-          ? 'Counted, without coordinates: nothing to draw yet. It measures all the same.'
-          : 'The drive is drawn as soon as the sheet is sound.'
-      }}
+      {{ drawn ? SHEET_MAP.countedWithoutCoordinatesNothingTo : SHEET_MAP.theDriveIsDrawnAs }}
     </p>
     <p v-else-if="!sheet" class="absolute inset-x-2 bottom-2 bg-plate text-center text-note">
-      As it was before the faults named.
+      {{ SHEET_MAP.asItWasBeforeThe }}
     </p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, SHEET_WORK } from '../../../words/en'
 import type { DriveSheet, Torque } from '../../../core/sheet'
 import { fixDigits, partName } from '../../words'
 import Caution from '../parts/Caution.vue'
@@ -9,7 +10,9 @@ const props = defineProps<{ sheet: DriveSheet }>()
 const operationName = (id: string) => props.sheet.operations?.find((o) => o.id === id)?.name ?? id
 const names = (ids: readonly string[]) => ids.map((id) => operationName(id).toLowerCase()).join(', ') || '—'
 const steps = (torque: Torque) =>
-  torque.steps.map((step) => ('degrees' in step ? `${step.degrees}°` : `${step.newtonMetres} N·m`)).join(', then ')
+  torque.steps
+    .map((step) => ('degrees' in step ? `${step.degrees}°` : `${step.newtonMetres} N·m`))
+    .join(SHEET_WORK.then)
 /** A caution stands at an operation or at a part. */
 const called = (id: string) =>
   props.sheet.operations?.some((o) => o.id === id) ? operationName(id) : partName(props.sheet, id)
@@ -23,9 +26,9 @@ const currency = props.sheet.money?.currency ?? ''
     <FigureTable
       v-if="sheet.operations?.length"
       class="self-start"
-      caption="Operations"
+      :caption="SHEET_WORK.operations"
       shown
-      :heads="['Operation', 'Hours', 'Comes after']">
+      :heads="[SHEET_WORK.operation, COMMON.hours, SHEET_WORK.comesAfter]">
       <tr v-for="one in sheet.operations" :key="one.id">
         <td>{{ one.name }}</td>
         <td class="figure">{{ fixDigits(one.hours, 1) }}</td>
@@ -35,24 +38,26 @@ const currency = props.sheet.money?.currency ?? ''
     <div class="space-y-5">
       <FigureTable
         v-if="sheet.parts?.length"
-        :caption="sheet.money ? `Parts (labour ${sheet.money.hourRate} ${currency} an hour)` : 'Parts'"
+        :caption="sheet.money ? SHEET_WORK.partsLabourAnHour(sheet.money.hourRate, currency) : COMMON.parts"
         shown
-        :heads="['Part', 'Price', 'Hours']">
+        :heads="[COMMON.part, SHEET_WORK.price, COMMON.hours]">
         <tr v-for="one in sheet.parts" :key="one.id">
           <td>
             {{ one.name
-            }}<span class="block text-note text-faint">for {{ partName(sheet, one.fits).toLowerCase() }}</span>
+            }}<span class="block text-note text-faint">{{
+              SHEET_WORK.for(partName(sheet, one.fits).toLowerCase())
+            }}</span>
           </td>
           <td class="figure">{{ one.price }} {{ currency }}</td>
           <td class="figure font-normal">{{ fixDigits(one.hours, 1) }}</td>
         </tr>
       </FigureTable>
-      <FigureTable v-if="sheet.torques?.length" caption="Torques" shown>
+      <FigureTable v-if="sheet.torques?.length" :caption="SHEET_WORK.torques" shown>
         <tr v-for="one in sheet.torques" :key="one.id">
           <td>
             {{ one.count ? `${one.count} × ` : '' }}{{ one.bolt
             }}<span v-if="one.stretch || one.leftHand" class="block text-note font-bold">{{
-              [one.stretch ? 'stretch bolt, renewed each time' : '', one.leftHand ? 'left-hand thread' : '']
+              [one.stretch ? SHEET_WORK.stretchBoltRenewedEachTime : '', one.leftHand ? SHEET_WORK.leftHandThread : '']
                 .filter(Boolean)
                 .join('; ')
             }}</span>

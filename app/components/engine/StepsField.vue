@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { STEPS_FIELD } from '../../../words/en'
 import { numberOf } from '../bench/draft'
 
 /** How a bolt is tightened: torques and angles, one after another. */
@@ -22,16 +23,16 @@ const figureOf = (typed: string) => (typed.trim() === '' ? '' : (numberOf(typed)
         class="figure field max-w-24"
         inputmode="decimal"
         maxlength="8"
-        :aria-label="`Step ${i + 1}`"
+        :aria-label="STEPS_FIELD.step(i + 1)"
         :value="String(step[kindOf(step)] ?? '')"
         @change="replace(i, { [kindOf(step)]: figureOf(($event.target as HTMLInputElement).value) })" />
       <select
         class="field max-w-32"
-        :aria-label="`Unit of step ${i + 1}`"
+        :aria-label="STEPS_FIELD.unitOfStep(i + 1)"
         :value="kindOf(step)"
         @change="replace(i, { [($event.target as HTMLSelectElement).value]: step[kindOf(step)] })">
         <option value="newtonMetres">N·m</option>
-        <option value="degrees">degrees</option>
+        <option value="degrees">{{ STEPS_FIELD.degrees }}</option>
       </select>
       <button
         type="button"
@@ -42,11 +43,13 @@ const figureOf = (typed: string) => (typed.trim() === '' ? '' : (numberOf(typed)
             value.filter((_, k) => k !== i)
           )
         ">
-        Take off
+        {{ STEPS_FIELD.takeOff }}
       </button>
     </li>
     <li>
-      <button type="button" class="act" @click="emit('change', [...value, { newtonMetres: '' }])">Add a step</button>
+      <button type="button" class="act" @click="emit('change', [...value, { newtonMetres: '' }])">
+        {{ STEPS_FIELD.addAStep }}
+      </button>
     </li>
   </ol>
 </template>

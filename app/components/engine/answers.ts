@@ -1,6 +1,18 @@
 import { told } from '../../../words/problems'
-import { COUNTED_NAMES, sayFault } from '../../../words/en'
-import { flag, listOf, needed, num, oneOf, schemaFaults, shape, text, whole, words } from '../../../core/check'
+import { COUNTED_NAMES, ANSWERS } from '../../../words/en'
+import {
+  type Fault,
+  flag,
+  listOf,
+  needed,
+  num,
+  oneOf,
+  schemaFaults,
+  shape,
+  text,
+  whole,
+  words
+} from '../../../core/check'
 import { type CountedAnswers, type DriveSheet, sheetFromCounts } from '../../../core/sheet'
 import { sheetFaults } from '../../../core/drive'
 import { numberOf } from '../bench/draft'
@@ -45,7 +57,7 @@ export const FIRST_ANSWERS: TypedAnswers = {
   chainType: 'bush',
   crankTeeth: '',
   camTeeth: '',
-  camNames: ['Intake cam'],
+  camNames: [ANSWERS.intakeCam],
   counts: ['', ''],
   stroke: '',
   tensionerType: 'hydraulic-ratchet',
@@ -103,18 +115,25 @@ const FIELD_OF: readonly [place: RegExp, field: string][] = [
  * The counted sheet that the answers come to, or what is wrong by field; what is empty still is not called wrong before
  * anybody wants to keep it.
  */
-export function sheetFromAnswers(typed: TypedAnswers): { sheet: DriveSheet | null; faults: Map<string, string> } {
+export function sheetFromAnswers(typed: TypedAnswers): {
+  sheet: DriveSheet | null
+  faults: ReadonlyMap<string, Fault>
+} {
   const answers = numbersOf(typed)
   const found = schemaFaults(schema, answers)
   const own = (place: string) => FIELD_OF.find(([pattern]) => pattern.test(place))?.[1] ?? place
-  if (found.length > 0)
-    return { sheet: null, faults: new Map(found.map((fault) => [own(fault.place), sayFault(fault)])) }
+  const byField = (faults: readonly Fault[]) => new Map(faults.map((fault) => [own(fault.place), fault]))
+  if (found.length > 0) return { sheet: null, faults: byField(found) }
   const sheet = sheetFromCounts(answers as unknown as CountedAnswers, COUNTED_NAMES)
   const faults = sheetFaults(sheet)
-  return faults.length > 0
-    ? { sheet: null, faults: new Map(faults.map((fault) => [own(fault.place), sayFault(fault)])) }
-    : { sheet, faults: new Map() }
+  return { sheet: faults.length > 0 ? null : sheet, faults: byField(faults) }
 }
+
+/** Is it only that nothing has been said there yet? */
+export function isMissing({ code }: Fault): boolean {
+  return MISSING.has(code)
+}
+const MISSING: ReadonlySet<string> = new Set(['missing', 'engine-name', 'limit-source'])
 
 function numbersOf(typed: TypedAnswers): Record<string, unknown> {
   const figure = (text: string) => (text.trim() === '' ? undefined : (numberOf(text) ?? text))

@@ -1,3 +1,4 @@
+import { COMMON, SHEET_FORM } from '../../../words/en'
 import type { Draft } from './useSheetDraft'
 
 /** How a field of a drive sheet is entered. */
@@ -51,10 +52,10 @@ export interface EntryList {
 }
 
 const options = (...values: string[]) => values.map((value) => ({ value, label: value }))
-const name: SheetEntry = { key: 'name', label: 'Name', kind: 'text' }
+const name: SheetEntry = { key: 'name', label: COMMON.name, kind: 'text' }
 const limit = (at: string, unit: string): SheetEntry[] => [
-  { key: `${at}.value`, label: 'Limit', kind: 'number', unit },
-  { key: `${at}.source`, label: 'Limit from', kind: 'text' }
+  { key: `${at}.value`, label: SHEET_FORM.limit, kind: 'number', unit },
+  { key: `${at}.source`, label: SHEET_FORM.limitFrom, kind: 'text' }
 ]
 const components = ['chains', 'rails', 'tensioners', 'sprockets', 'phasers'] as const
 
@@ -82,113 +83,113 @@ export function freshId(draft: Draft, stem: string): string {
 export const SECTIONS: readonly Section[] = [
   {
     key: 'engine',
-    title: 'Engine',
-    says: 'Which engine this is.',
+    title: COMMON.engine,
+    says: SHEET_FORM.whichEngineThisIs,
     lists: [],
     fields: [
-      { key: 'name', label: 'Name', kind: 'text', wide: true },
-      { key: 'engine.cylinders', label: 'Cylinders', kind: 'number' },
-      { key: 'engine.layout', label: 'Layout', kind: 'text' },
-      { key: 'engine.fuel', label: 'Fuel', kind: 'text' },
+      { key: 'name', label: COMMON.name, kind: 'text', wide: true },
+      { key: 'engine.cylinders', label: SHEET_FORM.cylinders, kind: 'number' },
+      { key: 'engine.layout', label: SHEET_FORM.layout, kind: 'text' },
+      { key: 'engine.fuel', label: SHEET_FORM.fuel, kind: 'text' },
       {
         key: 'rotation',
-        label: 'Crank turns, seen from the chain end',
+        label: SHEET_FORM.crankTurnsSeenFromThe,
         kind: 'choice',
         options: options('clockwise', 'anticlockwise')
       },
-      { key: 'engine.interference', label: 'Valves can meet pistons (interference engine)', kind: 'flag', wide: true },
-      { key: 'note', label: 'Note', kind: 'long', wide: true }
+      { key: 'engine.interference', label: SHEET_FORM.valvesCanMeetPistonsInterference, kind: 'flag', wide: true },
+      { key: 'note', label: SHEET_FORM.note, kind: 'long', wide: true }
     ]
   },
   {
     key: 'sprockets',
-    title: 'Sprockets',
-    says: 'Teeth, and where they stand. Centres are in mm, x to the right and y up, seen from the chain end; leave all of them empty for a counted sheet.',
+    title: SHEET_FORM.sprockets,
+    says: SHEET_FORM.teethAndWhereTheyStand,
     fields: [],
     lists: [
       {
         at: 'sprockets',
-        title: 'Sprockets',
-        one: 'sprocket',
+        title: SHEET_FORM.sprockets,
+        one: SHEET_FORM.sprocket,
         fresh: (draft) => ({ id: freshId(draft, 'sprocket'), name: '', teeth: '' }),
         fields: [
           name,
-          { key: 'teeth', label: 'Teeth', kind: 'number' },
-          { key: 'bank', label: 'Bank', kind: 'number' },
-          { key: 'shaft', label: 'Shaft, where two share one', kind: 'text' },
+          { key: 'teeth', label: SHEET_FORM.teeth, kind: 'number' },
+          { key: 'bank', label: SHEET_FORM.bank, kind: 'number' },
+          { key: 'shaft', label: SHEET_FORM.shaftWhereTwoShareOne, kind: 'text' },
           {
             key: 'side',
-            label: 'Driven by',
+            label: SHEET_FORM.drivenBy,
             kind: 'choice',
             options: [
-              { value: '', label: 'inside of the chain' },
-              { value: 'back', label: 'its back' }
+              { value: '', label: SHEET_FORM.insideOfTheChain },
+              { value: 'back', label: SHEET_FORM.itsBack }
             ]
           },
-          { key: 'centre', label: 'Centre', kind: 'point', unit: 'mm', charted: true }
+          { key: 'centre', label: SHEET_FORM.centre, kind: 'point', unit: 'mm', charted: true }
         ]
       },
       {
         at: 'gears',
-        title: 'Gear pairs',
-        one: 'gear pair',
+        title: SHEET_FORM.gearPairs,
+        one: SHEET_FORM.gearPair,
         fresh: (draft) => ({ id: freshId(draft, 'gears'), name: '', driver: '', driven: '', teeth: ['', ''] }),
         fields: [
           name,
-          { key: 'driver', label: 'Driven from', kind: 'reference', of: ['sprockets'] },
-          { key: 'driven', label: 'Drives', kind: 'reference', of: ['sprockets'] },
-          { key: 'teeth', label: 'Teeth, driving and driven', kind: 'point' }
+          { key: 'driver', label: SHEET_FORM.drivenFrom, kind: 'reference', of: ['sprockets'] },
+          { key: 'driven', label: SHEET_FORM.drives, kind: 'reference', of: ['sprockets'] },
+          { key: 'teeth', label: SHEET_FORM.teethDrivingAndDriven, kind: 'point' }
         ]
       }
     ]
   },
   {
     key: 'rails',
-    title: 'Rails',
-    says: 'Guides stand still, an arm is pushed by the tensioner, a bridge stands clear of a tight chain.',
+    title: SHEET_FORM.rails,
+    says: SHEET_FORM.guidesStandStillAnArm,
     fields: [],
     lists: [
       {
         at: 'rails',
-        title: 'Rails',
-        one: 'rail',
+        title: SHEET_FORM.rails,
+        one: SHEET_FORM.rail,
         fresh: (draft) => ({ id: freshId(draft, 'rail'), name: '', kind: 'guide', side: 'outside' }),
         fields: [
           name,
-          { key: 'kind', label: 'Kind', kind: 'choice', options: options('guide', 'arm', 'bridge') },
+          { key: 'kind', label: SHEET_FORM.kind, kind: 'choice', options: options('guide', 'arm', 'bridge') },
           {
             key: 'side',
-            label: 'Stands',
+            label: SHEET_FORM.stands,
             kind: 'choice',
             options: [
-              { value: 'outside', label: 'outside the loop' },
-              { value: 'inside', label: 'inside' }
+              { value: 'outside', label: SHEET_FORM.outsideTheLoop },
+              { value: 'inside', label: SHEET_FORM.inside }
             ]
           },
-          { key: 'touches', label: 'Touches a tight chain', kind: 'flag' },
-          { key: 'shoe.centre', label: "Centre of the shoe's curve", kind: 'point', unit: 'mm', charted: true },
+          { key: 'touches', label: SHEET_FORM.touchesATightChain, kind: 'flag' },
+          { key: 'shoe.centre', label: SHEET_FORM.centreOfTheShoesCurve, kind: 'point', unit: 'mm', charted: true },
           {
             key: 'shoe.radius',
-            label: "Radius of the chain's pitch line on it",
+            label: SHEET_FORM.radiusOfTheChainsPitch,
             kind: 'number',
             unit: 'mm',
             charted: true
           },
-          { key: 'pivot', label: 'Pivot of an arm', kind: 'point', unit: 'mm', charted: true }
+          { key: 'pivot', label: SHEET_FORM.pivotOfAnArm, kind: 'point', unit: 'mm', charted: true }
         ]
       }
     ]
   },
   {
     key: 'chains',
-    title: 'Chains',
-    says: 'Pitch and links, the way the chain runs, and the links between the marks.',
+    title: SHEET_FORM.chains,
+    says: SHEET_FORM.pitchAndLinksTheWay,
     fields: [],
     lists: [
       {
         at: 'chains',
-        title: 'Chains',
-        one: 'chain',
+        title: SHEET_FORM.chains,
+        one: SHEET_FORM.chain,
         fresh: (draft) => ({
           id: freshId(draft, 'chain'),
           name: '',
@@ -201,23 +202,28 @@ export const SECTIONS: readonly Section[] = [
         }),
         fields: [
           name,
-          { key: 'pitch', label: 'Pitch', kind: 'number', unit: 'mm' },
-          { key: 'links', label: 'Links', kind: 'number' },
-          { key: 'type', label: 'Type', kind: 'text' },
-          { key: 'strands', label: 'Strands', kind: 'number' },
-          { key: 'driver', label: 'Driven from', kind: 'reference', of: ['sprockets'] },
+          { key: 'pitch', label: SHEET_FORM.pitch, kind: 'number', unit: 'mm' },
+          { key: 'links', label: SHEET_FORM.links, kind: 'number' },
+          { key: 'type', label: SHEET_FORM.type, kind: 'text' },
+          { key: 'strands', label: SHEET_FORM.strands, kind: 'number' },
+          { key: 'driver', label: SHEET_FORM.drivenFrom, kind: 'reference', of: ['sprockets'] },
           {
             key: 'path',
-            label: 'What the chain meets, in its direction of travel from the driver on',
+            label: SHEET_FORM.whatTheChainMeetsIn,
             kind: 'path',
             of: ['sprockets', 'rails'],
             wide: true
           },
-          { key: 'counts', label: 'Links from mark to mark', kind: 'counts', wide: true },
-          { key: 'counted.freeLinks', label: 'Links not on sprockets', kind: 'number', hint: 'For a counted sheet.' },
+          { key: 'counts', label: SHEET_FORM.linksFromMarkToMark, kind: 'counts', wide: true },
+          {
+            key: 'counted.freeLinks',
+            label: SHEET_FORM.linksNotOnSprockets,
+            kind: 'number',
+            hint: SHEET_FORM.forACountedSheet
+          },
           {
             key: 'counted.tight',
-            label: 'Of those on the tight side, from each cam to the driver',
+            label: SHEET_FORM.ofThoseOnTheTight,
             kind: 'byPart',
             of: ['sprockets'],
             wide: true
@@ -228,14 +234,14 @@ export const SECTIONS: readonly Section[] = [
   },
   {
     key: 'tensioners',
-    title: 'Tensioners',
-    says: 'Stroke, notches and how far it stands out when new.',
+    title: SHEET_FORM.tensioners,
+    says: SHEET_FORM.strokeNotchesAndHowFar,
     fields: [],
     lists: [
       {
         at: 'tensioners',
-        title: 'Tensioners',
-        one: 'tensioner',
+        title: SHEET_FORM.tensioners,
+        one: SHEET_FORM.tensioner,
         fresh: (draft) => ({
           id: freshId(draft, 'tensioner'),
           name: '',
@@ -246,163 +252,163 @@ export const SECTIONS: readonly Section[] = [
         }),
         fields: [
           name,
-          { key: 'chain', label: 'Tensions', kind: 'reference', of: ['chains'] },
-          { key: 'arm', label: 'Pushes', kind: 'reference', of: ['rails'] },
-          { key: 'type', label: 'Type', kind: 'text' },
-          { key: 'stroke', label: 'Stroke', kind: 'number', unit: 'mm' },
+          { key: 'chain', label: SHEET_FORM.tensions, kind: 'reference', of: ['chains'] },
+          { key: 'arm', label: SHEET_FORM.pushes, kind: 'reference', of: ['rails'] },
+          { key: 'type', label: SHEET_FORM.type, kind: 'text' },
+          { key: 'stroke', label: COMMON.stroke, kind: 'number', unit: 'mm' },
           ...limit('limit', 'mm'),
-          { key: 'ratchet.first', label: 'First notch shows at', kind: 'number', unit: 'mm' },
-          { key: 'ratchet.pitch', label: 'Notch to notch', kind: 'number', unit: 'mm' },
+          { key: 'ratchet.first', label: SHEET_FORM.firstNotchShowsAt, kind: 'number', unit: 'mm' },
+          { key: 'ratchet.pitch', label: SHEET_FORM.notchToNotch, kind: 'number', unit: 'mm' },
           {
             key: 'newExtension',
-            label: 'Extension of a new drive',
+            label: SHEET_FORM.extensionOfANewDrive,
             kind: 'number',
             unit: 'mm',
-            hint: 'For a counted sheet.'
+            hint: SHEET_FORM.forACountedSheet
           },
-          { key: 'gainFrom.elongation', label: 'Second point: elongation, a fraction', kind: 'number' },
-          { key: 'gainFrom.extension', label: 'Second point: extension', kind: 'number', unit: 'mm' },
-          { key: 'gain', label: 'Or: mm out per mm of slack', kind: 'number' },
-          { key: 'railGain', label: 'mm out per mm of wear, by rail', kind: 'byPart', of: ['rails'], wide: true },
-          { key: 'seat', label: 'Plunger tip, fully retracted', kind: 'point', unit: 'mm', charted: true },
-          { key: 'axis', label: 'Plunger moves towards', kind: 'number', unit: '° from +x', charted: true },
-          { key: 'pad.point', label: "A point of the arm's contact face", kind: 'point', unit: 'mm', charted: true },
-          { key: 'pad.face', label: 'The face runs towards', kind: 'number', unit: '° from +x', charted: true },
-          { key: 'armRange', label: 'Least and greatest arm angle', kind: 'point', unit: '°', charted: true }
+          { key: 'gainFrom.elongation', label: SHEET_FORM.secondPointElongationAFraction, kind: 'number' },
+          { key: 'gainFrom.extension', label: SHEET_FORM.secondPointExtension, kind: 'number', unit: 'mm' },
+          { key: 'gain', label: SHEET_FORM.orMmOutPerMm, kind: 'number' },
+          { key: 'railGain', label: SHEET_FORM.mmOutPerMmOf, kind: 'byPart', of: ['rails'], wide: true },
+          { key: 'seat', label: SHEET_FORM.plungerTipFullyRetracted, kind: 'point', unit: 'mm', charted: true },
+          { key: 'axis', label: SHEET_FORM.plungerMovesTowards, kind: 'number', unit: '° from +x', charted: true },
+          { key: 'pad.point', label: SHEET_FORM.aPointOfTheArms, kind: 'point', unit: 'mm', charted: true },
+          { key: 'pad.face', label: SHEET_FORM.theFaceRunsTowards, kind: 'number', unit: '° from +x', charted: true },
+          { key: 'armRange', label: SHEET_FORM.leastAndGreatestArmAngle, kind: 'point', unit: '°', charted: true }
         ]
       }
     ]
   },
   {
     key: 'marks',
-    title: 'Marks, phasers',
-    says: 'Where the marks stand at the setting point, 12:00 up, and the phasers on their sprockets.',
+    title: SHEET_FORM.marksPhasers,
+    says: SHEET_FORM.whereTheMarksStandAt,
     fields: [],
     lists: [
       {
         at: 'marks',
-        title: 'Marks',
-        one: 'mark',
+        title: SHEET_FORM.marks,
+        one: SHEET_FORM.mark,
         fresh: () => ({ sprocket: '', at: '12:00' }),
         fields: [
-          { key: 'sprocket', label: 'On', kind: 'reference', of: ['sprockets'] },
-          { key: 'at', label: 'Clock position', kind: 'text' }
+          { key: 'sprocket', label: SHEET_FORM.on, kind: 'reference', of: ['sprockets'] },
+          { key: 'at', label: SHEET_FORM.clockPosition, kind: 'text' }
         ]
       },
       {
         at: 'phasers',
-        title: 'Phasers',
-        one: 'phaser',
+        title: SHEET_FORM.phasers,
+        one: SHEET_FORM.phaser,
         fresh: (draft) => ({ id: freshId(draft, 'phaser'), name: '', sprocket: '', rest: 'retarded', range: '' }),
         fields: [
           name,
-          { key: 'sprocket', label: 'On', kind: 'reference', of: ['sprockets'] },
-          { key: 'rest', label: 'Locked at rest', kind: 'choice', options: options('retarded', 'advanced') },
-          { key: 'range', label: 'Range', kind: 'number', unit: '° crank' },
-          { key: 'playLimit.value', label: 'Play limit', kind: 'number', unit: '° crank' },
-          { key: 'playLimit.source', label: 'Limit from', kind: 'text' }
+          { key: 'sprocket', label: SHEET_FORM.on, kind: 'reference', of: ['sprockets'] },
+          { key: 'rest', label: SHEET_FORM.lockedAtRest, kind: 'choice', options: options('retarded', 'advanced') },
+          { key: 'range', label: SHEET_FORM.range, kind: 'number', unit: '° crank' },
+          { key: 'playLimit.value', label: SHEET_FORM.playLimit, kind: 'number', unit: '° crank' },
+          { key: 'playLimit.source', label: SHEET_FORM.limitFrom, kind: 'text' }
         ]
       }
     ]
   },
   {
     key: 'limits',
-    title: 'Limits',
-    says: 'Each with where it comes from: a part without a limit is never passed silently.',
+    title: SHEET_FORM.limits,
+    says: SHEET_FORM.eachWithWhereItComes,
     fields: [],
     lists: [
       {
         at: 'limits',
-        title: 'Limits',
-        one: 'limit',
+        title: SHEET_FORM.limits,
+        one: SHEET_FORM.limit2,
         fresh: () => ({ kind: 'groove', value: '', unit: 'mm', source: '' }),
         fields: [
           {
             key: 'kind',
-            label: 'Of',
+            label: SHEET_FORM.of,
             kind: 'choice',
             options: [
-              { value: 'elongation', label: 'elongation' },
-              { value: 'camLag', label: 'cam lag' },
-              { value: 'groove', label: 'groove' },
-              { value: 'padWear', label: 'pad wear' }
+              { value: 'elongation', label: SHEET_FORM.elongation },
+              { value: 'camLag', label: SHEET_FORM.camLag },
+              { value: 'groove', label: SHEET_FORM.groove },
+              { value: 'padWear', label: SHEET_FORM.padWear }
             ]
           },
-          { key: 'value', label: 'Limit', kind: 'number' },
-          { key: 'unit', label: 'Unit', kind: 'choice', options: options('%', 'mm', 'crank degrees') },
-          { key: 'source', label: 'From', kind: 'text' },
-          { key: 'chain', label: 'Chain', kind: 'reference', of: ['chains'] },
-          { key: 'rail', label: 'Rail', kind: 'reference', of: ['rails'] },
-          { key: 'tensioner', label: 'Tensioner', kind: 'reference', of: ['tensioners'] },
-          { key: 'sprocket', label: 'Cam (empty: every cam)', kind: 'reference', of: ['sprockets'] }
+          { key: 'value', label: SHEET_FORM.limit, kind: 'number' },
+          { key: 'unit', label: SHEET_FORM.unit, kind: 'choice', options: options('%', 'mm', SHEET_FORM.crankDegrees) },
+          { key: 'source', label: SHEET_FORM.from, kind: 'text' },
+          { key: 'chain', label: SHEET_FORM.chain2, kind: 'reference', of: ['chains'] },
+          { key: 'rail', label: SHEET_FORM.rail2, kind: 'reference', of: ['rails'] },
+          { key: 'tensioner', label: SHEET_FORM.tensioner2, kind: 'reference', of: ['tensioners'] },
+          { key: 'sprocket', label: SHEET_FORM.camEmptyEveryCam, kind: 'reference', of: ['sprockets'] }
         ]
       }
     ]
   },
   {
     key: 'work',
-    title: 'Operations, parts',
-    says: 'What it takes to get there and what it costs. An operation is paid once however many parts need it.',
+    title: SHEET_FORM.operationsParts,
+    says: SHEET_FORM.whatItTakesToGet,
     fields: [
-      { key: 'money.currency', label: 'Currency', kind: 'text' },
-      { key: 'money.hourRate', label: 'Labour, an hour', kind: 'number' }
+      { key: 'money.currency', label: SHEET_FORM.currency, kind: 'text' },
+      { key: 'money.hourRate', label: SHEET_FORM.labourAnHour, kind: 'number' }
     ],
     lists: [
       {
         at: 'operations',
-        title: 'Operations',
-        one: 'operation',
+        title: SHEET_FORM.operations,
+        one: SHEET_FORM.operation,
         fresh: (draft) => ({ id: freshId(draft, 'operation'), name: '', hours: '', requires: [] }),
         fields: [
           name,
-          { key: 'hours', label: 'Hours of its own', kind: 'number' },
-          { key: 'requires', label: 'Comes after', kind: 'references', of: ['operations'], wide: true },
-          { key: 'brings', label: 'Uses up', kind: 'references', of: ['alwaysRenewed'], wide: true },
-          { key: 'tools', label: 'Tools that make or break it', kind: 'names', wide: true }
+          { key: 'hours', label: SHEET_FORM.hoursOfItsOwn, kind: 'number' },
+          { key: 'requires', label: SHEET_FORM.comesAfter, kind: 'references', of: ['operations'], wide: true },
+          { key: 'brings', label: SHEET_FORM.usesUp, kind: 'references', of: ['alwaysRenewed'], wide: true },
+          { key: 'tools', label: SHEET_FORM.toolsThatMakeOrBreak, kind: 'names', wide: true }
         ]
       },
       {
         at: 'parts',
-        title: 'Parts',
-        one: 'part',
+        title: COMMON.parts,
+        one: SHEET_FORM.part,
         fresh: (draft) => ({ id: freshId(draft, 'part'), name: '', fits: '', price: '', hours: 0, needs: [] }),
         fields: [
           name,
-          { key: 'fits', label: 'Takes the place of', kind: 'reference', of: components },
-          { key: 'price', label: 'Price', kind: 'number' },
-          { key: 'hours', label: 'Hours once reached', kind: 'number' },
-          { key: 'needs', label: 'Reached by', kind: 'references', of: ['operations'], wide: true },
-          { key: 'brings', label: 'Comes with', kind: 'references', of: ['alwaysRenewed'], wide: true }
+          { key: 'fits', label: SHEET_FORM.takesThePlaceOf, kind: 'reference', of: components },
+          { key: 'price', label: SHEET_FORM.price, kind: 'number' },
+          { key: 'hours', label: SHEET_FORM.hoursOnceReached, kind: 'number' },
+          { key: 'needs', label: SHEET_FORM.reachedBy, kind: 'references', of: ['operations'], wide: true },
+          { key: 'brings', label: SHEET_FORM.comesWith, kind: 'references', of: ['alwaysRenewed'], wide: true }
         ]
       },
       {
         at: 'alwaysRenewed',
-        title: 'Always renewed',
-        one: 'item',
+        title: SHEET_FORM.alwaysRenewed,
+        one: SHEET_FORM.item,
         fresh: (draft) => ({ id: freshId(draft, 'item'), name: '', kind: 'gasket', price: '' }),
         fields: [
           name,
           {
             key: 'kind',
-            label: 'Kind',
+            label: SHEET_FORM.kind,
             kind: 'choice',
             options: options('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other')
           },
-          { key: 'price', label: 'Price', kind: 'number' },
-          { key: 'quantity', label: 'How many', kind: 'number' }
+          { key: 'price', label: SHEET_FORM.price, kind: 'number' },
+          { key: 'quantity', label: SHEET_FORM.howMany, kind: 'number' }
         ]
       },
       {
         at: 'waysIn',
-        title: 'Other ways in',
-        one: 'way in',
+        title: SHEET_FORM.otherWaysIn,
+        one: SHEET_FORM.wayIn,
         fresh: (draft) => ({ id: freshId(draft, 'way'), name: '', needs: {} }),
         fields: [
           name,
-          { key: 'note', label: 'Note', kind: 'long', wide: true },
+          { key: 'note', label: SHEET_FORM.note, kind: 'long', wide: true },
           {
             key: 'needs',
-            label: 'Parts reached another way, and by what',
+            label: SHEET_FORM.partsReachedAnotherWayAnd,
             kind: 'needs',
             of: ['operations'],
             wide: true
@@ -413,45 +419,45 @@ export const SECTIONS: readonly Section[] = [
   },
   {
     key: 'build',
-    title: 'Torques, cautions',
-    says: "How bolts are tightened, in steps, and what is said before it can go wrong. The maker's manual is the authority.",
+    title: SHEET_FORM.torquesCautions,
+    says: SHEET_FORM.howBoltsAreTightenedIn,
     fields: [],
     lists: [
       {
         at: 'torques',
-        title: 'Torques',
-        one: 'torque',
+        title: SHEET_FORM.torques,
+        one: SHEET_FORM.torque,
         fresh: (draft) => ({ id: freshId(draft, 'torque'), bolt: '', steps: [{ newtonMetres: '' }] }),
         fields: [
-          { key: 'bolt', label: 'Bolt', kind: 'text' },
-          { key: 'operation', label: 'At', kind: 'reference', of: ['operations'] },
-          { key: 'count', label: 'How many', kind: 'number' },
-          { key: 'steps', label: 'Steps', kind: 'steps', wide: true },
-          { key: 'stretch', label: 'Stretch bolt: renewed each time', kind: 'flag' },
-          { key: 'leftHand', label: 'Left-hand thread', kind: 'flag' },
-          { key: 'note', label: 'Note', kind: 'long', wide: true }
+          { key: 'bolt', label: SHEET_FORM.bolt, kind: 'text' },
+          { key: 'operation', label: SHEET_FORM.at, kind: 'reference', of: ['operations'] },
+          { key: 'count', label: SHEET_FORM.howMany, kind: 'number' },
+          { key: 'steps', label: SHEET_FORM.steps, kind: 'steps', wide: true },
+          { key: 'stretch', label: SHEET_FORM.stretchBoltRenewedEachTime, kind: 'flag' },
+          { key: 'leftHand', label: SHEET_FORM.leftHandThread, kind: 'flag' },
+          { key: 'note', label: SHEET_FORM.note, kind: 'long', wide: true }
         ]
       },
       {
         at: 'cautions',
-        title: 'Cautions',
-        one: 'caution',
+        title: SHEET_FORM.cautions,
+        one: SHEET_FORM.caution,
         fresh: () => ({ text: '' }),
         fields: [
-          { key: 'at', label: 'Stands at', kind: 'reference', of: ['operations', ...components] },
-          { key: 'text', label: 'Says', kind: 'long', wide: true }
+          { key: 'at', label: SHEET_FORM.standsAt, kind: 'reference', of: ['operations', ...components] },
+          { key: 'text', label: SHEET_FORM.says, kind: 'long', wide: true }
         ]
       },
       {
         at: 'superseded',
-        title: 'Superseded designs',
-        one: 'design',
+        title: SHEET_FORM.supersededDesigns,
+        one: SHEET_FORM.design,
         fresh: () => ({ part: '', design: '', onSight: true, source: '' }),
         fields: [
-          { key: 'part', label: 'Part', kind: 'reference', of: components },
-          { key: 'design', label: 'Old design', kind: 'text' },
-          { key: 'onSight', label: 'Renewed on sight', kind: 'flag' },
-          { key: 'source', label: 'Source', kind: 'text' }
+          { key: 'part', label: COMMON.part, kind: 'reference', of: components },
+          { key: 'design', label: SHEET_FORM.oldDesign, kind: 'text' },
+          { key: 'onSight', label: SHEET_FORM.renewedOnSight, kind: 'flag' },
+          { key: 'source', label: SHEET_FORM.source, kind: 'text' }
         ]
       }
     ]

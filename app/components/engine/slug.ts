@@ -1,3 +1,5 @@
+import { SLUG } from '../../../words/en'
+
 /** An id out of a name: small letters, digits and dashes. */
 export function slug(name: string): string {
   return (
@@ -13,6 +15,6 @@ export function slug(name: string): string {
 /** The name of a copy: `… (copy 2)` of a copy. */
 export function copyName(name: string): string {
   const [, stem, number] = /^(.*?)(?: \(copy(?: (\d+))?\))?$/.exec(name)!
-  if (!name.endsWith(')') || stem === name) return `${name} (copy)`
-  return `${stem} (copy ${Number(number ?? 1) + 1})`
+  if (!name.endsWith(')') || stem === name) return SLUG.copy(name, null)
+  return SLUG.copy(stem!, Number(number ?? 1) + 1)
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { CALIBRATION_CHART } from '../../../words/en'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { NINETY } from '../../../core/math'
@@ -26,7 +27,7 @@ const top = computed(() => x.value.domain()[1]!)
       :viewBox="`0 0 ${SIZE} ${SIZE}`"
       class="mt-2 block w-full"
       role="img"
-      aria-label="First estimates against bench lengths; the same figures stand in the table below">
+      :aria-label="CALIBRATION_CHART.firstEstimatesAgainstBenchLengths">
       <g font-size="12" class="stroke-rule">
         <template v-for="tick in x.ticks(5)" :key="tick">
           <line :x1="x(tick)" :x2="x(tick)" :y1="END" :y2="SIZE - EDGE" />
@@ -36,8 +37,10 @@ const top = computed(() => x.value.domain()[1]!)
           </text>
           <text :x="EDGE - 6" :y="y(tick) + 4" text-anchor="end" stroke="none" class="fill-faint">{{ tick }}</text>
         </template>
-        <text :x="SIZE - END" :y="SIZE - 6" text-anchor="end" stroke="none" class="fill-faint">on the bench, %</text>
-        <text :x="EDGE + 6" :y="END + 12" stroke="none" class="fill-faint">estimated, %</text>
+        <text :x="SIZE - END" :y="SIZE - 6" text-anchor="end" stroke="none" class="fill-faint">
+          {{ CALIBRATION_CHART.onTheBench }}
+        </text>
+        <text :x="EDGE + 6" :y="END + 12" stroke="none" class="fill-faint">{{ CALIBRATION_CHART.estimated }}</text>
       </g>
       <line :x1="x(0)" :y1="y(0)" :x2="x(top)" :y2="y(top)" class="stroke-brass" stroke-width="2" />
       <g v-for="(p, i) in points" :key="i">
@@ -58,8 +61,8 @@ const top = computed(() => x.value.domain()[1]!)
       </g>
     </svg>
     <details>
-      <summary class="min-h-11 cursor-pointer py-2 text-body">As a table</summary>
-      <FigureTable :heads="['Chain', 'Estimated, %', 'On the bench, %']">
+      <summary class="min-h-11 cursor-pointer py-2 text-body">{{ CALIBRATION_CHART.asATable }}</summary>
+      <FigureTable :heads="[CALIBRATION_CHART.chain, CALIBRATION_CHART.estimated2, CALIBRATION_CHART.onTheBench2]">
         <tr v-for="(p, i) in points" :key="i">
           <td>{{ p.name }}</td>
           <td class="figure font-normal">{{ fixDigits(p.mean, 2) }} ±{{ fixDigits(NINETY * p.sd, 2) }}</td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BUDGET_BAR } from '../../../words/en'
 import { scaleLinear } from 'd3-scale'
 import { stack } from 'd3-shape'
 import { computed } from 'vue'
@@ -36,9 +37,13 @@ const parts = computed(() => {
   })
 })
 const stands = computed(() => props.estimate.extension.read ?? props.estimate.extension.predicted)
-const says = computed(
-  () =>
-    `${props.tensioner.name}: extension ${lengthFigure(stands.value, 1)} of ${lengthWords(props.tensioner.stroke, 1)} stroke: ${props.estimate.budget.map(({ cause, mm }) => `${causeWords(props.sheet, cause)} ${lengthFigure(mm, 1)}`).join(', ')}`
+const says = computed(() =>
+  BUDGET_BAR.says(
+    props.tensioner.name,
+    lengthFigure(stands.value, 1),
+    lengthWords(props.tensioner.stroke, 1),
+    props.estimate.budget.map(({ cause, mm }) => `${causeWords(props.sheet, cause)} ${lengthFigure(mm, 1)}`)
+  )
 )
 const fills: Record<string, string> = {
   new: 'fill-rule',
@@ -56,13 +61,15 @@ const fills: Record<string, string> = {
       <span
         ><span class="figure text-2xl" data-testid="extension">{{ lengthFigure(stands, 1) }}</span
         ><span class="text-faint">
-          of {{ units.length === 'mm' ? tensioner.stroke : lengthFigure(tensioner.stroke, 1) }} {{ units.length }}</span
+          {{
+            BUDGET_BAR.of(units.length === 'mm' ? tensioner.stroke : lengthFigure(tensioner.stroke, 1), units.length)
+          }}</span
         ></span
       >
       <span class="text-note">{{
         estimate.extension.read === null
-          ? 'expected, not read'
-          : `${lengthWords(estimate.travelLeft.toStroke, 1)} ${brief ? '' : 'of travel '}left`
+          ? BUDGET_BAR.expectedNotRead
+          : BUDGET_BAR.left(lengthWords(estimate.travelLeft.toStroke, 1), brief)
       }}</span>
     </p>
     <svg :viewBox="`0 0 ${WIDTH} 30`" class="mt-1 block w-full" role="img" :aria-label="says">

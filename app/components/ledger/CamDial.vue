@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { CAM_DIAL } from '../../../words/en'
 import { scaleLinear } from 'd3-scale'
 import { arc } from 'd3-shape'
 import { computed } from 'vue'
@@ -22,11 +23,11 @@ const ray = (degrees: number, inner: number, outer: number) => {
 }
 const jump = computed(() =>
   props.cam.jump.told
-    ? `${props.cam.jump.teeth === 0 ? 'no jump' : teethWords(props.cam.jump.teeth)}, ${oddsWords(props.cam.jump.odds)}`
+    ? `${props.cam.jump.teeth === 0 ? CAM_DIAL.noJump : teethWords(props.cam.jump.teeth)}, ${oddsWords(props.cam.jump.odds)}`
     : ''
 )
-const says = computed(
-  () => `${props.name}: ${lagWords(props.cam.lag.mean)}, give or take ${fixDigits(half.value, 1)}°. ${jump.value}`
+const says = computed(() =>
+  CAM_DIAL.giveOrTake(props.name, lagWords(props.cam.lag.mean), fixDigits(half.value, 1), jump.value)
 )
 </script>
 
@@ -49,7 +50,7 @@ const says = computed(
       <span
         class="block text-note"
         :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'"
-        >{{ jump || `±${fixDigits(half, 1)}°, jump not known` }}</span
+        >{{ jump || CAM_DIAL.jumpNotKnown(fixDigits(half, 1)) }}</span
       >
     </p>
   </div>

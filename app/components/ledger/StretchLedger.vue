@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayLeftOut } from '../../../words/en'
+import { COMMON, STRETCH_LEDGER, sayLeftOut } from '../../../words/en'
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/paths'
 import type { StandingReading } from '../../../core/record'
@@ -41,28 +41,32 @@ const left = computed(() => {
 })
 /** How far it would narrow the stretch; nothing where it would not. */
 function narrowing({ narrows: { from, to } }: NextReading) {
-  const [now, then] = [from, to].map((sd) => fixDigits(100 * NINETY * sd, 2))
-  return from > 0 && to < from && now !== then ? `would narrow the stretch from ±${now} to ±${then}` : ''
+  const [now, then] = [fixDigits(100 * NINETY * from, 2), fixDigits(100 * NINETY * to, 2)]
+  return from > 0 && to < from && now !== then ? STRETCH_LEDGER.wouldNarrowTheStretchFrom(now, then) : ''
 }
 
 /** The call it would settle most of, where one is open. */
 function settling({ settles }: NextReading) {
   const most = [...settles].sort((a, b) => b.cut - a.cut)[0]
-  return most ? `takes ${oddsWords(most.cut)} of the doubt about ${partName(props.sheet, most.part).toLowerCase()}` : ''
+  return most
+    ? STRETCH_LEDGER.takesOfTheDoubtAbout(oddsWords(most.cut), partName(props.sheet, most.part).toLowerCase())
+    : ''
 }
 
 const gain = computed(() => {
   const found = props.next && props.assessment.next.find((n) => readsSlot(n, props.next!))
-  return found ? [narrowing(found), settling(found), `about ${found.minutes} min`].filter(Boolean).join(', ') : ''
+  return found
+    ? [narrowing(found), settling(found), STRETCH_LEDGER.aboutMin(found.minutes)].filter(Boolean).join(', ')
+    : ''
 })
 </script>
 
 <template>
   <section
     class="[contain:layout_paint] grid max-md:!grid-cols-1 max-md:divide-x-0 max-md:divide-y grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2"
-    aria-label="Stretch ledger">
+    :aria-label="STRETCH_LEDGER.stretchLedger">
     <div>
-      <h3 class="label">Stretch</h3>
+      <h3 class="label">{{ STRETCH_LEDGER.stretch }}</h3>
       <template v-for="chain in sheet.chains" :key="chain.id">
         <StretchLine
           :name="chain.name"
@@ -73,14 +77,14 @@ const gain = computed(() => {
       </template>
     </div>
     <div>
-      <h3 class="label">Cams, against their marks</h3>
+      <h3 class="label">{{ STRETCH_LEDGER.camsAgainstTheirMarks }}</h3>
       <div class="mt-1 grid gap-1" :class="Object.keys(assessment.cams).length > 2 ? 'grid-cols-2' : ''">
         <CamDial
           v-for="(cam, id) in assessment.cams"
           :key="id"
           :name="
             partName(sheet, String(id)).replace(
-              Object.keys(assessment.cams).length > 2 ? ' cam sprocket' : ' sprocket',
+              Object.keys(assessment.cams).length > 2 ? STRETCH_LEDGER.camSprocket : ' sprocket',
               ''
             )
           "
@@ -89,7 +93,7 @@ const gain = computed(() => {
       </div>
     </div>
     <div>
-      <h3 class="label">Extension, and what it is made of</h3>
+      <h3 class="label">{{ STRETCH_LEDGER.extensionAndWhatItIs }}</h3>
       <BudgetBar
         v-for="tensioner in sheet.tensioners"
         :brief="sheet.tensioners.length > 1"
@@ -109,7 +113,7 @@ const gain = computed(() => {
             class="act-bare -my-3"
             data-testid="take-back"
             @click="emit('takeBack')">
-            Take back
+            {{ COMMON.takeBack }}
           </button>
         </p>
         <p v-for="reading in odd" :key="reading.id" class="text-note">
@@ -118,7 +122,7 @@ const gain = computed(() => {
             class="act-bare text-left font-bold text-renew"
             data-testid="at-odds"
             @click="emit('reading', reading)">
-            At odds with the rest: {{ readingWords(reading) }}, {{ reading.by }}
+            {{ STRETCH_LEDGER.atOddsWithTheRest(readingWords(reading), reading.by) }}
           </button>
         </p>
         <p v-for="[message, ofOne] in left" :key="message" class="text-note leading-tight">
@@ -129,12 +133,12 @@ const gain = computed(() => {
             class="act-bare text-left font-bold text-renew"
             data-testid="left-out"
             @click="emit('reading', reading)">
-            Left out: {{ readingWords(reading) }}
+            {{ STRETCH_LEDGER.leftOut(readingWords(reading)) }}
           </button>
           {{ message }}
         </p>
         <template v-if="next">
-          <h3 class="label">Worth reading next</h3>
+          <h3 class="label">{{ STRETCH_LEDGER.worthReadingNext }}</h3>
           <button
             type="button"
             class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight"
@@ -144,7 +148,7 @@ const gain = computed(() => {
             <span v-if="gain" class="block text-note text-faint">{{ gain }}</span>
           </button>
         </template>
-        <p v-else class="text-note">Everything that can be read on this drive was read.</p>
+        <p v-else class="text-note">{{ STRETCH_LEDGER.everythingThatCanBeRead }}</p>
       </div>
     </div>
   </section>

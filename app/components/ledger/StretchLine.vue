@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { STRETCH_LINE } from '../../../words/en'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import type { ElongationEstimate } from '../../../core/estimate'
@@ -18,9 +19,14 @@ const WIDTH = 300
 const top = computed(() => Math.max(1.6 * (props.limit?.value ?? 0.5), 105 * props.elongation.high))
 const x = computed(() => scaleLinear([0, top.value], [4, WIDTH - 14]))
 const half = computed(() => 50 * (props.elongation.high - props.elongation.low))
-const says = computed(
-  () =>
-    `${props.name}: elongation ${percent(props.elongation.mean)}, 90 % between ${percent(props.elongation.low)} and ${percent(props.elongation.high)}${props.limit ? `, limit ${props.limit.value} %` : ', no limit on the sheet'}`
+const says = computed(() =>
+  STRETCH_LINE.says(
+    props.name,
+    percent(props.elongation.mean),
+    percent(props.elongation.low),
+    percent(props.elongation.high),
+    props.limit?.value
+  )
 )
 </script>
 
@@ -35,10 +41,10 @@ const says = computed(
         ><span class="text-faint"> %</span>
         <span class="figure text-base font-normal">±{{ fixDigits(half, 2) }}</span></span
       >
-      <span v-if="elongation.overLimit !== null" class="text-note" data-testid="over-limit"
-        >Past limit: {{ oddsWords(elongation.overLimit) }}</span
-      >
-      <span v-else class="text-note">no limit on the sheet</span>
+      <span v-if="elongation.overLimit !== null" class="text-note" data-testid="over-limit">{{
+        STRETCH_LINE.pastLimit(oddsWords(elongation.overLimit))
+      }}</span>
+      <span v-else class="text-note">{{ STRETCH_LINE.noLimitOnTheSheet }}</span>
     </p>
     <svg :viewBox="`0 0 ${WIDTH} ${compact ? 34 : 44}`" class="mt-1 block w-full" role="img" :aria-label="says">
       <line x1="2" :x2="WIDTH - 2" y1="16" y2="16" class="stroke-faint" stroke-width="1" />
@@ -68,7 +74,7 @@ const says = computed(
       </template>
     </svg>
     <p v-if="limit && !compact" class="text-mark text-faint">
-      90 % interval. Limit {{ limit.value }} {{ limit.unit }} ({{ limit.source }})
+      {{ STRETCH_LINE.ninetyInterval(limit.value, limit.unit, limit.source) }}
     </p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, DRIVE_MAP } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Assessment } from '../../../core/paths'
@@ -119,7 +120,7 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
     ref="plate"
     class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe [contain:strict]"
     role="group"
-    :aria-label="`Drive map of ${sheet.name}, turning ${sheet.rotation} seen from the front`">
+    :aria-label="DRIVE_MAP.driveMapOfTurningSeen(sheet.name, sheet.rotation)">
     <svg
       v-if="pictures.length"
       class="absolute inset-0"
@@ -180,7 +181,7 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
       </template>
     </svg>
     <p v-else-if="drawable" class="absolute inset-x-0 top-1/3 mx-auto max-w-72 text-center">
-      This sheet is counted: it has no coordinates to draw. Choose a part at either side; the figures work all the same.
+      {{ DRIVE_MAP.thisSheetIsCountedIt }}
     </p>
     <template v-for="picture in narrow ? [] : pictures" :key="picture.chain">
       <RunCount
@@ -200,7 +201,8 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
       v-if="!narrow && pictures.length"
       class="no-print absolute bottom-1 left-1/2 flex -translate-x-1/2 items-center gap-2 bg-plate/80 px-2 text-note">
       <label class="flex items-center gap-2 whitespace-nowrap"
-        >Wear drawn<input
+        >{{ DRIVE_MAP.wearDrawn
+        }}<input
           v-model.number="times"
           type="range"
           min="1"
@@ -216,7 +218,7 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
         :aria-pressed="letGo"
         data-testid="let-go"
         @click="letGo = !letGo">
-        Tensioner let go
+        {{ DRIVE_MAP.tensionerLetGo }}
       </button>
       <button
         type="button"
@@ -224,11 +226,15 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
         :aria-pressed="asTable"
         data-testid="map-table"
         @click="asTable = !asTable">
-        Table
+        {{ DRIVE_MAP.table }}
       </button>
     </div>
     <div v-if="asTable" class="absolute inset-0 z-10 overflow-auto bg-plate p-4" data-testid="map-figures">
-      <FigureTable caption="The drive as figures" shown :heads="['Part', 'Stands at', 'Call']" on-plate>
+      <FigureTable
+        :caption="DRIVE_MAP.theDriveAsFigures"
+        shown
+        :heads="[COMMON.part, DRIVE_MAP.standsAt, DRIVE_MAP.call]"
+        on-plate>
         <tr v-for="label in labels" :key="label.part">
           <td>
             <button
@@ -243,28 +249,29 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
         </tr>
         <tr v-for="picture in pictures.filter((p) => p.slack)" :key="`slack-${picture.chain}`">
           <td>
-            Slack with the tensioner let go, {{ partName(sheet, picture.slack!.gathers.from) }} to
-            {{ partName(sheet, picture.slack!.gathers.to) }}
+            {{
+              DRIVE_MAP.slackWithTheTensionerLet(
+                partName(sheet, picture.slack!.gathers.from),
+                partName(sheet, picture.slack!.gathers.to)
+              )
+            }}
           </td>
           <td class="figure font-normal">
-            {{ lengthWords(picture.slack!.slack, 1) }}, {{ lengthWords(picture.slack!.sag, 0) }} at the middle of the
-            span
+            {{ DRIVE_MAP.atTheMiddleOfThe(lengthWords(picture.slack!.slack, 1), lengthWords(picture.slack!.sag, 0)) }}
           </td>
           <td />
         </tr>
         <template v-for="picture in pictures" :key="picture.chain"
           ><tr v-for="run in picture.runs" :key="`${run.from}>${run.to}`">
-            <td>{{ partName(sheet, run.from) }} to {{ partName(sheet, run.to) }}</td>
+            <td>{{ COMMON.to(partName(sheet, run.from), partName(sheet, run.to)) }}</td>
             <td class="figure font-normal">
-              {{ run.links }} links<template v-if="countOf(picture.chain, run.from, run.to) !== null"
-                >, counted {{ countOf(picture.chain, run.from, run.to) }}</template
-              >
+              {{ DRIVE_MAP.links(run.links, countOf(picture.chain, run.from, run.to)) }}
             </td>
             <td /></tr
         ></template>
       </FigureTable>
       <button type="button" class="mt-2 min-h-11 underline decoration-lit underline-offset-2" @click="asTable = false">
-        Back to the map
+        {{ DRIVE_MAP.backToTheMap }}
       </button>
     </div>
     <PartTag

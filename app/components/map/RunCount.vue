@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RUN_COUNT } from '../../../words/en'
 import { computed } from 'vue'
 import type { ChainPicture } from '../../../core/drive'
 
@@ -13,10 +14,7 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [] }>()
 
 const differs = computed(() => props.read !== null && props.read !== props.run.links)
-const says = computed(
-  () =>
-    `${props.names[0]} to ${props.names[1]}: ${props.run.links} links${props.read === null ? ', not counted yet' : `, counted ${props.read}`}`
-)
+const says = computed(() => RUN_COUNT.says(props.names[0], props.names[1], props.run.links, props.read))
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SLACK_SHAPE } from '../../../words/en'
 import { computed } from 'vue'
 import type { ChainPicture, SlackMap } from '../../../core/drive'
 import { lengthWords } from '../../units'
@@ -49,7 +50,7 @@ const turnsClockwise = computed(() =>
       class="fill-lit"
       font-size="13"
       :text-anchor="curve.right ? 'start' : 'end'"
-      >slack {{ lengthWords(slack.slack, 1) }}</text
+      >{{ SLACK_SHAPE.slack(lengthWords(slack.slack, 1)) }}</text
     >
   </g>
 </template>

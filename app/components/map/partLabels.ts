@@ -1,3 +1,4 @@
+import { PART_LABELS } from '../../../words/en'
 import type { Assessment } from '../../../core/paths'
 import type { Call } from '../../../core/calls'
 import type { ChainPicture } from '../../../core/drive'
@@ -44,13 +45,13 @@ export function partLabels(sheet: DriveSheet, assessment: Assessment, pictures: 
     .concat(
       sheet.rails
         .filter((r) => r.touches === false && !sheet.chains.some((c) => c.path.includes(r.id)))
-        .map((r) => label(r, 'stands clear', null))
+        .map((r) => label(r, PART_LABELS.standsClear, null))
     )
 }
 
 function camValue({ cams }: Assessment, { id, teeth }: { id: string; teeth: number }): string {
   const cam = cams[id]
-  if (!cam) return `${teeth} teeth`
+  if (!cam) return PART_LABELS.teeth(teeth)
   if (cam.jump.told && cam.jump.teeth !== 0) return `${lagWords(cam.lag.mean)}, ${teethWords(cam.jump.teeth)}`
   return `${lagWords(cam.lag.mean)} ±${fixDigits(NINETY * cam.lag.sd, 1)}`
 }
@@ -58,8 +59,8 @@ function camValue({ cams }: Assessment, { id, teeth }: { id: string; teeth: numb
 function railValue(sheet: DriveSheet, { rails }: Assessment, id: string): string {
   const wear = rails[id]?.wear
   const limit = limitFor(sheet, 'groove', id)
-  if (!wear) return 'stands clear'
-  return `${lengthFigure(wear.mean, 1)}${limit ? ` of ${lengthFigure(limit.value, 1)}` : ''} ${units.value.length} worn`
+  if (!wear) return PART_LABELS.standsClear
+  return PART_LABELS.worn(lengthFigure(wear.mean, 1), limit ? lengthFigure(limit.value, 1) : null, units.value.length)
 }
 
 function tensionerValue(
@@ -68,12 +69,13 @@ function tensionerValue(
 ): string {
   const { extension } = tensioners[id]!
   const stands = extension.read ?? extension.predicted
-  return `${lengthFigure(stands, 1)} of ${lengthWords(limit ? limit.value : stroke, 1)}`
+  return PART_LABELS.of(lengthFigure(stands, 1), lengthWords(limit ? limit.value : stroke, 1))
 }
 
 function chainValue(sheet: DriveSheet, { chains }: Assessment, id: string): string {
   const limit = limitFor(sheet, 'elongation', id)
-  return `${percent(chains[id]!.elongation.mean)}${limit ? ` of ${limit.value} %` : ''}`
+  const elongation = percent(chains[id]!.elongation.mean)
+  return limit ? PART_LABELS.ofLimit(elongation, limit.value) : elongation
 }
 
 function railPlace(picture: ChainPicture | undefined, id: string): Point | null {

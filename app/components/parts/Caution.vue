@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { CAUTION } from '../../../words/en'
+
 /** What can hurt someone or cost an engine. `lead`: what it is about. */
-withDefaults(defineProps<{ lead?: string }>(), { lead: 'Caution.' })
+withDefaults(defineProps<{ lead?: string }>(), { lead: CAUTION })
 </script>
 
 <template>

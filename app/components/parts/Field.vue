@@ -3,7 +3,8 @@ import { computed, useAttrs, useId } from 'vue'
 import FaultNote from './FaultNote.vue'
 
 /**
- * One entry: its label, the control (a line, some lines, or the slot's own), and what is wrong with it or worth knowing,
+ * One entry: its label, the control (a line, some lines, or the slot's own), and what is wrong with it or worth
+ * knowing,
  * joined for who listens. What else is given goes to the control.
  */
 defineOptions({ inheritAttrs: false })

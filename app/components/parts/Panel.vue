@@ -1,5 +1,7 @@
 <script setup lang="ts">
-/** A pane of a page under its heading; `label`: what it is called where the heading says something else, or none stands. */
+/**
+ * A pane of a page under its heading; `label`: what it is called where the heading says something else, or none stands.
+ */
 withDefaults(defineProps<{ title?: string; label?: string; tone?: keyof typeof TONES; quiet?: boolean }>(), {
   title: undefined,
   label: undefined,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, PERSON_PICKER } from '../../../words/en'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { UserIcon, ChevronUpDownIcon } from '@heroicons/vue/20/solid'
 import { ref } from 'vue'
@@ -32,8 +33,8 @@ function choose(person: string, close: () => void) {
   <Popover as="div" class="relative">
     <PopoverButton class="act flex items-center gap-2" :class="bench.by ? '' : 'border-brass'" data-testid="who">
       <UserIcon class="size-4" aria-hidden="true" />
-      <span class="sr-only">At the bench:</span>
-      {{ bench.by || 'Who is at the bench?' }}
+      <span class="sr-only">{{ PERSON_PICKER.atTheBench }}</span>
+      {{ bench.by || COMMON.whoIsAtTheBench }}
       <ChevronUpDownIcon class="size-4" aria-hidden="true" />
     </PopoverButton>
     <PopoverPanel
@@ -57,10 +58,10 @@ function choose(person: string, close: () => void) {
         <input
           v-model="name"
           class="field"
-          aria-label="Another first name"
-          placeholder="Another first name"
+          :aria-label="PERSON_PICKER.anotherFirstName"
+          :placeholder="PERSON_PICKER.anotherFirstName"
           maxlength="40" />
-        <button type="submit" class="act">Add</button>
+        <button type="submit" class="act">{{ PERSON_PICKER.add }}</button>
       </form>
       <p v-if="problem" class="p-2 text-renew" role="alert">{{ problem }}</p>
     </PopoverPanel>

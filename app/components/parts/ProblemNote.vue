@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { PROBLEM_NOTE } from '../../../words/en'
 import { computed } from 'vue'
 import { shownProblem } from '../../problem'
 import Panel from './Panel.vue'
@@ -13,8 +14,10 @@ const problem = computed(() => shownProblem(props.error))
   <Panel tone="fault" class="m-8 max-w-xl" role="alert">
     <p class="text-xl font-bold">{{ problem.message }}</p>
     <div class="mt-4 flex gap-3">
-      <button v-if="!problem.answered" type="button" class="act" @click="emit('retry')">Try again</button>
-      <NuxtLink to="/" class="act flex items-center">Back to the board</NuxtLink>
+      <button v-if="!problem.answered" type="button" class="act" @click="emit('retry')">
+        {{ PROBLEM_NOTE.tryAgain }}
+      </button>
+      <NuxtLink to="/" class="act flex items-center">{{ PROBLEM_NOTE.backToTheBoard }}</NuxtLink>
     </div>
   </Panel>
 </template>

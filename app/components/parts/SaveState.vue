@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SAVE_STATE } from '../../../words/en'
 import { computed } from 'vue'
 import { deviceFull } from '../../composables/useDeviceList'
 import { useOutbox } from '../../stores/outbox'
@@ -12,11 +13,11 @@ const state = computed(() => {
   return outbox.state === 'sending' || photos.waiting.length > 0 ? 'sending' : 'saved'
 })
 const words = computed(() => {
-  if (deviceFull.value) return 'This device has no room left: keep this page open until all is saved'
+  if (deviceFull.value) return SAVE_STATE.thisDeviceHasNoRoom
   const n = outbox.waiting.length + photos.waiting.length
-  if (state.value === 'saved') return 'All saved'
-  if (state.value === 'sending') return 'Saving …'
-  return `${n} ${n === 1 ? 'entry waits' : 'entries wait'} on this device`
+  if (state.value === 'saved') return SAVE_STATE.allSaved
+  if (state.value === 'sending') return SAVE_STATE.saving
+  return SAVE_STATE.onThisDevice(n)
 })
 
 /** What the server said of it, as short as it stands beside everything else. */
@@ -45,7 +46,7 @@ function sendNow() {
         }}<span v-if="state === 'waiting' && why" class="block" data-testid="why-waiting">{{ why }}</span></span
       >
       <button v-if="state === 'waiting'" type="button" class="act-bare shrink-0 whitespace-nowrap" @click="sendNow">
-        Send now
+        {{ SAVE_STATE.sendNow }}
       </button>
     </span>
   </ClientOnly>

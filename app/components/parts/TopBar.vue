@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, TOP_BAR } from '../../../words/en'
 import { WORKSHOP } from '../../../words/en/workshop'
 import PersonPicker from './PersonPicker.vue'
 import SaveState from './SaveState.vue'
@@ -7,26 +8,26 @@ import UnitPicker from './UnitPicker.vue'
 /** The head of every page; `places`: with the ways to the workshop's other pages; `workshop`: with its name. */
 defineProps<{ places?: boolean; workshop?: boolean }>()
 const PLACES = [
-  { to: '/vehicles', label: 'Vehicles' },
-  { to: '/engines', label: 'Engines' },
-  { to: '/learnt', label: 'Learnt' },
-  { to: '/practice', label: 'Practice' }
+  { to: '/vehicles', label: TOP_BAR.vehicles },
+  { to: '/engines', label: COMMON.engines },
+  { to: '/learnt', label: TOP_BAR.learnt },
+  { to: '/practice', label: COMMON.practice }
 ]
 </script>
 
 <template>
   <header
     class="flex min-h-14 items-center gap-4 border-b border-rule bg-sheet px-4 max-md:flex-wrap max-md:gap-2 max-md:px-2">
-    <NuxtLink to="/" :prefetch="false" class="flex min-h-11 items-center gap-2 font-bold" aria-label="Board">
+    <NuxtLink to="/" :prefetch="false" class="flex min-h-11 items-center gap-2 font-bold" :aria-label="TOP_BAR.board">
       <svg width="26" height="26" viewBox="0 0 32 32" aria-hidden="true">
         <rect width="32" height="32" rx="3" class="fill-plate" />
         <path d="M7 25 11 8a5 5 0 0 1 9.800-.6L25 25" fill="none" class="stroke-scribe" stroke-width="1.600" />
         <circle cx="16" cy="9" r="3.200" fill="none" class="stroke-lit" stroke-width="1.800" />
         <circle cx="16" cy="24.500" r="2.200" fill="none" class="stroke-scribe" stroke-width="1.600" />
       </svg>
-      Board
+      {{ TOP_BAR.board }}
     </NuxtLink>
-    <nav v-if="places" class="flex gap-1 text-lead" aria-label="Places">
+    <nav v-if="places" class="flex gap-1 text-lead" :aria-label="TOP_BAR.places">
       <NuxtLink
         v-for="{ to, label } in PLACES"
         :key="to"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UNIT_PICKER } from '../../../words/en'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { computed } from 'vue'
 import { chooseUnits, units } from '../../units'
@@ -25,27 +26,27 @@ const distance = computed({
     <PopoverPanel class="absolute right-0 z-30 mt-1 w-56 space-y-3 border border-faint bg-sheet p-3">
       <ChoiceRow
         v-model="length"
-        label="Lengths in"
+        :label="UNIT_PICKER.lengthsIn"
         :options="[
-          { value: 'mm', label: 'millimetres' },
-          { value: 'in', label: 'inches' }
+          { value: 'mm', label: UNIT_PICKER.millimetres },
+          { value: 'in', label: UNIT_PICKER.inches }
         ]" />
       <ChoiceRow
         v-model="distance"
-        label="Usage in"
+        :label="UNIT_PICKER.usageIn"
         :options="[
-          { value: 'km', label: 'km' },
-          { value: 'mi', label: 'miles' }
+          { value: 'km', label: UNIT_PICKER.km },
+          { value: 'mi', label: UNIT_PICKER.miles }
         ]" />
       <ChoiceRow
         v-model="torque"
-        label="Torques in"
+        :label="UNIT_PICKER.torquesIn"
         :options="[
           { value: 'N·m', label: 'N·m' },
-          { value: 'lb·ft', label: 'lb·ft' }
+          { value: 'lb·ft', label: UNIT_PICKER.lbFt }
         ]" />
       <p class="text-note text-faint">
-        Hours stay hours. Kept metric, whatever is shown; reasons in a verdict are metric.
+        {{ UNIT_PICKER.hoursStayHoursKeptMetric }}
       </p>
     </PopoverPanel>
   </Popover>

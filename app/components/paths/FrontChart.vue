@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { FRONT_CHART } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
@@ -46,18 +47,19 @@ const isChosen = (path: Path) =>
   path.renew.length === props.chosen.length && path.renew.every((id) => props.chosen.includes(id))
 const tickWords = (value: number) => (against.value === 'comeBack' ? `${Math.round(100 * value)} %` : String(value))
 const says = (path: Path, i: number) =>
-  `Path ${i + 1}: ${money(path.cost.now, props.currency)} now, comes back ${oddsWords(path.cost.comeBack)}, expected ${money(path.cost.expected, props.currency)}`
+  FRONT_CHART.pathNowComesBackExpected(
+    i + 1,
+    money(path.cost.now, props.currency),
+    oddsWords(path.cost.comeBack),
+    money(path.cost.expected, props.currency)
+  )
 </script>
 
 <template>
   <div ref="box" class="relative bg-sheet p-3">
     <div class="flex items-center gap-2 text-body">
-      <span>Price now against</span
-      ><button
-        v-for="[key, words] in [
-          ['comeBack', 'odds of coming back'],
-          ['expected', 'expected cost']
-        ] as const"
+      <span>{{ FRONT_CHART.priceNowAgainst }}</span><button
+        v-for="(words, key) in FRONT_CHART.against"
         :key="key"
         type="button"
         class="min-h-11 border-b-2 px-1"
@@ -68,12 +70,7 @@ const says = (path: Path, i: number) =>
       </button>
     </div>
     <div class="relative">
-      <svg
-        :width="width"
-        :height="HEIGHT"
-        role="img"
-        aria-label="Paths by price now; the same figures stand in the table above"
-        data-testid="front">
+      <svg :width="width" :height="HEIGHT" role="img" :aria-label="FRONT_CHART.pathsByPriceNowThe" data-testid="front">
         <g font-size="12" class="stroke-rule">
           <template v-for="tick in y.ticks(4)" :key="tick">
             <line :x1="LEFT" :x2="width - RIGHT" :y1="y(tick)" :y2="y(tick)" />
@@ -92,7 +89,7 @@ const says = (path: Path, i: number) =>
             {{ tick }}
           </text>
           <text :x="width - RIGHT" :y="HEIGHT - 4" text-anchor="end" stroke="none" class="fill-faint">
-            price now, {{ currency }}
+            {{ FRONT_CHART.priceNow(currency) }}
           </text>
         </g>
         <path :d="front" fill="none" class="stroke-faint" stroke-width="1.500" stroke-dasharray="5 4" />

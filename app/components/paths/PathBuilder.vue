@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, PATH_BUILDER } from '../../../words/en'
 import { computed } from 'vue'
 import type { KeptOdds, OwnPath } from '../../../core/paths'
 import type { DriveSheet } from '../../../core/sheet'
@@ -38,7 +39,7 @@ const toggle = (id: string) =>
 </script>
 
 <template>
-  <Panel title="Part by part" quiet label="A path built by hand" data-testid="builder">
+  <Panel :title="PATH_BUILDER.partByPart" quiet :label="PATH_BUILDER.aPathBuiltByHand" data-testid="builder">
     <ul>
       <li v-for="part in parts" :key="part.id">
         <label class="flex min-h-11 items-center gap-3 border-t border-rule/60">
@@ -50,14 +51,17 @@ const toggle = (id: string) =>
             @change="toggle(part.fits)" />
           <span class="flex-1"
             >{{ partName(sheet, part.fits)
-            }}<span v-if="own.brought.includes(part.fits)" class="block text-note text-faint"
-              >comes with what is chosen</span
-            ><span v-else-if="own.keepsCondemned.includes(part.fits)" class="block text-note font-bold text-renew"
-              >condemned by the readings</span
-            ></span
+            }}<span v-if="own.brought.includes(part.fits)" class="block text-note text-faint">{{
+              PATH_BUILDER.comesWithWhatIsChosen
+            }}</span
+            ><span v-else-if="own.keepsCondemned.includes(part.fits)" class="block text-note font-bold text-renew">{{
+              PATH_BUILDER.condemnedByTheReadings
+            }}</span></span
           >
           <span class="text-right text-note text-faint">{{
-            own.renew.includes(part.fits) ? money(part.price, currency) : `kept: ${oddsWords(kept[part.fits]!.odds)}`
+            own.renew.includes(part.fits)
+              ? money(part.price, currency)
+              : PATH_BUILDER.kept(oddsWords(kept[part.fits]!.odds))
           }}</span>
         </label>
       </li>
@@ -66,29 +70,31 @@ const toggle = (id: string) =>
       class="[&_dd]:text-right mt-3 grid grid-cols-[1fr_auto] gap-y-1 border-t-2 border-ink pt-2"
       data-testid="own-cost">
       <dt>
-        Getting there, once<span class="block text-note text-faint"
-          >{{ access.map((o) => o.name.toLowerCase()).join(', ') || 'nothing to take off'
+        {{ PATH_BUILDER.gettingThereOnce
+        }}<span class="block text-note text-faint"
+          >{{ access.map((o) => o.name.toLowerCase()).join(', ') || PATH_BUILDER.nothingToTakeOff
           }}{{ way ? `; ${way.toLowerCase()}` : '' }}</span
         >
       </dt>
       <dd class="figure">{{ fixDigits(accessHours, 1) }} h</dd>
-      <dt>At the parts themselves</dt>
+      <dt>{{ PATH_BUILDER.atThePartsThemselves }}</dt>
       <dd class="figure">{{ fixDigits(own.cost.hours - accessHours, 1) }} h</dd>
-      <dt>Labour</dt>
+      <dt>{{ PATH_BUILDER.labour }}</dt>
       <dd class="figure">{{ money(own.cost.labour, currency) }}</dd>
-      <dt>Parts</dt>
+      <dt>{{ COMMON.parts }}</dt>
       <dd class="figure">{{ money(own.cost.partsPrice, currency) }}</dd>
       <dt>
-        Always renewed<span class="block text-note text-faint">{{
+        {{ PATH_BUILDER.alwaysRenewed
+        }}<span class="block text-note text-faint">{{
           items.map(({ name, quantity }) => (quantity > 1 ? `${quantity} × ${name}` : name)).join(', ')
         }}</span>
       </dt>
       <dd class="figure">{{ money(own.cost.itemsPrice, currency) }}</dd>
-      <dt class="text-lg font-bold">Price now</dt>
+      <dt class="text-lg font-bold">{{ COMMON.priceNow }}</dt>
       <dd class="figure text-lg" data-testid="own-now">{{ money(own.cost.now, currency) }}</dd>
-      <dt>Comes back</dt>
+      <dt>{{ PATH_BUILDER.comesBack }}</dt>
       <dd class="figure" data-testid="own-odds">{{ oddsWords(own.cost.comeBack) }}</dd>
-      <dt>Expected cost</dt>
+      <dt>{{ PATH_BUILDER.expectedCost }}</dt>
       <dd class="figure">{{ money(own.cost.expected, currency) }}</dd>
     </dl>
   </Panel>

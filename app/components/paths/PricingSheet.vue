@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, PRICING_SHEET } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { defaultAssumptions, overlaid, type Paths, type Pricing } from '../../../core/paths'
@@ -19,12 +20,15 @@ const job = useJob()
 const bench = useBench()
 const faults = ref<Record<string, string>>({})
 
+type From = keyof typeof PRICING_SHEET.from
+/** Where the odds of a part come from. */
+const ORIGIN = { said: 'job', measured: 'measured', 'by usage': 'usage' } as const
 interface Row {
   key: string
   label: string
   unit: string
   value: number
-  from: string
+  from: From
 }
 const sheet = computed(() => job.job!.sheet)
 const currency = computed(() => sheet.value.money?.currency ?? '')
@@ -32,16 +36,16 @@ const said = computed<Pricing>(() => job.record.pricing ?? {})
 const shop = computed<Pricing>(() => job.job!.known?.pricing ?? {})
 const defaults = computed(() => defaultAssumptions(sheet.value, job.job!.usage.unit))
 const plainKeys = ['horizon', 'hourRate', 'newPart', 'damage'] as const
-const from = (key: (typeof plainKeys)[number]) =>
+const from = (key: (typeof plainKeys)[number]): From =>
   said.value[key] !== undefined
-    ? 'this job'
+    ? 'job'
     : shop.value[key] !== undefined
       ? 'shop'
       : key === 'hourRate' && sheet.value.money
         ? 'sheet'
         : 'default'
-const fromList = (list: 'prices' | 'hours', id: string) =>
-  said.value[list]?.[id] !== undefined ? 'this job' : shop.value[list]?.[id] !== undefined ? 'shop' : 'sheet'
+const fromList = (list: 'prices' | 'hours', id: string): From =>
+  said.value[list]?.[id] !== undefined ? 'job' : shop.value[list]?.[id] !== undefined ? 'shop' : 'sheet'
 const effective = computed(() => overlaid(shop.value, said.value))
 
 const assumptions = computed<Row[]>(() =>
@@ -50,10 +54,10 @@ const assumptions = computed<Row[]>(() =>
     from: from(key),
     value: effective.value[key] ?? (key === 'horizon' ? props.paths.assumptions.horizon : defaults.value[key]),
     label: {
-      horizon: 'Held against, from now',
-      hourRate: 'Labour, an hour',
-      newPart: 'Odds that a new part comes back',
-      damage: 'What a failure breaks besides'
+      horizon: PRICING_SHEET.heldAgainstFromNow,
+      hourRate: PRICING_SHEET.labourAnHour,
+      newPart: PRICING_SHEET.oddsThatANewPart,
+      damage: PRICING_SHEET.whatAFailureBreaksBesides
     }[key],
     unit: {
       horizon: USAGE_UNITS[job.job!.usage.unit],
@@ -86,17 +90,17 @@ const hours = computed<Row[]>(() =>
 const odds = computed<Row[]>(() =>
   Object.entries(props.paths.kept).map(([id, { odds: value, basis }]) => ({
     key: `odds.${id}`,
-    label: `${partName(sheet.value, id)} kept`,
+    label: PRICING_SHEET.kept(partName(sheet.value, id)),
     unit: '0 to 1',
     value: Number(value.toFixed(3)),
-    from: basis === 'said' ? 'this job' : basis
+    from: ORIGIN[basis]
   }))
 )
 const groups = computed(() => [
-  { title: 'Assumptions', rows: assumptions.value },
-  { title: 'Odds of coming back, part by part', rows: odds.value },
-  { title: 'Prices', rows: prices.value },
-  { title: 'Hours', rows: hours.value }
+  { key: 'assumptions', title: PRICING_SHEET.assumptions, rows: assumptions.value },
+  { key: 'odds', title: PRICING_SHEET.oddsOfComingBackPart, rows: odds.value },
+  { key: 'prices', title: PRICING_SHEET.prices, rows: prices.value },
+  { key: 'hours', title: COMMON.hours, rows: hours.value }
 ])
 const months = ref('')
 const aMonth = ref('')
@@ -106,7 +110,7 @@ const kept = ref('')
 function nameMonths() {
   const [count, each] = [numberOf(months.value), largeNumberOf(aMonth.value)]
   const fault = count === null || each === null || !(count > 0 && each > 0)
-  faults.value = { ...faults.value, months: fault ? 'Write the months, and the usage in one of them.' : '' }
+  faults.value = { ...faults.value, months: fault ? PRICING_SHEET.writeTheMonthsAndThe : '' }
   if (!fault) job.put({ type: 'pricing', pricing: changed('horizon', undefined, Math.round(count * each)) })
 }
 
@@ -121,7 +125,7 @@ async function keepForShop() {
       method: 'POST',
       body: { hourRate, newPart, damage, horizons: { ...now.horizons, [job.job!.usage.unit]: horizon } }
     })
-    kept.value = 'Kept: jobs opened from now on are weighed with these.'
+    kept.value = PRICING_SHEET.keptJobsOpenedFromNow
   } catch (error) {
     kept.value = shownProblem(error).message
   }
@@ -143,7 +147,7 @@ function change(row: Row, typed: string) {
   const [list, id] = row.key.split('.') as [string, string | undefined]
   const value = typed.trim() === '' ? undefined : LARGE.includes(list) ? largeNumberOf(typed) : numberOf(typed)
   if (value === null || (value !== undefined && !(value >= 0 && value <= MOST[list]!))) {
-    faults.value = { ...faults.value, [row.key]: `Expected a number from 0 to ${MOST[list]}.` }
+    faults.value = { ...faults.value, [row.key]: PRICING_SHEET.expectedANumberFrom0(MOST[list]!) }
     return
   }
   const { [row.key]: _gone, ...others } = faults.value
@@ -165,18 +169,18 @@ function changed(list: string, id: string | undefined, value: number | undefined
 <template>
   <details class="bg-sheet" data-testid="pricing">
     <summary class="min-h-11 cursor-pointer px-4 py-3 font-bold">
-      Prices, hours and odds these paths are weighed with
+      {{ PRICING_SHEET.pricesHoursAndOddsThese }}
     </summary>
     <div class="grid grid-cols-2 gap-6 p-4 max-lg:grid-cols-1">
-      <section v-for="group in groups" :key="group.title">
+      <section v-for="group in groups" :key="group.key">
         <h3 class="font-bold">{{ group.title }}</h3>
         <form
-          v-if="group.title === 'Assumptions' && bench.by"
+          v-if="group.key === 'assumptions' && bench.by"
           class="flex flex-wrap items-end gap-2 py-1"
           @submit.prevent="nameMonths">
           <Field
             v-model="months"
-            label="Or in months"
+            :label="PRICING_SHEET.orInMonths"
             figure
             class="w-24"
             inputmode="decimal"
@@ -184,12 +188,12 @@ function changed(list: string, id: string | undefined, value: number | undefined
             :fault="faults.months" />
           <Field
             v-model="aMonth"
-            :label="`${USAGE_UNITS[job.job!.usage.unit]} a month`"
+            :label="PRICING_SHEET.aMonth(USAGE_UNITS[job.job!.usage.unit])"
             figure
             class="w-32"
             inputmode="decimal"
             maxlength="8" />
-          <button type="submit" class="act">Hold against that</button>
+          <button type="submit" class="act">{{ PRICING_SHEET.holdAgainstThat }}</button>
         </form>
         <div
           v-for="row in group.rows"
@@ -205,20 +209,21 @@ function changed(list: string, id: string | undefined, value: number | undefined
             :disabled="!bench.by"
             :aria-invalid="!!faults[row.key]"
             @change="change(row, ($event.target as HTMLInputElement).value)" />
-          <span class="text-mark" :class="row.from === 'this job' ? 'font-bold' : 'text-faint'">{{ row.from }}</span>
+          <span class="text-mark" :class="row.from === 'job' ? 'font-bold' : 'text-faint'">{{
+            PRICING_SHEET.from[row.from]
+          }}</span>
           <FaultNote v-if="faults[row.key]" class="col-span-full text-note">{{ faults[row.key] }}</FaultNote>
         </div>
       </section>
     </div>
     <p v-if="bench.by" class="px-4">
       <button type="button" class="act" data-testid="keep-shop" @click="keepForShop">
-        Use these assumptions for new jobs
+        {{ PRICING_SHEET.useTheseAssumptionsForNew }}
       </button>
       <span role="status">{{ kept }}</span>
     </p>
     <p class="px-4 py-3 text-note text-faint">
-      An emptied field goes back to what the shop, its sheet or the default says. Prices and hours for every job are
-      changed on the engine's sheet.
+      {{ PRICING_SHEET.anEmptiedFieldGoesBack }}
     </p>
   </details>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { CALLS_PANE, COMMON } from '../../../words/en'
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { computed } from 'vue'
 import { assess, ownPath, spares } from '../../../core/paths'
@@ -37,9 +38,9 @@ const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practi
 </script>
 
 <template>
-  <section class="p-4" aria-label="Calls">
-    <h2 class="text-lg font-bold">What happens to each part?</h2>
-    <p class="text-body text-faint">The engine itself: stop, while something must be settled before it is started.</p>
+  <section class="p-4" :aria-label="CALLS_PANE.calls">
+    <h2 class="text-lg font-bold">{{ CALLS_PANE.whatHappensToEachPart }}</h2>
+    <p class="text-body text-faint">{{ CALLS_PANE.theEngineItselfStopWhile }}</p>
     <RadioGroup
       v-for="part in parts"
       :key="part"
@@ -56,7 +57,7 @@ const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practi
           :aria-pressed="practice.stand!.renew.has(part)"
           :data-testid="`renew-${part}`"
           @click="toggle(part)">
-          {{ practice.stand!.renew.has(part) ? 'on the bill' : 'not on the bill' }}
+          {{ practice.stand!.renew.has(part) ? CALLS_PANE.onTheBill : CALLS_PANE.notOnTheBill }}
         </button>
       </div>
       <div class="mt-1 flex gap-1">
@@ -73,21 +74,21 @@ const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practi
       </div>
     </RadioGroup>
     <dl v-if="bill" class="mt-3 grid grid-cols-2 gap-y-1 text-body" data-testid="bill">
-      <dt>Hours</dt>
+      <dt>{{ COMMON.hours }}</dt>
       <dd class="figure text-right">{{ minutesWords(60 * bill.cost.hours) }}</dd>
-      <dt>Parts and sundries</dt>
+      <dt>{{ CALLS_PANE.partsAndSundries }}</dt>
       <dd class="figure text-right">
         {{ money(bill.cost.partsPrice + bill.cost.itemsPrice, sheet.money?.currency ?? '') }}
       </dd>
-      <dt>Price now</dt>
+      <dt>{{ COMMON.priceNow }}</dt>
       <dd class="figure text-right">{{ money(bill.cost.now, sheet.money?.currency ?? '') }}</dd>
     </dl>
-    <p v-if="brought" class="text-note">Comes with it: {{ brought }}.</p>
+    <p v-if="brought" class="text-note">{{ CALLS_PANE.comesWithIt(brought) }}</p>
     <p v-if="open" class="mt-3 text-body">
-      {{ open }} {{ open === 1 ? 'part has' : 'parts have' }} no call yet: that counts as not judged.
+      {{ CALLS_PANE.noCallYetThatCounts(open) }}
     </p>
     <button type="button" class="act-main mt-2 w-full" data-testid="finish" :disabled="busy" @click="emit('done')">
-      {{ busy ? 'Judging …' : 'Done: show the truth' }}
+      {{ busy ? CALLS_PANE.judging : CALLS_PANE.doneShowTheTruth }}
     </button>
   </section>
 </template>

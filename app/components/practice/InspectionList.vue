@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { INSPECTION_LIST } from '../../../words/en'
 import { computed } from 'vue'
 import type { Inspection, InspectionKind } from '../../../core/views/practice'
 import { usePractice } from '../../stores/practice'
@@ -9,13 +10,13 @@ const practice = usePractice()
 const emit = defineEmits<{ chosen: [] }>()
 
 const GROUPS: readonly { title: string; kinds: readonly InspectionKind[] }[] = [
-  { title: '1 Complaint', kinds: ['ask'] },
-  { title: '2 Before the covers', kinds: ['scan', 'plug', 'pan', 'oil', 'compression'] },
-  { title: '3 Set to the mark', kinds: ['marks', 'wheel', 'count'] },
-  { title: '4 Tension', kinds: ['extension', 'push', 'pad'] },
-  { title: '5 Rails', kinds: ['rail'] },
-  { title: '6 Phasers', kinds: ['phaser', 'pin'] },
-  { title: '7 Chain on the bench', kinds: ['bench', 'length', 'teeth'] }
+  { title: INSPECTION_LIST.n1Complaint, kinds: ['ask'] },
+  { title: INSPECTION_LIST.n2BeforeTheCovers, kinds: ['scan', 'plug', 'pan', 'oil', 'compression'] },
+  { title: INSPECTION_LIST.n3SetToTheMark, kinds: ['marks', 'wheel', 'count'] },
+  { title: INSPECTION_LIST.n4Tension, kinds: ['extension', 'push', 'pad'] },
+  { title: INSPECTION_LIST.n5Rails, kinds: ['rail'] },
+  { title: INSPECTION_LIST.n6Phasers, kinds: ['phaser', 'pin'] },
+  { title: INSPECTION_LIST.n7ChainOnTheBench, kinds: ['bench', 'length', 'teeth'] }
 ]
 const groups = computed(() =>
   GROUPS.map(({ title, kinds }) => ({
@@ -32,7 +33,7 @@ function choose(id: string) {
 </script>
 
 <template>
-  <nav class="overflow-y-auto border-r border-rule bg-sheet pb-4" aria-label="Inspections">
+  <nav class="overflow-y-auto border-r border-rule bg-sheet pb-4" :aria-label="INSPECTION_LIST.inspections">
     <section v-for="{ title, items } in groups" :key="title">
       <h2 class="label px-3 pt-3 pb-1">{{ title }}</h2>
       <button
@@ -48,7 +49,8 @@ function choose(id: string) {
           <circle r="5" :class="looks(item) ? 'fill-ink' : 'fill-none'" class="stroke-ink" stroke-width="1.500" />
         </svg>
         <span class="min-w-0 flex-1"
-          >{{ practice.titleOf(item) }}<span v-if="looks(item)" class="sr-only">, looked at</span></span
+          >{{ practice.titleOf(item)
+          }}<span v-if="looks(item)" class="sr-only">{{ INSPECTION_LIST.lookedAt }}</span></span
         >
         <span class="figure text-note font-normal text-faint">{{ minutesWords(practice.costOf(item)) }}</span>
       </button>

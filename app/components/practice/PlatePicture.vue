@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { PLATE_PICTURE } from '../../../words/en'
 import { nextTick, ref, watch } from 'vue'
 import type { Drawing } from '../../../draw/shapes'
 import ShapeList from '../parts/ShapeList.vue'
@@ -39,7 +40,7 @@ function chalk(i: number) {
       class="size-full"
       :class="close ? 'overflow-auto' : ''"
       :tabindex="close ? 0 : undefined"
-      :aria-label="close ? 'Close up, to be moved about' : undefined">
+      :aria-label="close ? PLATE_PICTURE.closeUpToBeMoved : undefined">
       <svg
         :viewBox="`0 0 ${drawing.width} ${drawing.height}`"
         class="block"
@@ -53,9 +54,11 @@ function chalk(i: number) {
     <div
       v-if="drawing.shapes.some(({ name }) => name === 'link')"
       class="absolute top-1 right-1 flex flex-wrap justify-end gap-2">
-      <button v-if="chalked.size" type="button" class="act" @click="chalked = new Set()">Wipe the chalk</button>
+      <button v-if="chalked.size" type="button" class="act" @click="chalked = new Set()">
+        {{ PLATE_PICTURE.wipeTheChalk }}
+      </button>
       <button type="button" class="act" data-testid="closer" :aria-pressed="close" @click="toggleClose">
-        {{ close ? 'Whole drive' : 'Closer' }}
+        {{ close ? PLATE_PICTURE.wholeDrive : PLATE_PICTURE.closer }}
       </button>
     </div>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SCORE_LINE } from '../../../words/en'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed } from 'vue'
@@ -24,7 +25,7 @@ const path = computed(
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     class="my-2 block w-full"
     role="img"
-    :aria-label="`Scores of the last ${runs.length} cases, oldest first: ${runs.map(({ score }) => score).join(', ')}`">
+    :aria-label="SCORE_LINE.scoresOfTheLastCases(runs.length, runs.map(({ score }) => score).join(', '))">
     <template v-for="tick in [0, 50, 100]" :key="tick">
       <line x1="34" :x2="WIDTH - 12" :y1="y(tick)" :y2="y(tick)" class="stroke-rule" />
       <text x="28" :y="y(tick) + 4" text-anchor="end" font-size="11" class="fill-faint">{{ tick }}</text>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { findingWords } from '../../../words/en'
+import { findingWords, SIGHT_PANE } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
 import { COUNTED_FINDINGS, type Reading, isSameThing, type Unread } from '../../../core/readings'
 import { accessTo } from '../../../core/paths'
@@ -52,7 +52,7 @@ function keep() {
     if (text === '') return
     const value = numberOf(text)
     if (value === null || (asked.notches !== undefined && !(Number.isInteger(value) && value >= 0)))
-      problem.value = `"${text}" is no ${asked.notches === undefined ? 'figure' : 'number of notches'}: write it like ${asked.notches === undefined ? '3.5' : '4'}.`
+      problem.value = SIGHT_PANE.isNoWriteItLike(text, asked.notches !== undefined)
     else practice.read({ ...asked, ...(asked.notches === undefined ? { value } : { notches: value }) } as Reading)
   })
 }
@@ -80,29 +80,29 @@ function toggle(target: string, finding: string) {
         </li>
       </ul>
       <p class="text-body">
-        Of its own <span class="figure">{{ minutesWords(inspection.minutes) }}</span>{{
-          steps.length ? '; what comes off stays off.' : '.'
+        {{ SIGHT_PANE.ofItsOwn }} <span class="figure">{{ minutesWords(inspection.minutes) }}</span>{{
+          steps.length ? SIGHT_PANE.whatComesOffStaysOff : '.'
         }}
       </p>
       <button type="button" class="act-main w-full" data-testid="look" @click="practice.look()">
-        Look, {{ minutesWords(practice.costOf(inspection)) }}
+        {{ SIGHT_PANE.look(minutesWords(practice.costOf(inspection))) }}
       </button>
     </template>
     <template v-else>
       <template v-if="inspection.kind === 'ask'">
-        <p class="text-body text-faint">What is said, heard and stored:</p>
+        <p class="text-body text-faint">{{ SIGHT_PANE.whatIsSaidHeardAnd }}</p>
         <ul>
           <li v-for="{ reading, place } in said" :key="place" class="border-b border-rule/60 py-1">
             {{ words(reading.target!, reading.finding!) }}
           </li>
         </ul>
-        <p v-if="said.length === 0">No noise now, no code, nothing renewed before.</p>
+        <p v-if="said.length === 0">{{ SIGHT_PANE.noNoiseNowNoCode }}</p>
       </template>
       <form v-if="inspection.reads.length" class="space-y-2" @submit.prevent="keep">
         <Field
           v-for="(asked, i) in inspection.reads"
           :key="i"
-          :label="standing(asked) ? `${askedWords(sheet, asked)} · stands` : askedWords(sheet, asked)">
+          :label="standing(asked) ? SIGHT_PANE.stands(askedWords(sheet, asked)) : askedWords(sheet, asked)">
           <template #default="{ control }">
             <div class="flex items-center gap-2">
               <input
@@ -117,10 +117,10 @@ function toggle(target: string, finding: string) {
           </template>
         </Field>
         <FaultNote v-if="problem">{{ problem }}</FaultNote>
-        <button type="submit" class="act-main w-full" data-testid="keep">Write down</button>
+        <button type="submit" class="act-main w-full" data-testid="keep">{{ SIGHT_PANE.writeDown }}</button>
       </form>
-      <div v-if="inspection.findings.length" role="group" aria-label="What you see">
-        <p class="label">What you see</p>
+      <div v-if="inspection.findings.length" role="group" :aria-label="SIGHT_PANE.whatYouSee">
+        <p class="label">{{ SIGHT_PANE.whatYouSee }}</p>
         <div class="mt-1 flex flex-wrap gap-2">
           <button
             v-for="{ target, finding } in inspection.findings"
@@ -140,7 +140,7 @@ function toggle(target: string, finding: string) {
         <Field
           v-if="inspection.findings.some(({ finding }) => COUNTED_FINDINGS.includes(finding))"
           v-model="pieces"
-          label="Pieces"
+          :label="SIGHT_PANE.pieces"
           class="mt-2 w-24"
           type="number"
           min="1"
@@ -153,9 +153,11 @@ function toggle(target: string, finding: string) {
         class="act-bare text-body"
         data-testid="look-again"
         @click="practice.look()">
-        Look again, {{ minutesWords(inspection.minutes) }}
+        {{ SIGHT_PANE.lookAgain(minutesWords(inspection.minutes)) }}
       </button>
     </template>
-    <p class="sr-only" role="status">{{ entered.length }} written down of {{ partName(sheet, inspection.part) }}</p>
+    <p class="sr-only" role="status">
+      {{ SIGHT_PANE.writtenDownOf(entered.length, partName(sheet, inspection.part)) }}
+    </p>
   </section>
 </template>

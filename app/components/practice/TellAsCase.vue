@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, TELL_AS_CASE } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { ref } from 'vue'
 import type { KeptCase } from '../../../server/store/practice'
@@ -31,20 +32,21 @@ async function tell() {
 </script>
 
 <template>
-  <Panel title="Tell it as a practice case" data-testid="tell-as-case">
+  <Panel :title="TELL_AS_CASE.tellItAsAPractice" data-testid="tell-as-case">
     <p v-if="made" role="status">
-      “{{ made.title }}” stands among the
-      <NuxtLink to="/practice" class="underline decoration-brass underline-offset-2">cases of the workshop</NuxtLink>.
+      {{ TELL_AS_CASE.standsAmongThe(made.title) }}
+      <NuxtLink to="/practice" class="underline decoration-brass underline-offset-2">{{
+        TELL_AS_CASE.casesOfTheWorkshop
+      }}</NuxtLink>.
     </p>
     <form v-else class="mt-1 space-y-2" @submit.prevent="tell">
       <p class="text-body">
-        What was read becomes the truth of an engine for others to judge. Vehicle, names and photos stay out: see that
-        the complaint names nobody either.
+        {{ TELL_AS_CASE.whatWasReadBecomesThe }}
       </p>
-      <Field v-model="title" label="Title" maxlength="120" />
-      <Field v-model="complaint" label="Complaint" :rows="3" maxlength="4000" />
+      <Field v-model="title" :label="TELL_AS_CASE.title" maxlength="120" />
+      <Field v-model="complaint" :label="COMMON.complaint" :rows="3" maxlength="4000" />
       <FaultNote v-if="problem">{{ problem }}</FaultNote>
-      <button type="submit" class="act" :disabled="bench.by === ''">Tell it</button>
+      <button type="submit" class="act" :disabled="bench.by === ''">{{ TELL_AS_CASE.tellIt }}</button>
     </form>
   </Panel>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TURN_BAR } from '../../../words/en'
 import { ref } from 'vue'
 import { useTurning } from '../../composables/useTurning'
 
@@ -17,7 +18,7 @@ function key(event: KeyboardEvent) {
   <div
     class="flex flex-wrap items-center gap-2 border-t border-rule bg-sheet p-2"
     role="group"
-    aria-label="Turn the engine by hand">
+    :aria-label="TURN_BAR.turnTheEngineByHand">
     <button
       type="button"
       class="act-main touch-none select-none"
@@ -29,16 +30,19 @@ function key(event: KeyboardEvent) {
       @pointercancel="stop"
       @keydown="key"
       @keyup="sense === 1 && stop()">
-      Hold to turn
+      {{ TURN_BAR.holdToTurn }}
     </button>
     <button type="button" class="act" data-testid="turn-fine" @click="by(0.5)">½°</button>
     <button type="button" class="act" data-testid="turn-small" @click="by(5)">5°</button>
-    <button type="button" class="act" data-testid="turn-to-mark" @click="toCrankMark">On to the crank's mark</button>
-    <button v-if="warned" type="button" class="act ml-auto" data-testid="turn-back" @click="by(-5)">5° back</button>
-    <button v-else type="button" class="act-bare ml-auto text-note" @click="warned = true">Back …</button>
+    <button type="button" class="act" data-testid="turn-to-mark" @click="toCrankMark">
+      {{ TURN_BAR.onToTheCranksMark }}
+    </button>
+    <button v-if="warned" type="button" class="act ml-auto" data-testid="turn-back" @click="by(-5)">
+      {{ TURN_BAR.n5Back }}
+    </button>
+    <button v-else type="button" class="act-bare ml-auto text-note" @click="warned = true">{{ TURN_BAR.back }}</button>
     <p v-if="warned" class="w-full text-note" role="alert">
-      Against its running direction slack goes to the wrong side, and on some engines the chain jumps. Overshot: go
-      round again.
+      {{ TURN_BAR.againstItsRunningDirectionSlack }}
     </p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TURNING_MAP } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { turn180, turn360 } from '../../../core/math'
@@ -84,15 +85,11 @@ function turnOf(place: number, id: string): number {
 }
 
 const covered = computed(() =>
-  open.value.drive
-    ? ''
-    : open.value.cams
-      ? 'Front cover on: the cams can be seen, the chain cannot.'
-      : "Covers on: only the crank's pulley can be seen."
+  open.value.drive ? '' : open.value.cams ? TURNING_MAP.frontCoverOnTheCams : TURNING_MAP.coversOnOnlyTheCranks
 )
-const label = computed(() => `The engine on the stand. ${covered.value}`)
+const label = computed(() => TURNING_MAP.theEngineOnTheStand(covered.value))
 /** Told once it is at rest. */
-const rest = computed(() => `Crank ${Math.round(turn360(practice.stand!.crank))}° past its mark.`)
+const rest = computed(() => TURNING_MAP.crankPastItsMark(Math.round(turn360(practice.stand!.crank))))
 const outline = (points: readonly (readonly [number, number])[]) =>
   `${points.map(([px, py], i) => `${i === 0 ? 'M' : 'L'}${projection.value.x(px).toFixed(1)} ${projection.value.y(py).toFixed(1)}`).join('')}Z`
 const isSeen = (place: number, id: string) =>

@@ -1,3 +1,4 @@
+import { COMMON, PRACTICE_WORDS } from '../../../words/en'
 import type { Drawing } from '../../../draw/shapes'
 import { isNumeric, READING_KINDS, type Unread } from '../../../core/readings'
 import type { DriveSheet } from '../../../core/sheet'
@@ -6,15 +7,15 @@ import { KIND_NAMES, partName } from '../../words'
 /** `2 h 05`, `8 min`. */
 export function minutesWords(minutes: number): string {
   const whole = Math.round(minutes)
-  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`
+  return whole < 60 ? PRACTICE_WORDS.min(whole) : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`
 }
 
 /** What a figure is asked as. */
 export function askedWords(sheet: DriveSheet, reading: Unread): string {
-  if (reading.notches !== undefined) return 'Notches that show'
+  if (reading.notches !== undefined) return PRACTICE_WORDS.notchesThatShow
   if (reading.kind === 'linkCount')
-    return `${partName(sheet, reading.from!)} to ${partName(sheet, reading.to!).toLowerCase()}`
-  if (reading.kind === 'camLag') return `${partName(sheet, reading.sprocket!)}, + late`
+    return COMMON.to(partName(sheet, reading.from!), partName(sheet, reading.to!).toLowerCase())
+  if (reading.kind === 'camLag') return PRACTICE_WORDS.late(partName(sheet, reading.sprocket!))
   return isNumeric(reading.kind) ? KIND_NAMES[reading.kind] : ''
 }
 

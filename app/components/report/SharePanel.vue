@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, SHARE_PANEL } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { onMounted, ref } from 'vue'
 import type { ListedShare } from '../../../server/store/shares'
@@ -45,28 +46,30 @@ const revoke = (id: string) =>
     link.value = ''
   })
 const over = ({ expiresAt, revokedAt }: ListedShare) =>
-  revokedAt ? 'taken back' : Date.parse(expiresAt) < Date.now() ? 'expired' : ''
+  revokedAt ? SHARE_PANEL.takenBack : Date.parse(expiresAt) < Date.now() ? 'expired' : ''
 onMounted(() => attempt(async () => undefined))
 </script>
 
 <template>
-  <Panel title="A link for the customer" quiet label="Share the report" data-testid="shares">
+  <Panel :title="SHARE_PANEL.aLinkForTheCustomer" quiet :label="SHARE_PANEL.shareTheReport" data-testid="shares">
     <p class="text-body">
-      Shows this report as it stands now and nothing else of the workshop. The customer can choose a way on it.
+      {{ SHARE_PANEL.showsThisReportAsIt }}
     </p>
     <ChoiceRow
       v-model="days"
       class="mt-2"
-      label="Good for"
+      :label="SHARE_PANEL.goodFor"
       :options="[
-        { value: '3', label: '3 days' },
-        { value: '14', label: '14 days' },
-        { value: '60', label: '60 days' }
+        { value: '3', label: SHARE_PANEL.n3Days },
+        { value: '14', label: SHARE_PANEL.n14Days },
+        { value: '60', label: SHARE_PANEL.n60Days }
       ]" />
-    <button type="button" class="act-main mt-2 w-full" :disabled="busy || !bench.by" @click="share">Make a link</button>
-    <p v-if="!bench.by" class="mt-1 text-note">Choose who is at the bench first.</p>
+    <button type="button" class="act-main mt-2 w-full" :disabled="busy || !bench.by" @click="share">
+      {{ SHARE_PANEL.makeALink }}
+    </button>
+    <p v-if="!bench.by" class="mt-1 text-note">{{ SHARE_PANEL.chooseWhoIsAtThe }}</p>
     <p v-if="link" class="mt-2 border-l-4 border-brass pl-2 text-note break-all" data-testid="link">
-      <b>Shown once, copy it now:</b><br /><a :href="link" target="_blank" class="underline">{{ link }}</a>
+      <b>{{ SHARE_PANEL.shownOnceCopyItNow }}</b><br /><a :href="link" target="_blank" class="underline">{{ link }}</a>
     </p>
     <FaultNote v-if="problem" class="mt-2">{{ problem }}</FaultNote>
     <ul class="mt-2">
@@ -76,10 +79,10 @@ onMounted(() => attempt(async () => undefined))
         class="flex min-h-11 items-center gap-2 border-t border-rule/60 text-body">
         <span class="flex-1"
           >{{ one.createdBy }}, <WhenAt :at="one.createdAt" /><span class="block text-note text-faint">{{
-            over(one) || `until ${one.expiresAt.slice(0, 10)}`
+            over(one) || SHARE_PANEL.until(one.expiresAt.slice(0, 10))
           }}</span></span
         ><button v-if="!over(one)" type="button" class="act-bare" :disabled="busy" @click="revoke(one.id)">
-          Take back
+          {{ COMMON.takeBack }}
         </button>
       </li>
     </ul>

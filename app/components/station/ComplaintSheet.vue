@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, COMPLAINT_SHEET } from '../../../words/en'
 import { computed } from 'vue'
 import { ENGINE_GROUPS } from '../../../core/views/bench'
 import { useJob } from '../../stores/job'
@@ -13,10 +14,10 @@ const banks = computed(() => [
 </script>
 
 <template>
-  <section class="min-h-0 overflow-y-auto bg-paper p-5" aria-label="Complaint">
-    <h2 class="text-2xl font-bold">What is it brought in for?</h2>
-    <p class="mt-1 text-lg">{{ job.job!.complaint || 'No complaint was written down.' }}</p>
-    <p class="text-note text-faint">{{ usageWords(job.job!.usage) }}, opened by {{ job.job!.openedBy }}</p>
+  <section class="min-h-0 overflow-y-auto bg-paper p-5" :aria-label="COMMON.complaint">
+    <h2 class="text-2xl font-bold">{{ COMPLAINT_SHEET.whatIsItBroughtIn }}</h2>
+    <p class="mt-1 text-lg">{{ job.job!.complaint || COMPLAINT_SHEET.noComplaintWasWrittenDown }}</p>
+    <p class="text-note text-faint">{{ COMPLAINT_SHEET.openedBy(usageWords(job.job!.usage), job.job!.openedBy) }}</p>
     <FindingKeys class="mt-4" target="engine" :groups="ENGINE_GROUPS[1]!" :banks="banks" wide />
   </section>
 </template>

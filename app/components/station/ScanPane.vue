@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayScan } from '../../../words/en'
+import { sayScan, SCAN_PANE } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { readScan, type ScanLog, WARM_IDLE } from '../../../core/views/scan'
@@ -34,10 +34,7 @@ async function read(text: string, name: string) {
 
 async function take(file: File | undefined) {
   if (!file) return
-  problem.value =
-    file.size > LIMIT_MB * 1024 * 1024
-      ? `The log is larger than ${LIMIT_MB} MB: cut it to a few minutes of warm idle.`
-      : ''
+  problem.value = file.size > LIMIT_MB * 1024 * 1024 ? SCAN_PANE.theLogIsLargerThan(LIMIT_MB) : ''
   if (!problem.value) await read(await file.text(), file.name)
   if (input.value) input.value.value = ''
 }
@@ -46,7 +43,7 @@ async function plugIn() {
   busy.value = true
   problem.value = ''
   try {
-    await read(await $fetch(`/api/jobs/${job.id}/scan`, { responseType: 'text' }), 'Practice source')
+    await read(await $fetch(`/api/jobs/${job.id}/scan`, { responseType: 'text' }), SCAN_PANE.practiceSource)
   } catch (error) {
     problem.value = shownProblem(error).message
   } finally {
@@ -65,7 +62,7 @@ function keep() {
         value: Number(lag.toFixed(1)),
         method: 'scan',
         turnedForward: true,
-        note: `${log.value!.name}, ${samples} samples at a warm idle`
+        note: SCAN_PANE.samplesAtAWarmIdle(log.value!.name, samples)
       }
     })
   }
@@ -74,12 +71,12 @@ function keep() {
 </script>
 
 <template>
-  <section aria-label="Cam deviation">
-    <h3 class="label">Cam deviation, commanded against actual</h3>
+  <section :aria-label="SCAN_PANE.camDeviation">
+    <h3 class="label">{{ SCAN_PANE.camDeviationCommandedAgainstActual }}</h3>
     <div class="mt-1 flex gap-1">
-      <button type="button" class="act flex-1" @click="input?.click()">Read a CSV log</button>
+      <button type="button" class="act flex-1" @click="input?.click()">{{ SCAN_PANE.readACsvLog }}</button>
       <button type="button" class="act flex-1" :disabled="busy" data-testid="plug-in" @click="plugIn">
-        Plug in the practice source
+        {{ SCAN_PANE.plugInThePracticeSource }}
       </button>
       <input
         ref="input"
@@ -87,12 +84,12 @@ function keep() {
         accept=".csv,text/csv"
         class="sr-only"
         tabindex="-1"
-        aria-label="CSV log"
+        :aria-label="SCAN_PANE.csvLog"
         data-testid="scan-input"
         @change="take(($event.target as HTMLInputElement).files?.[0])" />
     </div>
     <p v-if="!rebuilt" class="mt-1 flex flex-wrap gap-x-2 text-note">
-      Or type it in:
+      {{ SCAN_PANE.orTypeItIn }}
       <button
         v-for="slot in job.slots.filter((s) => s.kind === 'camLag')"
         :key="slot.key"
@@ -108,22 +105,21 @@ function keep() {
       <FaultNote v-if="log.fault">{{ sayScan(log.fault) }}</FaultNote>
       <template v-else>
         <p class="text-note">
-          {{ log.used }} of {{ log.all }} samples at a warm idle (from {{ WARM_IDLE.coolant }} °C, up to
-          {{ WARM_IDLE.rpm }} rpm).
+          {{ SCAN_PANE.ofSamplesAtAWarm(log.used, log.all, WARM_IDLE.coolant, WARM_IDLE.rpm) }}
         </p>
         <ul>
           <li v-for="d in log.deviations" :key="d.sprocket" class="flex justify-between gap-2">
             <span>{{ partName(sheet, d.sprocket) }}</span><span class="figure"
               >{{ lagWords(d.lag) }}
-              <span class="font-normal text-faint">scatter {{ fixDigits(d.scatter, 1) }}°</span></span
+              <span class="font-normal text-faint">{{ SCAN_PANE.scatter(fixDigits(d.scatter, 1)) }}</span></span
             >
           </li>
         </ul>
         <p v-if="log.deviations.some((d) => d.scatter > 1.2)" class="text-note">
-          A cam that scatters so much at a steady idle is loose on its phaser: read its play.
+          {{ SCAN_PANE.aCamThatScattersSo }}
         </p>
         <button type="button" class="act-main mt-2 w-full" data-testid="keep-scan" @click="keep">
-          Take as readings
+          {{ SCAN_PANE.takeAsReadings }}
         </button>
       </template>
     </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SUSPECT_WORDS, namesOf, sayEvidence, upperFirst } from '../../../words/en'
+import { SUSPECT_WORDS, namesOf, sayEvidence, upperFirst, SUSPECT_LIST } from '../../../words/en'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
@@ -16,10 +16,10 @@ const width = computed(() => scaleLinear([0, Math.max(0.3, first.value.odds)], [
 </script>
 
 <template>
-  <aside class="min-h-0 overflow-y-auto border-l border-rule bg-sheet p-4" aria-label="Suspects">
-    <h2 class="text-xl font-bold">Suspects</h2>
+  <aside class="min-h-0 overflow-y-auto border-l border-rule bg-sheet p-4" :aria-label="SUSPECT_LIST.suspects">
+    <h2 class="text-xl font-bold">{{ SUSPECT_LIST.suspects }}</h2>
     <p class="border-l-4 border-brass bg-paper mt-2 p-2">
-      <span class="label">Look first</span>{{ upperFirst(SUSPECT_WORDS[first.id].look) }}.
+      <span class="label">{{ SUSPECT_LIST.lookFirst }}</span>{{ upperFirst(SUSPECT_WORDS[first.id].look) }}.
     </p>
     <ol class="mt-2">
       <li v-for="suspect in suspects" :key="suspect.id" class="border-t border-rule" data-testid="suspect">
@@ -39,18 +39,17 @@ const width = computed(() => scaleLinear([0, Math.max(0.3, first.value.odds)], [
           <DisclosurePanel class="pb-2 text-note">
             <ul>
               <li v-for="why in suspect.because" :key="says(why)">
-                {{ why.factor >= 1 ? 'For' : 'Against' }}: {{ says(why) }}
+                {{ why.factor >= 1 ? SUSPECT_LIST.for : SUSPECT_LIST.against }}: {{ says(why) }}
               </li>
             </ul>
-            <p v-if="suspect.because.length === 0" class="text-faint">Nothing said yet bears on it.</p>
-            <p>Look at {{ SUSPECT_WORDS[suspect.id].look }}.</p>
+            <p v-if="suspect.because.length === 0" class="text-faint">{{ SUSPECT_LIST.nothingSaidYetBearsOn }}</p>
+            <p>{{ SUSPECT_LIST.lookAt(SUSPECT_WORDS[suspect.id].look) }}</p>
           </DisclosurePanel>
         </Disclosure>
       </li>
     </ol>
     <p class="mt-3 text-note text-faint">
-      Shares of the whole, by a table of judgement, not of measurement. What was renewed before is not thereby good: new
-      is not good, so it rules nothing out.
+      {{ SUSPECT_LIST.sharesOfTheWholeBy }}
     </p>
   </aside>
 </template>

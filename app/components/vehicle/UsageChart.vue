@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, USAGE_CHART } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
@@ -50,7 +51,7 @@ const thousands = (value: number) =>
       :width="width"
       :height="HEIGHT"
       role="img"
-      :aria-label="`${track.title} over usage, ${track.points.length} jobs; the same figures stand in the table below`"
+      :aria-label="USAGE_CHART.overUsageJobsTheSame(track.title, track.points.length)"
       data-testid="usage-chart">
       <g class="stroke-rule" font-size="12">
         <template v-for="tick in y.ticks(5)" :key="tick">
@@ -70,7 +71,9 @@ const thousands = (value: number) =>
         <text :x="width - 4" :y="HEIGHT - 4" text-anchor="end" stroke="none" class="fill-faint">
           {{ USAGE_UNITS[unit] }}
         </text>
-        <text x="2" :y="TOP" stroke="none" class="fill-faint">{{ track.kind === 'elongation' ? '%' : 'mm' }}</text>
+        <text x="2" :y="TOP" stroke="none" class="fill-faint">
+          {{ track.kind === 'elongation' ? '%' : USAGE_CHART.mm }}
+        </text>
       </g>
       <template v-if="limit">
         <line
@@ -81,7 +84,7 @@ const thousands = (value: number) =>
           class="stroke-renew"
           stroke-width="2" />
         <text :x="width - RIGHT" :y="y(limit.value) - 6" text-anchor="end" font-size="12" class="fill-renew">
-          Limit {{ limitWords(limit) }}
+          {{ USAGE_CHART.limit(limitWords(limit)) }}
         </text>
       </template>
       <path :d="path" fill="none" class="stroke-faint" stroke-width="1.500" stroke-dasharray="4 4" />
@@ -104,17 +107,21 @@ const thousands = (value: number) =>
     </svg>
     <FigureTable
       class="mt-2"
-      :caption="`${track.title} over usage`"
+      :caption="USAGE_CHART.overUsage(track.title)"
       :heads="[
-        'At',
-        track.kind === 'elongation' ? 'Elongation' : track.kind === 'groove' ? 'Groove depth' : 'Extension',
-        '90 % between',
-        'Job'
+        USAGE_CHART.at,
+        track.kind === 'elongation'
+          ? COMMON.elongation
+          : track.kind === 'groove'
+            ? USAGE_CHART.grooveDepth
+            : USAGE_CHART.extension,
+        USAGE_CHART.ninetyBetween,
+        USAGE_CHART.job
       ]">
       <tr v-for="point in track.points" :key="point.job">
         <td class="figure font-normal">{{ usageWords({ value: point.usage, unit: track.unit }) }}</td>
         <td class="figure">{{ says(point.value) }}</td>
-        <td class="figure font-normal">{{ says(Math.max(0, point.low)) }} and {{ says(point.high) }}</td>
+        <td class="figure font-normal">{{ USAGE_CHART.and(says(Math.max(0, point.low)), says(point.high)) }}</td>
         <td>
           <NuxtLink :to="`/jobs/${point.job}`" class="underline decoration-brass underline-offset-2">{{
             point.at.slice(0, 10)

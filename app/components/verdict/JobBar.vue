@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { JOB_BAR } from '../../../words/en'
 import { useJob } from '../../stores/job'
 import TopBar from '../parts/TopBar.vue'
 
@@ -8,12 +9,12 @@ import TopBar from '../parts/TopBar.vue'
 defineProps<{ says: string }>()
 const job = useJob()
 const places = [
-  ['', 'Bench'],
-  ['/verdict', 'Verdict'],
-  ['/paths', 'Paths'],
-  ['/report', 'Report'],
+  ['', JOB_BAR.bench],
+  ['/verdict', JOB_BAR.verdict],
+  ['/paths', JOB_BAR.paths],
+  ['/report', JOB_BAR.report],
   ['/build', 'Build-up'],
-  ['/proof', 'Proof']
+  ['/proof', JOB_BAR.proof]
 ].map(([path, label]) => ({ to: `/jobs/${job.id}${path}`, label }))
 </script>
 
@@ -24,7 +25,7 @@ const places = [
     </h1>
     <p class="truncate text-note text-faint">{{ job.job!.sheet.name }}</p>
     <template #acts>
-      <nav class="flex gap-1" aria-label="Stations of the decision">
+      <nav class="flex gap-1" :aria-label="JOB_BAR.stationsOfTheDecision">
         <NuxtLink
           v-for="{ to, label } in places"
           :key="to"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { namesOf, sayOtherwise } from '../../../words/en'
+import { COMMON, OTHER_SCHOOLS, namesOf, sayOtherwise } from '../../../words/en'
 import { ref, shallowRef, watch } from 'vue'
 import type { SchoolDifference } from '../../../core/views/verdict'
 import { usePlanner } from '../../composables/usePlanner'
@@ -28,23 +28,25 @@ watch(
   },
   { immediate: true }
 )
-const words = (call: SchoolDifference['changes'][number]['here']) => (call ? CALL_WORDS[call].toLowerCase() : 'no call')
+const words = (call: SchoolDifference['changes'][number]['here']) =>
+  call ? CALL_WORDS[call].toLowerCase() : COMMON.noCall
 </script>
 
 <template>
   <Panel
-    title="The same readings under the other schools"
+    :title="OTHER_SCHOOLS.theSameReadingsUnderThe"
     quiet
-    label="Under the other schools"
+    :label="OTHER_SCHOOLS.underTheOtherSchools"
     data-testid="other-schools">
-    <p v-if="failed" class="text-renew" role="alert">They could not be weighed here.</p>
+    <p v-if="failed" class="text-renew" role="alert">{{ OTHER_SCHOOLS.theyCouldNotBeWeighed }}</p>
     <div v-for="{ school, changes } in others" :key="school" class="mt-2">
       <h3 class="font-bold">{{ SCHOOL_WORDS[school].name }}</h3>
-      <p v-if="changes.length === 0" class="text-body">Comes to the same calls.</p>
+      <p v-if="changes.length === 0" class="text-body">{{ OTHER_SCHOOLS.comesToTheSameCalls }}</p>
       <ul class="space-y-1 text-body">
         <li v-for="change in changes" :key="change.part">
-          <b>{{ partName(job.job!.sheet, change.part) }}</b>: {{ words(change.there) }} instead of
-          {{ words(change.here) }}.
+          <b>{{ partName(job.job!.sheet, change.part) }}</b>{{
+            OTHER_SCHOOLS.insteadOf(words(change.there), words(change.here))
+          }}
           <span class="text-faint">{{ sayOtherwise(change, school, namesOf(job.job!.sheet)) }}</span>
         </li>
       </ul>

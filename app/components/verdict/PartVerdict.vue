@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { namesOf, sayReason, sayRelease } from '../../../words/en'
+import { COMMON, PART_VERDICT, namesOf, sayReason, sayRelease } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { ActOf, HeldCall, StandingReading } from '../../../core/record'
 import { type Call, type Reason, SEVERITY } from '../../../core/calls'
@@ -60,43 +60,48 @@ function say() {
       <div class="flex items-start gap-3">
         <h3 class="flex-1 text-lg leading-tight font-bold">{{ partName(sheet, call.part) }}</h3>
         <button v-if="mayOverrule && !saying" type="button" class="act-bare no-print -mt-2 text-body" @click="begin">
-          Decide otherwise
+          {{ PART_VERDICT.decideOtherwise }}
         </button>
       </div>
       <div v-if="call.overruled" class="mt-1 border-l-4 border-brass bg-sheet p-2" data-testid="overruled">
         <p>
-          <b>{{ call.overruled.by }} decided: {{ CALL_WORDS[call.overruled.call].toLowerCase() }}.</b>
+          <b>{{ PART_VERDICT.decided(call.overruled.by, CALL_WORDS[call.overruled.call].toLowerCase()) }}</b>
           {{ call.overruled.reason }}
         </p>
         <p class="text-note text-faint">
           <WhenAt :at="call.overruled.at" />.
           {{
             call.reasons.length
-              ? `The readings say: ${CALL_WORDS[call.call].toLowerCase()}.`
-              : 'The readings say nothing of this part.'
+              ? PART_VERDICT.theReadingsSay(CALL_WORDS[call.call].toLowerCase())
+              : PART_VERDICT.theReadingsSayNothingOf
           }}
-          <button v-if="mayOverrule" type="button" class="act-bare" @click="emit('takeBack')">Take back</button>
+          <button v-if="mayOverrule" type="button" class="act-bare" @click="emit('takeBack')">
+            {{ COMMON.takeBack }}
+          </button>
         </p>
       </div>
       <form v-if="saying" class="mt-2 space-y-2 border-l-4 border-brass bg-sheet p-3" @submit.prevent="say">
-        <ChoiceRow v-model="chosen" label="What happens to it" :options="options" />
+        <ChoiceRow v-model="chosen" :label="PART_VERDICT.whatHappensToIt" :options="options" />
         <Field
           v-model="why"
-          label="Why"
+          :label="PART_VERDICT.why"
           :rows="2"
           maxlength="1000"
-          :fault="missing ? 'Say why: the reason stands beside the call from now on.' : ''" />
+          :fault="missing ? PART_VERDICT.sayWhyTheReasonStands : ''" />
         <div class="flex gap-2">
-          <button type="submit" class="act">Decide</button
-          ><button type="button" class="act-bare" @click="saying = false">Leave it to the readings</button>
+          <button type="submit" class="act">{{ PART_VERDICT.decide }}</button><button
+            type="button"
+            class="act-bare"
+            @click="saying = false">
+            {{ PART_VERDICT.leaveItToTheReadings }}
+          </button>
         </div>
       </form>
       <ul class="mt-1 space-y-2" :class="call.overruled ? 'opacity-75' : ''">
         <li v-for="reason in call.reasons" :key="reason.rule + says(reason)">
           <p>{{ says(reason) }}</p>
           <p v-if="reason.limit" class="text-note text-faint">
-            Limit {{ reason.limit.value }} {{ reason.limit.unit }}, from {{ reason.limit.source }}; the maker's manual
-            decides.
+            {{ PART_VERDICT.limitFromTheMakersManual(reason.limit.value, reason.limit.unit, reason.limit.source) }}
           </p>
           <p v-if="behind(reason).length" class="flex flex-wrap gap-x-3 text-note">
             <span v-for="reading in behind(reason)" :key="reading.id" class="border-l-2 border-brass pl-2">
@@ -108,10 +113,10 @@ function say() {
             </span>
           </p>
           <p v-if="reason.release" class="text-note">
-            <b>Released by:</b> {{ sayRelease(reason.release, namesOf(sheet)) }}
+            <b>{{ COMMON.releasedBy }}</b> {{ sayRelease(reason.release, namesOf(sheet)) }}
           </p>
           <p v-if="settles(reason)" class="text-note">
-            What would settle it:
+            {{ PART_VERDICT.whatWouldSettleIt }}
             <NuxtLink
               :to="`${bench}?read=${reason.settle!.kind}:${reason.settle!.target}`"
               class="underline decoration-brass underline-offset-2"
@@ -125,7 +130,7 @@ function say() {
           ><img
             :src="`/api/photos/${picture.photo}?size=thumb`"
             class="h-20 border border-rule"
-            :alt="picture.note || `Photo of ${partName(sheet, call.part).toLowerCase()}`"
+            :alt="picture.note || PART_VERDICT.photoOf(partName(sheet, call.part).toLowerCase())"
         /></a>
       </p>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SCHOOL_PICKER } from '../../../words/en'
 import type { School } from '../../../core/readings'
 import { SCHOOL_WORDS } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
@@ -9,7 +10,7 @@ const options = Object.entries(SCHOOL_WORDS).map(([value, { name }]) => ({ value
 
 <template>
   <div>
-    <ChoiceRow v-model="school" label="Judged under" :options="options" />
+    <ChoiceRow v-model="school" :label="SCHOOL_PICKER.judgedUnder" :options="options" />
     <p class="mt-2 text-note text-faint">{{ SCHOOL_WORDS[school].creed }}</p>
   </div>
 </template>

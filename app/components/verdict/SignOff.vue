@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, SIGN_OFF } from '../../../words/en'
 import { computed } from 'vue'
 import { sinceSignoff } from '../../../core/record'
 import { useBench } from '../../stores/bench'
@@ -18,7 +19,7 @@ const since = computed(() => (last.value ? sinceSignoff(job.acts, last.value, jo
 const revision = computed(() => job.record.signoffs.length + 1)
 /** What waits on this device must be kept before what it comes to is signed. */
 const waiting = computed(() => outbox.ready && outbox.waiting.some(({ jobId }) => jobId === job.id))
-const call = (value: Call | null) => (value ? CALL_WORDS[value].toLowerCase() : 'no call')
+const call = (value: Call | null) => (value ? CALL_WORDS[value].toLowerCase() : COMMON.noCall)
 
 function sign() {
   const seen = job.acts.at(-1)?.id
@@ -27,42 +28,46 @@ function sign() {
 </script>
 
 <template>
-  <Panel title="Sign-off" quiet data-testid="signoff">
+  <Panel :title="SIGN_OFF.signOff" quiet data-testid="signoff">
     <p v-if="last" data-testid="signed">
-      <b>Revision {{ last.revision }} signed by {{ last.by }}</b
-      >, <WhenAt :at="last.at" />; {{ last.sheetRevision ? `sheet revision ${last.sheetRevision}, ` : '' }}computation
-      {{ last.core }}.<span v-if="last.unchecked" class="block border-l-4 border-brass pl-2" data-testid="unchecked"
-        >From a file, not checked here: it does not come out the same on this machine.</span
-      >
+      <b>{{ SIGN_OFF.revisionSignedBy(last.revision, last.by) }}</b>, <WhenAt :at="last.at" />{{
+        SIGN_OFF.computation(last.sheetRevision, last.core)
+      }}<span v-if="last.unchecked" class="block border-l-4 border-brass pl-2" data-testid="unchecked">{{
+        SIGN_OFF.fromAFileNotChecked
+      }}</span>
     </p>
     <p v-else>
-      Not signed off. Signing freezes the verdict with its readings, its sheet and what it was computed with.
+      {{ SIGN_OFF.notSignedOffSigningFreezes }}
     </p>
     <div v-if="last && since" class="mt-2 border-l-4 border-brass pl-3 text-body" data-testid="since">
-      <p class="font-bold">Changed since:</p>
+      <p class="font-bold">{{ SIGN_OFF.changedSince }}</p>
       <ul>
         <li v-if="since.school">
-          Judged {{ SCHOOL_WORDS[since.school.is].name.toLowerCase() }} instead of
-          {{ SCHOOL_WORDS[since.school.was].name.toLowerCase() }}.
+          {{
+            SIGN_OFF.judgedInsteadOf(
+              SCHOOL_WORDS[since.school.is].name.toLowerCase(),
+              SCHOOL_WORDS[since.school.was].name.toLowerCase()
+            )
+          }}
         </li>
         <li v-for="reading in since.added" :key="reading.id">
-          Added: {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }} ({{ reading.by }})
+          {{ SIGN_OFF.added(kindWords(job.job!.sheet, reading), readingWords(reading), reading.by) }}
         </li>
         <li v-for="reading in since.gone" :key="reading.id">
-          No longer stands: {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}
+          {{ SIGN_OFF.noLongerStands(kindWords(job.job!.sheet, reading), readingWords(reading)) }}
         </li>
         <li v-for="one in since.elongations" :key="one.chain">
-          {{ partName(job.job!.sheet, one.chain) }}: {{ percent(one.was) }} became {{ percent(one.is) }}
+          {{ SIGN_OFF.became(partName(job.job!.sheet, one.chain), percent(one.was), percent(one.is)) }}
         </li>
         <li v-for="one in since.calls" :key="one.part">
-          {{ partName(job.job!.sheet, one.part) }}: {{ call(one.was) }} became {{ call(one.is) }}
+          {{ SIGN_OFF.became2(partName(job.job!.sheet, one.part), call(one.was), call(one.is)) }}
         </li>
         <li v-for="one in since.overrules" :key="`o-${one.part}`">
-          {{ partName(job.job!.sheet, one.part) }}: decided otherwise{{ one.is ? `, ${one.is}` : ' no longer' }}
+          {{ SIGN_OFF.decidedOtherwise(partName(job.job!.sheet, one.part), one.is) }}
         </li>
       </ul>
     </div>
-    <p v-else-if="last" class="mt-1 text-body text-faint">Nothing that it rests on has changed since.</p>
+    <p v-else-if="last" class="mt-1 text-body text-faint">{{ SIGN_OFF.nothingThatItRestsOn }}</p>
     <button
       v-if="bench.by && (!last || since)"
       type="button"
@@ -70,10 +75,10 @@ function sign() {
       :disabled="waiting"
       data-testid="sign"
       @click="sign">
-      {{ last ? `Sign revision ${revision}` : 'Sign the verdict' }}
+      {{ last ? SIGN_OFF.signRevision(revision) : SIGN_OFF.signTheVerdict }}
     </button>
     <p v-if="waiting" class="mt-1 text-note">
-      Entries wait on this device; the verdict can be signed once they are kept.
+      {{ SIGN_OFF.entriesWaitOnThisDevice }}
     </p>
   </Panel>
 </template>

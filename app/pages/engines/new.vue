@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { gapWords, namesOf } from '../../../words/en'
+import { COMMON, NEW_ENGINE, gapWords, namesOf, sayFault } from '../../../words/en'
 import { useLocalStorage } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { chainModel, sheetGaps } from '../../../core/drive'
-import { sheetFromAnswers, FIRST_ANSWERS, type TypedAnswers } from '../../components/engine/answers'
+import { sheetFromAnswers, FIRST_ANSWERS, type TypedAnswers, isMissing } from '../../components/engine/answers'
 import Field from '../../components/parts/Field.vue'
 import ChoiceRow from '../../components/parts/ChoiceRow.vue'
 import TopBar from '../../components/parts/TopBar.vue'
@@ -28,13 +28,13 @@ const busy = ref(false)
 const result = computed(() => sheetFromAnswers(typed.value))
 /** A missing answer is named once someone wants to keep the sheet; a wrong one at once. */
 const fault = (field: string) => {
-  const message = result.value.faults.get(field)
-  return message && (wanted.value || !/missing|name the|say where/.test(message)) ? message : undefined
+  const found = result.value.faults.get(field)
+  return found && (wanted.value || !isMissing(found)) ? sayFault(found) : undefined
 }
 const cams = computed({
   get: () => String(typed.value.camNames.length),
   set: (count) => {
-    const names = ['Intake cam', 'Exhaust cam', 'Third cam', 'Fourth cam']
+    const names = [NEW_ENGINE.intakeCam, NEW_ENGINE.exhaustCam, NEW_ENGINE.thirdCam, NEW_ENGINE.fourthCam]
     typed.value.camNames = Array.from({ length: Number(count) }, (_, i) => typed.value.camNames[i] ?? names[i]!)
     typed.value.counts = Array.from({ length: Number(count) + 1 }, (_, i) => typed.value.counts[i] ?? '')
   }
@@ -44,12 +44,7 @@ const meets = computed({
   get: () => (typed.value.interference ? 'yes' : 'no'),
   set: (value) => (typed.value.interference = value === 'yes')
 })
-const runs = computed(() =>
-  typed.value.counts.map(
-    (_, i) =>
-      `${i === 0 ? 'Crank' : typed.value.camNames[i - 1] || `cam ${i}`} to ${(typed.value.camNames[i] ?? 'crank').toLowerCase() || `cam ${i + 1}`}`
-  )
-)
+const runs = computed(() => typed.value.counts.map((_, i) => NEW_ENGINE.run(i, typed.value.camNames)))
 const counted = computed(() => typed.value.counts.reduce((sum, links) => sum + (Number(links) || 0), 0))
 
 /** What the sheet says already: how the drive stands at its limit. */
@@ -70,17 +65,17 @@ const shows = computed(() => {
 const gaps = computed(() =>
   result.value.sheet ? sheetGaps(result.value.sheet).map((gap) => gapWords(gap, namesOf(result.value.sheet!))) : []
 )
-useHead({ title: 'Bring your own engine · Umbrette' })
+useHead({ title: NEW_ENGINE.bringYourOwnEngineUmbrette })
 
 async function keep() {
   wanted.value = true
-  problem.value = bench.by ? '' : 'Choose who is at the bench first: the name stands on the sheet.'
+  problem.value = bench.by ? '' : NEW_ENGINE.chooseWhoIsAtThe
   if (problem.value || !result.value.sheet) return
   busy.value = true
   try {
     const { id } = await $fetch<{ id: string }>('/api/sheets', {
       method: 'POST',
-      body: { sheet: result.value.sheet, basedOn: 0, by: bench.by, note: 'From counts' }
+      body: { sheet: result.value.sheet, basedOn: 0, by: bench.by, note: NEW_ENGINE.fromCounts }
     })
     typed.value = structuredClone(FIRST_ANSWERS)
     await navigateTo(`/engines/${id}`)
@@ -96,61 +91,78 @@ async function keep() {
   <div>
     <TopBar places />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
-      <h1 class="text-2xl font-bold">Bring your own engine</h1>
+      <h1 class="text-2xl font-bold">{{ NEW_ENGINE.bringYourOwnEngine }}</h1>
       <p class="mb-4 max-w-3xl">
-        What can be counted at the stand and looked up in the maker's manual is enough to measure with. Coordinates,
-        operations and prices can be added later.
+        {{ NEW_ENGINE.whatCanBeCountedAt }}
       </p>
       <ClientOnly>
         <form class="grid grid-cols-[minmax(0,1fr)_340px] gap-6 max-lg:grid-cols-1" novalidate @submit.prevent="keep">
           <div class="space-y-4">
             <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
-              <legend class="label float-left col-span-full mb-1 font-bold text-ink">The engine</legend>
-              <Field v-model="typed.name" class="col-span-2" label="Name" :fault="fault('name')" maxlength="120" />
-              <Field v-model="typed.cylinders" v-bind="NUMBER" label="Cylinders" :fault="fault('cylinders')" />
-              <Field v-model="typed.fuel" label="Fuel" :fault="fault('fuel')" maxlength="120" />
+              <legend class="label float-left col-span-full mb-1 font-bold text-ink">{{ NEW_ENGINE.theEngine }}</legend>
+              <Field
+                v-model="typed.name"
+                class="col-span-2"
+                :label="COMMON.name"
+                :fault="fault('name')"
+                maxlength="120" />
+              <Field
+                v-model="typed.cylinders"
+                v-bind="NUMBER"
+                :label="NEW_ENGINE.cylinders"
+                :fault="fault('cylinders')" />
+              <Field v-model="typed.fuel" :label="NEW_ENGINE.fuel" :fault="fault('fuel')" maxlength="120" />
               <ChoiceRow
                 v-model="turning"
                 class="col-span-2"
-                label="Crank turns, seen from the chain"
+                :label="NEW_ENGINE.crankTurnsSeenFromThe"
                 :options="[
-                  { value: 'clockwise', label: 'clockwise' },
-                  { value: 'anticlockwise', label: 'anticlockwise' }
+                  { value: 'clockwise', label: NEW_ENGINE.clockwise },
+                  { value: 'anticlockwise', label: NEW_ENGINE.anticlockwise }
                 ]" />
               <ChoiceRow
                 v-model="meets"
                 class="col-span-2"
-                label="Can valves meet pistons?"
+                :label="NEW_ENGINE.canValvesMeetPistons"
                 :options="[
-                  { value: 'yes', label: 'yes, or not known' },
-                  { value: 'no', label: 'no' }
+                  { value: 'yes', label: NEW_ENGINE.yesOrNotKnown },
+                  { value: 'no', label: NEW_ENGINE.no }
                 ]" />
             </fieldset>
             <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
-              <legend class="label float-left col-span-full mb-1 font-bold text-ink">The chain</legend>
-              <Field v-model="typed.pitch" v-bind="NUMBER" label="Pitch" unit="mm" :fault="fault('pitch')" />
-              <Field v-model="typed.links" v-bind="NUMBER" label="Links" :fault="fault('links')" />
+              <legend class="label float-left col-span-full mb-1 font-bold text-ink">{{ NEW_ENGINE.theChain }}</legend>
+              <Field
+                v-model="typed.pitch"
+                v-bind="NUMBER"
+                :label="NEW_ENGINE.pitch"
+                unit="mm"
+                :fault="fault('pitch')" />
+              <Field v-model="typed.links" v-bind="NUMBER" :label="NEW_ENGINE.links" :fault="fault('links')" />
               <Field
                 v-model="typed.crankTeeth"
                 v-bind="NUMBER"
-                label="Teeth, crank sprocket"
+                :label="NEW_ENGINE.teethCrankSprocket"
                 :fault="fault('crankTeeth')" />
-              <Field v-model="typed.camTeeth" v-bind="NUMBER" label="Teeth, each cam" :fault="fault('camTeeth')" />
+              <Field
+                v-model="typed.camTeeth"
+                v-bind="NUMBER"
+                :label="NEW_ENGINE.teethEachCam"
+                :fault="fault('camTeeth')" />
               <ChoiceRow
                 v-model="cams"
                 class="col-span-2"
-                label="Cams on this chain"
+                :label="NEW_ENGINE.camsOnThisChain"
                 :options="['1', '2', '3', '4'].map((value) => ({ value, label: value }))" />
               <Field
                 v-for="(_, i) in typed.camNames"
                 :key="`cam-${i}`"
                 v-model="typed.camNames[i]!"
-                :label="`Cam ${i + 1}, from the slack side`"
+                :label="NEW_ENGINE.camFromTheSlackSide(i + 1)"
                 :fault="fault('camNames')"
                 maxlength="120" />
               <div class="col-span-full grid grid-cols-4 gap-3 border-t border-rule pt-3 max-md:grid-cols-2">
                 <p class="label col-span-full">
-                  Whole links from mark to mark, in the direction of travel, slack side first
+                  {{ NEW_ENGINE.wholeLinksFromMarkTo }}
                 </p>
                 <Field
                   v-for="(_, i) in typed.counts"
@@ -159,82 +171,84 @@ async function keep() {
                   v-bind="NUMBER"
                   :label="runs[i]!" />
                 <p class="col-span-full text-note" :class="fault('counts') ? 'font-bold text-renew' : 'text-faint'">
-                  {{ fault('counts') ?? `Together ${counted} of ${typed.links || '?'} links` }}
+                  {{ fault('counts') ?? NEW_ENGINE.togetherOfLinks(counted, typed.links || '?') }}
                 </p>
               </div>
             </fieldset>
             <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
-              <legend class="label float-left col-span-full mb-1 font-bold text-ink">Tensioner and limits</legend>
+              <legend class="label float-left col-span-full mb-1 font-bold text-ink">
+                {{ NEW_ENGINE.tensionerAndLimits }}
+              </legend>
               <Field
                 v-model="typed.newExtension"
                 v-bind="NUMBER"
-                label="Extension, new drive"
+                :label="NEW_ENGINE.extensionNewDrive"
                 unit="mm"
                 :fault="fault('newExtension')" />
               <Field
                 v-model="typed.limitExtension"
                 v-bind="NUMBER"
-                label="Extension at the limit"
+                :label="NEW_ENGINE.extensionAtTheLimit"
                 unit="mm"
                 :fault="fault('limitExtension')" />
-              <Field v-model="typed.stroke" v-bind="NUMBER" label="Stroke" unit="mm" :fault="fault('stroke')" />
+              <Field v-model="typed.stroke" v-bind="NUMBER" :label="COMMON.stroke" unit="mm" :fault="fault('stroke')" />
               <Field
                 v-model="typed.elongationLimit"
                 v-bind="NUMBER"
-                label="Elongation limit"
+                :label="NEW_ENGINE.elongationLimit"
                 unit="%"
                 :fault="fault('elongationLimit')" />
               <Field
                 v-model="typed.notchFirst"
                 v-bind="NUMBER"
-                label="First notch at, if any"
+                :label="NEW_ENGINE.firstNotchAtIfAny"
                 unit="mm"
                 :fault="fault('notchFirst')" />
               <Field
                 v-model="typed.notchPitch"
                 v-bind="NUMBER"
-                label="Notch to notch"
+                :label="NEW_ENGINE.notchToNotch"
                 unit="mm"
                 :fault="fault('notchPitch')" />
               <Field
                 v-model="typed.lagLimit"
                 v-bind="NUMBER"
-                label="Lag limit, if known"
-                unit="° crank"
+                :label="NEW_ENGINE.lagLimitIfKnown"
+                :unit="NEW_ENGINE.crank2"
                 :fault="fault('lagLimit')" />
               <Field
                 v-model="typed.grooveLimit"
                 v-bind="NUMBER"
-                label="Groove limit, if known"
+                :label="NEW_ENGINE.grooveLimitIfKnown"
                 unit="mm"
                 :fault="fault('grooveLimit')" />
               <Field
                 v-model="typed.source"
                 class="col-span-full"
-                label="Where the limits come from (manual, edition, page)"
+                :label="NEW_ENGINE.whereTheLimitsComeFrom"
                 :fault="fault('source')"
                 maxlength="120" />
             </fieldset>
           </div>
-          <aside class="space-y-3" aria-label="What it says so far">
-            <Panel v-if="shows.length" tone="plate" title="With this sheet" data-testid="shows">
+          <aside class="space-y-3" :aria-label="NEW_ENGINE.whatItSaysSoFar">
+            <Panel v-if="shows.length" tone="plate" :title="NEW_ENGINE.withThisSheet" data-testid="shows">
               <FigureTable
                 class="mt-2"
-                caption="What the drive shows at an elongation"
-                :heads="['Elongation', 'Extension', 'Lag']"
+                :caption="NEW_ENGINE.whatTheDriveShowsAt"
+                :heads="[COMMON.elongation, NEW_ENGINE.extension, NEW_ENGINE.lag]"
                 on-plate>
                 <tr v-for="row in shows" :key="row.percent">
                   <td class="figure">{{ fixDigits(row.percent, 2) }} %</td>
-                  <td class="figure">{{ fixDigits(row.extension ?? 0, 1) }} mm</td>
+                  <td class="figure">{{ NEW_ENGINE.mm(fixDigits(row.extension ?? 0, 1)) }}</td>
                   <td class="figure">{{ row.lags.map(({ lag }) => `${fixDigits(lag, 1)}°`).join(', ') }}</td>
                 </tr>
               </FigureTable>
-              <p class="mt-2 text-note">Check one of them against what the manual says.</p>
+              <p class="mt-2 text-note">{{ NEW_ENGINE.checkOneOfThemAgainst }}</p>
             </Panel>
             <Panel v-else tone="plate">
-              <p>What the drive shows at its limit stands here as soon as the figures allow it.</p>
+              <p>{{ NEW_ENGINE.whatTheDriveShowsAt2 }}</p>
             </Panel>
-            <Panel v-if="gaps.length" title="Left open for later" class="text-body">
+            <Panel v-if="gaps.length" :title="NEW_ENGINE.leftOpenForLater" class="text-body">
               <ul>
                 <li v-for="gap in gaps" :key="gap.missing" class="mt-1">
                   <b>{{ gap.missing }}.</b> {{ gap.meanwhile }}
@@ -242,12 +256,10 @@ async function keep() {
               </ul>
             </Panel>
             <FaultNote v-if="problem">{{ problem }}</FaultNote>
-            <FaultNote v-else-if="wanted && result.faults.size"
-              >Not yet: what is missing or wrong is named at its field.</FaultNote
-            >
-            <button type="submit" class="act-main w-full" :disabled="busy">Keep this engine</button>
+            <FaultNote v-else-if="wanted && result.faults.size">{{ NEW_ENGINE.notYetWhatIsMissing }}</FaultNote>
+            <button type="submit" class="act-main w-full" :disabled="busy">{{ NEW_ENGINE.keepThisEngine }}</button>
             <p class="text-note text-faint">
-              What is typed stays on this device until it is kept. The maker's manual is the authority for every figure.
+              {{ NEW_ENGINE.whatIsTypedStaysOn }}
             </p>
           </aside>
         </form>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { JOB_FRAME } from '../../../words/en'
 import { onMounted, onUnmounted, watch } from 'vue'
 import { readyEstimator } from '../../composables/useEstimator'
 import { useLiveActs } from '../../composables/useLiveActs'
@@ -37,7 +38,7 @@ watch(
   { immediate: true }
 )
 onUnmounted(() => stop?.())
-useHead({ title: () => (job.job ? `${job.job.vehicle} · Umbrette` : 'Umbrette') })
+useHead({ title: () => (job.job ? JOB_FRAME.umbrette(job.job.vehicle) : 'Umbrette') })
 </script>
 
 <template>
@@ -45,6 +46,6 @@ useHead({ title: () => (job.job ? `${job.job.vehicle} · Umbrette` : 'Umbrette')
   <div v-else>
     <TopBar />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
-    <p v-else class="p-8" role="status">Opening the job …</p>
+    <p v-else class="p-8" role="status">{{ JOB_FRAME.openingTheJob }}</p>
   </div>
 </template>

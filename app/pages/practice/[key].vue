@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, PRACTICE_CASE } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
 import type { InspectionKind, PracticeCase } from '../../../core/views/practice'
@@ -30,7 +31,7 @@ const { data, error, refresh } = await useFetch<PracticeCase>(() => `/api/practi
 // The stand is drawn on the device, with what was begun there.
 if (import.meta.client)
   watch(data, (found) => found && practice.open(String(route.params.key), found), { immediate: true })
-useHead({ title: () => `${data.value?.title ?? 'Practice'} · Umbrette` })
+useHead({ title: () => PRACTICE_CASE.umbrette(data.value?.title ?? COMMON.practice) })
 
 /** What the middle and the right show. */
 const shown = ref<'engine' | 'picture'>('engine')
@@ -80,13 +81,15 @@ async function finish() {
   <div class="flex h-dvh flex-col max-md:h-auto">
     <TopBar>
       <h1 class="truncate leading-tight">
-        <b>{{ data?.title ?? 'Practice' }}</b>
+        <b>{{ data?.title ?? COMMON.practice }}</b>
         <span v-if="data" class="text-faint">{{ data.drive.name }}, {{ usageWords(data.usage) }}</span>
       </h1>
       <p class="truncate text-note text-faint" :title="data?.complaint">
-        {{ data?.complaint || 'Brought in for a look at its timing drive.' }}
+        {{ data?.complaint || PRACTICE_CASE.broughtInForALook }}
       </p>
-      <template #acts><NuxtLink to="/practice" class="act flex items-center">All cases</NuxtLink></template>
+      <template #acts
+        ><NuxtLink to="/practice" class="act flex items-center">{{ PRACTICE_CASE.allCases }}</NuxtLink></template
+      >
     </TopBar>
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <ClientOnly>
@@ -98,14 +101,14 @@ async function finish() {
           <div
             class="flex items-center gap-2 border-b border-rule bg-sheet px-2 py-1"
             role="group"
-            aria-label="What is shown">
+            :aria-label="PRACTICE_CASE.whatIsShown">
             <button
               type="button"
               class="act"
               :class="inView ? '' : 'border-2 !border-ink font-bold'"
               :aria-pressed="!inView"
               @click="shown = 'engine'">
-              Engine
+              {{ COMMON.engine }}
             </button>
             <button
               type="button"
@@ -115,11 +118,11 @@ async function finish() {
               :disabled="!hasPicture"
               data-testid="show-picture"
               @click="shown = 'picture'">
-              What you see
+              {{ PRACTICE_CASE.whatYouSee }}
             </button>
             <p class="ml-auto text-body" data-testid="clock">
               <span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span>
-              <span class="text-faint">so far</span>
+              <span class="text-faint">{{ PRACTICE_CASE.soFar }}</span>
             </p>
           </div>
           <div v-if="picture" class="on-plate min-h-0 flex-1 bg-plate p-2">
@@ -137,23 +140,19 @@ async function finish() {
             <CallsPane v-if="calling" :busy="busy || !bench.by" @done="finish" />
             <SightPane v-else-if="practice.inspection" />
             <section v-else class="space-y-3 p-4">
-              <h2 class="text-lg font-bold">A made-up engine</h2>
-              <p>{{ data!.complaint || 'Brought in for a look at its timing drive.' }}</p>
+              <h2 class="text-lg font-bold">{{ PRACTICE_CASE.aMadeUpEngine }}</h2>
+              <p>{{ data!.complaint || PRACTICE_CASE.broughtInForALook }}</p>
               <p class="text-body">
-                Choose what to look at. Every look costs its minutes, and covers cost theirs once. What is seen is read
-                like on an engine and written down by you. Then make the calls.
+                {{ PRACTICE_CASE.chooseWhatToLookAt }}
               </p>
-              <p class="text-body">Turn in the running direction until the marks stand where they should.</p>
-              <Caution lead="On a real engine:"
-                >battery off before the starter can turn, no hand near a chain that is turned, and the maker's manual
-                decides.</Caution
-              >
+              <p class="text-body">{{ PRACTICE_CASE.turnInTheRunningDirection }}</p>
+              <Caution :lead="PRACTICE_CASE.onARealEngine">{{ PRACTICE_CASE.batteryOffBeforeTheStarter }}</Caution>
             </section>
           </div>
           <div class="border-t border-rule p-2">
             <FaultNote v-if="problem" class="mb-2">{{ problem }}</FaultNote>
             <p v-if="calling && !bench.by" class="mb-2 text-body">
-              Choose who is practising, at the top, before the truth is shown.
+              {{ PRACTICE_CASE.chooseWhoIsPractisingAt }}
             </p>
             <button
               v-if="!calling"
@@ -161,9 +160,11 @@ async function finish() {
               class="act-main w-full"
               data-testid="make-calls"
               @click="calling = true">
-              Make the calls
+              {{ PRACTICE_CASE.makeTheCalls }}
             </button>
-            <button v-else type="button" class="act w-full" @click="calling = false">Look at more first</button>
+            <button v-else type="button" class="act w-full" @click="calling = false">
+              {{ PRACTICE_CASE.lookAtMoreFirst }}
+            </button>
           </div>
         </aside>
       </main>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { faultWords, sayCode } from '../../../words/en'
+import { COMMON, PRACTICE, faultWords, sayCode } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
 import { CodeError, LEVELS, SEEDS, caseCode, readCode, type Level } from '../../../core/views/practice'
@@ -25,14 +25,14 @@ const { data, error, refresh } = await useFetch<PracticeLobby>('/api/practice', 
   deep: false,
   query: { by: computed(() => bench.by) }
 })
-useHead({ title: 'Practice · Umbrette' })
+useHead({ title: PRACTICE.practiceUmbrette })
 
 const LEVEL_WORDS: Readonly<Record<Level, string>> = {
-  1: 'One plain fault',
-  2: 'One fault, perhaps a trap',
-  3: 'One or two faults and a trap',
-  4: 'Two faults and traps',
-  5: 'Everything together'
+  1: PRACTICE.onePlainFault,
+  2: PRACTICE.oneFaultPerhapsATrap,
+  3: PRACTICE.oneOrTwoFaultsAnd,
+  4: PRACTICE.twoFaultsAndTraps,
+  5: PRACTICE.everythingTogether
 }
 const level = ref<Level>(1)
 watch(data, (found) => found && (level.value = found.level), { immediate: true })
@@ -92,36 +92,35 @@ async function remove(kept: KeptCase, to: boolean) {
     <TopBar places workshop />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <main v-else-if="data" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
-      <h1 class="text-2xl font-bold">Practice stand</h1>
+      <h1 class="text-2xl font-bold">{{ PRACTICE.practiceStand }}</h1>
       <p class="mb-4 max-w-3xl">
-        Engines that do not exist, each with something wrong that nobody is told: look, read, judge, and see what it
-        was. A mistake here costs nothing.
+        {{ PRACTICE.enginesThatDoNotExist }}
       </p>
       <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
         <div class="space-y-4">
-          <Panel tone="plate" class="flex items-center gap-4" label="Case of the day">
+          <Panel tone="plate" class="flex items-center gap-4" :label="PRACTICE.caseOfTheDay">
             <div class="min-w-0 flex-1">
-              <h2 class="text-lg font-bold">Case of the day</h2>
-              <p>{{ data.daily.engine }}, level {{ data.daily.level }}. The same for everybody.</p>
+              <h2 class="text-lg font-bold">{{ PRACTICE.caseOfTheDay }}</h2>
+              <p>{{ PRACTICE.levelTheSameForEverybody(data.daily.engine, data.daily.level) }}</p>
             </div>
             <NuxtLink
               :to="`/practice/${data.daily.code}`"
               class="flex min-h-14 items-center rounded-[3px] bg-lit px-5 font-bold text-[#151d26]"
               data-testid="daily"
-              >{{ data.daily.done ? 'Once more' : 'Begin' }}</NuxtLink
+              >{{ data.daily.done ? PRACTICE.onceMore : PRACTICE.begin }}</NuxtLink
             >
           </Panel>
-          <Panel v-if="data.training" tone="note" class="flex items-center gap-4" label="For you">
+          <Panel v-if="data.training" tone="note" class="flex items-center gap-4" :label="PRACTICE.forYou">
             <div class="min-w-0 flex-1">
-              <h2 class="font-bold">For you</h2>
-              <p>It holds something you have missed before.</p>
+              <h2 class="font-bold">{{ PRACTICE.forYou }}</h2>
+              <p>{{ PRACTICE.itHoldsSomethingYouHave }}</p>
             </div>
-            <NuxtLink :to="`/practice/${data.training.code}`" class="act flex items-center" data-testid="training"
-              >Begin</NuxtLink
-            >
+            <NuxtLink :to="`/practice/${data.training.code}`" class="act flex items-center" data-testid="training">{{
+              PRACTICE.begin
+            }}</NuxtLink>
           </Panel>
-          <Panel title="A new case" class="space-y-3">
-            <div class="flex flex-wrap gap-2" role="radiogroup" aria-label="Level">
+          <Panel :title="PRACTICE.aNewCase" class="space-y-3">
+            <div class="flex flex-wrap gap-2" role="radiogroup" :aria-label="PRACTICE.level">
               <button
                 v-for="one in LEVELS"
                 :key="one"
@@ -136,28 +135,30 @@ async function remove(kept: KeptCase, to: boolean) {
               </button>
               <p class="self-center">{{ LEVEL_WORDS[level] }}</p>
             </div>
-            <Field label="Engine">
+            <Field :label="COMMON.engine">
               <template #default="{ control }">
                 <select v-model="sheet" v-bind="control">
-                  <option value="">Any</option>
+                  <option value="">{{ PRACTICE.any }}</option>
                   <option v-for="{ id, name } in data.engines" :key="id" :value="id">{{ name }}</option>
                 </select>
               </template>
             </Field>
-            <button type="button" class="act-main w-full" data-testid="draw" @click="draw">Draw an engine</button>
+            <button type="button" class="act-main w-full" data-testid="draw" @click="draw">
+              {{ PRACTICE.drawAnEngine }}
+            </button>
           </Panel>
-          <Panel title="By code or file">
+          <Panel :title="PRACTICE.byCodeOrFile">
             <form class="mt-2 flex gap-2" @submit.prevent="byCode">
               <Field
                 v-model="code"
-                label="Case code"
+                :label="PRACTICE.caseCode"
                 silent
                 class="min-w-0 flex-1"
-                placeholder="A3-7KQ2MD"
+                :placeholder="PRACTICE.a37kq2md"
                 maxlength="24"
                 autocapitalize="characters"
-                data-testid="code" /><button type="submit" class="act">Open</button
-              ><button type="button" class="act" @click="input?.click()">File …</button>
+                data-testid="code" /><button type="submit" class="act">{{ PRACTICE.open }}</button
+              ><button type="button" class="act" @click="input?.click()">{{ PRACTICE.file }}</button>
             </form>
             <input
               ref="input"
@@ -165,7 +166,7 @@ async function remove(kept: KeptCase, to: boolean) {
               accept="application/json,.json"
               class="sr-only"
               tabindex="-1"
-              aria-label="Case file"
+              :aria-label="PRACTICE.caseFile"
               data-testid="case-file"
               @change="take(($event.target as HTMLInputElement).files?.[0])" />
             <FaultNote v-if="problem" class="mt-2">{{ problem }}</FaultNote>
@@ -173,25 +174,25 @@ async function remove(kept: KeptCase, to: boolean) {
         </div>
         <div class="space-y-4">
           <ClientOnly>
-            <Panel v-if="begun.length" title="Begun on this device" label="Begun">
+            <Panel v-if="begun.length" :title="PRACTICE.begunOnThisDevice" :label="PRACTICE.begun">
               <ul>
                 <li v-for="one in begun" :key="one.key" class="border-b border-rule/60">
                   <NuxtLink
                     :to="`/practice/${one.key}`"
                     class="flex min-h-11 items-center justify-between underline decoration-brass underline-offset-2"
-                    ><span>{{ one.key.length > 20 ? 'A case of the workshop' : one.key }}</span
-                    ><span class="text-faint">{{ one.moves }} moves</span></NuxtLink
+                    ><span>{{ one.key.length > 20 ? PRACTICE.aCaseOfTheWorkshop : one.key }}</span
+                    ><span class="text-faint">{{ PRACTICE.moves(one.moves) }}</span></NuxtLink
                   >
                 </li>
               </ul>
             </Panel>
           </ClientOnly>
-          <Panel label="How it went">
+          <Panel :label="PRACTICE.howItWent">
             <h2 class="font-bold">
-              How it went<template v-if="bench.by">, {{ bench.by }}</template>
+              {{ PRACTICE.howItWent }}<template v-if="bench.by">, {{ bench.by }}</template>
             </h2>
             <p v-if="data.history.length === 0" class="text-faint">
-              Nothing finished yet{{ bench.by ? '' : ': choose who is practising, at the top' }}.
+              {{ PRACTICE.nothingFinishedYet(bench.by !== '') }}
             </p>
             <template v-else>
               <ScoreLine :runs="data.history" />
@@ -208,21 +209,21 @@ async function remove(kept: KeptCase, to: boolean) {
               </ul>
             </template>
           </Panel>
-          <Panel v-if="data.weak.length" title="Missed most" data-testid="weak">
+          <Panel v-if="data.weak.length" :title="PRACTICE.missedMost" data-testid="weak">
             <FigureTable>
               <tr v-for="one in data.weak.slice(0, 5)" :key="one.id">
                 <td>
                   {{ faultWords(one.id).name }}
                   <p class="text-note text-faint">{{ faultWords(one.id).lesson }}</p>
                 </td>
-                <td class="figure whitespace-nowrap pl-3 text-right">{{ one.missed }} of {{ one.met }}</td>
+                <td class="figure whitespace-nowrap pl-3 text-right">{{ PRACTICE.of(one.missed, one.met) }}</td>
               </tr>
             </FigureTable>
           </Panel>
-          <Panel v-if="data.cases.length || removed" title="Cases of the workshop">
+          <Panel v-if="data.cases.length || removed" :title="PRACTICE.casesOfTheWorkshop">
             <p v-if="removed" role="status">
-              “{{ removed.title }}” is off the list.
-              <button type="button" class="act-bare" @click="remove(removed!, false)">Put it back</button>
+              {{ PRACTICE.isOffTheList(removed.title) }}
+              <button type="button" class="act-bare" @click="remove(removed!, false)">{{ PRACTICE.putItBack }}</button>
             </p>
             <ul>
               <li
@@ -233,8 +234,12 @@ async function remove(kept: KeptCase, to: boolean) {
                 <NuxtLink :to="`/practice/${kept.id}`" class="flex min-h-11 min-w-0 flex-1 items-center gap-2"
                   ><span class="truncate underline decoration-brass underline-offset-2">{{ kept.title }}</span
                   ><span class="shrink-0 text-note text-faint">{{ kept.engine }}</span></NuxtLink
-                ><a :href="`/api/practice/cases/${kept.id}/file`" class="act-bare flex items-center text-note">File</a
-                ><button type="button" class="act-bare text-note" @click="remove(kept, true)">Remove</button>
+                ><a :href="`/api/practice/cases/${kept.id}/file`" class="act-bare flex items-center text-note">{{
+                  PRACTICE.file2
+                }}</a
+                ><button type="button" class="act-bare text-note" @click="remove(kept, true)">
+                  {{ COMMON.remove }}
+                </button>
               </li>
             </ul>
           </Panel>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SHARE_PAGE } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import type { DrawnReport } from '../../../server/store/reports'
@@ -23,15 +24,16 @@ const name = ref('')
 const failed = ref('')
 const sent = ref(false)
 useHead({
-  title: () => (data.value ? `${data.value.report.vehicle}: timing drive` : 'Report'),
+  title: () => (data.value ? SHARE_PAGE.timingDrive(data.value.report.vehicle) : SHARE_PAGE.report),
   meta: [
-    { name: 'robots', content: 'noindex' },
-    { name: 'referrer', content: 'no-referrer' }
+    { name: SHARE_PAGE.robots, content: 'noindex' },
+    { name: SHARE_PAGE.referrer, content: 'no-referrer' }
   ]
 })
 
 async function send() {
-  failed.value = chosen.value < 0 ? 'Choose one of the ways first.' : name.value.trim() === '' ? 'Type your name.' : ''
+  failed.value =
+    chosen.value < 0 ? SHARE_PAGE.chooseOneOfTheWays : name.value.trim() === '' ? SHARE_PAGE.typeYourName : ''
   if (failed.value) return
   try {
     await $fetch(`${base}/choice`, { method: 'POST', body: { path: chosen.value, name: name.value } })
@@ -39,7 +41,7 @@ async function send() {
   } catch (failure) {
     failed.value = shownProblem(failure).answered
       ? shownProblem(failure).message
-      : 'The workshop cannot be reached just now. Try again, or ring it.'
+      : SHARE_PAGE.theWorkshopCannotBeReached
   }
 }
 </script>
@@ -51,15 +53,21 @@ async function send() {
     </section>
     <template v-else-if="data">
       <p class="no-print mb-4 flex items-center gap-3">
-        <span class="flex-1 text-note text-faint">Good until {{ data.expiresAt.slice(0, 10) }}</span
-        ><a :href="`${base}/report.pdf`" target="_blank" class="act flex items-center">PDF</a>
+        <span class="flex-1 text-note text-faint">{{ SHARE_PAGE.goodUntil(data.expiresAt.slice(0, 10)) }}</span><a
+          :href="`${base}/report.pdf`"
+          target="_blank"
+          class="act flex items-center"
+          >{{ SHARE_PAGE.pdf }}</a
+        >
       </p>
       <ReportView :report="data.report" :map="data.map" :photo="(id) => `${base}/photos/${id}`" />
       <section v-if="data.report.paths.length" class="no-print mt-8 border-t-2 border-ink pt-4" data-testid="choose">
-        <h2 class="text-xl font-bold">Your choice</h2>
+        <h2 class="text-xl font-bold">{{ SHARE_PAGE.yourChoice }}</h2>
         <p v-if="sent" role="status" class="mt-2 text-lg">
-          <b>{{ name.trim() }}</b> chose {{ data.report.paths[chosen]!.title }} at
-          {{ data.report.paths[chosen]!.priceWords }}. The workshop has it.
+          <b>{{ name.trim() }}</b>
+          {{
+            SHARE_PAGE.choseAtTheWorkshopHas(data.report.paths[chosen]!.title, data.report.paths[chosen]!.priceWords)
+          }}
         </p>
         <form v-else :inert="!awake" class="mt-2 space-y-2" @submit.prevent="send">
           <label
@@ -72,9 +80,9 @@ async function send() {
               >: {{ path.names }}</span
             ><span class="figure">{{ path.priceWords }}</span></label
           >
-          <Field v-model="name" label="Your name" class="max-w-sm" maxlength="80" autocomplete="name" />
+          <Field v-model="name" :label="SHARE_PAGE.yourName" class="max-w-sm" maxlength="80" autocomplete="name" />
           <FaultNote v-if="failed">{{ failed }}</FaultNote>
-          <button type="submit" class="act-main">Tell the workshop</button>
+          <button type="submit" class="act-main">{{ SHARE_PAGE.tellTheWorkshop }}</button>
         </form>
       </section>
     </template>

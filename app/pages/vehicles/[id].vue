@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, VEHICLE_PAGE } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import type { ListedJob } from '../../../server/store/summaries'
@@ -29,7 +30,7 @@ const form = ref({ name: '', note: '' })
 const problem = ref('')
 const making = ref(false)
 const newest = computed(() => data.value?.jobs[0] ?? null)
-useHead({ title: () => `${data.value?.name ?? 'Vehicle'} · Umbrette` })
+useHead({ title: () => VEHICLE_PAGE.umbrette(data.value?.name ?? VEHICLE_PAGE.vehicle) })
 
 function rename() {
   form.value = { name: data.value!.name, note: data.value!.note }
@@ -56,29 +57,35 @@ async function save() {
       <div class="mb-4 flex flex-wrap items-center gap-3">
         <div class="min-w-0">
           <h1 class="text-2xl font-bold">{{ data.name }}</h1>
-          <p v-if="newest" class="text-faint">{{ newest.sheet.name }}, {{ usageWords(newest.usage) }} when last seen</p>
+          <p v-if="newest" class="text-faint">
+            {{ VEHICLE_PAGE.whenLastSeen(newest.sheet.name, usageWords(newest.usage)) }}
+          </p>
           <p v-if="data.note" class="max-w-2xl">{{ data.note }}</p>
         </div>
-        <button type="button" class="act ml-auto" @click="rename">Name and note</button>
-        <button type="button" class="act-main" @click="making = true">New job</button>
+        <button type="button" class="act ml-auto" @click="rename">{{ VEHICLE_PAGE.nameAndNote }}</button>
+        <button type="button" class="act-main" @click="making = true">{{ COMMON.newJob }}</button>
       </div>
       <form
         v-if="renaming"
         class="mb-4 grid max-w-2xl gap-3 border-l-4 border-brass bg-sheet p-4"
         @submit.prevent="save">
-        <Field v-model="form.name" label="Name" maxlength="120" />
-        <Field v-model="form.note" label="Note, for whoever has it next" :rows="2" maxlength="2000" />
+        <Field v-model="form.name" :label="COMMON.name" maxlength="120" />
+        <Field v-model="form.note" :label="VEHICLE_PAGE.noteForWhoeverHasIt" :rows="2" maxlength="2000" />
         <FaultNote v-if="problem">{{ problem }}</FaultNote>
         <div class="flex gap-2">
-          <button type="submit" class="act">Save</button
-          ><button type="button" class="act-bare" @click="renaming = false">Leave as it is</button>
+          <button type="submit" class="act">{{ COMMON.save }}</button><button
+            type="button"
+            class="act-bare"
+            @click="renaming = false">
+            {{ VEHICLE_PAGE.leaveAsItIs }}
+          </button>
         </div>
       </form>
       <Panel
         v-if="track"
         class="grid grid-cols-[220px_minmax(0,1fr)] gap-6 max-md:grid-cols-1"
-        label="Measurements over usage">
-        <div role="group" aria-label="What is drawn">
+        :label="VEHICLE_PAGE.measurementsOverUsage">
+        <div role="group" :aria-label="VEHICLE_PAGE.whatIsDrawn">
           <button
             v-for="(one, i) in all"
             :key="one.key"
@@ -92,8 +99,8 @@ async function save() {
         </div>
         <UsageChart :track="track" />
       </Panel>
-      <p v-else class="bg-sheet p-6">Nothing has been measured on this vehicle yet.</p>
-      <h2 class="mt-6 mb-1 label">Jobs</h2>
+      <p v-else class="bg-sheet p-6">{{ VEHICLE_PAGE.nothingHasBeenMeasuredOn }}</p>
+      <h2 class="mt-6 mb-1 label">{{ VEHICLE_PAGE.jobs }}</h2>
       <ul>
         <li v-for="job in data.jobs" :key="job.id">
           <NuxtLink

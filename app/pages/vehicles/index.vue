@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VEHICLES } from '../../../words/en'
 import { useDebounceFn } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import type { ListedVehicle } from '../../../server/store/vehicles'
@@ -20,7 +21,7 @@ const { data, error, refresh } = await useFetch<{ rows: ListedVehicle[]; total: 
 const look = useDebounceFn(() => (search.value = typed.value.trim()), 200)
 watch(typed, () => void look())
 watch(search, () => (page.value = 0))
-useHead({ title: 'Vehicles · Umbrette' })
+useHead({ title: VEHICLES.vehiclesUmbrette })
 </script>
 
 <template>
@@ -28,14 +29,14 @@ useHead({ title: 'Vehicles · Umbrette' })
     <TopBar places workshop />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <div class="mb-4 flex flex-wrap items-end gap-3">
-        <h1 class="text-2xl font-bold">Vehicles and boats</h1>
+        <h1 class="text-2xl font-bold">{{ VEHICLES.vehiclesAndBoats }}</h1>
         <Field
           v-model="typed"
-          label="Search vehicles"
+          :label="VEHICLES.searchVehicles"
           silent
           class="ml-auto w-72"
           type="search"
-          placeholder="Search by name"
+          :placeholder="VEHICLES.searchByName"
           maxlength="200"
           data-testid="search" />
       </div>
@@ -47,19 +48,19 @@ useHead({ title: 'Vehicles · Umbrette' })
             class="grid min-h-14 grid-cols-[minmax(0,1.2fr)_minmax(0,1.4fr)_160px_170px] items-center gap-6 border-t border-rule bg-sheet px-5 py-3 hover:border-brass max-md:grid-cols-1 max-md:gap-1"
             data-testid="vehicle">
             <h2 class="truncate text-lg font-bold">{{ vehicle.name }}</h2>
-            <p class="truncate">{{ vehicle.last?.engine ?? 'No job yet' }}</p>
+            <p class="truncate">{{ vehicle.last?.engine ?? VEHICLES.noJobYet }}</p>
             <p class="figure font-normal">{{ vehicle.last ? usageWords(vehicle.last.usage) : '' }}</p>
             <p class="text-note text-faint">
-              {{ vehicle.jobs }} {{ vehicle.jobs === 1 ? 'job' : 'jobs'
-              }}<template v-if="vehicle.last">, last <WhenAt :at="vehicle.last.openedAt" /></template>
+              {{ vehicle.jobs }} {{ vehicle.jobs === 1 ? VEHICLES.job : VEHICLES.jobs
+              }}<template v-if="vehicle.last">{{ VEHICLES.last }} <WhenAt :at="vehicle.last.openedAt" /></template>
             </p>
           </NuxtLink>
         </li>
       </ul>
       <p v-else class="border-t border-rule bg-sheet p-8">
-        {{ search ? 'No vehicle has a name like that.' : 'No vehicle yet: the first job makes one.' }}
+        {{ search ? VEHICLES.noVehicleHasAName : VEHICLES.noVehicleYetTheFirst }}
       </p>
-      <PagerRow v-if="data" v-model="page" :pages="data.pages" before="Before" after="Further" />
+      <PagerRow v-if="data" v-model="page" :pages="data.pages" :before="VEHICLES.before" :after="VEHICLES.further" />
     </main>
   </div>
 </template>

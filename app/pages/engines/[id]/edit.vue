@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { EDIT_PAGE } from '../../../../words/en'
 import { $fetch } from 'ofetch'
 import { onMounted, ref } from 'vue'
 import type { FoundSheet } from '../../../../server/store/sheets'
@@ -20,7 +21,7 @@ async function load() {
   }
 }
 onMounted(load)
-useHead({ title: 'Drive sheet · Umbrette' })
+useHead({ title: EDIT_PAGE.driveSheetUmbrette })
 </script>
 
 <template>
@@ -28,6 +29,6 @@ useHead({ title: 'Drive sheet · Umbrette' })
     <TopBar places />
     <ProblemNote v-if="failed" :error="failed" @retry="load" />
     <EditSheet v-else-if="found" :found="found" />
-    <p v-else class="p-8" role="status">Opening the sheet …</p>
+    <p v-else class="p-8" role="status">{{ EDIT_PAGE.openingTheSheet }}</p>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { gapWords, namesOf } from '../../../../words/en'
+import { COMMON, ENGINE_PAGE, gapWords, namesOf } from '../../../../words/en'
 import { computed } from 'vue'
 import { closeChain, sheetGaps } from '../../../../core/drive'
 import type { FoundSheet } from '../../../../server/store/sheets'
@@ -30,10 +30,10 @@ const closes = computed(
   () =>
     sheet.value?.chains.flatMap((chain) => {
       const at = closeChain(sheet.value!, chain)
-      return at ? [`${chain.name} ${fixDigits(at.links, 2)} links of ${chain.links}`] : []
+      return at ? [ENGINE_PAGE.linksOf(chain.name, fixDigits(at.links, 2), chain.links)] : []
     }) ?? []
 )
-useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
+useHead({ title: () => ENGINE_PAGE.umbrette(sheet.value?.name ?? COMMON.engine) })
 </script>
 
 <template>
@@ -45,41 +45,41 @@ useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
         <div class="min-w-0">
           <h1 class="text-2xl font-bold">{{ sheet.name }}</h1>
           <p class="text-faint">
-            {{ sheet.engine.cylinders }} cylinders, {{ sheet.engine.layout }}, {{ sheet.engine.fuel }};
-            {{ sheet.engine.interference ? 'interference: valves can meet pistons' : 'valves clear of the pistons' }}.
-            Crank turns {{ sheet.rotation }}.
+            {{ ENGINE_PAGE.cylindersCrankTurns(sheet.engine, sheet.rotation) }}
           </p>
         </div>
         <a
           :href="`/api/sheets/${sheet.id}/export?revision=${data.revision}`"
           download
           class="act ml-auto flex items-center"
-          >Export</a
+          >{{ ENGINE_PAGE.export }}</a
         >
-        <NuxtLink :to="`/engines/${sheet.id}/edit`" class="act-main flex items-center">Edit or copy</NuxtLink>
+        <NuxtLink :to="`/engines/${sheet.id}/edit`" class="act-main flex items-center">{{
+          ENGINE_PAGE.editOrCopy
+        }}</NuxtLink>
       </div>
       <p v-if="data.revision !== data.newest" class="mb-3 border-l-4 border-brass bg-sheet p-3">
-        This is revision {{ data.revision }}.
-        <NuxtLink :to="`/engines/${sheet.id}`" class="underline decoration-brass underline-offset-2"
-          >See the newest, {{ data.newest }}</NuxtLink
-        >.
+        {{ ENGINE_PAGE.thisIsRevision(data.revision) }}
+        <NuxtLink :to="`/engines/${sheet.id}`" class="underline decoration-brass underline-offset-2">{{
+          ENGINE_PAGE.seeTheNewest(data.newest)
+        }}</NuxtLink>.
       </p>
       <p v-if="data.removed" class="mb-3 border-l-4 border-brass bg-sheet p-3">
-        This engine was taken off the list; jobs keep it.
+        {{ ENGINE_PAGE.thisEngineWasTakenOff }}
       </p>
       <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
         <div>
           <div class="h-[540px]">
             <ClientOnly><SheetMap :sheet="sheet" /></ClientOnly>
           </div>
-          <p v-if="closes.length" class="mt-1 text-note text-faint">As new: {{ closes.join('; ') }}.</p>
+          <p v-if="closes.length" class="mt-1 text-note text-faint">{{ ENGINE_PAGE.asNew(closes.join('; ')) }}</p>
         </div>
         <SheetFigures :sheet="sheet" />
       </div>
       <SheetWork :sheet="sheet" />
       <div class="mt-6 grid grid-cols-2 gap-6 max-md:grid-cols-1">
         <section v-if="gaps.length">
-          <h2 class="label mb-1">What it leaves open</h2>
+          <h2 class="label mb-1">{{ ENGINE_PAGE.whatItLeavesOpen }}</h2>
           <ul class="space-y-1 bg-sheet p-4">
             <li v-for="gap in gaps" :key="gap.missing">
               <b>{{ gap.missing }}.</b> {{ gap.meanwhile }}
@@ -87,7 +87,7 @@ useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
           </ul>
         </section>
         <section>
-          <h2 class="label mb-1">Revisions</h2>
+          <h2 class="label mb-1">{{ ENGINE_PAGE.revisions }}</h2>
           <ul class="bg-sheet p-4">
             <li v-for="one in data.revisions" :key="one.revision" class="flex min-h-11 items-center gap-3">
               <NuxtLink
@@ -102,10 +102,7 @@ useHead({ title: () => `${sheet.value?.name ?? 'Engine'} · Umbrette` })
           </ul>
         </section>
       </div>
-      <Caution class="mt-4"
-        >The maker's manual for this engine is the authority for every figure; local rules and qualified practice come
-        first. {{ sheet.note }}</Caution
-      >
+      <Caution class="mt-4">{{ ENGINE_PAGE.theMakersManualForThis(sheet.note) }}</Caution>
     </main>
   </div>
 </template>

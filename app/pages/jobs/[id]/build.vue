@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { TASK_GROUPS } from '../../../../words/en'
+import { TASK_GROUPS, BUILD_PAGE } from '../../../../words/en'
 import { computed } from 'vue'
 import { rebuildOf, WAY_TASK } from '../../../../core/views/buildup'
 import type { Reading } from '../../../../core/readings'
@@ -23,7 +23,7 @@ const mine = computed(() => bench.by !== '')
 const rebuild = computed(() => rebuildOf(job.job!, job.acts, job.assessment!))
 const sheet = computed(() => job.job!.sheet)
 const ways = computed(() => [
-  { value: '', label: 'The usual way' },
+  { value: '', label: BUILD_PAGE.theUsualWay },
   ...(sheet.value.waysIn ?? []).map(({ id, name }) => ({ value: id, label: name }))
 ])
 const way = computed({
@@ -31,9 +31,9 @@ const way = computed({
   set: (id) => job.put({ type: 'task', task: WAY_TASK, state: id ? 'done' : 'open', ...(id ? { note: id } : {}) })
 })
 const BASIS = {
-  customer: 'as the customer chose',
-  workshop: 'as advised',
-  calls: 'as the calls hold; advise a path or let the customer choose to change it'
+  customer: BUILD_PAGE.asTheCustomerChose,
+  workshop: BUILD_PAGE.asAdvised,
+  calls: BUILD_PAGE.asTheCallsHoldAdvise
 } as const
 const done = (tasks: readonly { id: string }[]) =>
   tasks.filter(({ id }) => job.record.tasks.get(id)?.state === 'done').length
@@ -45,24 +45,27 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
 
 <template>
   <div>
-    <JobBar :says="`build-up, ${usageWords(job.job!.usage)}`" />
+    <JobBar :says="BUILD_PAGE.buildUp(usageWords(job.job!.usage))" />
     <main
       class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_480px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
       <div class="space-y-4">
         <p>
-          <b>Renewed:</b> {{ rebuild.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }},
+          <b>{{ BUILD_PAGE.renewed }}</b>
+          {{ rebuild.renew.map((id) => partName(sheet, id)).join(', ') || BUILD_PAGE.nothing }},
           {{ BASIS[rebuild.chosenBy] }}.
         </p>
         <ClientOnly
-          ><ChoiceRow v-if="ways.length > 1 && mine" v-model="way" label="Way in" :options="ways"
+          ><ChoiceRow v-if="ways.length > 1 && mine" v-model="way" :label="BUILD_PAGE.wayIn" :options="ways"
         /></ClientOnly>
         <p v-if="!mine" class="border-l-4 border-brass bg-sheet p-3">
-          Choose who is at the bench: the name stands on each step.
+          {{ BUILD_PAGE.chooseWhoIsAtThe }}
         </p>
         <Panel v-for="group in rebuild.plan.groups" :key="group.key" :data-testid="`group-${group.key}`">
           <h2 class="flex justify-between text-lg font-bold">
             {{ TASK_GROUPS[group.key]
-            }}<span class="text-note font-normal text-faint">{{ done(group.tasks) }} of {{ group.tasks.length }}</span>
+            }}<span class="text-note font-normal text-faint">{{
+              BUILD_PAGE.of(done(group.tasks), group.tasks.length)
+            }}</span>
           </h2>
           <ul>
             <TaskRow
@@ -88,7 +91,7 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
             <ClientOnly><SheetMap :sheet="sheet" /></ClientOnly>
           </div>
           <figcaption class="px-2 pt-1 text-note">
-            Set so: marks and counts. Turn only in the running direction, {{ sheet.rotation }} seen from here.
+            {{ BUILD_PAGE.setSoMarksAndCounts(sheet.rotation) }}
           </figcaption>
         </figure>
         <TurnCheck :sheet="sheet" :checks="rebuild.checks" :may-read="mine" @read="read" />
@@ -100,10 +103,7 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
           @add="job.put({ type: 'hole', ...$event })"
           @remove="job.put({ type: 'undo', act: $event })"
           @back="(id, back) => setTask(`hole:${id}`, back ? 'done' : 'open', {})" />
-        <Caution
-          >Battery off before the engine can turn, plugs out; springs fly, eyes protected. The maker's manual is the
-          authority for torques and order; local rules and qualified practice come first.</Caution
-        >
+        <Caution>{{ BUILD_PAGE.batteryOffBeforeTheEngine }}</Caution>
       </div>
     </main>
   </div>

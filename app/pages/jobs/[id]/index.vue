@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BENCH } from '../../../../words/en'
 import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
 import { $fetch } from 'ofetch'
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
@@ -105,9 +106,14 @@ useShortcuts({
       <template #acts>
         <SheetMove v-if="newerSheet" />
         <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"
-          ><ArrowDownTrayIcon class="size-4" aria-hidden="true" />Export</a
+          ><ArrowDownTrayIcon class="size-4" aria-hidden="true" />{{ BENCH.export }}</a
         >
-        <button type="button" class="act max-md:hidden" aria-label="Keys" data-testid="keys" @click="help = true">
+        <button
+          type="button"
+          class="act max-md:hidden"
+          :aria-label="BENCH.keys"
+          data-testid="keys"
+          @click="help = true">
           ?
         </button>
       </template>

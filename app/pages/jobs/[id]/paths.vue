@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayDifference } from '../../../../words/en'
+import { COMMON, PATHS_PAGE, sayDifference } from '../../../../words/en'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { OwnPath, Path, Paths } from '../../../../core/paths'
 import FrontChart from '../../../components/paths/FrontChart.vue'
@@ -28,7 +28,8 @@ const sheet = computed(() => job.job!.sheet)
 const currency = computed(() => sheet.value.money?.currency ?? '')
 const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
 const advised = computed(() => job.record.path?.renew ?? null)
-const names = (path: Path) => path.schools.map((school) => SCHOOL_WORDS[school].name).join(', ') || 'On the front'
+const names = (path: Path) =>
+  path.schools.map((school) => SCHOOL_WORDS[school].name).join(', ') || PATHS_PAGE.onTheFront
 const waysIn = (id: string | null) => (id ? sheet.value.waysIn?.find((way) => way.id === id)?.name : null)
 
 async function weigh() {
@@ -78,32 +79,41 @@ watch(
 
 <template>
   <div>
-    <JobBar :says="`paths, ${usageWords(job.job!.usage)}`" />
+    <JobBar :says="PATHS_PAGE.paths(usageWords(job.job!.usage))" />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <p v-if="state === 'none'" class="bg-sheet p-6">
-        The sheet has no parts and prices, so there is nothing to weigh.
-        <NuxtLink :to="`/engines/${sheet.id}/edit`" class="underline decoration-brass underline-offset-2"
-          >Add them to the sheet</NuxtLink
-        >, and move the job to that revision.
+        {{ PATHS_PAGE.theSheetHasNoParts }}
+        <NuxtLink :to="`/engines/${sheet.id}/edit`" class="underline decoration-brass underline-offset-2">{{
+          PATHS_PAGE.addThemToTheSheet
+        }}</NuxtLink>{{ PATHS_PAGE.andMoveTheJobTo }}
       </p>
       <p v-else-if="state === 'failed'" class="bg-sheet p-6" role="alert">
-        The paths could not be weighed. <button type="button" class="act" @click="weigh">Try again</button>
+        {{ PATHS_PAGE.thePathsCouldNotBe }}
+        <button type="button" class="act" @click="weigh">{{ PATHS_PAGE.tryAgain }}</button>
       </p>
       <p v-else-if="state === 'off'" class="bg-sheet p-6">
-        Called off. <button type="button" class="act" @click="weigh">Weigh the paths</button>
+        {{ PATHS_PAGE.calledOff }}
+        <button type="button" class="act" @click="weigh">{{ PATHS_PAGE.weighThePaths }}</button>
       </p>
       <p v-else-if="state === 'weighing' && !paths" class="flex items-center gap-4 bg-sheet p-6" role="status">
-        Weighing every allowed set of renewals: <span class="figure">{{ Math.round(100 * done) }} %</span>
-        <button type="button" class="act" @click="callOff">Call off</button>
+        {{ PATHS_PAGE.weighingEveryAllowedSetOf }} <span class="figure">{{ Math.round(100 * done) }} %</span>
+        <button type="button" class="act" @click="callOff">{{ PATHS_PAGE.callOff }}</button>
       </p>
       <template v-if="paths">
         <div class="grid grid-cols-[minmax(0,1fr)_400px] gap-6 max-lg:grid-cols-1">
-          <section aria-label="Paths side by side">
+          <section :aria-label="PATHS_PAGE.pathsSideBySide">
             <FigureTable
               class="bg-sheet [&_:is(td,th):first-child]:pl-3"
               data-testid="paths"
-              caption="Repair paths by price now"
-              :heads="['Path', 'Renews', 'Hours', 'Price now', 'Comes back', 'Expected']"
+              :caption="PATHS_PAGE.repairPathsByPriceNow"
+              :heads="[
+                PATHS_PAGE.path,
+                PATHS_PAGE.renews,
+                COMMON.hours,
+                COMMON.priceNow,
+                PATHS_PAGE.comesBack,
+                PATHS_PAGE.expected
+              ]"
               :right-from="2">
               <tr
                 v-for="(path, i) in paths.paths"
@@ -114,10 +124,10 @@ watch(
                   <button type="button" class="min-h-11 text-left" @click="build([...path.renew])">
                     <span class="figure">{{ i + 1 }}</span> <b>{{ names(path) }}</b>
                   </button>
-                  <p v-if="same(path.renew, advised ?? ['-'])" class="text-note font-bold">Advised</p>
+                  <p v-if="same(path.renew, advised ?? ['-'])" class="text-note font-bold">{{ PATHS_PAGE.advised }}</p>
                 </td>
                 <td class="text-body">
-                  {{ path.renew.map((id) => partName(sheet, id)).join(', ') || 'nothing' }}
+                  {{ path.renew.map((id) => partName(sheet, id)).join(', ') || PATHS_PAGE.nothing }}
                   <p v-if="path.differs" class="text-note text-faint">
                     {{ sayDifference(path.differs, namesOf(sheet)) }}
                   </p>
@@ -131,16 +141,17 @@ watch(
               </tr>
             </FigureTable>
             <p class="mt-2 text-note text-faint">
-              Odds that the cover comes off again within
-              {{ usageWords({ value: paths.assumptions.horizon, unit: job.job!.usage.unit }) }}. Expected: price now,
-              and what coming back would cost at those odds. The customer decides.
+              {{
+                PATHS_PAGE.oddsThatTheCoverComes(
+                  usageWords({ value: paths.assumptions.horizon, unit: job.job!.usage.unit })
+                )
+              }}
             </p>
             <p v-if="paths.unpriced.length" class="mt-2 border-l-4 border-brass bg-sheet p-2">
-              In no price: {{ paths.unpriced.map((id) => partName(sheet, id)).join(', ') }}. The sheet has no part for
-              it.
+              {{ PATHS_PAGE.inNoPriceTheSheet(paths.unpriced.map((id) => partName(sheet, id)).join(', ')) }}
             </p>
             <p v-if="paths.leftOut.length" class="mt-2 text-note">
-              Not weighed, beyond fifteen parts: {{ paths.leftOut.map((id) => partName(sheet, id)).join(', ') }}.
+              {{ PATHS_PAGE.notWeighedBeyondFifteenParts(paths.leftOut.map((id) => partName(sheet, id)).join(', ')) }}
             </p>
             <FrontChart
               class="mt-4"
@@ -160,12 +171,13 @@ watch(
               :way="waysIn(own.way) ?? null"
               @change="build" />
             <p v-if="job.record.choice" class="border-l-4 border-brass bg-sheet p-3" data-testid="choice">
-              <b>{{ job.record.choice.by }} chose</b>
+              <b>{{ PATHS_PAGE.chose(job.record.choice.by) }}</b>
               {{
-                job.record.choice.renew.map((id) => partName(sheet, id).toLowerCase()).join(', ') ||
-                'nothing to be renewed'
+                PATHS_PAGE.at(
+                  job.record.choice.renew.map((id) => partName(sheet, id).toLowerCase()).join(', '),
+                  money(job.record.choice.price, currency)
+                )
               }}
-              at {{ money(job.record.choice.price, currency) }}.
             </p>
             <button
               v-if="own && bench.by"
@@ -174,7 +186,7 @@ watch(
               :disabled="same(advised ?? ['-'], own.renew)"
               data-testid="advise"
               @click="advise">
-              {{ same(advised ?? ['-'], own.renew) ? 'This is what we advise' : 'Advise this path' }}
+              {{ same(advised ?? ['-'], own.renew) ? PATHS_PAGE.thisIsWhatWeAdvise : PATHS_PAGE.adviseThisPath }}
             </button>
           </div>
         </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COMMON, PROOF_PAGE } from '../../../../words/en'
 import { computed, ref, watch } from 'vue'
 import { assess } from '../../../../core/paths'
 import { closingJob, PROOF_TASKS, rebuildOf } from '../../../../core/views/buildup'
@@ -54,7 +55,7 @@ const rows = computed(() =>
           : countedBefore(target, from!, to!)
     const should =
       kind === 'linkCount'
-        ? `${value} links`
+        ? PROOF_PAGE.links(value)
         : kind === 'extension'
           ? `${lengthWords(value, 1)} ±${fixDigits(within, 1)}`
           : `${lagWords(value)} ±${fixDigits(within, 1)}°`
@@ -62,11 +63,11 @@ const rows = computed(() =>
       key: [kind, target, from, to].join(),
       name:
         kind === 'linkCount'
-          ? `${partName(sheet.value, from!)} to ${partName(sheet.value, to!)}`
+          ? COMMON.to(partName(sheet.value, from!), partName(sheet.value, to!))
           : partName(sheet.value, target),
       before,
       should,
-      after: turned ? readingWords(turned) : 'not read',
+      after: turned ? readingWords(turned) : PROOF_PAGE.notRead,
       running: running ? readingWords(running) : '',
       state
     }
@@ -77,7 +78,7 @@ function countedBefore(chain: string, from: string, to: string): string {
   const read = job.record.readings.findLast(
     (r) => r.kind === 'linkCount' && r.chain === chain && r.from === from && r.to === to
   )
-  return read ? readingWords(read) : 'not counted'
+  return read ? readingWords(read) : PROOF_PAGE.notCounted
 }
 
 const form = ref({ date: '', usage: '', stopGap: false, note: '' })
@@ -99,11 +100,11 @@ function keepCheck() {
   const at = usage.trim() === '' ? undefined : largeNumberOf(usage)
   fault.value =
     at === null || (at !== undefined && at <= job.job!.usage.value)
-      ? `Write the ${USAGE_UNITS[job.job!.usage.unit]} at which it is looked at, above ${Math.round(job.job!.usage.value)}.`
+      ? PROOF_PAGE.writeTheAtWhichIt(USAGE_UNITS[job.job!.usage.unit], Math.round(job.job!.usage.value))
       : !date && at === undefined
-        ? 'Name a date, or the usage.'
+        ? PROOF_PAGE.nameADateOrThe
         : stopGap && !date
-          ? 'A stop-gap needs a date: it is no repair.'
+          ? PROOF_PAGE.aStopGapNeedsA
           : ''
   if (!fault.value)
     job.put({
@@ -119,12 +120,13 @@ const close = () => job.put({ type: 'state', state: 'closed' })
 
 <template>
   <div>
-    <JobBar :says="`proof, ${usageWords(job.job!.usage)}`" />
+    <JobBar :says="PROOF_PAGE.proof(usageWords(job.job!.usage))" />
     <main
       class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_400px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
       <div class="space-y-4">
-        <Panel title="Before and after" data-testid="before-after">
-          <FigureTable :heads="['', 'As found', 'Should read', 'After two turns', 'Running']">
+        <Panel :title="PROOF_PAGE.beforeAndAfter" data-testid="before-after">
+          <FigureTable
+            :heads="['', PROOF_PAGE.asFound, PROOF_PAGE.shouldRead, PROOF_PAGE.afterTwoTurns, PROOF_PAGE.running]">
             <tr v-for="row in rows" :key="row.key">
               <td>{{ row.name }}</td>
               <td class="figure font-normal">{{ row.before }}</td>
@@ -134,7 +136,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
             </tr>
           </FigureTable>
         </Panel>
-        <Panel title="The rebuilt drive, from what was read on it" data-testid="closing">
+        <Panel :title="PROOF_PAGE.theRebuiltDriveFromWhat" data-testid="closing">
           <div v-if="closing" class="max-w-md">
             <StretchLine
               v-for="chain in sheet.chains"
@@ -145,20 +147,18 @@ const close = () => job.put({ type: 'state', state: 'closed' })
               named />
           </div>
           <p v-else>
-            Nothing has been read on it yet: marks, counts and extension are read at the build-up, deviations here.
+            {{ PROOF_PAGE.nothingHasBeenReadOn }}
           </p>
         </Panel>
-        <Panel title="Cam deviation of the running engine">
+        <Panel :title="PROOF_PAGE.camDeviationOfTheRunning">
           <ScanPane rebuilt />
         </Panel>
       </div>
       <div class="space-y-4">
-        <Caution v-if="!rebuild.ready" data-testid="not-ready" lead="The build-up holds the engine:"
-          >{{ rebuild.holds.filter(({ released }) => !released).length }}
-          {{ rebuild.holds.filter(({ released }) => !released).length === 1 ? 'hold is' : 'holds are' }} open. Do not
-          start it.</Caution
-        >
-        <Panel title="Running">
+        <Caution v-if="!rebuild.ready" data-testid="not-ready" :lead="PROOF_PAGE.theBuildUpHoldsThe">{{
+          PROOF_PAGE.openDoNotStartIt(rebuild.holds.filter(({ released }) => !released).length)
+        }}</Caution>
+        <Panel :title="PROOF_PAGE.running">
           <ul>
             <TaskRow
               v-for="task in PROOF_TASKS"
@@ -171,9 +171,9 @@ const close = () => job.put({ type: 'state', state: 'closed' })
           </ul>
         </Panel>
         <form class="space-y-2 bg-sheet p-4" data-testid="next-check" novalidate @submit.prevent="keepCheck">
-          <h2 class="text-lg font-bold">Looked at again</h2>
+          <h2 class="text-lg font-bold">{{ PROOF_PAGE.lookedAtAgain }}</h2>
           <p v-if="job.record.check" class="text-body">
-            {{ job.record.check.stopGap ? 'Stop-gap: ' : ''
+            {{ job.record.check.stopGap ? PROOF_PAGE.stopGap : ''
             }}{{
               [
                 job.record.check.date,
@@ -182,28 +182,29 @@ const close = () => job.put({ type: 'state', state: 'closed' })
                   : usageWords({ value: job.record.check.usage, unit: job.job!.usage.unit })
               ]
                 .filter(Boolean)
-                .join(', or at ')
+                .join(PROOF_PAGE.orAtNext)
             }}
             ({{ job.record.check.by }}, <WhenAt :at="job.record.check.at" />).
-            <a :href="`/api/jobs/${job.id}/check.ics`" download class="underline decoration-brass underline-offset-2"
-              >Into a calendar</a
-            >
+            <a :href="`/api/jobs/${job.id}/check.ics`" download class="underline decoration-brass underline-offset-2">{{
+              PROOF_PAGE.intoACalendar
+            }}</a>
           </p>
           <div class="grid grid-cols-2 gap-2">
-            <Field v-model="form.date" label="On" type="date" /><Field
+            <Field v-model="form.date" :label="PROOF_PAGE.on" type="date" /><Field
               v-model="form.usage"
-              :label="`Or at, ${USAGE_UNITS[job.job!.usage.unit]}`"
+              :label="PROOF_PAGE.orAt(USAGE_UNITS[job.job!.usage.unit])"
               figure
               inputmode="decimal"
               maxlength="9" />
           </div>
           <label class="flex min-h-11 items-center gap-3"
-            ><input v-model="form.stopGap" type="checkbox" class="size-6 accent-ink" />This was a stop-gap, no
-            repair</label
+            ><input v-model="form.stopGap" type="checkbox" class="size-6 accent-ink" />{{
+              PROOF_PAGE.thisWasAStopGap
+            }}</label
           >
-          <Field v-model="form.note" label="What to look at" maxlength="1000" />
+          <Field v-model="form.note" :label="PROOF_PAGE.whatToLookAt" maxlength="1000" />
           <FaultNote v-if="fault" class="text-note">{{ fault }}</FaultNote>
-          <button type="submit" class="act w-full" :disabled="!mine">Keep</button>
+          <button type="submit" class="act w-full" :disabled="!mine">{{ PROOF_PAGE.keep }}</button>
         </form>
         <button
           v-if="mine"
@@ -212,7 +213,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
           :disabled="!rebuild.ready || job.record.state === 'closed'"
           data-testid="close-job"
           @click="close">
-          {{ job.record.state === 'closed' ? 'Closed' : 'Close the job' }}
+          {{ job.record.state === 'closed' ? PROOF_PAGE.closed : PROOF_PAGE.closeTheJob }}
         </button>
         <TellAsCase v-if="job.record.state === 'closed'" :job="job.id" :complaint="job.job!.complaint" />
       </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { REPORT_PAGE } from '../../../../words/en'
 import { watch } from 'vue'
 import type { DrawnReport } from '../../../../server/store/reports'
 import ProblemNote from '../../../components/parts/ProblemNote.vue'
@@ -21,18 +22,18 @@ watch(
   }
 )
 const files = [
-  { href: 'report.pdf?paper=a4', label: 'PDF, A4' },
-  { href: 'report.pdf?paper=letter', label: 'PDF, letter' },
-  { href: 'export', label: 'Whole job' },
-  { href: 'readings.csv', label: 'Readings, CSV' },
-  { href: 'map.svg', label: 'Map, SVG' },
-  { href: 'assessment', label: 'Assessment, JSON' }
+  { href: 'report.pdf?paper=a4', label: REPORT_PAGE.pdfA4 },
+  { href: 'report.pdf?paper=letter', label: REPORT_PAGE.pdfLetter },
+  { href: 'export', label: REPORT_PAGE.wholeJob },
+  { href: 'readings.csv', label: REPORT_PAGE.readingsCsv },
+  { href: 'map.svg', label: REPORT_PAGE.mapSvg },
+  { href: 'assessment', label: REPORT_PAGE.assessmentJson }
 ]
 </script>
 
 <template>
   <div>
-    <JobBar says="the customer's report" />
+    <JobBar :says="REPORT_PAGE.theCustomersReport" />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <main
       v-else-if="data"
@@ -42,7 +43,7 @@ const files = [
       </div>
       <aside class="space-y-4">
         <ClientOnly><SharePanel :job-id="job.id" /></ClientOnly>
-        <Panel title="On paper and as files" quiet label="Files">
+        <Panel :title="REPORT_PAGE.onPaperAndAsFiles" quiet :label="REPORT_PAGE.files">
           <ul class="grid grid-cols-2 gap-1">
             <li v-for="file in files" :key="file.href">
               <a

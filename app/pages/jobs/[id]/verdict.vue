@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { namesOf, sayStatement } from '../../../../words/en'
+import { namesOf, sayStatement, VERDICT_PAGE } from '../../../../words/en'
 import { computed } from 'vue'
 import { type HeldCall, heldCalls } from '../../../../core/record'
 import { plainVerdict } from '../../../../core/views/verdict'
@@ -54,11 +54,11 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
 
 <template>
   <div>
-    <JobBar :says="`verdict, ${usageWords(job.job!.usage)}`" />
+    <JobBar :says="VERDICT_PAGE.verdict(usageWords(job.job!.usage))" />
     <main
       class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_440px] gap-8 px-6 py-6 max-lg:grid-cols-1 max-md:px-2">
       <div>
-        <h2 class="sr-only">What happened</h2>
+        <h2 class="sr-only">{{ VERDICT_PAGE.whatHappened }}</h2>
         <p v-for="sentence in sentences" :key="sentence" class="text-xl leading-snug" data-testid="plain">
           {{ sentence }}
         </p>
@@ -66,12 +66,12 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
         <Panel
           v-if="atOdds.length"
           tone="note"
-          title="At odds with the rest: measure again"
+          :title="VERDICT_PAGE.atOddsWithTheRest"
           class="mt-4"
           data-testid="at-odds">
           <ul>
             <li v-for="{ reading, predicted } in atOdds" :key="reading.id">
-              {{ kindWords(job.job!.sheet, reading) }} {{ readingWords(reading) }}; the other readings imply
+              {{ VERDICT_PAGE.theOtherReadingsImply(kindWords(job.job!.sheet, reading), readingWords(reading)) }}
               <span class="figure">{{
                 predicted === null
                   ? ''
@@ -80,7 +80,7 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
             </li>
           </ul>
         </Panel>
-        <h2 class="mt-6 mb-2 label">Calls, part by part</h2>
+        <h2 class="mt-6 mb-2 label">{{ VERDICT_PAGE.callsPartByPart }}</h2>
         <PartVerdict
           v-for="call in calls"
           :key="call.part"
@@ -92,17 +92,13 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
           :may-overrule="bench.by !== ''"
           @overrule="(to, reason) => overrule(call, to, reason)"
           @take-back="leaveToReadings(call)" />
-        <Caution class="mt-4"
-          >The maker's manual for this engine is the authority for every figure; local rules and qualified practice come
-          first. The customer decides what is done. {{ job.job!.sheet.note }}</Caution
-        >
+        <Caution class="mt-4">{{ VERDICT_PAGE.theMakersManualForThis(job.job!.sheet.note) }}</Caution>
       </div>
       <div class="space-y-4">
         <ClientOnly>
           <SchoolPicker v-if="bench.by" v-model="school" />
           <p v-else class="border-l-4 border-brass bg-sheet p-3">
-            Judged {{ SCHOOL_WORDS[job.record.school].name.toLowerCase() }}. Choose who is at the bench to judge under
-            another school.
+            {{ VERDICT_PAGE.judgedChooseWhoIsAt(SCHOOL_WORDS[job.record.school].name.toLowerCase()) }}
           </p>
         </ClientOnly>
         <div class="h-[440px] bg-plate">

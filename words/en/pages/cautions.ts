@@ -1,4 +1,7 @@
-import type { NumericKind } from '../core/readings'
+import type { NumericKind } from '../../../core/readings'
+
+/** Before what is said of it. */
+export const CAUTION = 'Caution.'
 
 /** What can hurt someone or cost an engine, beside the act it belongs to. */
 export const CAUTIONS: Readonly<Partial<Record<NumericKind, string>>> = {

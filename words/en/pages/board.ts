@@ -1,0 +1,74 @@
+import type { Shown } from '../../say'
+
+export const CLOSE_JOB = {
+  isHeld: (vehicle: Shown) => `${vehicle} is held`,
+  whyItIsClosedAll: 'Why it is closed all the same',
+  sayWhyItReleases: (holds: number) =>
+    `Say why: it releases ${holds === 1 ? 'this hold' : 'each of these holds'} under your name.`,
+  leaveItOpen: 'Leave it open',
+  releaseAndClose: 'Release and close'
+}
+
+export const DUE_CHECKS = {
+  whichDrivesAreToBe: 'Which drives are to be looked at again could not be read.',
+  lookAgain: 'Look again',
+  toBeLookedAtAgain: 'To be looked at again',
+  overdue: 'overdue',
+  stopGapNoRepair: 'Stop-gap, no repair',
+  orAt: (unit: Shown) => `or at ${unit}`
+}
+
+export const IMPORT_JOB = {
+  theFileIsLargerThan: (shown: Shown) => `The file is larger than ${shown} GB: it is no job file.`,
+  importAJob: 'Import a job',
+  jobFileToImport: 'Job file to import',
+  file: 'file',
+  andMore: (faults: Shown) => `… and ${faults} more.`
+}
+
+export const JOB_STRIP = {
+  noStand: 'No stand',
+  cannotBeComputed: 'Cannot be computed.',
+  itsEntriesAreKeptOpen: "Its entries are kept; open it and check the sheet's figures and what was entered last.",
+  nothingReadYet: 'Nothing read yet',
+  waitsForAReading: (next: Shown) => `Waits for a reading: ${next}`,
+  whatToDoWith: (vehicle: Shown) => `What to do with ${vehicle}`
+}
+
+export const NEW_JOB = {
+  vehicleOrBoat: 'Vehicle or boat',
+  nameTheVehicle: 'Name the vehicle.',
+  newHere: ', new here',
+  stand: 'Stand',
+  chooseAnEngineFromThe: 'Choose an engine from the list.',
+  chooseItsDriveSheet: 'Choose its drive sheet',
+  usage: 'Usage',
+  enterANumberFrom0: 'Enter a number from 0 up.',
+  lastSeenAt: (usage: Shown) => `Last seen at ${usage}.`,
+  in: 'In',
+  judgedUnder: 'Judged under',
+  chooseWhoIsAtThe: 'Choose who is at the bench.',
+  openTheJob: 'Open the job'
+}
+
+export const OTHER_FINDS = {
+  vehiclesAndEnginesFound: 'Vehicles and engines found',
+  vehicles: 'Vehicles'
+}
+
+export const WAITS_FOR = {
+  whichAndUntilWhen: 'Which, and until when'
+}
+
+export const BOARD = {
+  noJobHereIsKnown: 'No job here is known by these words.',
+  boardUmbrette: 'Board · Umbrette',
+  chooseWhoIsAtThe: 'Choose who is at the bench first: the name stands on what is done.',
+  wasNotClosed: (vehicle: Shown, message: Shown) => `${vehicle} was not closed. ${message}`,
+  searchJobs: 'Search jobs',
+  searchJobsVehiclesEngines: 'Search jobs, vehicles, engines',
+  listsOfJobs: 'Lists of jobs',
+  newer: 'Newer',
+  older: 'Older',
+  jobs: (total: Shown) => `, ${total} jobs`
+}

@@ -1,0 +1,104 @@
+import type { Shown } from '../../say'
+
+export const FASTENER_MAP = {
+  holeBoltOf: (hole: Shown, length: Shown, unit: Shown, isBack: boolean) =>
+    `Hole ${hole}, bolt of ${length} ${unit}, ${isBack ? 'back in' : 'still out'}`,
+  writeTheBoltsLengthFirst: "Write the bolt's length first, then touch where its hole is.",
+  whichBoltFromWhichHole: 'Which bolt from which hole',
+  cover: 'Cover',
+  boltLength: (units: Shown) => `Bolt length, ${units}`,
+  addAHole: 'Add a hole',
+  atTeardownWriteALength:
+    'At teardown: write a length, touch its hole. At assembly: touch each hole as its bolt goes back.',
+  allAreBackIn: (mine: Shown) => `All ${mine} are back in.`,
+  ofStillOutTouchA: (left: Shown, mine: Shown) => `${left} of ${mine} still out. Touch a hole as its bolt goes back.`,
+  takeTheLastTouchedHole: 'Take the last touched hole off the picture'
+}
+
+export const HOLD_PANEL = {
+  readyToStart: 'Ready to start',
+  notReadyToStart: 'Not ready to start',
+  batteryOnLastNobodyNear:
+    "Battery on last, nobody near belt and chain, plugs in, oil pressure watched. The maker's manual decides over the first start.",
+  releasedBy: (by: Shown) => `Released by ${by}:`,
+  whyItMayBeStarted: 'Why it may be started all the same',
+  sayWhyItStandsUnder: 'Say why: it stands under your name.',
+  release: 'Release',
+  leaveItHeld: 'Leave it held',
+  releaseByName: 'Release by name'
+}
+
+export const TASK_ROW = {
+  numberMake: 'Number, make',
+  over20Links: (units: Shown) => `Over 20 links, ${units}`,
+  howMany: 'How many',
+  further: (degrees: Shown) => `${degrees}° further`,
+  writeItsNumberOrMake: 'Write its number or make first.',
+  writeHowManyAWhole: 'Write how many, a whole number.',
+  writeTheLengthFirst: 'Write the length first.'
+}
+
+export const TURN_CHECK = {
+  asSet: 'As set',
+  afterTwoTurns: 'After two turns',
+  links: (shown: Shown) => `${shown} links`,
+  expectedANumber: 'Expected a number.',
+  setAndCheck: 'Set and check',
+  marksSetTensionerPinnedPin: 'Marks set, tensioner pinned; pin pulled; read. Then',
+  twoFullCrankTurnsBy: 'two full crank turns by hand',
+  inTheRunningDirectionNever: 'in the running direction, never a hand near the chain, and read again.',
+  lineAndWhatItShould: 'Line, and what it should read',
+  right: 'right',
+  differs: 'differs',
+  stopHere: 'Stop here.'
+}
+
+export const BUILD_PAGE = {
+  theUsualWay: 'The usual way',
+  asTheCustomerChose: 'as the customer chose',
+  asAdvised: 'as advised',
+  asTheCallsHoldAdvise: 'as the calls hold; advise a path or let the customer choose to change it',
+  buildUp: (usage: Shown) => `build-up, ${usage}`,
+  renewed: 'Renewed:',
+  nothing: 'nothing',
+  wayIn: 'Way in',
+  chooseWhoIsAtThe: 'Choose who is at the bench: the name stands on each step.',
+  of: (tasks: Shown, tasks2: Shown) => `${tasks} of ${tasks2}`,
+  setSoMarksAndCounts: (rotation: Shown) =>
+    `Set so: marks and counts. Turn only in the running direction, ${rotation} seen from here.`,
+  batteryOffBeforeTheEngine:
+    "Battery off before the engine can turn, plugs out; springs fly, eyes protected. The maker's manual is the authority for torques and order; local rules and qualified practice come first."
+}
+
+export const PROOF_PAGE = {
+  /** Between the date and the usage at which it is looked at again. */
+  orAtNext: ', or at ',
+  links: (shown: Shown) => `${shown} links`,
+  notRead: 'not read',
+  notCounted: 'not counted',
+  writeTheAtWhichIt: (unit: Shown, usage: Shown) => `Write the ${unit} at which it is looked at, above ${usage}.`,
+  nameADateOrThe: 'Name a date, or the usage.',
+  aStopGapNeedsA: 'A stop-gap needs a date: it is no repair.',
+  proof: (usage: Shown) => `proof, ${usage}`,
+  beforeAndAfter: 'Before and after',
+  asFound: 'As found',
+  shouldRead: 'Should read',
+  afterTwoTurns: 'After two turns',
+  running: 'Running',
+  theRebuiltDriveFromWhat: 'The rebuilt drive, from what was read on it',
+  nothingHasBeenReadOn:
+    'Nothing has been read on it yet: marks, counts and extension are read at the build-up, deviations here.',
+  camDeviationOfTheRunning: 'Cam deviation of the running engine',
+  theBuildUpHoldsThe: 'The build-up holds the engine:',
+  openDoNotStartIt: (open: number) => `${open} ${open === 1 ? 'hold is' : 'holds are'} open. Do not start it.`,
+  lookedAtAgain: 'Looked at again',
+  stopGap: 'Stop-gap: ',
+  intoACalendar: 'Into a calendar',
+  on: 'On',
+  orAt: (unit: Shown) => `Or at, ${unit}`,
+  thisWasAStopGap: 'This was a stop-gap, no repair',
+  whatToLookAt: 'What to look at',
+  keep: 'Keep',
+  closed: 'Closed',
+  closeTheJob: 'Close the job'
+}

@@ -1,0 +1,391 @@
+import type { Shown } from '../../say'
+
+export const CLOSING_NOTE = {
+  rightUp: (from: Shown, from2: Shown) => `${from} right, ${from2} up`,
+  closes: (name: Shown) => `${name} closes:`,
+  linksOf: (links: Shown) => `links of ${links}.`,
+  is: (name: Shown) => `${name} is`,
+  linksMmTheDriveAs: (mm: Shown, short: boolean) =>
+    `links (${mm} mm) ${short ? 'too short for' : 'too long for'} the drive as measured.`,
+  theSmallestShiftThatCloses: 'The smallest shift that closes it, mm:',
+  takeThisCorrection: 'Take this correction',
+  noSmallShiftClosesIt:
+    'No small shift closes it: check the links, the teeth and the path, or measure the centres again.'
+}
+
+export const COUNTS_FIELD = {
+  layThePathFirst: 'Lay the path first.',
+  together: 'Together',
+  ofLinks: (links: Shown) => `of ${links} links`
+}
+
+export const EDIT_SHEET = {
+  chooseWhoIsAtThe: 'Choose who is at the bench first: the name stands on the revision.',
+  driveSheet: 'Drive sheet',
+  workedOnFromRevisionKept: (basedOn: Shown) =>
+    `Worked on from revision ${basedOn}. Kept on this device until it is saved; jobs keep the revision they were measured with.`,
+  whatChangedAndWhy: 'What changed, and why',
+  saveRevision: (basedOn: Shown) => `Save revision ${basedOn}`,
+  saveAsACopy: 'Save as a copy',
+  leave: 'Leave',
+  revisionWasSavedSinceYour: (newest: Shown) =>
+    `Revision ${newest} was saved since. Your work is kept: save it as a copy, or`,
+  giveItUpAndStart: (newest: Shown) => `give it up and start from revision ${newest}`,
+  changedOnThisDeviceNot: 'Changed on this device, not saved.',
+  giveTheChangesUp: 'Give the changes up'
+}
+
+export const ENTRY_LIST_EDITOR = {
+  placeUpAndDownArrow: (i: Shown, i2: Shown) => `${i}, place ${i2}: up and down arrow move it`,
+  faults: (i: Shown) => `${i} faults`,
+  remove: (i: Shown) => `Remove ${i}`,
+  withCoordinates: 'With coordinates',
+  add: (one: string) => `Add ${/^[aeio]/.test(one) ? 'an' : 'a'} ${one}`
+}
+
+export const IMPORT_SHEET = {
+  chooseWhoIsAtThe: 'Choose who is at the bench first: the name stands on the revision.',
+  theFileIsLargerThan: (shown: Shown) => `The file is larger than ${shown} kB: it is no drive sheet.`,
+  from: (name: Shown) => `From ${name}`,
+  thatIsNotJsonSend: 'That is not JSON: send a whole, unbroken file.',
+  importASheet: 'Import a sheet',
+  driveSheetToImport: 'Drive sheet to import',
+  file: 'file',
+  andMore: (faults: Shown) => `… and ${faults} more.`
+}
+
+export const PATH_FIELD = {
+  placeLeftAndRightArrow: (id: Shown, i: Shown) => `${id}, place ${i}: left and right arrow move it`,
+  takeOffThePath: (id: Shown) => `Take ${id} off the path`
+}
+
+export const REFERENCES_FIELD = {
+  noneYet: 'none yet'
+}
+
+export const SHEET_EDITOR = {
+  sectionsOfTheSheet: 'Sections of the sheet',
+  faults: (count: number) => `${count} ${count === 1 ? 'fault' : 'faults'}`,
+  undo: 'Undo',
+  redo: 'Redo',
+  theDriveSoFar: 'The drive so far',
+  beforeItCanBeKept: (count: number) => `${count === 1 ? 'One fault' : `${count} faults`} before it can be kept`,
+  sheet: 'sheet',
+  soundItCanBeUsed: 'Sound: it can be used.',
+  leftOpen: 'Left open:'
+}
+
+export const SHEET_FIELD = {
+  none: 'none',
+  least: 'least',
+  driving: 'driving',
+  greatest: 'greatest',
+  driven: 'driven',
+  oneAnother: 'one, another'
+}
+
+export const SHEET_FIGURES = {
+  extension: 'Extension',
+  play: 'Play',
+  camLag: 'Cam lag',
+  groove: 'Groove',
+  padWear: 'Pad wear',
+  everyCam: 'every cam',
+  linksOf: (name: Shown, links: Shown, pitch: Shown, type: Shown) => `${name}: ${links} links of ${pitch}, ${type}`,
+  links: (links: Shown) => `${links} links`,
+  notOnSprockets: 'Not on sprockets',
+  links2: (freeLinks: Shown) => `${freeLinks} links`,
+  tightSideToTheDriver: (cam: Shown) => `Tight side, ${cam} to the driver`,
+  sprocketsAndMarks: 'Sprockets and marks',
+  sprocket: 'Sprocket',
+  teeth: 'Teeth',
+  markAt: 'Mark at',
+  tensioners: 'Tensioners',
+  tensioner: 'Tensioner',
+  firstNotchPitch: 'First notch, pitch',
+  limitsAndWhereTheyCome: 'Limits and where they come from'
+}
+
+export const SHEET_MAP = {
+  asNew: (name: Shown) => `${name} as new`,
+  theDrive: 'The drive',
+  countedWithoutCoordinatesNothingTo: 'Counted, without coordinates: nothing to draw yet. It measures all the same.',
+  theDriveIsDrawnAs: 'The drive is drawn as soon as the sheet is sound.',
+  asItWasBeforeThe: 'As it was before the faults named.'
+}
+
+export const SHEET_WORK = {
+  /** Between the steps of a torque. */
+  then: ', then ',
+  operations: 'Operations',
+  operation: 'Operation',
+  comesAfter: 'Comes after',
+  partsLabourAnHour: (hourRate: Shown, currency: Shown) => `Parts (labour ${hourRate} ${currency} an hour)`,
+  price: 'Price',
+  for: (fits: Shown) => `for ${fits}`,
+  torques: 'Torques',
+  stretchBoltRenewedEachTime: 'stretch bolt, renewed each time',
+  leftHandThread: 'left-hand thread'
+}
+
+export const STEPS_FIELD = {
+  step: (i: Shown) => `Step ${i}`,
+  unitOfStep: (i: Shown) => `Unit of step ${i}`,
+  degrees: 'degrees',
+  takeOff: 'Take off',
+  addAStep: 'Add a step'
+}
+
+export const ANSWERS = {
+  intakeCam: 'Intake cam'
+}
+
+export const SLUG = {
+  copy: (name: Shown, number: number | null) => `${name} (copy${number === null ? '' : ` ${number}`})`
+}
+
+export const EDIT_PAGE = {
+  driveSheetUmbrette: 'Drive sheet · Umbrette',
+  openingTheSheet: 'Opening the sheet …'
+}
+
+export const ENGINE_PAGE = {
+  linksOf: (name: Shown, links: Shown, links2: Shown) => `${name} ${links} links of ${links2}`,
+  umbrette: (engine: Shown) => `${engine} · Umbrette`,
+  cylindersCrankTurns: (
+    {
+      cylinders,
+      layout,
+      fuel,
+      interference
+    }: { cylinders: number; layout: string; fuel: string; interference: boolean },
+    rotation: Shown
+  ) =>
+    `${cylinders} cylinders, ${layout}, ${fuel}; ${interference ? 'interference: valves can meet pistons' : 'valves clear of the pistons'}. Crank turns ${rotation}.`,
+  export: 'Export',
+  editOrCopy: 'Edit or copy',
+  thisIsRevision: (revision: Shown) => `This is revision ${revision}.`,
+  seeTheNewest: (newest: Shown) => `See the newest, ${newest}`,
+  thisEngineWasTakenOff: 'This engine was taken off the list; jobs keep it.',
+  asNew: (closes: Shown) => `As new: ${closes}.`,
+  whatItLeavesOpen: 'What it leaves open',
+  revisions: 'Revisions',
+  theMakersManualForThis: (note: Shown = '') =>
+    `The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. ${note}`
+}
+
+export const ENGINES = {
+  enginesUmbrette: 'Engines · Umbrette',
+  removedEngines: 'Removed engines',
+  searchEngines: 'Search engines',
+  searchByName: 'Search by name',
+  bringYourOwnEngine: 'Bring your own engine',
+  takenOffTheListJobs: (name: Shown) => `${name}: taken off the list. Jobs keep theirs.`,
+  drawn: 'Drawn',
+  counted: 'Counted',
+  revision: (revision: Shown, savedBy: Shown) => `Revision ${revision}, ${savedBy},`,
+  job: 'job',
+  jobs: 'jobs',
+  putBack: 'Put back',
+  noEngineHasAName: 'No engine has a name like that. Bring your own: it takes five minutes.',
+  noEngineWasRemoved: 'No engine was removed.',
+  noEngineYetBringYour: 'No engine yet. Bring your own: it takes five minutes.',
+  backToTheEngines: 'Back to the engines'
+}
+
+export const NEW_ENGINE = {
+  intakeCam: 'Intake cam',
+  exhaustCam: 'Exhaust cam',
+  thirdCam: 'Third cam',
+  fourthCam: 'Fourth cam',
+  /**
+   * From one sprocket to the next, cams by their names as far as they have any; the crank is before the first and after
+   * the last.
+   */
+  run: (i: number, cams: readonly string[]) =>
+    `${i === 0 ? 'Crank' : cams[i - 1] || `cam ${i}`} to ${(cams[i] ?? 'crank').toLowerCase() || `cam ${i + 1}`}`,
+  bringYourOwnEngineUmbrette: 'Bring your own engine · Umbrette',
+  chooseWhoIsAtThe: 'Choose who is at the bench first: the name stands on the sheet.',
+  fromCounts: 'From counts',
+  bringYourOwnEngine: 'Bring your own engine',
+  whatCanBeCountedAt:
+    "What can be counted at the stand and looked up in the maker's manual is enough to measure with. Coordinates, operations and prices can be added later.",
+  theEngine: 'The engine',
+  cylinders: 'Cylinders',
+  fuel: 'Fuel',
+  crankTurnsSeenFromThe: 'Crank turns, seen from the chain',
+  clockwise: 'clockwise',
+  anticlockwise: 'anticlockwise',
+  canValvesMeetPistons: 'Can valves meet pistons?',
+  yesOrNotKnown: 'yes, or not known',
+  no: 'no',
+  theChain: 'The chain',
+  pitch: 'Pitch',
+  links: 'Links',
+  teethCrankSprocket: 'Teeth, crank sprocket',
+  teethEachCam: 'Teeth, each cam',
+  camsOnThisChain: 'Cams on this chain',
+  camFromTheSlackSide: (i: Shown) => `Cam ${i}, from the slack side`,
+  wholeLinksFromMarkTo: 'Whole links from mark to mark, in the direction of travel, slack side first',
+  togetherOfLinks: (counted: Shown, links: Shown) => `Together ${counted} of ${links} links`,
+  tensionerAndLimits: 'Tensioner and limits',
+  extensionNewDrive: 'Extension, new drive',
+  extensionAtTheLimit: 'Extension at the limit',
+  elongationLimit: 'Elongation limit',
+  firstNotchAtIfAny: 'First notch at, if any',
+  notchToNotch: 'Notch to notch',
+  lagLimitIfKnown: 'Lag limit, if known',
+  crank2: '° crank',
+  grooveLimitIfKnown: 'Groove limit, if known',
+  whereTheLimitsComeFrom: 'Where the limits come from (manual, edition, page)',
+  whatItSaysSoFar: 'What it says so far',
+  withThisSheet: 'With this sheet',
+  whatTheDriveShowsAt: 'What the drive shows at an elongation',
+  extension: 'Extension',
+  lag: 'Lag',
+  mm: (extension: Shown) => `${extension} mm`,
+  checkOneOfThemAgainst: 'Check one of them against what the manual says.',
+  whatTheDriveShowsAt2: 'What the drive shows at its limit stands here as soon as the figures allow it.',
+  leftOpenForLater: 'Left open for later',
+  notYetWhatIsMissing: 'Not yet: what is missing or wrong is named at its field.',
+  keepThisEngine: 'Keep this engine',
+  whatIsTypedStaysOn:
+    "What is typed stays on this device until it is kept. The maker's manual is the authority for every figure."
+}
+
+export const SHEET_FORM = {
+  limit: 'Limit',
+  limitFrom: 'Limit from',
+  whichEngineThisIs: 'Which engine this is.',
+  cylinders: 'Cylinders',
+  layout: 'Layout',
+  fuel: 'Fuel',
+  crankTurnsSeenFromThe: 'Crank turns, seen from the chain end',
+  valvesCanMeetPistonsInterference: 'Valves can meet pistons (interference engine)',
+  note: 'Note',
+  sprockets: 'Sprockets',
+  teethAndWhereTheyStand:
+    'Teeth, and where they stand. Centres are in mm, x to the right and y up, seen from the chain end; leave all of them empty for a counted sheet.',
+  sprocket: 'sprocket',
+  teeth: 'Teeth',
+  bank: 'Bank',
+  shaftWhereTwoShareOne: 'Shaft, where two share one',
+  drivenBy: 'Driven by',
+  insideOfTheChain: 'inside of the chain',
+  itsBack: 'its back',
+  centre: 'Centre',
+  gearPairs: 'Gear pairs',
+  gearPair: 'gear pair',
+  drivenFrom: 'Driven from',
+  drives: 'Drives',
+  teethDrivingAndDriven: 'Teeth, driving and driven',
+  rails: 'Rails',
+  guidesStandStillAnArm:
+    'Guides stand still, an arm is pushed by the tensioner, a bridge stands clear of a tight chain.',
+  rail: 'rail',
+  kind: 'Kind',
+  stands: 'Stands',
+  outsideTheLoop: 'outside the loop',
+  inside: 'inside',
+  touchesATightChain: 'Touches a tight chain',
+  centreOfTheShoesCurve: "Centre of the shoe's curve",
+  radiusOfTheChainsPitch: "Radius of the chain's pitch line on it",
+  pivotOfAnArm: 'Pivot of an arm',
+  chains: 'Chains',
+  pitchAndLinksTheWay: 'Pitch and links, the way the chain runs, and the links between the marks.',
+  chain: 'chain',
+  pitch: 'Pitch',
+  links: 'Links',
+  type: 'Type',
+  strands: 'Strands',
+  whatTheChainMeetsIn: 'What the chain meets, in its direction of travel from the driver on',
+  linksFromMarkToMark: 'Links from mark to mark',
+  linksNotOnSprockets: 'Links not on sprockets',
+  forACountedSheet: 'For a counted sheet.',
+  ofThoseOnTheTight: 'Of those on the tight side, from each cam to the driver',
+  tensioners: 'Tensioners',
+  strokeNotchesAndHowFar: 'Stroke, notches and how far it stands out when new.',
+  tensioner: 'tensioner',
+  tensions: 'Tensions',
+  pushes: 'Pushes',
+  firstNotchShowsAt: 'First notch shows at',
+  notchToNotch: 'Notch to notch',
+  extensionOfANewDrive: 'Extension of a new drive',
+  secondPointElongationAFraction: 'Second point: elongation, a fraction',
+  secondPointExtension: 'Second point: extension',
+  orMmOutPerMm: 'Or: mm out per mm of slack',
+  mmOutPerMmOf: 'mm out per mm of wear, by rail',
+  plungerTipFullyRetracted: 'Plunger tip, fully retracted',
+  plungerMovesTowards: 'Plunger moves towards',
+  aPointOfTheArms: "A point of the arm's contact face",
+  theFaceRunsTowards: 'The face runs towards',
+  leastAndGreatestArmAngle: 'Least and greatest arm angle',
+  marksPhasers: 'Marks, phasers',
+  whereTheMarksStandAt: 'Where the marks stand at the setting point, 12:00 up, and the phasers on their sprockets.',
+  marks: 'Marks',
+  mark: 'mark',
+  on: 'On',
+  clockPosition: 'Clock position',
+  phasers: 'Phasers',
+  phaser: 'phaser',
+  lockedAtRest: 'Locked at rest',
+  range: 'Range',
+  playLimit: 'Play limit',
+  limits: 'Limits',
+  eachWithWhereItComes: 'Each with where it comes from: a part without a limit is never passed silently.',
+  limit2: 'limit',
+  of: 'Of',
+  elongation: 'elongation',
+  camLag: 'cam lag',
+  groove: 'groove',
+  padWear: 'pad wear',
+  unit: 'Unit',
+  crankDegrees: 'crank degrees',
+  from: 'From',
+  chain2: 'Chain',
+  rail2: 'Rail',
+  tensioner2: 'Tensioner',
+  camEmptyEveryCam: 'Cam (empty: every cam)',
+  operationsParts: 'Operations, parts',
+  whatItTakesToGet:
+    'What it takes to get there and what it costs. An operation is paid once however many parts need it.',
+  currency: 'Currency',
+  labourAnHour: 'Labour, an hour',
+  operations: 'Operations',
+  operation: 'operation',
+  hoursOfItsOwn: 'Hours of its own',
+  comesAfter: 'Comes after',
+  usesUp: 'Uses up',
+  toolsThatMakeOrBreak: 'Tools that make or break it',
+  part: 'part',
+  takesThePlaceOf: 'Takes the place of',
+  price: 'Price',
+  hoursOnceReached: 'Hours once reached',
+  reachedBy: 'Reached by',
+  comesWith: 'Comes with',
+  alwaysRenewed: 'Always renewed',
+  item: 'item',
+  howMany: 'How many',
+  otherWaysIn: 'Other ways in',
+  wayIn: 'way in',
+  partsReachedAnotherWayAnd: 'Parts reached another way, and by what',
+  torquesCautions: 'Torques, cautions',
+  howBoltsAreTightenedIn:
+    "How bolts are tightened, in steps, and what is said before it can go wrong. The maker's manual is the authority.",
+  torques: 'Torques',
+  torque: 'torque',
+  bolt: 'Bolt',
+  at: 'At',
+  steps: 'Steps',
+  stretchBoltRenewedEachTime: 'Stretch bolt: renewed each time',
+  leftHandThread: 'Left-hand thread',
+  cautions: 'Cautions',
+  caution: 'caution',
+  standsAt: 'Stands at',
+  says: 'Says',
+  supersededDesigns: 'Superseded designs',
+  design: 'design',
+  oldDesign: 'Old design',
+  renewedOnSight: 'Renewed on sight',
+  source: 'Source'
+}

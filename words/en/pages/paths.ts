@@ -1,0 +1,77 @@
+import type { Shown } from '../../say'
+
+export const FRONT_CHART = {
+  against: { comeBack: 'odds of coming back', expected: 'expected cost' },
+  pathNowComesBackExpected: (i: Shown, currency: Shown, comeBack: Shown, currency2: Shown) =>
+    `Path ${i}: ${currency} now, comes back ${comeBack}, expected ${currency2}`,
+  priceNowAgainst: 'Price now against',
+  pathsByPriceNowThe: 'Paths by price now; the same figures stand in the table above',
+  priceNow: (currency: Shown) => `price now, ${currency}`
+}
+
+export const PATH_BUILDER = {
+  partByPart: 'Part by part',
+  aPathBuiltByHand: 'A path built by hand',
+  comesWithWhatIsChosen: 'comes with what is chosen',
+  condemnedByTheReadings: 'condemned by the readings',
+  kept: (odds: Shown) => `kept: ${odds}`,
+  gettingThereOnce: 'Getting there, once',
+  nothingToTakeOff: 'nothing to take off',
+  atThePartsThemselves: 'At the parts themselves',
+  labour: 'Labour',
+  alwaysRenewed: 'Always renewed',
+  comesBack: 'Comes back',
+  expectedCost: 'Expected cost'
+}
+
+export const PRICING_SHEET = {
+  from: { job: 'this job', shop: 'shop', sheet: 'sheet', default: 'default', measured: 'measured', usage: 'by usage' },
+  heldAgainstFromNow: 'Held against, from now',
+  labourAnHour: 'Labour, an hour',
+  oddsThatANewPart: 'Odds that a new part comes back',
+  whatAFailureBreaksBesides: 'What a failure breaks besides',
+  kept: (id: Shown) => `${id} kept`,
+  assumptions: 'Assumptions',
+  oddsOfComingBackPart: 'Odds of coming back, part by part',
+  prices: 'Prices',
+  writeTheMonthsAndThe: 'Write the months, and the usage in one of them.',
+  keptJobsOpenedFromNow: 'Kept: jobs opened from now on are weighed with these.',
+  expectedANumberFrom0: (list: Shown) => `Expected a number from 0 to ${list}.`,
+  pricesHoursAndOddsThese: 'Prices, hours and odds these paths are weighed with',
+  orInMonths: 'Or in months',
+  aMonth: (unit: Shown) => `${unit} a month`,
+  holdAgainstThat: 'Hold against that',
+  useTheseAssumptionsForNew: 'Use these assumptions for new jobs',
+  anEmptiedFieldGoesBack:
+    "An emptied field goes back to what the shop, its sheet or the default says. Prices and hours for every job are changed on the engine's sheet."
+}
+
+export const PATHS_PAGE = {
+  onTheFront: 'On the front',
+  paths: (usage: Shown) => `paths, ${usage}`,
+  theSheetHasNoParts: 'The sheet has no parts and prices, so there is nothing to weigh.',
+  addThemToTheSheet: 'Add them to the sheet',
+  andMoveTheJobTo: ', and move the job to that revision.',
+  thePathsCouldNotBe: 'The paths could not be weighed.',
+  tryAgain: 'Try again',
+  calledOff: 'Called off.',
+  weighThePaths: 'Weigh the paths',
+  weighingEveryAllowedSetOf: 'Weighing every allowed set of renewals:',
+  callOff: 'Call off',
+  pathsSideBySide: 'Paths side by side',
+  repairPathsByPriceNow: 'Repair paths by price now',
+  path: 'Path',
+  renews: 'Renews',
+  comesBack: 'Comes back',
+  expected: 'Expected',
+  advised: 'Advised',
+  nothing: 'nothing',
+  oddsThatTheCoverComes: (unit: Shown) =>
+    `Odds that the cover comes off again within ${unit}. Expected: price now, and what coming back would cost at those odds. The customer decides.`,
+  inNoPriceTheSheet: (id: Shown) => `In no price: ${id}. The sheet has no part for it.`,
+  notWeighedBeyondFifteenParts: (id: Shown) => `Not weighed, beyond fifteen parts: ${id}.`,
+  chose: (by: Shown) => `${by} chose`,
+  at: (renewed: string, price: Shown) => `${renewed || 'nothing to be renewed'} at ${price}.`,
+  thisIsWhatWeAdvise: 'This is what we advise',
+  adviseThisPath: 'Advise this path'
+}

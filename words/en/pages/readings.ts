@@ -1,0 +1,22 @@
+import type { Shown } from '../../say'
+
+const CAUSES: Readonly<Record<string, string>> = {
+  'as new': 'As new',
+  corrections: 'Skim, heat',
+  stretch: 'Stretch',
+  pad: 'Pad',
+  unexplained: 'Unexplained'
+}
+
+/** What a reading says, and what of. */
+export const READINGS = {
+  crankDegrees: '° crank',
+  noToothJumped: 'no tooth jumped',
+  notches: (notches: number) => `${notches} ${notches === 1 ? 'notch' : 'notches'}`,
+  links: (links: Shown) => `${links} links`,
+  over: (links: Shown, place: Shown | undefined) =>
+    ` over ${links} links${place === undefined ? '' : `, place ${place}`}`,
+  run: (from: Shown, to: Shown) => `${from} to ${to}`,
+  /** The causes of a tensioner's extension. */
+  causes: CAUSES
+}

@@ -1,0 +1,45 @@
+import type { Shown } from '../../say'
+
+export const SHARE_PANEL = {
+  takenBack: 'taken back',
+  aLinkForTheCustomer: 'A link for the customer',
+  shareTheReport: 'Share the report',
+  showsThisReportAsIt:
+    'Shows this report as it stands now and nothing else of the workshop. The customer can choose a way on it.',
+  goodFor: 'Good for',
+  n3Days: '3 days',
+  n14Days: '14 days',
+  n60Days: '60 days',
+  makeALink: 'Make a link',
+  chooseWhoIsAtThe: 'Choose who is at the bench first.',
+  shownOnceCopyItNow: 'Shown once, copy it now:',
+  until: (expiresAt: Shown) => `until ${expiresAt}`
+}
+
+export const REPORT_PAGE = {
+  pdfA4: 'PDF, A4',
+  pdfLetter: 'PDF, letter',
+  wholeJob: 'Whole job',
+  readingsCsv: 'Readings, CSV',
+  mapSvg: 'Map, SVG',
+  assessmentJson: 'Assessment, JSON',
+  theCustomersReport: "the customer's report",
+  onPaperAndAsFiles: 'On paper and as files',
+  files: 'Files'
+}
+
+export const SHARE_PAGE = {
+  timingDrive: (vehicle: Shown) => `${vehicle}: timing drive`,
+  report: 'Report',
+  robots: 'robots',
+  referrer: 'referrer',
+  chooseOneOfTheWays: 'Choose one of the ways first.',
+  typeYourName: 'Type your name.',
+  theWorkshopCannotBeReached: 'The workshop cannot be reached just now. Try again, or ring it.',
+  goodUntil: (expiresAt: Shown) => `Good until ${expiresAt}`,
+  pdf: 'PDF',
+  yourChoice: 'Your choice',
+  choseAtTheWorkshopHas: (title: Shown, priceWords: Shown) => `chose ${title} at ${priceWords}. The workshop has it.`,
+  yourName: 'Your name',
+  tellTheWorkshop: 'Tell the workshop'
+}

@@ -1,0 +1,49 @@
+import type { Shown } from '../../say'
+
+export const BEFORE_COVERS = {
+  openIt: 'Open it',
+  leaveItClosed: 'Leave it closed',
+  measureFirst: 'Measure first',
+  beforeTheCovers: 'Before the covers',
+  whatIsWrongLiesBehind: (odds: Shown) => `What is wrong lies behind the covers: ${odds} likely.`,
+  looksThatTellMost: 'Looks that tell most',
+  ofTheDoubtMin: (gain: Shown, minutes: Shown) => `${gain} of the doubt, ${minutes} min`,
+  tensionerThroughItsPlugOr: 'Tensioner through its plug or filler',
+  read: (part: Shown) => `Read ${part}`,
+  hotOilAndCoolantWhen:
+    'Hot oil and coolant when a plug is opened warm. Springs and lifters fly: eye protection, a rag over the hole. On a small single: compression dead centre, valves at rest, before the lifter comes out, or the chain jumps.'
+}
+
+export const COMPLAINT_SHEET = {
+  whatIsItBroughtIn: 'What is it brought in for?',
+  noComplaintWasWrittenDown: 'No complaint was written down.',
+  openedBy: (usage: Shown, openedBy: Shown) => `${usage}, opened by ${openedBy}`
+}
+
+export const SCAN_PANE = {
+  theLogIsLargerThan: (shown: Shown) => `The log is larger than ${shown} MB: cut it to a few minutes of warm idle.`,
+  practiceSource: 'Practice source',
+  samplesAtAWarmIdle: (name: Shown, samples: Shown) => `${name}, ${samples} samples at a warm idle`,
+  camDeviation: 'Cam deviation',
+  camDeviationCommandedAgainstActual: 'Cam deviation, commanded against actual',
+  readACsvLog: 'Read a CSV log',
+  plugInThePracticeSource: 'Plug in the practice source',
+  csvLog: 'CSV log',
+  orTypeItIn: 'Or type it in:',
+  ofSamplesAtAWarm: (used: Shown, all: Shown, coolant: Shown, rpm: Shown) =>
+    `${used} of ${all} samples at a warm idle (from ${coolant} °C, up to ${rpm} rpm).`,
+  scatter: (scatter: Shown) => `scatter ${scatter}°`,
+  aCamThatScattersSo: 'A cam that scatters so much at a steady idle is loose on its phaser: read its play.',
+  takeAsReadings: 'Take as readings'
+}
+
+export const SUSPECT_LIST = {
+  suspects: 'Suspects',
+  lookFirst: 'Look first',
+  for: 'For',
+  against: 'Against',
+  nothingSaidYetBearsOn: 'Nothing said yet bears on it.',
+  lookAt: (look: Shown) => `Look at ${look}.`,
+  sharesOfTheWholeBy:
+    'Shares of the whole, by a table of judgement, not of measurement. What was renewed before is not thereby good: new is not good, so it rules nothing out.'
+}
