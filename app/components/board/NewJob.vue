@@ -67,6 +67,11 @@ async function look() {
 }
 const lookSoon = useDebounceFn(() => look().catch(() => (known.value = [])), 150)
 
+function type(name: string) {
+  form.vehicle = name
+  void lookSoon()
+}
+
 /** Takes a name; that of a known vehicle fills in what is empty. */
 function take(name: string) {
   form.vehicle = name
@@ -115,10 +120,7 @@ async function make() {
               maxlength="120"
               autocomplete="off"
               :display-value="() => form.vehicle"
-              @change="
-                form.vehicle = $event.target.value
-                lookSoon()
-              " />
+              @change="type($event.target.value)" />
             <ComboboxOptions
               v-if="known.length && form.vehicle.trim()"
               class="absolute z-30 mt-1 w-72 border border-faint bg-sheet p-1">

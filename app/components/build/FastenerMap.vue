@@ -52,6 +52,17 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
   put((event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height)
 }
+
+/** Its bolt went back in, or came out again. */
+function turnBack(hole: string) {
+  chosen.value = hole
+  if (props.mayChange) emit('back', hole, !isBack(hole))
+}
+
+function removeChosen() {
+  emit('remove', chosen.value)
+  chosen.value = ''
+}
 </script>
 
 <template>
@@ -107,10 +118,7 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
         ]"
         :style="{ left: `${100 * hole.x}%`, top: `${100 * hole.y}%` }"
         :aria-label="words(hole, i)"
-        @click="
-          chosen = hole.id
-          mayChange && emit('back', hole.id, !isBack(hole.id))
-        ">
+        @click="turnBack(hole.id)">
         <span class="figure">{{ lengthFigure(hole.length, 0) }}</span>
       </button>
     </div>
@@ -122,14 +130,7 @@ function touch(event: { currentTarget: unknown; clientX: number; clientY: number
             ? FASTENER_MAP.allAreBackIn(mine.length)
             : FASTENER_MAP.ofStillOutTouchA(left, mine.length)
       }}
-      <button
-        v-if="chosen && mayChange"
-        type="button"
-        class="act-bare"
-        @click="
-          emit('remove', chosen)
-          chosen = ''
-        ">
+      <button v-if="chosen && mayChange" type="button" class="act-bare" @click="removeChosen">
         {{ FASTENER_MAP.takeTheLastTouchedHole }}
       </button>
     </p>
