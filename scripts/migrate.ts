@@ -1,4 +1,4 @@
-import { grantUse } from '../server/db/grants'
+import { grantUse, renameFill } from '../server/db/queries/schema'
 import { connect } from '../server/db/connection'
 import { alone, migrate } from '../server/db/migrate'
 import { ActRow, JobRow } from '../server/db/models'
@@ -12,9 +12,7 @@ const owner = connect(process.env.DATABASE_URL!, 0)
 await alone(owner, async (transaction) => {
   await migrate(owner, transaction)
   await outdateSummaries(transaction)
-  await owner.query("update settings set value = to_json(gen_random_uuid()::text) where key = 'generation'", {
-    transaction
-  })
+  await renameFill(owner, transaction)
   if (process.env.UMBRETTE_ROLE) await grantUse(owner, process.env.UMBRETTE_ROLE, transaction)
 })
 const [jobs, acts] = [await JobRow.count(), await ActRow.count()]

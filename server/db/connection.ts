@@ -1,13 +1,14 @@
 import pg from 'pg'
 import { CONSOLE } from '../../words/en/console'
-import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
+import { Sequelize, type Transaction } from 'sequelize'
 import { isLane } from '../heavy/thread'
 import { log } from '../utils/log'
 import { fillDemo } from './demo'
 import { isPassing } from './errors'
-import { grantUse } from './grants'
 import { alone, migrate } from './migrate'
-import { defineModels } from './models'
+import { bindTables } from './columns'
+import { SettingRow } from './models'
+import { grantUse } from './queries/schema'
 import { outdateSummaries } from './rows'
 
 /** Connections of the server's own thread, and of each that works behind it. */
@@ -25,7 +26,7 @@ export function connect(url: string, patience = 15_000): Sequelize {
     pool: { max: isLane ? POOL.worker : POOL.main, acquire: 10_000 },
     dialectOptions: { statement_timeout: patience, connectionTimeoutMillis: 5_000, application_name: 'umbrette' }
   })
-  defineModels(sequelize)
+  bindTables(sequelize)
   return sequelize
 }
 
@@ -101,10 +102,7 @@ export async function inTransaction<T>(work: (transaction: Transaction) => Promi
  * holds.
  */
 export async function readGeneration(): Promise<string> {
-  const db = await useDb()
-  const [row] = await db.query<{ value: string }>(
-    "select value #>> '{}' as value from settings where key = 'generation'",
-    { type: QueryTypes.SELECT }
-  )
-  return row?.value ?? ''
+  await useDb()
+  const row = await SettingRow.findByPk('generation')
+  return typeof row?.value === 'string' ? row.value : ''
 }

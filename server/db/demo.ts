@@ -1,21 +1,16 @@
 import { AS_SHIPPED } from '../../words/en/parts'
-import { QueryTypes, type Transaction } from 'sequelize'
+import type { Transaction } from 'sequelize'
 import { demoCase, demoRuns } from '../../demo/practice'
 import { DEMO_JOBS, DEMO_PEOPLE, DEMO_SHEETS } from '../../demo/workshop'
 import type { DriveSheet } from '../../core/sheet'
-import { JobRow, PersonRow, PracticeCaseRow, PracticeRunRow, SheetRevisionRow, SheetRow } from './models'
+import { JobRow, PersonRow, PracticeCaseRow, PracticeRunRow, SettingRow, SheetRevisionRow, SheetRow } from './models'
 import { createJob } from './rows'
 
 /** Fills in the demo workshop the first time; later its jobs are the user's to keep. */
 export async function fillDemo(transaction: Transaction): Promise<void> {
-  const sequelize = JobRow.sequelize!
-  const [done] = await sequelize.query("select 1 from settings where key = 'demo'", {
-    type: QueryTypes.SELECT,
-    transaction
-  })
-  if (done) return
+  if ((await SettingRow.count({ where: { key: 'demo' }, transaction })) > 0) return
   await putDemo(transaction)
-  await sequelize.query("insert into settings (key, value) values ('demo', 'true')", { transaction })
+  await SettingRow.create({ key: 'demo', value: true }, { transaction })
 }
 
 /** Puts the demo jobs back as they ship. Jobs of the workshop's own stay as they are. */

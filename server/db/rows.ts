@@ -1,8 +1,9 @@
-import { Op, QueryTypes, type Transaction } from 'sequelize'
+import { Op, type Transaction } from 'sequelize'
 import { type Act, foldActs, type KeptJob } from '../../core/record'
 import { type JobSummary, summarise } from '../../core/views/summary'
 import { CORE_VERSION } from '../../core/paths'
-import { ActRow, JobRow, VehicleRow } from './models'
+import { ActRow, JobRow } from './models'
+import { vehicleNamed } from './queries/vehicles'
 
 /**
  * Writes a job, the acts it comes with and its summary, within a transaction: all or nothing, and no list ever meets a
@@ -15,7 +16,7 @@ export async function createJob(
   acts: readonly Act[],
   { demo, transaction }: { demo: boolean; transaction: Transaction }
 ): Promise<void> {
-  const vehicleId = job.vehicleId ?? (await findVehicle(job.vehicle.trim(), transaction))
+  const vehicleId = job.vehicleId ?? (await vehicleNamed(job.vehicle.trim(), transaction))
   const sheetMoves = acts.some(({ type }) => type === 'sheet') ? 1 : 0
   await JobRow.create(
     {
@@ -52,15 +53,6 @@ function firstSummary(job: KeptJob, acts: readonly Act[]) {
 /** A summary, made just now, as a job's row keeps it. */
 export function summaryColumns(summary: JobSummary) {
   return { summary, summaryCore: CORE_VERSION, stale: false, held: summary.calls.some(({ call }) => call === 'stop') }
-}
-
-/** In a workshop a vehicle is known by its name, however it is spelt in capitals. */
-async function findVehicle(name: string, transaction: Transaction): Promise<string> {
-  const [row] = await VehicleRow.sequelize!.query<{ id: string }>(
-    'insert into vehicles (id, name) values (gen_random_uuid(), $1) on conflict ((lower(name))) do update set name = vehicles.name returning id',
-    { bind: [name], type: QueryTypes.SELECT, transaction }
-  )
-  return row!.id
 }
 
 /** Summaries made by another version of the computation are stale. */

@@ -1,7 +1,7 @@
 import { namesOf, sayHold, sayHoldRelease } from '../../words/en'
 import { told } from '../../words/problems'
 import { LRUCache } from 'lru-cache'
-import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize'
+import { Op, UniqueConstraintError, type Transaction } from 'sequelize'
 import { type Hold, rebuildOf } from '../../core/views/buildup'
 import { type Fault, isSameJson, isWellFormed, schemaFaults } from '../../core/check'
 import {
@@ -25,17 +25,16 @@ import { CORE_VERSION } from '../../core/paths'
 import { inTransaction, readGeneration, useDb } from '../db/connection'
 import { codeOf } from '../db/errors'
 import { ActRow, JobRow, PhotoRow } from '../db/models'
+import { type CheckedUnder, countActs, keepAct } from '../db/queries/acts'
 import { heavily } from '../heavy/heavily'
 import { ACTS_CHANNEL } from '../live/listen'
 import { Problem, badInput } from '../utils/problem'
 import { actsOf, findJob, isUuid, keptAct, keptJob, noJob, QUICK, type KeptAct } from './jobs'
 
 /** What an act can be checked with, without reading all of its job again. */
-interface KnownSheet {
+interface KnownSheet extends CheckedUnder {
   opened: DriveSheet
   inForce: DriveSheet
-  moves: number
-  generation: string
 }
 
 /** Bytes of sheets that are remembered, by their length as text. */
@@ -53,18 +52,15 @@ const sheets = new LRUCache<string, KnownSheet>({
  * @throws Problem not-found, bad-input with each fault, conflict when the id stands for another act or the job is held
  */
 export async function addAct(jobId: string, value: unknown): Promise<KeptAct> {
-  const db = await useDb()
+  await useDb()
   if (!isUuid(jobId)) throw noJob()
   const { type, supersedes } = (value ?? {}) as { type?: unknown; supersedes?: unknown }
   if (type === 'choice')
     throw new Problem('bad-input', told('choice-by-link'), [{ place: 'type', ...told('not-entered-here') }])
   // What can change a job's state or sheet must see every act before it; anything else needs only what it names.
   if (isActType(type) && kindOf(type).locks) {
-    const [{ acts } = { acts: '0' }] = await db.query<{ acts: string }>(
-      'select count(*) as acts from acts where job_id = $1',
-      { bind: [jobId], type: QueryTypes.SELECT }
-    )
-    return Number(acts) <= QUICK ? addWeighty(jobId, value) : heavily('asked', 'addWeighty', jobId, value)
+    const { acts } = await countActs(jobId)
+    return acts <= QUICK ? addWeighty(jobId, value) : heavily('asked', 'addWeighty', jobId, value)
   }
   return addLight(jobId, value, supersedes, 0)
 }
@@ -146,23 +142,12 @@ async function checkPhoto(jobId: string, photo: string): Promise<void> {
 }
 
 /**
- * Keeps an act, marks its job's summary stale and tells every server: all or nothing, in one round trip.
+ * Keeps an act and tells every server: all or nothing.
  * @returns its place; null where nothing was kept, as the id is taken, or the sheet or the whole database changed
  */
-async function putAct(
-  jobId: string,
-  act: Act,
-  { moves, generation }: Pick<KnownSheet, 'moves' | 'generation'>,
-  transaction?: Transaction
-): Promise<number | null> {
-  const db = await useDb()
+async function putAct(jobId: string, act: Act, under: CheckedUnder, transaction?: Transaction): Promise<number | null> {
   try {
-    const [kept] = await db.query<{ place: string | null }>('select keep_act($1, $2, $3, $4, $5, $6, $7) as place', {
-      bind: [jobId, moves, generation, act.id, JSON.stringify(act), ACTS_CHANNEL, MOST.acts],
-      type: QueryTypes.SELECT,
-      ...(transaction ? { transaction } : {})
-    })
-    return kept?.place ? Number(kept.place) : null
+    return await keepAct(jobId, act, under, ACTS_CHANNEL, transaction)
   } catch (error) {
     if (codeOf(error) === 'UM001') throw new Problem('too-large', told('job-full', { most: MOST.acts }))
     throw error

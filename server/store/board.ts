@@ -1,7 +1,8 @@
-import { literal, Op, where } from 'sequelize'
+import { Op, where } from 'sequelize'
 import type { JobState } from '../../core/record'
 import { useDb } from '../db/connection'
 import { JobRow } from '../db/models'
+import { WORDS_OF_JOB } from '../db/queries/jobs'
 import { matchContaining, pagesOf, wordsOf } from './listing'
 import { LISTED, listedJob, type ListedJob } from './summaries'
 
@@ -27,7 +28,7 @@ const JOBS_A_PAGE = 40
 /** Jobs as the board shows them, those with a hold first, then the newest. */
 export async function boardPage({ state, search, page }: JobsAsked): Promise<BoardPage> {
   await useDb()
-  const words = wordsOf(search).map((word) => where(literal('"JobRow"."words"'), matchContaining(word)))
+  const words = wordsOf(search).map((word) => where(WORDS_OF_JOB, matchContaining(word)))
   const { rows, count } = await JobRow.findAndCountAll({
     where: { state, ...(words.length > 0 ? { [Op.and]: words } : {}) },
     attributes: [...LISTED],

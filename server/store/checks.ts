@@ -1,6 +1,7 @@
-import { literal, Op, where } from 'sequelize'
+import { Op, where } from 'sequelize'
 import { JobRow } from '../db/models'
 import { useDb } from '../db/connection'
+import { CHECK_DATE_OF_JOB } from '../db/queries/jobs'
 import { LISTED, listedJob, type ListedJob } from './summaries'
 
 /** Checks shown at the most. */
@@ -14,11 +15,11 @@ export async function checksDue(until: string): Promise<ListedJob[]> {
   const rows = await JobRow.findAll({
     where: {
       state: { [Op.notIn]: ['deleted', 'archived'] },
-      [Op.and]: [where(literal('"JobRow"."check_date"'), { [Op.lte]: until })]
+      [Op.and]: [where(CHECK_DATE_OF_JOB, { [Op.lte]: until })]
     },
     attributes: [...LISTED],
     order: [
-      [literal('"JobRow"."check_date"'), 'ASC'],
+      [CHECK_DATE_OF_JOB, 'ASC'],
       ['id', 'ASC']
     ],
     limit: MOST

@@ -1,9 +1,10 @@
 import { told } from '../../words/problems'
 import { LRUCache } from 'lru-cache'
-import { QueryTypes, type Transaction } from 'sequelize'
+import type { Transaction } from 'sequelize'
 import { type Act, assessRecord, type KeptJob } from '../../core/record'
 import { inTransaction, useDb } from '../db/connection'
 import { ActRow, JobRow } from '../db/models'
+import { readMark } from '../db/queries/jobs'
 import { createJob } from '../db/rows'
 import { heavily } from '../heavy/heavily'
 import { Problem } from '../utils/problem'
@@ -58,17 +59,12 @@ const opened = new LRUCache<string, { mark: string; text: string }>({
 
 /** A job with its acts and what they mean, as JSON: what a page opens it with. @throws Problem not-found */
 export async function openedJob(id: string): Promise<string> {
-  const db = await useDb()
-  const [now] = isUuid(id)
-    ? await db.query<{ mark: string; acts: string }>(
-        "select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle, (select value from settings where key = 'generation')) as mark, count(a.seq) as acts from jobs j left join acts a on a.job_id = j.id where j.id = :id group by j.id",
-        { replacements: { id }, type: QueryTypes.SELECT }
-      )
-    : []
+  await useDb()
+  const now = isUuid(id) ? await readMark(id) : null
   if (!now) throw noJob()
   const known = opened.get(id)
   if (known?.mark === now.mark) return known.text
-  const text = Number(now.acts) <= QUICK ? await openedText(id) : await heavily('asked', 'openedText', id)
+  const text = now.acts <= QUICK ? await openedText(id) : await heavily('asked', 'openedText', id)
   opened.set(id, { mark: now.mark, text })
   return text
 }

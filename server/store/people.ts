@@ -1,6 +1,6 @@
-import { QueryTypes } from 'sequelize'
 import { useDb } from '../db/connection'
 import { PersonRow } from '../db/models'
+import { personNamed } from '../db/queries/people'
 
 /** First names of who works here, in alphabetical order. */
 export async function listPeople(): Promise<string[]> {
@@ -13,10 +13,7 @@ export async function listPeople(): Promise<string[]> {
  * name as it is kept
  */
 export async function addPerson(name: string): Promise<{ people: string[]; name: string }> {
-  const db = await useDb()
-  const [row] = await db.query<{ name: string }>(
-    'insert into people (name) values ($1) on conflict ((lower(name))) do update set name = people.name returning name',
-    { bind: [name], type: QueryTypes.SELECT }
-  )
-  return { people: await listPeople(), name: row!.name }
+  await useDb()
+  const kept = await personNamed(name)
+  return { people: await listPeople(), name: kept }
 }

@@ -1,9 +1,10 @@
 import { told } from '../../words/problems'
 import { createHash, randomUUID } from 'node:crypto'
-import { Op, QueryTypes, type Transaction } from 'sequelize'
+import { Op, type Transaction } from 'sequelize'
 import { MOST } from '../../core/record'
 import { inTransaction, useDb } from '../db/connection'
 import { JobRow, PhotoRow } from '../db/models'
+import { photoSizes } from '../db/queries/photos'
 import { upright } from '../photos/upright'
 import { Problem } from '../utils/problem'
 import { isUuid, noJob } from './jobs'
@@ -72,12 +73,8 @@ const noPhoto = () => new Problem('not-found', told('no-such-picture'))
 
 /** What photos a job has, the oldest first, each with its size in bytes. */
 export async function photoList(jobId: string): Promise<{ id: string; bytes: number }[]> {
-  const db = await useDb()
-  if (!isUuid(jobId)) return []
-  return db.query<{ id: string; bytes: number }>(
-    'select id, octet_length(body) as bytes from photos where job_id = $1 order by received_at, id limit $2',
-    { bind: [jobId, MOST.photos], type: QueryTypes.SELECT }
-  )
+  await useDb()
+  return isUuid(jobId) ? photoSizes(jobId, MOST.photos) : []
 }
 
 /** Some photos of a job with their pixels, in the order they are named in. */

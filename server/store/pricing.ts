@@ -1,7 +1,7 @@
-import { QueryTypes } from 'sequelize'
 import type { UsageUnit } from '../../core/readings'
 import type { Pricing } from '../../core/paths'
 import { useDb } from '../db/connection'
+import { SettingRow } from '../db/models'
 
 /** What the shop weighs paths with, unless a job says otherwise; the horizon by unit of usage. */
 export interface ShopPricing extends Pick<Pricing, 'hourRate' | 'newPart' | 'damage'> {
@@ -11,21 +11,15 @@ export interface ShopPricing extends Pick<Pricing, 'hourRate' | 'newPart' | 'dam
 const KEY = 'pricing'
 
 export async function shopPricing(): Promise<ShopPricing> {
-  const db = await useDb()
-  const [row] = await db.query<{ value: ShopPricing }>('select value from settings where key = $1', {
-    bind: [KEY],
-    type: QueryTypes.SELECT
-  })
-  return row?.value ?? {}
+  await useDb()
+  const row = await SettingRow.findByPk(KEY)
+  return (row?.value ?? {}) as ShopPricing
 }
 
 /** Takes the place of what the shop held before; jobs open already keep theirs. */
 export async function keepShopPricing(pricing: ShopPricing): Promise<void> {
-  const db = await useDb()
-  await db.query(
-    'insert into settings (key, value) values ($1, $2::json) on conflict (key) do update set value = excluded.value',
-    { bind: [KEY, JSON.stringify(pricing)] }
-  )
+  await useDb()
+  await SettingRow.upsert({ key: KEY, value: pricing })
 }
 
 /** The shop's pricing for a job of a unit; null where the shop says nothing. */

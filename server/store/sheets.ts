@@ -1,37 +1,20 @@
 import { told } from '../../words/problems'
-import { QueryTypes } from 'sequelize'
 import type { DriveSheet } from '../../core/sheet'
 import { sheetFaults } from '../../core/drive'
 import { inTransaction, useDb } from '../db/connection'
 import { SheetRevisionRow, SheetRow } from '../db/models'
+import { lockSheet, type SheetInList, sheetsInList } from '../db/queries/sheets'
 import { Problem } from '../utils/problem'
 
 /** A drive sheet as lists show it. */
-export interface ListedSheet {
-  id: string
-  name: string
-  revision: number
-  /** Has it coordinates, or counts alone? */
-  charted: boolean
-  links: string
-  savedBy: string
+export interface ListedSheet extends Omit<SheetInList, 'savedAt'> {
   savedAt: string
-  /** Jobs opened on it. */
-  jobs: number
 }
 
 /** The workshop's drive sheets, by name; the removed ones instead, where they are asked for. */
 export async function listSheets(removed = false): Promise<ListedSheet[]> {
-  const db = await useDb()
-  const rows = await db.query<Omit<ListedSheet, 'jobs' | 'savedAt'> & { jobs: string; savedAt: Date }>(
-    `select s.id, s.name, s.revision, r.saved_by as "savedBy", r.saved_at as "savedAt",
-      (select bool_and(p ->> 'centre' is not null) from json_array_elements(s.body -> 'sprockets') p) as charted,
-      (select string_agg((c ->> 'links') || ' × ' || (c ->> 'pitch') || ' mm', ', ') from json_array_elements(s.body -> 'chains') c) as links,
-      (select count(*) from jobs j where j.sheet_id = s.id and j.state <> 'deleted') as jobs
-    from sheets s join sheet_revisions r on r.sheet_id = s.id and r.revision = s.revision where s.removed = $1 order by s.name`,
-    { bind: [removed], type: QueryTypes.SELECT }
-  )
-  return rows.map((row) => ({ ...row, jobs: Number(row.jobs), savedAt: row.savedAt.toISOString() }))
+  await useDb()
+  return (await sheetsInList(removed)).map((row) => ({ ...row, savedAt: row.savedAt.toISOString() }))
 }
 
 /** The newest revision of one drive sheet. @throws Problem bad-input when there is none of that id */
@@ -92,9 +75,8 @@ export async function saveSheet(
   const faults = sheetFaults(value)
   if (faults.length > 0) throw new Problem('bad-input', told('sheet-unsound'), faults)
   const sheet = value as DriveSheet
-  const db = await useDb()
   return inTransaction(async (transaction) => {
-    await db.query('select pg_advisory_xact_lock(hashtext($1))', { bind: [`sheet ${sheet.id}`], transaction })
+    await lockSheet(sheet.id, transaction)
     const row = await SheetRow.findByPk(sheet.id, { transaction })
     const current = row?.revision ?? 0
     if (current === basedOn + 1 && JSON.stringify(row!.body) === JSON.stringify(sheet))

@@ -1,9 +1,10 @@
-import { QueryTypes, type Transaction } from 'sequelize'
 import type { JobState } from '../../core/record'
 import { type JobSummary, summarise } from '../../core/views/summary'
 import type { Usage } from '../../core/readings'
 import { inTransaction, useDb } from '../db/connection'
 import { JobRow } from '../db/models'
+import { countActs, tell } from '../db/queries/acts'
+import { staleJobs } from '../db/queries/jobs'
 import { summaryColumns } from '../db/rows'
 import { heavily } from '../heavy/heavily'
 import { ACTS_CHANNEL, onHappened } from '../live/listen'
@@ -102,24 +103,16 @@ export async function refreshSummary(id: string): Promise<boolean> {
   )
   return inTransaction(async (transaction) => {
     const row = await JobRow.findByPk(id, { transaction, lock: true, attributes: ['id', 'vehicle'] })
-    const [now] = await JobRow.sequelize!.query<{ acts: string; last: string | null }>(
-      'select count(*) as acts, max(seq) as last from acts where job_id = $1',
-      { bind: [id], type: QueryTypes.SELECT, transaction }
-    )
-    if (!row || Number(now!.acts) !== acts.length || Number(now!.last ?? 0) !== (acts.at(-1)?.seq ?? 0)) return false
+    const now = await countActs(id, transaction)
+    if (!row || now.acts !== acts.length || now.last !== (acts.at(-1)?.seq ?? 0)) return false
     await row.update({ ...summaryColumns(summary), summaryError: null }, { transaction })
-    await tell(id, transaction)
+    await tell(ACTS_CHANNEL, summaryOf(id), transaction)
     return true
   })
 }
 
-async function tell(id: string, transaction?: Transaction): Promise<void> {
-  await JobRow.sequelize!.query('select pg_notify($1, $2)', {
-    bind: [ACTS_CHANNEL, `${id} -`],
-    type: QueryTypes.SELECT,
-    ...(transaction ? { transaction } : {})
-  })
-}
+/** A job's summary was made anew, as the channel tells it. */
+const summaryOf = (id: string) => `${id} -`
 
 /**
  * Why a summary could not be made stands with its job, and no list waits for it any more; the next act has it tried
@@ -131,7 +124,7 @@ async function markTrouble(id: string, error: unknown): Promise<void> {
     { stale: false, summaryError: String((error as Error | null)?.message ?? error).slice(0, 500) },
     { where: { id } }
   )
-  await tell(id)
+  await tell(ACTS_CHANNEL, summaryOf(id))
 }
 
 /** Jobs looked for in the queue at once. */
@@ -141,16 +134,12 @@ const AT_ONCE = 20
  * Makes the summaries anew that acts have made stale, one job after another; one that cannot be made hurts no other.
  */
 export async function refreshStale(): Promise<void> {
-  const db = await useDb()
+  await useDb()
   const tried = new Map<string, number>()
   for (;;) {
-    const stale = await db.query<{ id: string }>('select id from jobs where stale order by id limit $1', {
-      bind: [AT_ONCE],
-      type: QueryTypes.SELECT
-    })
-    const due = stale.filter(({ id }) => (tried.get(id) ?? 0) < MOST_TRIES)
+    const due = (await staleJobs(AT_ONCE)).filter((id) => (tried.get(id) ?? 0) < MOST_TRIES)
     if (due.length === 0) return
-    for (const { id } of due) {
+    for (const id of due) {
       tried.set(id, (tried.get(id) ?? 0) + 1)
       try {
         await heavily('behind', 'refreshSummary', id)

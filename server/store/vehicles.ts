@@ -1,9 +1,10 @@
 import { told } from '../../words/problems'
-import { fn, col, Op, QueryTypes, where } from 'sequelize'
+import { fn, col, Op, where } from 'sequelize'
 import type { EarlierKnown, Usage, WearPoint } from '../../core/readings'
 import { inTransaction, useDb } from '../db/connection'
 import { isUnique } from '../db/errors'
 import { JobRow, VehicleRow } from '../db/models'
+import { LAST_SEEN, newestJobs } from '../db/queries/vehicles'
 import { Problem } from '../utils/problem'
 import { isUuid } from './jobs'
 import { matchContaining, pagesOf, wordsOf } from './listing'
@@ -29,30 +30,26 @@ export async function listVehicles({
   search: string
   page: number
 }): Promise<{ rows: ListedVehicle[]; total: number; pages: number }> {
-  const db = await useDb()
+  await useDb()
   const named = wordsOf(search).map((word) => where(fn('lower', col('name')), matchContaining(word)))
   const total = await VehicleRow.count({ where: { [Op.and]: named } })
   const found = await VehicleRow.findAll({
     where: { [Op.and]: named },
     order: [
-      [db.literal('(select max(opened_at) from jobs where vehicle_id = "VehicleRow"."id")'), 'DESC NULLS LAST'],
+      [LAST_SEEN, 'DESC NULLS LAST'],
       ['name', 'ASC']
     ],
     limit: VEHICLES_A_PAGE,
     offset: page * VEHICLES_A_PAGE
   })
-  const last = await db.query<{ id: string; jobs: string; usage: Usage; at: Date; sheet: string; engine: string }>(
-    `select distinct on (vehicle_id) vehicle_id as id, count(*) over (partition by vehicle_id) as jobs, usage, opened_at as at, sheet ->> 'id' as sheet, sheet ->> 'name' as engine
-    from jobs where vehicle_id = any($1::uuid[]) and state <> 'deleted' order by vehicle_id, opened_at desc`,
-    { bind: [found.map(({ id }) => id)], type: QueryTypes.SELECT }
-  )
+  const last = await newestJobs(found.map(({ id }) => id))
   const rows = found.map(({ id, name, note }): ListedVehicle => {
-    const newest = last.find((l) => l.id === id)
+    const newest = last.find(({ vehicle }) => vehicle === id)
     return {
       id,
       name,
       note,
-      jobs: Number(newest?.jobs ?? 0),
+      jobs: newest?.jobs ?? 0,
       last: newest
         ? { usage: newest.usage, openedAt: newest.at.toISOString(), sheet: newest.sheet, engine: newest.engine }
         : null

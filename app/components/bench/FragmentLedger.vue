@@ -56,8 +56,8 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
     <ul class="divide-y divide-rule border-y border-rule">
       <li v-for="entry in entries" :key="entry.id" class="flex items-center justify-between gap-2 py-1">
         <span
-          >{{ words(entry) }}<span v-if="entry.note">: {{ entry.note }}</span>
-          <span class="text-note text-faint">{{ entry.by }}, <WhenAt :at="entry.at" /></span
+          >{{ words(entry) }}<span v-if="entry.note">: {{ entry.note }}</span
+          >{{ ' ' }}<span class="text-note text-faint">{{ entry.by }}, <WhenAt :at="entry.at" /></span
         ></span>
         <button type="button" class="act-bare" @click="job.put({ type: 'undo', act: entry.id })">
           {{ COMMON.takeBack }}

@@ -51,8 +51,8 @@ function release(id: string) {
               :rows="2"
               maxlength="1000"
               :fault="missing ? HOLD_PANEL.sayWhyItStandsUnder : ''" />
-            <button type="submit" class="act">{{ HOLD_PANEL.release }}</button>
-            <button type="button" class="act-bare" @click="saying = ''">{{ HOLD_PANEL.leaveItHeld }}</button>
+            <button type="submit" class="act">{{ HOLD_PANEL.release }}</button>{{ ' '
+            }}<button type="button" class="act-bare" @click="saying = ''">{{ HOLD_PANEL.leaveItHeld }}</button>
           </form>
           <button v-else-if="mayRelease" type="button" class="act-bare text-note" @click="saying = hold.id">
             {{ HOLD_PANEL.releaseByName }}

@@ -38,8 +38,8 @@ const says = computed(() =>
         ><span class="figure" :class="named ? 'text-2xl' : 'text-3xl'" data-testid="elongation">{{
           fixDigits(100 * elongation.mean, 2)
         }}</span
-        ><span class="text-faint"> %</span>
-        <span class="figure text-base font-normal">±{{ fixDigits(half, 2) }}</span></span
+        ><span class="text-faint"> %</span>{{ ' '
+        }}<span class="figure text-base font-normal">±{{ fixDigits(half, 2) }}</span></span
       >
       <span v-if="elongation.overLimit !== null" class="text-note" data-testid="over-limit">{{
         STRETCH_LINE.pastLimit(oddsWords(elongation.overLimit))

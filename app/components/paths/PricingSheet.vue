@@ -218,9 +218,7 @@ function changed(list: string, id: string | undefined, value: number | undefined
     </div>
     <p v-if="bench.by" class="px-4">
       <button type="button" class="act" data-testid="keep-shop" @click="keepForShop">
-        {{ PRICING_SHEET.useTheseAssumptionsForNew }}
-      </button>
-      <span role="status">{{ kept }}</span>
+        {{ PRICING_SHEET.useTheseAssumptionsForNew }}</button>{{ ' ' }}<span role="status">{{ kept }}</span>
     </p>
     <p class="px-4 py-3 text-note text-faint">
       {{ PRICING_SHEET.anEmptiedFieldGoesBack }}

@@ -81,8 +81,8 @@ async function finish() {
   <div class="flex h-dvh flex-col max-md:h-auto">
     <TopBar>
       <h1 class="truncate leading-tight">
-        <b>{{ data?.title ?? COMMON.practice }}</b>
-        <span v-if="data" class="text-faint">{{ data.drive.name }}, {{ usageWords(data.usage) }}</span>
+        <b>{{ data?.title ?? COMMON.practice }}</b>{{ ' '
+        }}<span v-if="data" class="text-faint">{{ data.drive.name }}, {{ usageWords(data.usage) }}</span>
       </h1>
       <p class="truncate text-note text-faint" :title="data?.complaint">
         {{ data?.complaint || PRACTICE_CASE.broughtInForALook }}
@@ -121,8 +121,8 @@ async function finish() {
               {{ PRACTICE_CASE.whatYouSee }}
             </button>
             <p class="ml-auto text-body" data-testid="clock">
-              <span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span>
-              <span class="text-faint">{{ PRACTICE_CASE.soFar }}</span>
+              <span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span>{{ ' '
+              }}<span class="text-faint">{{ PRACTICE_CASE.soFar }}</span>
             </p>
           </div>
           <div v-if="picture" class="on-plate min-h-0 flex-1 bg-plate p-2">

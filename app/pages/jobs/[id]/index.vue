@@ -99,8 +99,8 @@ useShortcuts({
   <div class="grid h-dvh min-h-[680px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] max-md:h-auto">
     <TopBar>
       <h1 class="truncate leading-tight">
-        <b>{{ job.job!.vehicle }}</b>
-        <span class="text-faint">{{ job.job!.stand }}, {{ usageWords(job.job!.usage) }}</span>
+        <b>{{ job.job!.vehicle }}</b>{{ ' '
+        }}<span class="text-faint">{{ job.job!.stand }}, {{ usageWords(job.job!.usage) }}</span>
       </h1>
       <p class="truncate text-note text-faint">{{ job.job!.sheet.name }}. {{ job.job!.complaint }}</p>
       <template #acts>

@@ -1,0 +1,44 @@
+import type { Transaction } from 'sequelize'
+import { MOST, type Act } from '../../../core/record'
+import { select } from './select'
+
+/** How many acts a job has, and the place of the last of them; 0 without any. */
+export async function countActs(jobId: string, transaction?: Transaction): Promise<{ acts: number; last: number }> {
+  const [row] = await select<{ acts: string; last: string | null }>(
+    'select count(*) as acts, max(seq) as last from acts where job_id = $1',
+    [jobId],
+    transaction
+  )
+  return { acts: Number(row?.acts ?? 0), last: Number(row?.last ?? 0) }
+}
+
+/** What an act was checked against: how often the job's sheet had changed, in which fill of the database. */
+export interface CheckedUnder {
+  moves: number
+  generation: string
+}
+
+/**
+ * Keeps an act, marks its job's summary stale and tells every server on the channel, in one round trip.
+ * @returns its place; null where nothing was kept, as the id is taken or what it was checked under no longer holds
+ * @throws UM001 when the job is full
+ */
+export async function keepAct(
+  jobId: string,
+  act: Act,
+  { moves, generation }: CheckedUnder,
+  channel: string,
+  transaction?: Transaction
+): Promise<number | null> {
+  const [kept] = await select<{ place: string | null }>(
+    'select keep_act($1, $2, $3, $4, $5, $6, $7) as place',
+    [jobId, moves, generation, act.id, JSON.stringify(act), channel, MOST.acts],
+    transaction
+  )
+  return kept?.place ? Number(kept.place) : null
+}
+
+/** Tells every server on the channel, once the transaction is kept. */
+export async function tell(channel: string, payload: string, transaction?: Transaction): Promise<void> {
+  await select('select pg_notify($1, $2)', [channel, payload], transaction)
+}

@@ -1,0 +1,47 @@
+import { literal } from 'sequelize'
+import type { JobState } from '../../../core/record'
+import type { Usage } from '../../../core/readings'
+import type { JobSummary } from '../../../core/views/summary'
+import { select } from './select'
+
+/** What a job is found by, in lower case: a column that the database makes. */
+export const WORDS_OF_JOB = literal('"jobs"."words"')
+
+/** The day on which it is to be looked at again: a column that the database makes. */
+export const CHECK_DATE_OF_JOB = literal('"jobs"."check_date"')
+
+/** What stands for the state of a job and its acts, and how many acts there are; null without the job. */
+export async function readMark(jobId: string): Promise<{ mark: string; acts: number } | null> {
+  const [row] = await select<{ mark: string; acts: string }>(
+    `select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle,
+       (select value from settings where key = 'generation')) as mark, count(a.seq) as acts
+     from jobs j left join acts a on a.job_id = j.id where j.id = $1 group by j.id`,
+    [jobId]
+  )
+  return row ? { mark: row.mark, acts: Number(row.acts) } : null
+}
+
+/** Jobs whose summaries are to be made anew. */
+export async function staleJobs(most: number): Promise<string[]> {
+  const rows = await select<{ id: string }>('select id from jobs where stale order by id limit $1', [most])
+  return rows.map(({ id }) => id)
+}
+
+/** A job as it teaches. */
+export interface SummarisedJob {
+  vehicle: string
+  vehicleId: string | null
+  usage: Usage
+  openedAt: Date
+  state: JobState
+  summary: JobSummary
+}
+
+/** Jobs with a summary, the newest first; deleted ones are not among them. */
+export function summarisedJobs(most: number): Promise<SummarisedJob[]> {
+  return select<SummarisedJob>(
+    `select vehicle, vehicle_id as "vehicleId", usage, opened_at as "openedAt", state, summary
+     from jobs where state <> 'deleted' and summary is not null order by opened_at desc limit $1`,
+    [most]
+  )
+}
