@@ -11,7 +11,6 @@ import JobStrip from '../components/board/JobStrip.vue'
 import OtherFinds from '../components/board/OtherFinds.vue'
 import WaitsForDialog from '../components/board/WaitsFor.vue'
 import ProblemNote from '../components/parts/ProblemNote.vue'
-import TopBar from '../components/parts/TopBar.vue'
 import { shownProblem } from '../problem'
 import type { ToldHold } from '../../server/store/acts'
 import { useLive } from '../composables/useLive'
@@ -21,6 +20,7 @@ import { STATE_WORDS, WAITS_WORDS } from '../words'
 import FaultNote from '../components/parts/FaultNote.vue'
 import PagerRow from '../components/parts/PagerRow.vue'
 import Field from '../components/parts/Field.vue'
+import PageFrame from '../components/parts/PageFrame.vue'
 
 /** Opened now and then: kept out of what every page loads ahead. */
 const CloseJob = defineAsyncComponent(() => import('../components/board/CloseJob.vue'))
@@ -128,58 +128,55 @@ function takeBack() {
 </script>
 
 <template>
-  <div>
-    <TopBar places workshop />
-    <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
-      <div class="mb-3 flex flex-wrap items-end gap-3">
-        <h1 class="text-2xl font-bold">{{ STATE_WORDS[state].title }}</h1>
-        <Field
-          v-model="typed"
-          :label="BOARD.searchJobs"
-          silent
-          class="ml-auto w-72"
-          type="search"
-          :placeholder="BOARD.searchJobsVehiclesEngines"
-          maxlength="200"
-          data-testid="search" />
-        <ImportJob @made="enter" />
-        <button type="button" class="act-main" @click="asking = making = true">{{ COMMON.newJob }}</button>
-      </div>
-      <nav class="mb-2 flex gap-1 text-note" :aria-label="BOARD.listsOfJobs">
-        <button
-          v-for="[key, words] in LISTS"
-          :key="key"
-          type="button"
-          class="min-h-11 border-b-2 px-2"
-          :class="key === state ? 'border-brass font-bold' : 'border-transparent text-faint'"
-          :aria-pressed="key === state"
-          @click="state = key">
-          {{ words.title }}
-        </button>
-      </nav>
-      <FaultNote v-if="refused" class="mb-2">{{ refused }}</FaultNote>
-      <p v-if="moved" class="mb-2 border-l-4 border-brass bg-sheet px-3" role="status" data-testid="moved">
-        {{ moved.words }}. <button type="button" class="act-bare" @click="takeBack">{{ COMMON.takeBack }}</button>
-      </p>
-      <OtherFinds :search="search" />
-      <ProblemNote v-if="error" :error="error" @retry="refresh()" />
-      <div v-else-if="data?.rows.length">
-        <JobStrip
-          v-for="job in data.rows"
-          :key="job.id"
-          :job="job"
-          :state="state"
-          @move="move(job, $event)"
-          @waits="ask(job, $event)" />
-      </div>
-      <p v-else class="border-t border-rule bg-sheet p-8">{{ empty }}</p>
-      <PagerRow v-if="data" v-model="page" :pages="data.pages" :before="BOARD.newer" :after="BOARD.older">{{
-        BOARD.jobs(data.total)
-      }}</PagerRow>
-      <DueChecks v-if="state === 'open'" />
-      <WaitsForDialog v-model="asked" @say="say" />
-      <CloseJob v-if="held" v-model="held" @close="closeHeld" />
-      <NewJob v-if="asking" v-model:open="making" @made="enter" />
-    </main>
-  </div>
+  <PageFrame>
+    <div class="mb-3 flex flex-wrap items-end gap-3">
+      <h1 class="text-2xl font-bold">{{ STATE_WORDS[state].title }}</h1>
+      <Field
+        v-model="typed"
+        :label="BOARD.searchJobs"
+        silent
+        class="ml-auto w-72"
+        type="search"
+        :placeholder="BOARD.searchJobsVehiclesEngines"
+        maxlength="200"
+        data-testid="search" />
+      <ImportJob @made="enter" />
+      <button type="button" class="act-main" @click="asking = making = true">{{ COMMON.newJob }}</button>
+    </div>
+    <nav class="mb-2 flex gap-1 text-note" :aria-label="BOARD.listsOfJobs">
+      <button
+        v-for="[key, words] in LISTS"
+        :key="key"
+        type="button"
+        class="min-h-11 border-b-2 px-2"
+        :class="key === state ? 'border-brass font-bold' : 'border-transparent text-faint'"
+        :aria-pressed="key === state"
+        @click="state = key">
+        {{ words.title }}
+      </button>
+    </nav>
+    <FaultNote v-if="refused" class="mb-2">{{ refused }}</FaultNote>
+    <p v-if="moved" class="mb-2 border-l-4 border-brass bg-sheet px-3" role="status" data-testid="moved">
+      {{ moved.words }}. <button type="button" class="act-bare" @click="takeBack">{{ COMMON.takeBack }}</button>
+    </p>
+    <OtherFinds :search="search" />
+    <ProblemNote v-if="error" :error="error" @retry="refresh()" />
+    <div v-else-if="data?.rows.length">
+      <JobStrip
+        v-for="job in data.rows"
+        :key="job.id"
+        :job="job"
+        :state="state"
+        @move="move(job, $event)"
+        @waits="ask(job, $event)" />
+    </div>
+    <p v-else class="border-t border-rule bg-sheet p-8">{{ empty }}</p>
+    <PagerRow v-if="data" v-model="page" :pages="data.pages" :before="BOARD.newer" :after="BOARD.older">{{
+      BOARD.jobs(data.total)
+    }}</PagerRow>
+    <DueChecks v-if="state === 'open'" />
+    <WaitsForDialog v-model="asked" @say="say" />
+    <CloseJob v-if="held" v-model="held" @close="closeHeld" />
+    <NewJob v-if="asking" v-model:open="making" @made="enter" />
+  </PageFrame>
 </template>

@@ -5,12 +5,11 @@ import type { Learnt, TypeRate } from '../../core/views/learn'
 import type { Reached } from '../../core/estimate'
 import CalibrationChart from '../components/learn/CalibrationChart.vue'
 import CallMark from '../components/parts/CallMark.vue'
-import ProblemNote from '../components/parts/ProblemNote.vue'
-import TopBar from '../components/parts/TopBar.vue'
 import { shownUsage } from '../units'
 import { fixDigits, usageWords, USAGE_UNITS } from '../words'
 import Panel from '../components/parts/Panel.vue'
 import FigureTable from '../components/parts/FigureTable.vue'
+import PageFrame from '../components/parts/PageFrame.vue'
 
 /** What the workshop's jobs teach: how fast chains stretch, whether first estimates held, and what came back. */
 const { data, error, refresh } = await useFetch<Learnt>('/api/learnt', { deep: false })
@@ -41,10 +40,8 @@ const verdict = computed(() => {
 </script>
 
 <template>
-  <div>
-    <TopBar places workshop />
-    <ProblemNote v-if="error" :error="error" @retry="refresh()" />
-    <main v-else-if="data" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
+  <PageFrame :error="error" @retry="refresh()">
+    <template v-if="data">
       <h1 class="mb-3 text-2xl font-bold">{{ LEARNT.whatTheJobsHaveTaught }}</h1>
       <div class="grid grid-cols-[minmax(0,1fr)_460px] gap-6 max-lg:grid-cols-1">
         <div class="space-y-4">
@@ -110,6 +107,6 @@ const verdict = computed(() => {
           </Panel>
         </div>
       </div>
-    </main>
-  </div>
+    </template>
+  </PageFrame>
 </template>

@@ -60,7 +60,11 @@ const namesClasses = (text: string) =>
 
 /** Properties that are read. */
 const READ = /^(label|title|says|hint|message|lead|caption)$/
-const isRead = ({ parent }: ts.Node) => ts.isPropertyAssignment(parent) && READ.test(parent.name.getText())
+function isRead(node: ts.Node): boolean {
+  const { parent } = node
+  if (ts.isArrayLiteralExpression(parent)) return /^\p{Lu}\p{Ll}/u.test(textOf(node as ts.StringLiteral))
+  return ts.isPropertyAssignment(parent) && READ.test(parent.name.getText())
+}
 
 /** What is compared, looked up or given to a function is a code, not text. */
 function isCode(node: ts.Node): boolean {

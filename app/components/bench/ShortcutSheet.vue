@@ -11,7 +11,7 @@ const KEYS = [
   ['u', SHORTCUT_SHEET.takeBackTheLastEntry],
   ['f', SHORTCUT_SHEET.findingsOfThePart],
   ['p', SHORTCUT_SHEET.photosOfThePart],
-  ['Enter', SHORTCUT_SHEET.saveTheFigure],
+  [SHORTCUT_SHEET.enter, SHORTCUT_SHEET.saveTheFigure],
   ['+  −  h', SHORTCUT_SHEET.whileCountingALinkOne],
   [SHORTCUT_SHEET.esc, SHORTCUT_SHEET.leaveAField],
   ['?', SHORTCUT_SHEET.thisSheet]

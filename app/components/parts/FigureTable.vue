@@ -13,7 +13,7 @@ withDefaults(
 </script>
 
 <template>
-  <table class="figures" :class="onPlate ? 'border-hair/40' : 'border-rule/60'">
+  <table class="figures" :class="onPlate ? 'figures-on-plate' : ''">
     <caption v-if="caption" :class="shown ? 'pb-1 text-left font-bold' : 'sr-only'">
       {{
         caption

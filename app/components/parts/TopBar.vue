@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { COMMON, TOP_BAR } from '../../../words/en'
-import { WORKSHOP } from '../../../words/en/workshop'
 import PersonPicker from './PersonPicker.vue'
 import SaveState from './SaveState.vue'
 import UnitPicker from './UnitPicker.vue'
 
-/** The head of every page; `places`: with the ways to the workshop's other pages; `workshop`: with its name. */
-defineProps<{ places?: boolean; workshop?: boolean }>()
+/** The head of every page; `places`: with the ways to the workshop's other pages. */
+defineProps<{ places?: boolean }>()
 const PLACES = [
   { to: '/vehicles', label: TOP_BAR.vehicles },
   { to: '/engines', label: COMMON.engines },
@@ -38,9 +37,7 @@ const PLACES = [
       >
     </nav>
     <div class="min-w-0 flex-1">
-      <slot
-        ><p v-if="workshop" class="font-bold">{{ WORKSHOP }}</p></slot
-      >
+      <slot />
     </div>
     <div class="text-note"><SaveState /></div>
     <slot name="acts" />

@@ -13,7 +13,7 @@ const places = [
   ['/verdict', JOB_BAR.verdict],
   ['/paths', JOB_BAR.paths],
   ['/report', JOB_BAR.report],
-  ['/build', 'Build-up'],
+  ['/build', JOB_BAR.buildUp],
   ['/proof', JOB_BAR.proof]
 ].map(([path, label]) => ({ to: `/jobs/${job.id}${path}`, label }))
 </script>

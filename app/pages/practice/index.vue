@@ -4,8 +4,6 @@ import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
 import { CodeError, LEVELS, SEEDS, caseCode, readCode, type Level } from '../../../core/views/practice'
 import type { KeptCase, PracticeLobby } from '../../../server/store/practice'
-import ProblemNote from '../../components/parts/ProblemNote.vue'
-import TopBar from '../../components/parts/TopBar.vue'
 import WhenAt from '../../components/parts/WhenAt.vue'
 import ScoreLine from '../../components/practice/ScoreLine.vue'
 import { shownProblem } from '../../problem'
@@ -15,6 +13,7 @@ import FaultNote from '../../components/parts/FaultNote.vue'
 import Panel from '../../components/parts/Panel.vue'
 import Field from '../../components/parts/Field.vue'
 import FigureTable from '../../components/parts/FigureTable.vue'
+import PageFrame from '../../components/parts/PageFrame.vue'
 
 /**
  * Practice: the case of the day, one for what is missed most, a new one, one by code or file; and how it went so far.
@@ -88,10 +87,8 @@ async function remove(kept: KeptCase, to: boolean) {
 </script>
 
 <template>
-  <div>
-    <TopBar places workshop />
-    <ProblemNote v-if="error" :error="error" @retry="refresh()" />
-    <main v-else-if="data" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
+  <PageFrame :error="error" @retry="refresh()">
+    <template v-if="data">
       <h1 class="text-2xl font-bold">{{ PRACTICE.practiceStand }}</h1>
       <p class="mb-4 max-w-3xl">
         {{ PRACTICE.enginesThatDoNotExist }}
@@ -245,6 +242,6 @@ async function remove(kept: KeptCase, to: boolean) {
           </Panel>
         </div>
       </div>
-    </main>
-  </div>
+    </template>
+  </PageFrame>
 </template>

@@ -5,8 +5,6 @@ import { computed, ref } from 'vue'
 import type { ListedJob } from '../../../server/store/summaries'
 import NewJob from '../../components/board/NewJob.vue'
 import CallMark from '../../components/parts/CallMark.vue'
-import ProblemNote from '../../components/parts/ProblemNote.vue'
-import TopBar from '../../components/parts/TopBar.vue'
 import WhenAt from '../../components/parts/WhenAt.vue'
 import UsageChart from '../../components/vehicle/UsageChart.vue'
 import { tracks } from '../../components/vehicle/tracks'
@@ -15,6 +13,7 @@ import { STATE_WORDS, usageWords } from '../../words'
 import FaultNote from '../../components/parts/FaultNote.vue'
 import Panel from '../../components/parts/Panel.vue'
 import Field from '../../components/parts/Field.vue'
+import PageFrame from '../../components/parts/PageFrame.vue'
 
 /** A vehicle: its measurements drawn over usage, and its jobs. */
 const route = useRoute()
@@ -50,10 +49,8 @@ async function save() {
 </script>
 
 <template>
-  <div>
-    <TopBar places />
-    <ProblemNote v-if="error" :error="error" @retry="refresh()" />
-    <main v-else-if="data" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
+  <PageFrame :error="error" @retry="refresh()">
+    <template v-if="data">
       <div class="mb-4 flex flex-wrap items-center gap-3">
         <div class="min-w-0">
           <h1 class="text-2xl font-bold">{{ data.name }}</h1>
@@ -123,6 +120,6 @@ async function save() {
         </li>
       </ul>
       <NewJob v-model:open="making" :vehicle="data.name" @made="(id) => navigateTo(`/jobs/${id}`)" />
-    </main>
-  </div>
+    </template>
+  </PageFrame>
 </template>

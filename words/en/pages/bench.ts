@@ -84,7 +84,7 @@ export const LAG_HELPER = {
   clockPositionOfTheMark: 'Clock position of the mark',
   camDegreesMinusForEarly: 'Cam degrees, minus for early',
   crankAngleAtTheSame: 'Crank angle at the same small lift, on both flanks of the lobe.',
-  theFlanksDifferByThe: (flanks: Shown) => `The flanks differ by ${flanks}°: the lobe's wear.`,
+  theFlanksDifferByThe: (flanks: Shown) => ` The flanks differ by ${flanks}°: the lobe's wear.`,
   fillInAbove: 'Fill in above',
   use: (lag: Shown) => `Use ${lag}`
 }
@@ -208,6 +208,7 @@ export const SHORTCUT_SHEET = {
   findingsOfThePart: 'findings of the part',
   photosOfThePart: 'photos of the part',
   whileCountingALinkOne: 'while counting: a link, one back, a half',
+  enter: 'Enter',
   esc: 'Esc',
   thisSheet: 'this sheet',
   keys: 'Keys',

@@ -3,7 +3,7 @@ import type { Shown } from '../../say'
 export const BUDGET_BAR = {
   says: (tensioner: Shown, extension: Shown, stroke: Shown, causes: readonly string[]) =>
     `${tensioner}: extension ${extension} of ${stroke} stroke: ${causes.join(', ')}`,
-  of: (stroke: Shown, units: Shown) => `of ${stroke} ${units}`,
+  of: (stroke: Shown, units: Shown) => ` of ${stroke} ${units}`,
   expectedNotRead: 'expected, not read',
   left: (toStroke: Shown, brief: boolean) => `${toStroke} ${brief ? '' : 'of travel '}left`
 }

@@ -5,6 +5,7 @@ export const JOB_BAR = {
   verdict: 'Verdict',
   paths: 'Paths',
   report: 'Report',
+  buildUp: 'Build-up',
   proof: 'Proof',
   stationsOfTheDecision: 'Stations of the decision'
 }

@@ -6,11 +6,10 @@ import type { FoundSheet } from '../../../../server/store/sheets'
 import SheetFigures from '../../../components/engine/SheetFigures.vue'
 import SheetMap from '../../../components/engine/SheetMap.vue'
 import SheetWork from '../../../components/engine/SheetWork.vue'
-import ProblemNote from '../../../components/parts/ProblemNote.vue'
-import TopBar from '../../../components/parts/TopBar.vue'
 import WhenAt from '../../../components/parts/WhenAt.vue'
 import { fixDigits } from '../../../words'
 import Caution from '../../../components/parts/Caution.vue'
+import PageFrame from '../../../components/parts/PageFrame.vue'
 
 /**
  * A drive sheet: its drawing, figures, limits with their source, operations and parts; what it leaves open, and its
@@ -37,10 +36,8 @@ useHead({ title: () => ENGINE_PAGE.umbrette(sheet.value?.name ?? COMMON.engine) 
 </script>
 
 <template>
-  <div>
-    <TopBar places />
-    <ProblemNote v-if="error" :error="error" @retry="refresh()" />
-    <main v-else-if="data && sheet" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
+  <PageFrame :error="error" @retry="refresh()">
+    <template v-if="data && sheet">
       <div class="mb-4 flex flex-wrap items-center gap-3">
         <div class="min-w-0">
           <h1 class="text-2xl font-bold">{{ sheet.name }}</h1>
@@ -103,6 +100,6 @@ useHead({ title: () => ENGINE_PAGE.umbrette(sheet.value?.name ?? COMMON.engine) 
         </section>
       </div>
       <Caution class="mt-4">{{ ENGINE_PAGE.theMakersManualForThis(sheet.note) }}</Caution>
-    </main>
-  </div>
+    </template>
+  </PageFrame>
 </template>

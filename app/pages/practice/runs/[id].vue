@@ -13,12 +13,11 @@ import { useClipboard } from '@vueuse/core'
 import { computed } from 'vue'
 import type { KeptRun } from '../../../../server/store/practice'
 import CallMark from '../../../components/parts/CallMark.vue'
-import ProblemNote from '../../../components/parts/ProblemNote.vue'
-import TopBar from '../../../components/parts/TopBar.vue'
 import { minutesWords } from '../../../components/practice/words'
 import { fixDigits, money } from '../../../words'
 import Panel from '../../../components/parts/Panel.vue'
 import FigureTable from '../../../components/parts/FigureTable.vue'
+import PageFrame from '../../../components/parts/PageFrame.vue'
 
 /** The debriefing: what was wrong, what each look was worth, calls beside the right ones, and what to take along. */
 const route = useRoute()
@@ -52,12 +51,11 @@ function price(amount: number): string {
 </script>
 
 <template>
-  <div>
-    <TopBar places
-      ><h1 class="truncate font-bold">{{ DEBRIEF_PAGE.theTruth(data?.title ?? COMMON.practice) }}</h1></TopBar
+  <PageFrame :error="error" @retry="refresh()">
+    <template #head
+      ><h1 class="truncate font-bold">{{ DEBRIEF_PAGE.theTruth(data?.title ?? COMMON.practice) }}</h1></template
     >
-    <ProblemNote v-if="error" :error="error" @retry="refresh()" />
-    <main v-else-if="data && it" class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
+    <template v-if="data && it">
       <div class="grid grid-cols-[minmax(0,1fr)_420px] gap-6 max-lg:grid-cols-1">
         <div class="space-y-5">
           <Panel tone="plate" :label="DEBRIEF_PAGE.whatWasWrong">
@@ -195,6 +193,6 @@ function price(amount: number): string {
           </Panel>
         </div>
       </div>
-    </main>
-  </div>
+    </template>
+  </PageFrame>
 </template>

@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { WORKSHOP } from '../../../words/en/workshop'
+import ProblemNote from './ProblemNote.vue'
+import TopBar from './TopBar.vue'
+
+/** A page of the workshop: its head with the ways to the others, and what stands on it or why it could not be loaded. */
+defineProps<{ error?: unknown }>()
+const emit = defineEmits<{ retry: [] }>()
+</script>
+
+<template>
+  <div>
+    <TopBar places>
+      <slot name="head">
+        <p class="font-bold">{{ WORKSHOP }}</p>
+      </slot>
+    </TopBar>
+    <ProblemNote v-if="error" :error="error" @retry="emit('retry')" />
+    <main v-else class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
+      <slot />
+    </main>
+  </div>
+</template>
