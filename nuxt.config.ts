@@ -7,6 +7,15 @@ const treeshake = {
   moduleSideEffects: (id: string) => !/\/(core|words|draw)\//.test(id) || id.includes('node_modules')
 }
 
+/**
+ * The bench's page in a chunk of its own: what its later parts share with it would otherwise be asked of the page, which
+ * is then not told ahead with the document.
+ */
+const benchAlone = {
+  onlyExplicitManualChunks: true,
+  manualChunks: (id: string) => (id.endsWith('/app/pages/jobs/[id]/index.vue') ? 'bench' : undefined)
+}
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   future: { compatibilityVersion: 4 },
@@ -23,8 +32,12 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/umbrette.svg' }]
     }
   },
-  experimental: { appManifest: false },
-  // What opens now and then is loaded then: links load the pages they lead to ahead, nothing else does.
+  experimental: {
+    appManifest: false,
+    // A page that a link leads to comes as the link is reached for.
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } }
+  },
+  // What opens now and then is loaded then.
   hooks: {
     'build:manifest': (manifest) => Object.values(manifest).forEach((entry) => (entry.dynamicImports = [])),
     // The program of the threads that work behind the server lies beside it.
@@ -43,7 +56,8 @@ export default defineNuxtConfig({
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es', rollupOptions: { treeshake } },
-    build: { rollupOptions: { treeshake } }
+    build: { rollupOptions: { treeshake } },
+    $client: { build: { rollupOptions: { output: benchAlone } } }
   },
   // For who works on it: a change shows within a few seconds, which maps and leaving out would take again.
   $development: { sourcemap: false, nitro: { sourceMap: false, rollupConfig: { treeshake: false } } },

@@ -4,6 +4,7 @@ import { useAwake } from '../composables/useAwake'
 import { useBench } from '../stores/bench'
 import { useOutbox } from '../stores/outbox'
 import { usePhotoOutbox } from '../stores/photoOutbox'
+import { startLoading } from '../later'
 import { keepUnits } from '../units'
 
 const bench = useBench()
@@ -13,6 +14,7 @@ const awake = useAwake()
 
 onMounted(() => {
   keepUnits()
+  startLoading()
   void bench.load().catch(() => undefined)
   outbox.ready = true
   void outbox.flush()

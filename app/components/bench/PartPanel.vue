@@ -7,12 +7,14 @@ import { useJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
 import { KIND_NAMES, kindWords, partName, readingWords } from '../../words'
 import CallMark from '../parts/CallMark.vue'
-import AboutPart from './AboutPart.vue'
-import EngineFacts from './EngineFacts.vue'
 import FigurePane from './FigurePane.vue'
 import FindingKeys from './FindingKeys.vue'
-import FragmentLedger from './FragmentLedger.vue'
-import PhotoPane from './PhotoPane.vue'
+import { later } from '../../later'
+
+const AboutPart = later(() => import('./AboutPart.vue'))
+const EngineFacts = later(() => import('./EngineFacts.vue'))
+const FragmentLedger = later(() => import('./FragmentLedger.vue'))
+const PhotoPane = later(() => import('./PhotoPane.vue'))
 
 /** The panel for the part that was touched: its figures, findings, photos and what is known of it. */
 const job = useJob()

@@ -11,13 +11,15 @@ import { isLength, lengthFigure } from '../../units'
 import { METHOD_WORDS, unitWords } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import { asksLocking, asksPlace, asksTurning, numberOf, ratchetOf, readingOf, type Draft } from './draft'
-import KeyPad from './KeyPad.vue'
-import LagHelper from './LagHelper.vue'
-import LinkCounter from './LinkCounter.vue'
-import PlugView from './PlugView.vue'
 import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
 import Caution from '../parts/Caution.vue'
+import { later } from '../../later'
+
+const KeyPad = later(() => import('./KeyPad.vue'))
+const LagHelper = later(() => import('./LagHelper.vue'))
+const LinkCounter = later(() => import('./LinkCounter.vue'))
+const PlugView = later(() => import('./PlugView.vue'))
 
 const props = withDefaults(
   defineProps<{

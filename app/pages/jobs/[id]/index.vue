@@ -2,26 +2,28 @@
 import { BENCH } from '../../../../words/en'
 import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
 import { $fetch } from 'ofetch'
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { lastOwn, type StandingReading } from '../../../../core/record'
 import { fills, type Station, stationOfFinding, STATIONS } from '../../../../core/views/bench'
 import PartPanel from '../../../components/bench/PartPanel.vue'
-import ShortcutSheet from '../../../components/bench/ShortcutSheet.vue'
 import type { ListedSheet } from '../../../../server/store/sheets'
 import StationSpine from '../../../components/bench/StationSpine.vue'
 import StretchLedger from '../../../components/ledger/StretchLedger.vue'
 import DriveMap from '../../../components/map/DriveMap.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
-import BeforeCovers from '../../../components/station/BeforeCovers.vue'
-import ComplaintSheet from '../../../components/station/ComplaintSheet.vue'
-import SuspectList from '../../../components/station/SuspectList.vue'
 import { useShortcuts } from '../../../composables/useShortcuts'
 import { useBench } from '../../../stores/bench'
 import { useJob } from '../../../stores/job'
 import { usageWords } from '../../../words'
+import { later } from '../../../later'
+
+const ShortcutSheet = later(() => import('../../../components/bench/ShortcutSheet.vue'))
+const BeforeCovers = later(() => import('../../../components/station/BeforeCovers.vue'))
+const ComplaintSheet = later(() => import('../../../components/station/ComplaintSheet.vue'))
+const SuspectList = later(() => import('../../../components/station/SuspectList.vue'))
 
 /** Asked for only when there is a newer sheet to look at: kept out of the bench's own script. */
-const SheetMove = defineAsyncComponent(() => import('../../../components/bench/SheetMove.vue'))
+const SheetMove = later(() => import('../../../components/bench/SheetMove.vue'))
 
 /** The bench: spine, the station in the middle and at the right, and the stretch ledger at the foot. */
 const job = useJob()
@@ -156,6 +158,6 @@ useShortcuts({
       @take="job.openSlot($event)"
       @reading="chooseReading"
       @take-back="takeBack" />
-    <ShortcutSheet v-model:open="help" />
+    <ShortcutSheet v-if="help" v-model:open="help" />
   </div>
 </template>
