@@ -23,9 +23,12 @@ export function useLiveActs(): void {
   onScopeDispose(() => clearTimeout(timer))
 
   useLive((happened) => {
-    if (happened !== null && (happened.job !== job.id || happened.place === null || job.holds(happened.place))) return
     if (happened === null) wanted = null
-    else wanted?.add(happened.place!)
+    else {
+      const { job: of, place } = happened
+      if (of !== job.id || place === null || job.holds(place)) return
+      wanted?.add(place)
+    }
     void ask()
   })
 

@@ -34,7 +34,7 @@ function dueWords({ usage: { low, mean, high }, days }: Reached, unit: TypeRate[
   return LEARNT.due(about(mean, unit), about(low, unit), high === null ? null : about(high, unit), month)
 }
 const verdict = computed(() => {
-  const { held, of } = data.value!.held
+  const { held, of } = data.value?.held ?? { held: 0, of: 0 }
   return of === 0 ? LEARNT.noChainHasBeenMeasured : LEARNT.held(held, of)
 })
 </script>

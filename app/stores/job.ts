@@ -5,7 +5,7 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../core/paths'
 import { explainChange, type Change } from '../../core/views/verdict'
 import { foldActs, jobFile, type Act, type KeptJob, type StandingReading } from '../../core/record'
-import { isSameThing, type Of } from '../../core/readings'
+import { isSameThing, type JobFile, type Of } from '../../core/readings'
 import { fills, partsAt, readsSlot, type Slot, slotsOf, type Station, stationStates } from '../../core/views/bench'
 import { assessInWorker } from '../composables/useEstimator'
 import { useBench } from './bench'
@@ -28,6 +28,22 @@ export type ActContent = Said<Exclude<Act, { type: 'signoff' | 'choice' }>> | { 
 
 /** The side of a part that the panel shows when it is not a figure. */
 export type Side = 'findings' | 'photos' | 'about'
+
+type JobStore = ReturnType<typeof useJob>
+
+/** The store while a job is open. */
+export interface OpenJob extends Omit<JobStore, 'job' | 'assessment' | 'file'> {
+  readonly job: KeptJob
+  readonly assessment: Assessment
+  readonly file: JobFile
+}
+
+/** The job that is open: its pages stand only while one is. @throws Error without one */
+export function useOpenJob(): OpenJob {
+  const store = useJob()
+  if (!store.job || !store.assessment || !store.file) throw new Error('no job is open')
+  return store as OpenJob
+}
 
 /** The job on the bench: what was done on it, what it means, and which station and part are being looked at. */
 export const useJob = defineStore('job', () => {

@@ -89,7 +89,11 @@ function walkList(
   const of = (i: number) => (type === 'array' ? innerType : type === 'tuple' ? spec.types?.[i] : undefined)
   if (type === 'array' && most !== undefined && list.length > most)
     faults.push(faultAt(place, 'list-at-most', { max: most }))
-  else list.forEach((one, i) => of(i) && walk(of(i)!, one, `${place}[${i}]`, faults))
+  else
+    list.forEach((one, i) => {
+      const inner = of(i)
+      if (inner) walk(inner, one, `${place}[${i}]`, faults)
+    })
 }
 
 function walkFields({ type, fields = {} }: Structure, value: object, place: string, faults: Fault[]): void {

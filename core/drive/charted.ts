@@ -187,14 +187,17 @@ function boundsWhereExists(
   at: (angle: number) => Contour | null,
   [from, to]: readonly [number, number]
 ): [ArmEnd, ArmEnd] {
-  const ends = [from, to].map((angle) => ({ angle, contour: at(angle) }))
-  const inside = ends.find((end) => end.contour)?.angle ?? [0, (from + to) / 2].find((a) => a > from && a < to && at(a))
+  const inside = [from, to].find((end) => at(end)) ?? [0, (from + to) / 2].find((a) => a > from && a < to && at(a))
   if (inside === undefined) throw new RangeError('contour: tangents do not exist anywhere in the arm range')
-  const [lo, hi] = ends.map((end) => {
-    const angle = end.contour ? end.angle : edge((a) => at(a) !== null, inside, end.angle)
-    return { angle, contour: end.contour ?? at(angle)! }
-  })
-  return [lo!, hi!]
+  const reach = (end: number): ArmEnd => {
+    const whole = at(end)
+    if (whole) return { angle: end, contour: whole }
+    const angle = edge((a) => at(a) !== null, inside, end)
+    const contour = at(angle)
+    if (!contour) throw new RangeError('contour: tangents do not exist at the edge that was found')
+    return { angle, contour }
+  }
+  return [reach(from), reach(to)]
 }
 
 function edge(whole: (a: number) => boolean, good: number, bad: number): number {

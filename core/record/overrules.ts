@@ -10,23 +10,23 @@ export interface HeldCall extends PartCall {
 
 /** The calls as they hold, each with what overrules it; a part that no rule speaks of may be called on too. */
 export function heldCalls(calls: readonly PartCall[], overrules: ReadonlyMap<string, ActOf<'overrule'>>): HeldCall[] {
-  const said = (part: string) => {
-    const act = overrules.get(part)
-    return act ? { call: act.call, reason: act.reason, by: act.by, at: act.at } : null
-  }
-  const silent = [...overrules.keys()].filter((part) => !calls.some((call) => call.part === part))
+  const known = new Set(calls.map(({ part }) => part))
+  const silent = [...overrules].filter(([part]) => !known.has(part))
   return [
-    ...calls.map((call): HeldCall => ({
-      ...call,
-      holds: said(call.part)?.call ?? call.call,
-      overruled: said(call.part)
-    })),
-    ...silent.map((part): HeldCall => ({
+    ...calls.map((call): HeldCall => {
+      const act = overrules.get(call.part)
+      return { ...call, holds: act?.call ?? call.call, overruled: act ? saidOtherwise(act) : null }
+    }),
+    ...silent.map(([part, act]): HeldCall => ({
       part,
       call: 'look-closer',
       reasons: [],
-      holds: said(part)!.call,
-      overruled: said(part)
+      holds: act.call,
+      overruled: saidOtherwise(act)
     }))
   ]
+}
+
+function saidOtherwise({ call, reason, by, at }: ActOf<'overrule'>): HeldCall['overruled'] {
+  return { call, reason, by, at }
 }

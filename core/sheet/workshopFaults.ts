@@ -78,12 +78,12 @@ function circleFaults({ operations = [] }: DriveSheet): Fault[] {
 /** All that an operation requires in the end. */
 function requiredBy(requires: ReadonlyMap<string, readonly string[]>, id: string): Set<string> {
   const found = new Set<string>()
-  const open = [...requires.get(id)!]
+  const open = [...(requires.get(id) ?? [])]
   while (open.length > 0) {
     const next = open.pop()!
     if (found.has(next)) continue
     found.add(next)
-    open.push(...requires.get(next)!)
+    open.push(...(requires.get(next) ?? []))
   }
   return found
 }

@@ -56,7 +56,7 @@ const PICTURES: Readonly<Record<InspectionKind, (look: Look) => Drawing | null>>
   ask: () => null,
   scan: ({ engine, inspection, figures }) =>
     scanPicture(
-      inspection.reads.map(({ sprocket }, i) => ({ name: partName(engine.drive, sprocket!), lag: figures[i]! }))
+      inspection.reads.map(({ sprocket = '' }, i) => ({ name: partName(engine.drive, sprocket), lag: figures[i]! }))
     ),
   plug: (look) =>
     plugPicture(
@@ -79,8 +79,13 @@ const PICTURES: Readonly<Record<InspectionKind, (look: Look) => Drawing | null>>
   phaser: ({ figure, findings }) => phaserPicture(figure, findings),
   pin: ({ findings }) => pinPicture(findings[0]?.finding ?? 'pin-sound'),
   teeth: ({ has }) => teethPicture(has('teeth-hooked')),
-  bench: ({ inspection, figure, findings }) => benchPicture(inspection.reads[0]!.links!, figure, findings),
-  length: ({ inspection, figure }) => lengthPicture(figure, inspection.reads[0]!.links!)
+  bench: ({ inspection, figure, findings }) => benchPicture(linksOf(inspection), figure, findings),
+  length: ({ inspection, figure }) => lengthPicture(figure, linksOf(inspection))
+}
+
+/** Over how many links it is measured. */
+function linksOf({ reads: [first] }: Inspection): number {
+  return first?.links ?? 0
 }
 
 function tensionerOf({ engine, inspection }: Look): Tensioner {

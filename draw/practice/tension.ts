@@ -67,11 +67,11 @@ export function plugPicture(tensioner: Tensioner, extension: number, window: num
 /** The plunger out of its housing, with as many notches as stand clear of it. */
 function plungerShapes({ ratchet, stroke: reach }: Tensioner, extension: number, s: number, shown = Infinity): Shape[] {
   const tip = FACE + extension * s
-  const count = ratchet ? extensionToNotches(ratchet, extension) : 0
   // The first notch stands nearest the tip: it came out first.
-  const places = Array.from({ length: count }, (_, k) => extension - (ratchet!.first + k * ratchet!.pitch)).filter(
-    (mm) => mm <= shown
-  )
+  const notches = ratchet
+    ? Array.from({ length: extensionToNotches(ratchet, extension) }, (_, k) => ratchet.first + k * ratchet.pitch)
+    : []
+  const places = notches.map((out) => extension - out).filter((mm) => mm <= shown)
   const depth = Math.min(9, 0.36 * (ratchet?.pitch ?? 0) * s)
   const notch = (mm: number) =>
     solid(
@@ -103,15 +103,21 @@ function drawHousing(): Shape[] {
 }
 
 /** How a plunger answers a thumb: three moments one above the other. */
-const ANSWERS: Readonly<Record<string, { at: readonly [number, number, number]; spring: number; note: string }>> = {
-  sound: { at: [0.7, 0.66, 0.7], spring: 1, note: PICTURES.holds },
+interface AnswerOfPlunger {
+  at: readonly [number, number, number]
+  spring: number
+  note: string
+}
+const SOUND: AnswerOfPlunger = { at: [0.7, 0.66, 0.7], spring: 1, note: PICTURES.holds }
+const ANSWERS: Readonly<Record<string, AnswerOfPlunger>> = {
+  sound: SOUND,
   'plunger-stuck': { at: [0.7, 0.7, 0.7], spring: 1, note: PICTURES.stuck },
   'plunger-slips-back': { at: [0.7, 0.1, 0.15], spring: 1, note: PICTURES.slips },
   'spring-short': { at: [0.7, 0.66, 0.68], spring: 0.72, note: PICTURES.holdsWeakly }
 }
 
 export function pushPicture(finding: string): Drawing {
-  const { at, spring } = ANSWERS[finding] ?? ANSWERS.sound!
+  const { at, spring } = ANSWERS[finding] ?? SOUND
   const row = (y: number, out: number, caption: string, name: string): Shape[] => [
     solid(box(170 - 60, y - 17, 60 + 150 * out, 34), 'ground', 'line', name),
     stroke(line([170 + 150 * out, y - 17], [170 + 150 * out, y + 17]), 3),

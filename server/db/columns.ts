@@ -32,8 +32,17 @@ export function table<C extends Columns>(tableName: string, columns: C): ModelSt
   return Table as unknown as ModelStatic<Row<C>>
 }
 
+let connection: Sequelize | null = null
+
+/** The connection that the tables are bound to. @throws Error before there is one */
+export function bound(): Sequelize {
+  if (!connection) throw new Error('expected a connection')
+  return connection
+}
+
 /** Binds every table to a connection. */
 export function bindTables(sequelize: Sequelize): void {
+  connection = sequelize
   for (const bind of tables) bind(sequelize)
 }
 

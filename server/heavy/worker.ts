@@ -1,26 +1,35 @@
-import { parentPort } from 'node:worker_threads'
+import { parentPort, type MessagePort } from 'node:worker_threads'
 import { codeOf } from '../db/errors'
 import { Problem } from '../utils/problem'
 import { offerTasks } from './heavily'
 import type { Answer } from './lane'
 import { TASKS, type TaskName } from './tasks'
 
+interface Asked {
+  id: number
+  task: TaskName
+  args: never[]
+}
+
 offerTasks(TASKS)
+
+const port = parentPort
+if (!port) throw new Error('expected to be started as a thread')
 
 /** Runs what it is sent, one task at a time. */
 let before = Promise.resolve()
 
-parentPort!.on('message', (asked: { id: number; task: TaskName; args: never[] }) => {
-  before = before.then(() => answer(asked))
+port.on('message', (asked: Asked) => {
+  before = before.then(() => answer(port, asked))
 })
 
-async function answer({ id, task, args }: { id: number; task: TaskName; args: never[] }): Promise<void> {
+async function answer(port: MessagePort, { id, task, args }: Asked): Promise<void> {
   try {
     const result: unknown = await (TASKS[task] as (...args: never[]) => Promise<unknown>)(...args)
-    parentPort!.postMessage({ id, result } satisfies Answer)
+    port.postMessage({ id, result } satisfies Answer)
   } catch (error) {
     const problem = error instanceof Problem ? { code: error.code, said: error.said, faults: error.faults } : null
-    parentPort!.postMessage({
+    port.postMessage({
       id,
       failed: {
         problem,

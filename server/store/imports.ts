@@ -37,18 +37,18 @@ export async function importSpooled(id: string, file: string, by: string, at: st
   if ((await JobRow.count({ where: { id } })) > 0) return { id }
   const lines = linesOf(file)
   const first = await lines.next()
-  const alone = isWhole(first.value)
-  if (!alone && statSync(file).size > MOST_JSON)
+  const alone = isWhole(first.value) ? first.value : null
+  if (alone === null && statSync(file).size > MOST_JSON)
     throw new Problem('too-large', told('file-too-large', { megabytes: MOST_JSON / 1024 / 1024 }))
-  const value = parsedJson(alone ? first.value! : await readFile(file, 'utf8'))
+  const value = parsedJson(alone ?? (await readFile(file, 'utf8')))
   const { job, acts, faults } = importJob(value, { by, at, newId: randomUUID })
   if (!job) throw new Problem('bad-input', NOT_TAKEN, faults)
   const { photos = [] } = value as { photos?: Brought[] }
-  return keep(id, job, acts, alone ? follow(photos, lines) : follow(photos))
+  return keep(id, job, acts, alone === null ? follow(photos) : follow(photos, lines))
 }
 
 /** Is a line a JSON object by itself? A file written for people begins with a lone brace. */
-function isWhole(line: string | undefined | void): boolean {
+function isWhole(line: string | undefined | void): line is string {
   return (
     typeof line === 'string' && line.trimStart().startsWith('{') && line.trimEnd().endsWith('}') && line.trim() !== '{}'
   )
@@ -60,8 +60,13 @@ async function keep(
   acts: readonly Act[],
   photos: AsyncIterable<Brought>
 ): Promise<{ id: string }> {
-  const ids = new Map(acts.flatMap((act) => (act.type === 'photo' ? [[act.photo, randomUUID()] as const] : [])))
-  const renamed = acts.map((act) => (act.type === 'photo' ? { ...act, photo: ids.get(act.photo)! } : act))
+  const ids = new Map<string, string>()
+  const renamed = acts.map((act) => {
+    if (act.type !== 'photo') return act
+    const photo = ids.get(act.photo) ?? randomUUID()
+    ids.set(act.photo, photo)
+    return { ...act, photo }
+  })
   await inTransaction(async (transaction) => {
     await createJob(id, job, renamed, { demo: false, transaction })
     await keepPhotos(id, photos, ids, transaction)

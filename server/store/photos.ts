@@ -36,7 +36,9 @@ export async function addPhoto(jobId: string, bytes: Buffer, id: string = random
       transaction
     })
   })
-  return (await sameAgain(jobId, id, bytes))!
+  const kept = await sameAgain(jobId, id, bytes)
+  if (!kept) throw new Error(`photo ${id} was kept and is not there`)
+  return kept
 }
 
 /** The picture under an id, if it is the one that was sent; null where there is none. @throws Problem conflict */

@@ -79,7 +79,7 @@ export async function saveSheet(
     await lockSheet(sheet.id, transaction)
     const row = await SheetRow.findByPk(sheet.id, { transaction })
     const current = row?.revision ?? 0
-    if (current === basedOn + 1 && JSON.stringify(row!.body) === JSON.stringify(sheet))
+    if (row && current === basedOn + 1 && JSON.stringify(row.body) === JSON.stringify(sheet))
       return { id: sheet.id, revision: current }
     if (current !== basedOn) {
       throw new Problem(

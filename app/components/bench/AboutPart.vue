@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ABOUT_PART, COMMON } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { USAGE_UNITS } from '../../words'
 import { largeNumberOf } from './draft'
 import Field from '../parts/Field.vue'
@@ -10,13 +10,13 @@ import Field from '../parts/Field.vue'
  * What is known of a fitted part: its design and make, and since when it is in. New is not good: it rules nothing out.
  */
 const props = defineProps<{ part: string }>()
-const job = useJob()
+const job = useOpenJob()
 
 const known = computed(() => job.record.parts.get(props.part) ?? {})
 const form = ref({ design: '', make: '', fittedAt: '' })
 const fault = ref('')
-const unit = computed(() => USAGE_UNITS[job.job!.usage.unit])
-const superseded = computed(() => job.job!.sheet.superseded?.filter((s) => s.part === props.part) ?? [])
+const unit = computed(() => USAGE_UNITS[job.job.usage.unit])
+const superseded = computed(() => job.job.sheet.superseded?.filter((s) => s.part === props.part) ?? [])
 
 watch(
   [() => props.part, known],
@@ -31,8 +31,8 @@ watch(
 function save() {
   const fittedAt = form.value.fittedAt.trim() === '' ? undefined : largeNumberOf(form.value.fittedAt)
   fault.value = ''
-  if (fittedAt === null || (fittedAt !== undefined && (fittedAt < 0 || fittedAt > job.job!.usage.value))) {
-    fault.value = ABOUT_PART.writeTheAtWhichIt(unit.value, job.job!.usage.value)
+  if (fittedAt === null || (fittedAt !== undefined && (fittedAt < 0 || fittedAt > job.job.usage.value))) {
+    fault.value = ABOUT_PART.writeTheAtWhichIt(unit.value, job.job.usage.value)
     return
   }
   const { design, make } = form.value

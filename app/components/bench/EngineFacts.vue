@@ -2,7 +2,7 @@
 import { COMMON, ENGINE_FACTS } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
 import type { Corrections } from '../../../core/drive'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { partName } from '../../words'
 import { toStored, fromStored, units } from '../../units'
 import ChoiceRow from '../parts/ChoiceRow.vue'
@@ -11,8 +11,8 @@ import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
 
 /** What shifts readings as much as wear does, asked once: a skimmed head, offset keys, the engine's temperature. */
-const job = useJob()
-const sheet = computed(() => job.job!.sheet)
+const job = useOpenJob()
+const sheet = computed(() => job.job.sheet)
 const banks = computed(() =>
   [...new Set(sheet.value.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))].sort()
 )
@@ -56,9 +56,8 @@ function numbers(
 ): Record<string, number> | null {
   const filled = Object.entries(fields)
     .filter(([, typed]) => typed.trim() !== '')
-    .map(([key, typed]) => [key, numberOf(typed)] as const)
-  if (filled.some(([, value]) => value === null || stored(value) < least || stored(value) > greatest)) return null
-  return Object.fromEntries(filled.map(([key, value]) => [key, stored(value!)]))
+    .map(([key, typed]) => [key, stored(numberOf(typed) ?? NaN)] as const)
+  return filled.every(([, value]) => value >= least && value <= greatest) ? Object.fromEntries(filled) : null
 }
 
 function save() {

@@ -5,10 +5,10 @@ import { computed, ref, watch } from 'vue'
 import { colouredLinksReturn, lagToClock, slackMap, touchingRails } from '../../../core/drive'
 import type { StandingReading } from '../../../core/record'
 import type { Slot } from '../../../core/views/bench'
-import { compileSheet } from '../../../core/sheet'
+import { type Chain, compileSheet } from '../../../core/sheet'
 import { READING_KINDS, sheetCount, type Reading } from '../../../core/readings'
 import { useBench } from '../../stores/bench'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { lengthWords } from '../../units'
 import { limitWords, partName } from '../../words'
 import { draftOf, emptyDraft, numberOf, type Draft } from './draft'
@@ -18,13 +18,13 @@ import ReadingList from './ReadingList.vue'
 
 /** One figure of a part: its limit, what was read, and a form for the next reading. */
 const props = defineProps<{ slot: Slot }>()
-const job = useJob()
+const job = useOpenJob()
 const bench = useBench()
 
 /** Figures typed but not saved yet, so that a reload or another part in between loses nothing. */
 const drafts = useLocalStorage<Record<string, Draft>>('umbrette.drafts', {})
 const correcting = ref<StandingReading | null>(null)
-const sheet = computed(() => job.job!.sheet)
+const sheet = computed(() => job.job.sheet)
 const draftKey = computed(() => `${job.id}:${props.slot.key}${correcting.value ? `:${correcting.value.id}` : ''}`)
 const draft = computed({
   get: () =>
@@ -34,46 +34,44 @@ const draft = computed({
 const standing = computed(() => job.readingsOf(props.slot))
 const past = computed(() => pastReadings(job.acts, job.record, props.slot))
 const limit = computed(() => READING_KINDS[props.slot.kind].limit(compileSheet(sheet.value), props.slot.part))
-const chain = computed(() =>
-  sheet.value.chains.find(
-    (c) =>
-      c.id === props.slot.target.chain ||
-      (props.slot.target.sprocket !== undefined &&
-        c.driver !== props.slot.target.sprocket &&
-        c.path.includes(props.slot.target.sprocket))
-  )!
-)
+const chain = computed(() => {
+  const { chain: of, sprocket } = props.slot.target
+  const isIts = (c: Chain) => c.id === of || (sprocket && c.driver !== sprocket && c.path.includes(sprocket))
+  return sheet.value.chains.find(isIts) ?? null
+})
 const mark = computed(() => sheet.value.marks.find((m) => m.sprocket === props.slot.target.sprocket) ?? null)
 const expected = computed(() => {
-  const { target, kind } = props.slot
+  const { from = '', to = '', links, sprocket } = props.slot.target
+  const { kind } = props.slot
+  if (!chain.value) return ''
   if (kind === 'linkCount')
     return FIGURE_PANE.linksOnTheSheetColoured(
-      sheetCount(chain.value, target.from ?? '', target.to ?? '') ?? '',
+      sheetCount(chain.value, from, to) ?? '',
       colouredLinksReturn(sheet.value, chain.value)
     )
-  if (kind === 'chainLength')
-    return FIGURE_PANE.newOverLinksSamePull(lengthWords(target.links! * chain.value.pitch, 2), target.links!)
-  if (kind !== 'camLag' || !mark.value) return ''
-  const { lag } = job.assessment!.cams[target.sprocket!]!
+  if (kind === 'chainLength' && links)
+    return FIGURE_PANE.newOverLinksSamePull(lengthWords(links * chain.value.pitch, 2), links)
+  const cam = sprocket ? job.assessment.cams[sprocket] : undefined
+  if (kind !== 'camLag' || !mark.value || !sprocket || !cam) return ''
   return FIGURE_PANE.itsMarkBelongsAtTurning(
     mark.value.at,
     sheet.value.rotation,
-    lagToClock(sheet.value, chain.value, target.sprocket!, lag.mean)
+    lagToClock(sheet.value, chain.value, sprocket, cam.lag.mean)
   )
 })
 /** Where slack would gather, for whoever is about to let the tensioner go. */
 const slack = computed(() => {
   const tensioner = sheet.value.tensioners.find((t) => t.id === props.slot.target.tensioner)
   const of = sheet.value.chains.find((c) => c.id === tensioner?.chain)
-  if (!of || props.slot.kind !== 'extension') return null
-  const { chains, rails, tensioners } = job.assessment!
+  if (!of || !tensioner || props.slot.kind !== 'extension') return null
+  const { chains, rails, tensioners } = job.assessment
   return slackMap(
     sheet.value,
     of,
     {
       elongation: chains[of.id]!.elongation.mean,
       wear: touchingRails(sheet.value, of).map((id) => rails[id]!.wear.mean),
-      padWear: tensioners[tensioner!.id]!.padWear.mean
+      padWear: tensioners[tensioner.id]!.padWear.mean
     },
     job.corrections ?? {}
   )
@@ -112,7 +110,7 @@ const runs = computed(() =>
     : job.slots
         .filter((s) => s.kind === 'linkCount' && s.part === props.slot.part)
         .map((s) => ({
-          name: COMMON.to(partName(sheet.value, s.target.from!), partName(sheet.value, s.target.to!))
+          name: COMMON.to(partName(sheet.value, s.target.from ?? ''), partName(sheet.value, s.target.to ?? ''))
             .replaceAll(' sprocket', '')
             .toLowerCase(),
           current: s.key === props.slot.key,
@@ -159,7 +157,7 @@ function following(slot: Slot): Slot | null {
       :kind="slot.kind"
       :standing="standing"
       :past="past"
-      :assessment="job.assessment!"
+      :assessment="job.assessment"
       :clashes="job.record.clashes"
       @correct="correcting = $event"
       @undo="job.put({ type: 'undo', act: $event })"

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { FindingGroup } from '../../../core/views/bench'
 import { COUNTED_FINDINGS } from '../../../core/readings'
 import { partKindOf } from '../../../core/sheet'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** Quick keys for what is found and is no figure: one touch notes it, another takes it back. */
@@ -14,9 +14,9 @@ const props = defineProps<{
   banks?: readonly number[]
   wide?: boolean
 }>()
-const job = useJob()
+const job = useOpenJob()
 
-const kind = computed(() => partKindOf(job.job!.sheet, props.target) ?? 'engine')
+const kind = computed(() => partKindOf(job.job.sheet, props.target) ?? 'engine')
 /** A finding that needs a number waits for it. */
 const counting = ref('')
 const count = ref(1)

@@ -2,14 +2,14 @@
 import { COMMON, FRAGMENT_LEDGER } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { StandingReading } from '../../../core/record'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { partName } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
 import Caution from '../parts/Caution.vue'
 
 /** Every missing piece, and what became of it: found, or accepted in writing by name, before the engine is closed. */
-const job = useJob()
+const job = useOpenJob()
 
 const entries = computed(() =>
   job.record.readings.filter((r) => ['piece-missing', 'pieces-found', 'pieces-accepted'].includes(r.finding ?? ''))
@@ -24,7 +24,7 @@ const fault = ref('')
 
 function words({ finding, target, count: pieces = 0 }: StandingReading): string {
   if (finding === 'piece-missing')
-    return FRAGMENT_LEDGER.missingFrom(pieces, partName(job.job!.sheet, target!).toLowerCase())
+    return FRAGMENT_LEDGER.missingFrom(pieces, partName(job.job.sheet, target ?? '').toLowerCase())
   return FRAGMENT_LEDGER.accountedFor(pieces, finding === 'pieces-found')
 }
 

@@ -19,32 +19,33 @@ const clock = ref('')
 const cam = ref('')
 const lift = ref({ openFound: '', openShould: '', closeFound: '', closeShould: '' })
 
-const chain = computed(() =>
-  props.sheet.chains.find((c) => c.path.includes(props.sprocket) && c.driver !== props.sprocket)!
+const chain = computed(
+  () => props.sheet.chains.find((c) => c.path.includes(props.sprocket) && c.driver !== props.sprocket) ?? null
 )
-const lag = computed<number | null>(() => {
-  if (how.value === 'clock')
-    return isClock(clock.value) ? clockToLag(props.sheet, chain.value, props.sprocket, clock.value) : null
-  if (how.value === 'cam') {
-    const degrees = numberOf(cam.value)
-    return degrees === null ? null : camToCrankDegrees(degrees)
-  }
+/** From the lift, once all four are there. */
+const lifted = computed(() => {
   const [openFound, openShould, closeFound, closeShould] = [
     lift.value.openFound,
     lift.value.openShould,
     lift.value.closeFound,
     lift.value.closeShould
-  ].map(numberOf)
-  if (openFound === null || openShould === null || closeFound === null || closeShould === null) return null
-  return liftToLag({ opening: openFound!, closing: closeFound! }, { opening: openShould!, closing: closeShould! }).lag
+  ].map((typed) => numberOf(typed) ?? NaN) as [number, number, number, number]
+  const all = {
+    found: { opening: openFound, closing: closeFound },
+    should: { opening: openShould, closing: closeShould }
+  }
+  return [openFound, openShould, closeFound, closeShould].some(Number.isNaN) ? null : liftToLag(all.found, all.should)
 })
-const flanks = computed(() => {
-  const numbers = Object.values(lift.value).map(numberOf)
-  const [openFound, openShould, closeFound, closeShould] = numbers
-  return how.value === 'lift' && !numbers.includes(null)
-    ? liftToLag({ opening: openFound!, closing: closeFound! }, { opening: openShould!, closing: closeShould! }).flanks
-    : null
+const lag = computed<number | null>(() => {
+  if (how.value === 'clock')
+    return chain.value && isClock(clock.value)
+      ? clockToLag(props.sheet, chain.value, props.sprocket, clock.value)
+      : null
+  if (how.value === 'lift') return lifted.value?.lag ?? null
+  const degrees = numberOf(cam.value)
+  return how.value !== 'cam' || degrees === null ? null : camToCrankDegrees(degrees)
 })
+const flanks = computed(() => (how.value === 'lift' ? (lifted.value?.flanks ?? null) : null))
 const FIELDS = [
   ['openFound', LAG_HELPER.openingFound],
   ['openShould', LAG_HELPER.openingShould],

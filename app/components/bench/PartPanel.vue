@@ -3,27 +3,27 @@ import { COMMON, PART_PANEL } from '../../../words/en'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { ENGINE_GROUPS, fills, findingGroups, partsAt, SLACK_GROUP, type Slot } from '../../../core/views/bench'
 import { compileSheet, partKindOf } from '../../../core/sheet'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
 import { KIND_NAMES, kindWords, partName, readingWords } from '../../words'
 import CallMark from '../parts/CallMark.vue'
 import FigurePane from './FigurePane.vue'
-import FindingKeys from './FindingKeys.vue'
 import { later } from '../../later'
 
 const AboutPart = later(() => import('./AboutPart.vue'))
+const FindingKeys = later(() => import('./FindingKeys.vue'))
 const EngineFacts = later(() => import('./EngineFacts.vue'))
 const FragmentLedger = later(() => import('./FragmentLedger.vue'))
 const PhotoPane = later(() => import('./PhotoPane.vue'))
 
 /** The panel for the part that was touched: its figures, findings, photos and what is known of it. */
-const job = useJob()
+const job = useOpenJob()
 const outbox = useOutbox()
 const panel = ref<HTMLElement | null>(null)
 const strip = ref<HTMLElement | null>(null)
 const tabs = ref<HTMLElement | null>(null)
 
-const sheet = computed(() => job.job!.sheet)
+const sheet = computed(() => job.job.sheet)
 const parts = computed(() => compileSheet(sheet.value))
 const part = computed(() => job.slot?.part ?? job.part)
 const kind = computed(() => partKindOf(sheet.value, part.value) ?? 'engine')
@@ -72,16 +72,13 @@ onMounted(showChip)
 function showChip() {
   for (const row of [strip.value, tabs.value]) {
     const chosen = row?.querySelector<HTMLElement>('[aria-pressed=true]')
-    if (chosen) row!.scrollLeft = chosen.offsetLeft - row!.offsetLeft - 60
+    if (row && chosen) row.scrollLeft = chosen.offsetLeft - row.offsetLeft - 60
   }
 }
 
 function slotName(slot: Slot): string {
-  if (slot.target.from)
-    return COMMON.to(partName(sheet.value, slot.target.from), partName(sheet.value, slot.target.to!)).replaceAll(
-      ' sprocket',
-      ''
-    )
+  const { from, to } = slot.target
+  if (from && to) return COMMON.to(partName(sheet.value, from), partName(sheet.value, to)).replaceAll(' sprocket', '')
   return KIND_NAMES[slot.kind]
 }
 

@@ -10,7 +10,7 @@ import ModalSheet from '../parts/ModalSheet.vue'
 import { assessInWorker } from '../../composables/useEstimator'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { CALL_WORDS, partName, percent } from '../../words'
 import FaultNote from '../parts/FaultNote.vue'
 import FigureTable from '../parts/FigureTable.vue'
@@ -19,31 +19,31 @@ import FigureTable from '../parts/FigureTable.vue'
  * A newer revision of the job's sheet: what changes in it, what that does to the estimate and the calls, and the move
  * to it.
  */
-const job = useJob()
+const job = useOpenJob()
 const bench = useBench()
-const found = shallowRef<FoundSheet | null>(null)
+const newer = shallowRef<FoundSheet | null>(null)
 const after = shallowRef<Assessment | null>(null)
 const open = ref(false)
 const problem = ref('')
 
-const newer = computed(() => found.value)
-const changes = computed(() => (newer.value ? sheetChanges(job.job!.sheet, newer.value.sheet) : []))
+const changes = computed(() => (newer.value ? sheetChanges(job.job.sheet, newer.value.sheet) : []))
 const lost = computed(() => (newer.value ? findStranded(newer.value.sheet, job.record, '') : []))
+const nameOf = (id: string) => (newer.value ? partName(newer.value.sheet, id) : id)
 const elongations = computed(() =>
   Object.entries(after.value?.chains ?? {}).map(([id, { elongation }]) => ({
-    name: partName(newer.value!.sheet, id),
-    was: job.assessment!.chains[id]?.elongation.mean ?? null,
+    name: nameOf(id),
+    was: job.assessment.chains[id]?.elongation.mean ?? null,
     is: elongation.mean
   }))
 )
 const calls = computed(() =>
   (after.value?.calls ?? []).flatMap(({ part, call }) => {
-    const was = job.assessment!.calls.find((c) => c.part === part)?.call
+    const was = job.assessment.calls.find((c) => c.part === part)?.call
     return was === call
       ? []
       : [
           {
-            part: partName(newer.value!.sheet, part),
+            part: nameOf(part),
             was: was ? CALL_WORDS[was] : COMMON.noCall,
             is: CALL_WORDS[call]
           }
@@ -56,9 +56,9 @@ async function look() {
   problem.value = ''
   after.value = null
   try {
-    found.value = await $fetch<FoundSheet>(`/api/sheets/${job.job!.sheet.id}`)
+    const found = (newer.value = await $fetch<FoundSheet>(`/api/sheets/${job.job.sheet.id}`))
     if (lost.value.length > 0) return
-    after.value = await assessInWorker({ ...job.file!, drive: newer.value!.sheet })
+    after.value = await assessInWorker({ ...job.file, drive: found.sheet })
   } catch (error) {
     problem.value = shownProblem(error).message
   }
@@ -66,8 +66,8 @@ async function look() {
 
 function move() {
   problem.value = bench.by ? '' : SHEET_MOVE.chooseWhoIsAtThe
-  if (problem.value) return
-  const { sheet, revision } = newer.value!
+  if (problem.value || !newer.value) return
+  const { sheet, revision } = newer.value
   job.put({ type: 'sheet', sheet, revision })
   open.value = false
 }
@@ -79,7 +79,7 @@ function move() {
   </button>
   <ModalSheet
     :open="open"
-    :title="newer ? SHEET_MOVE.fromRevisionTo(job.job!.sheetRevision ?? null, newer.newest) : SHEET_MOVE.aNewerSheet"
+    :title="newer ? SHEET_MOVE.fromRevisionTo(job.job.sheetRevision ?? null, newer.newest) : SHEET_MOVE.aNewerSheet"
     width="max-w-3xl"
     @close="open = false">
     <template v-if="newer">
@@ -128,7 +128,7 @@ function move() {
         {{ SHEET_MOVE.moveTheJobToIt }}
       </button>
       <button type="button" class="act" @click="open = false">
-        {{ SHEET_MOVE.stayWithRevision(job.job!.sheetRevision ?? null) }}
+        {{ SHEET_MOVE.stayWithRevision(job.job.sheetRevision ?? null) }}
       </button>
     </div>
   </ModalSheet>

@@ -34,7 +34,7 @@ export function emptyDraft(slot: Slot): Draft {
 
 /** The form filled with a reading, for correcting it. */
 export function draftOf(slot: Slot, reading: Reading): Draft {
-  const value = reading.value === undefined ? reading.notches! : fromStored(slot.kind, reading.value)
+  const value = reading.value === undefined ? (reading.notches ?? 0) : fromStored(slot.kind, reading.value)
   return {
     figure: String(slot.kind === 'camLag' ? Math.abs(value) : value),
     side: value < 0 ? 'early' : 'late',
@@ -106,13 +106,14 @@ function typedFault(slot: Slot, draft: Draft): { field: DraftField; message: str
   return { field: 'links', message: DRAFT.enterOverHowManyWhole }
 }
 
+/** @param draft without a fault in what was typed */
 function assembleReading(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
-  const value = numberOf(draft.figure)!
+  const value = numberOf(draft.figure) ?? NaN
   const inNotches = draft.inNotches && ratchetOf(sheet, slot) !== undefined
   return {
     kind: slot.kind,
     ...slot.target,
-    ...(slot.target.links === undefined ? {} : { links: numberOf(draft.links)! }),
+    ...(slot.target.links === undefined ? {} : { links: numberOf(draft.links) ?? NaN }),
     ...(inNotches
       ? { notches: value }
       : {

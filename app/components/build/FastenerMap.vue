@@ -37,15 +37,9 @@ const words = (hole: ActOf<'hole'>, i: number) =>
 
 function put(x: number, y: number) {
   const value = numberOf(length.value)
-  fault.value =
-    value !== null && value > 0 && toStored('groove', value) <= 500 ? '' : FASTENER_MAP.writeTheBoltsLengthFirst
-  if (!fault.value)
-    emit('add', {
-      cover: cover.value,
-      x: Number(x.toFixed(3)),
-      y: Number(y.toFixed(3)),
-      length: toStored('groove', value!)
-    })
+  const mm = value !== null && value > 0 ? toStored('groove', value) : Infinity
+  fault.value = mm <= 500 ? '' : FASTENER_MAP.writeTheBoltsLengthFirst
+  if (!fault.value) emit('add', { cover: cover.value, x: Number(x.toFixed(3)), y: Number(y.toFixed(3)), length: mm })
 }
 
 function touch(event: { currentTarget: unknown; clientX: number; clientY: number }) {

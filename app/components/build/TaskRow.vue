@@ -52,17 +52,12 @@ function tick() {
     if (!fault.value) emit('set', 'done', { note: typed.value.trim() })
     return
   }
-  const value = numberOf(typed.value)
-  fault.value =
-    value !== null && value >= 0 && (asks !== 'count' || Number.isInteger(value))
-      ? ''
-      : asks === 'count'
-        ? TASK_ROW.writeHowManyAWhole
-        : TASK_ROW.writeTheLengthFirst
-  if (!fault.value)
-    emit('set', 'done', {
-      value: asks === 'length' ? Number(convert('length', value!, units.value.length, 'mm').toPrecision(9)) : value!
-    })
+  const value = numberOf(typed.value) ?? NaN
+  fault.value = ''
+  if (asks === 'count' && !(Number.isInteger(value) && value >= 0)) fault.value = TASK_ROW.writeHowManyAWhole
+  else if (!(value >= 0)) fault.value = TASK_ROW.writeTheLengthFirst
+  else if (asks === 'count') emit('set', 'done', { value })
+  else emit('set', 'done', { value: Number(convert('length', value, units.value.length, 'mm').toPrecision(9)) })
 }
 </script>
 

@@ -21,8 +21,8 @@ const ROUNDS: readonly { round: Round; title: string }[] = [
 ]
 
 const keyOf = ({ kind, target, from, to }: ExpectedReading) => [kind, target, from, to].filter(Boolean).join(' ')
-const nameOf = (sheet: DriveSheet, { kind, target, from, to }: ExpectedReading) =>
-  kind === 'linkCount' ? COMMON.to(partName(sheet, from!), partName(sheet, to!)) : partName(sheet, target)
+const nameOf = (sheet: DriveSheet, { kind, target, from = '', to = '' }: ExpectedReading) =>
+  kind === 'linkCount' ? COMMON.to(partName(sheet, from), partName(sheet, to)) : partName(sheet, target)
 function wanted({ kind, value, within, notches }: ExpectedReading): string {
   if (kind === 'linkCount') return TURN_CHECK.links(value)
   if (kind === 'extension')

@@ -39,10 +39,14 @@ async function keep(sheet: DriveSheet, basedOn: number) {
   }
 }
 
-const keepRevision = () => keep(draft.sound.value!, draft.basedOn.value)
+function keepRevision() {
+  if (draft.sound.value) void keep(draft.sound.value, draft.basedOn.value)
+}
 function keepCopy() {
-  const name = copyName(draft.sound.value!.name)
-  void keep({ ...draft.sound.value!, name, id: slug(name) }, 0)
+  const sheet = draft.sound.value
+  if (!sheet) return
+  const name = copyName(sheet.name)
+  void keep({ ...sheet, name, id: slug(name) }, 0)
 }
 </script>
 

@@ -17,16 +17,16 @@ import Panel from '../parts/Panel.vue'
 const props = defineProps<{ sheet: SheetDraft }>()
 
 const current = ref('engine')
-const section = computed(() => SECTIONS.find(({ key }) => key === current.value)!)
+const section = computed(() => SECTIONS.find(({ key }) => key === current.value) ?? SECTIONS[0]!)
 const faults = computed(() => props.sheet.faults.value)
 const bySection = computed(
   () => new Map(SECTIONS.map(({ key }) => [key, faults.value.filter((f) => sectionOf(f.place) === key)]))
 )
-const gaps = computed(() =>
-  props.sheet.sound.value
-    ? sheetGaps(props.sheet.sound.value).map((gap) => gapWords(gap, namesOf(props.sheet.sound.value!)))
-    : []
-)
+const faultsOf = (section: string) => bySection.value.get(section)?.length ?? 0
+const gaps = computed(() => {
+  const sheet = props.sheet.sound.value
+  return sheet ? sheetGaps(sheet).map((gap) => gapWords(gap, namesOf(sheet))) : []
+})
 const at = (key: string) =>
   faults.value
     .filter((f) => f.place === key || f.place.startsWith(`${key}.`) || f.place.startsWith(`${key}[`))
@@ -47,8 +47,8 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
         :aria-current="one.key === current ? 'step' : undefined"
         @click="current = one.key">
         {{ one.title
-        }}<span v-if="bySection.get(one.key)!.length" class="block text-mark font-bold text-renew">{{
-          SHEET_EDITOR.faults(bySection.get(one.key)!.length)
+        }}<span v-if="faultsOf(one.key)" class="block text-mark font-bold text-renew">{{
+          SHEET_EDITOR.faults(faultsOf(one.key))
         }}</span>
       </button>
       <div class="mt-3 flex gap-1 px-1">

@@ -19,8 +19,8 @@ const plate = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(plate, { width: 420, height: 420 })
 const drawn = shallowRef<{ sheet: DriveSheet; pictures: (ChainPicture & { pitch: number })[] } | null>(null)
 watchEffect(() => {
-  if (props.sheet)
-    drawn.value = { sheet: props.sheet, pictures: props.sheet.chains.flatMap((chain) => asNew(props.sheet!, chain)) }
+  const { sheet } = props
+  if (sheet) drawn.value = { sheet, pictures: sheet.chains.flatMap((chain) => asNew(sheet, chain)) }
 })
 
 function asNew(sheet: DriveSheet, chain: DriveSheet['chains'][number]) {

@@ -14,7 +14,7 @@ export function slug(name: string): string {
 
 /** The name of a copy: `… (copy 2)` of a copy. */
 export function copyName(name: string): string {
-  const [, stem, number] = /^(.*?)(?: \(copy(?: (\d+))?\))?$/.exec(name)!
+  const [, stem = '', number] = /^(.*?)(?: \(copy(?: (\d+))?\))?$/.exec(name)!
   if (!name.endsWith(')') || stem === name) return SLUG.copy(name, null)
-  return SLUG.copy(stem!, Number(number ?? 1) + 1)
+  return SLUG.copy(stem, Number(number ?? 1) + 1)
 }

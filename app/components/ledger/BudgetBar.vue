@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { BUDGET_BAR } from '../../../words/en'
-import { scaleLinear } from 'd3-scale'
 import { stack } from 'd3-shape'
 import { computed } from 'vue'
 import type { TensionerEstimate } from '../../../core/estimate'
 import type { DriveSheet, Tensioner } from '../../../core/sheet'
 import { lengthFigure, lengthWords, units } from '../../units'
 import { causeWords } from '../../words'
+import { placeOn } from './placeOn'
 
 /** Where the tensioner's extension comes from, stacked against its stroke and limit. */
 const props = defineProps<{ sheet: DriveSheet; tensioner: Tensioner; estimate: TensionerEstimate; brief?: boolean }>()
 
 const WIDTH = 360
 const x = computed(() =>
-  scaleLinear([0, Math.max(props.tensioner.stroke, props.estimate.extension.read ?? 0)], [1, WIDTH - 1])
+  placeOn([0, Math.max(props.tensioner.stroke, props.estimate.extension.read ?? 0)], [1, WIDTH - 1])
 )
 const parts = computed(() => {
   const { budget } = props.estimate

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { CAM_DIAL } from '../../../words/en'
-import { scaleLinear } from 'd3-scale'
 import { arc } from 'd3-shape'
 import { computed } from 'vue'
 import { NINETY } from '../../../core/math'
 import type { CamEstimate } from '../../../core/estimate'
 import { fixDigits, lagWords, oddsWords, teethWords } from '../../words'
+import { placeOn } from './placeOn'
 
 /** A cam's lag as a small dial, 12 o'clock at its mark, late to the right; its limit and its odds of a jump. */
 const props = defineProps<{ name: string; cam: CamEstimate; limit: number | null }>()
@@ -13,7 +13,7 @@ const props = defineProps<{ name: string; cam: CamEstimate; limit: number | null
 const RADIUS = 30
 const half = computed(() => NINETY * props.cam.lag.sd)
 const span = computed(() => Math.max(8, 1.5 * (props.limit ?? 5), 1.15 * (Math.abs(props.cam.lag.mean) + half.value)))
-const turn = computed(() => scaleLinear([-span.value, span.value], [-1.9, 1.9]))
+const turn = computed(() => placeOn([-span.value, span.value], [-1.9, 1.9]))
 const ring = (from: number, to: number) =>
   arc()({ innerRadius: RADIUS - 7, outerRadius: RADIUS, startAngle: turn.value(from), endAngle: turn.value(to) }) ?? ''
 const ray = (degrees: number, inner: number, outer: number) => {

@@ -54,7 +54,8 @@ function settling({ settles }: NextReading) {
 }
 
 const gain = computed(() => {
-  const found = props.next && props.assessment.next.find((n) => readsSlot(n, props.next!))
+  const { next, assessment } = props
+  const found = next && assessment.next.find((one) => readsSlot(one, next))
   return found
     ? [narrowing(found), settling(found), STRETCH_LEDGER.aboutMin(found.minutes)].filter(Boolean).join(', ')
     : ''

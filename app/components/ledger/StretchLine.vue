@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { STRETCH_LINE } from '../../../words/en'
-import { scaleLinear } from 'd3-scale'
+import { ticks } from 'd3-array'
 import { computed } from 'vue'
 import type { ElongationEstimate } from '../../../core/estimate'
 import type { LimitValue } from '../../../core/sheet'
 import { fixDigits, oddsWords, percent } from '../../words'
+import { placeOn } from './placeOn'
 
 /** Elongation as a line: its 90 % interval against the limit. */
 const props = defineProps<{
@@ -17,7 +18,7 @@ const props = defineProps<{
 
 const WIDTH = 300
 const top = computed(() => Math.max(1.6 * (props.limit?.value ?? 0.5), 105 * props.elongation.high))
-const x = computed(() => scaleLinear([0, top.value], [4, WIDTH - 14]))
+const x = computed(() => placeOn([0, top.value], [4, WIDTH - 14]))
 const half = computed(() => 50 * (props.elongation.high - props.elongation.low))
 const says = computed(() =>
   STRETCH_LINE.says(
@@ -49,7 +50,7 @@ const says = computed(() =>
     <svg :viewBox="`0 0 ${WIDTH} ${compact ? 34 : 44}`" class="mt-1 block w-full" role="img" :aria-label="says">
       <line x1="2" :x2="WIDTH - 2" y1="16" y2="16" class="stroke-faint" stroke-width="1" />
       <g class="stroke-faint fill-faint" font-size="10">
-        <template v-for="tick in x.ticks(5)" :key="tick">
+        <template v-for="tick in ticks(0, top, 5)" :key="tick">
           <line :x1="x(tick)" :x2="x(tick)" y1="16" y2="20" />
           <text :x="x(tick)" y="31" text-anchor="middle" stroke="none">{{ tick }}</text>
         </template>

@@ -4,7 +4,7 @@ import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { defaultAssumptions, overlaid, type Paths, type Pricing } from '../../../core/paths'
 import { useBench } from '../../stores/bench'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { shownProblem } from '../../problem'
 import { partName, USAGE_UNITS } from '../../words'
 import { largeNumberOf, numberOf } from '../bench/draft'
@@ -16,7 +16,7 @@ import Field from '../parts/Field.vue'
  * can be changed for this job.
  */
 const props = defineProps<{ paths: Paths }>()
-const job = useJob()
+const job = useOpenJob()
 const bench = useBench()
 const faults = ref<Record<string, string>>({})
 
@@ -30,11 +30,11 @@ interface Row {
   value: number
   from: From
 }
-const sheet = computed(() => job.job!.sheet)
+const sheet = computed(() => job.job.sheet)
 const currency = computed(() => sheet.value.money?.currency ?? '')
 const said = computed<Pricing>(() => job.record.pricing ?? {})
-const shop = computed<Pricing>(() => job.job!.known?.pricing ?? {})
-const defaults = computed(() => defaultAssumptions(sheet.value, job.job!.usage.unit))
+const shop = computed<Pricing>(() => job.job.known?.pricing ?? {})
+const defaults = computed(() => defaultAssumptions(sheet.value, job.job.usage.unit))
 const plainKeys = ['horizon', 'hourRate', 'newPart', 'damage'] as const
 const from = (key: (typeof plainKeys)[number]): From =>
   said.value[key] !== undefined
@@ -60,7 +60,7 @@ const assumptions = computed<Row[]>(() =>
       damage: PRICING_SHEET.whatAFailureBreaksBesides
     }[key],
     unit: {
-      horizon: USAGE_UNITS[job.job!.usage.unit],
+      horizon: USAGE_UNITS[job.job.usage.unit],
       hourRate: currency.value,
       newPart: '0 to 1',
       damage: currency.value
@@ -123,7 +123,7 @@ async function keepForShop() {
     const now = await $fetch<{ horizons?: object }>('/api/pricing')
     await $fetch('/api/pricing', {
       method: 'POST',
-      body: { hourRate, newPart, damage, horizons: { ...now.horizons, [job.job!.usage.unit]: horizon } }
+      body: { hourRate, newPart, damage, horizons: { ...now.horizons, [job.job.usage.unit]: horizon } }
     })
     kept.value = PRICING_SHEET.keptJobsOpenedFromNow
   } catch (error) {
@@ -188,7 +188,7 @@ function changed(list: string, id: string | undefined, value: number | undefined
             :fault="faults.months" />
           <Field
             v-model="aMonth"
-            :label="PRICING_SHEET.aMonth(USAGE_UNITS[job.job!.usage.unit])"
+            :label="PRICING_SHEET.aMonth(USAGE_UNITS[job.job.usage.unit])"
             figure
             class="w-32"
             inputmode="decimal"

@@ -14,8 +14,8 @@ export function minutesWords(minutes: number): string {
 export function askedWords(sheet: DriveSheet, reading: Unread): string {
   if (reading.notches !== undefined) return PRACTICE_WORDS.notchesThatShow
   if (reading.kind === 'linkCount')
-    return COMMON.to(partName(sheet, reading.from!), partName(sheet, reading.to!).toLowerCase())
-  if (reading.kind === 'camLag') return PRACTICE_WORDS.late(partName(sheet, reading.sprocket!))
+    return COMMON.to(partName(sheet, reading.from ?? ''), partName(sheet, reading.to ?? '').toLowerCase())
+  if (reading.kind === 'camLag') return PRACTICE_WORDS.late(partName(sheet, reading.sprocket ?? ''))
   return isNumeric(reading.kind) ? KIND_NAMES[reading.kind] : ''
 }
 

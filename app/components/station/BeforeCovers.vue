@@ -3,7 +3,7 @@ import { LOOK_WORDS, sayOpening, BEFORE_COVERS } from '../../../words/en'
 import { computed } from 'vue'
 import { ENGINE_GROUPS, LIFTER_GROUP } from '../../../core/views/bench'
 import { openingOf } from '../../../core/views/suspects'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { oddsWords, partName } from '../../words'
 import FindingKeys from '../bench/FindingKeys.vue'
 import ScanPane from './ScanPane.vue'
@@ -11,9 +11,9 @@ import Panel from '../parts/Panel.vue'
 import Caution from '../parts/Caution.vue'
 
 /** Station 2: cheap looks that decide whether to open it. */
-const job = useJob()
-const sheet = computed(() => job.job!.sheet)
-const opening = computed(() => openingOf(job.file!, job.assessment!))
+const job = useOpenJob()
+const sheet = computed(() => job.job.sheet)
+const opening = computed(() => openingOf(job.file, job.assessment))
 const ADVICE = {
   open: BEFORE_COVERS.openIt,
   'leave-closed': BEFORE_COVERS.leaveItClosed,

@@ -2,22 +2,22 @@
 import { COMMON, COMPLAINT_SHEET } from '../../../words/en'
 import { computed } from 'vue'
 import { ENGINE_GROUPS } from '../../../core/views/bench'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import FindingKeys from '../bench/FindingKeys.vue'
 import { usageWords } from '../../words'
 
 /** Station 1: what is heard and when, codes, oil, and what was done before. */
-const job = useJob()
+const job = useOpenJob()
 const banks = computed(() => [
-  ...new Set(job.job!.sheet.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))
+  ...new Set(job.job.sheet.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))
 ])
 </script>
 
 <template>
   <section class="min-h-0 overflow-y-auto bg-paper p-5" :aria-label="COMMON.complaint">
     <h2 class="text-2xl font-bold">{{ COMPLAINT_SHEET.whatIsItBroughtIn }}</h2>
-    <p class="mt-1 text-lg">{{ job.job!.complaint || COMPLAINT_SHEET.noComplaintWasWrittenDown }}</p>
-    <p class="text-note text-faint">{{ COMPLAINT_SHEET.openedBy(usageWords(job.job!.usage), job.job!.openedBy) }}</p>
+    <p class="mt-1 text-lg">{{ job.job.complaint || COMPLAINT_SHEET.noComplaintWasWrittenDown }}</p>
+    <p class="text-note text-faint">{{ COMPLAINT_SHEET.openedBy(usageWords(job.job.usage), job.job.openedBy) }}</p>
     <FindingKeys class="mt-4" target="engine" :groups="ENGINE_GROUPS[1]!" :banks="banks" wide />
   </section>
 </template>

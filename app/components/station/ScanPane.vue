@@ -4,7 +4,7 @@ import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { readScan, type ScanLog, WARM_IDLE } from '../../../core/views/scan'
 import { shownProblem } from '../../problem'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { fixDigits, lagWords, partName } from '../../words'
 import FaultNote from '../parts/FaultNote.vue'
 
@@ -13,13 +13,13 @@ import FaultNote from '../parts/FaultNote.vue'
  * `rebuilt`: of the drive after the repair.
  */
 const props = defineProps<{ rebuilt?: boolean }>()
-const job = useJob()
+const job = useOpenJob()
 const LIMIT_MB = 8
 const log = ref<(ScanLog & { name: string }) | null>(null)
 const problem = ref('')
 const busy = ref(false)
 const input = ref<HTMLInputElement | null>(null)
-const sheet = computed(() => job.job!.sheet)
+const sheet = computed(() => job.job.sheet)
 
 /** The parser is fetched when the first log is read: most jobs have none. */
 async function read(text: string, name: string) {
@@ -52,7 +52,9 @@ async function plugIn() {
 }
 
 function keep() {
-  for (const { sprocket, lag, samples } of log.value!.deviations) {
+  if (!log.value) return
+  const { name, deviations } = log.value
+  for (const { sprocket, lag, samples } of deviations) {
     const said = props.rebuilt ? { type: 'rebuilt' as const, round: 'proof' as const } : { type: 'read' as const }
     job.put({
       ...said,
@@ -62,7 +64,7 @@ function keep() {
         value: Number(lag.toFixed(1)),
         method: 'scan',
         turnedForward: true,
-        note: SCAN_PANE.samplesAtAWarmIdle(log.value!.name, samples)
+        note: SCAN_PANE.samplesAtAWarmIdle(name, samples)
       }
     })
   }

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { SUSPECT_WORDS, namesOf, sayEvidence, upperFirst, SUSPECT_LIST } from '../../../words/en'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
-import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { suspectsOf, type Suspect } from '../../../core/views/suspects'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { oddsWords } from '../../words'
+import { placeOn } from '../ledger/placeOn'
 
 /** What may be behind the complaint, ranked again with every answer, each with its because. */
-const job = useJob()
-const suspects = computed(() => suspectsOf(job.file!, job.assessment!))
+const job = useOpenJob()
+const suspects = computed(() => suspectsOf(job.file, job.assessment))
 const first = computed(() => suspects.value[0]!)
-const says = (why: Suspect['because'][number]) => sayEvidence(why, namesOf(job.job!.sheet))
-const width = computed(() => scaleLinear([0, Math.max(0.3, first.value.odds)], [0, 100]))
+const says = (why: Suspect['because'][number]) => sayEvidence(why, namesOf(job.job.sheet))
+const width = computed(() => placeOn([0, Math.max(0.3, first.value.odds)], [0, 100]))
 </script>
 
 <template>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { JOB_BAR } from '../../../words/en'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import TopBar from '../parts/TopBar.vue'
 
 /**
  * The head of a job's pages after the bench: whose engine it is, what the page is of it, and the ways to the others.
  */
 defineProps<{ says: string }>()
-const job = useJob()
+const job = useOpenJob()
 const places = [
   ['', JOB_BAR.bench],
   ['/verdict', JOB_BAR.verdict],
@@ -21,9 +21,9 @@ const places = [
 <template>
   <TopBar>
     <h1 class="truncate leading-tight">
-      <b>{{ job.job!.vehicle }}</b> <span class="text-faint">{{ says }}</span>
+      <b>{{ job.job.vehicle }}</b> <span class="text-faint">{{ says }}</span>
     </h1>
-    <p class="truncate text-note text-faint">{{ job.job!.sheet.name }}</p>
+    <p class="truncate text-note text-faint">{{ job.job.sheet.name }}</p>
     <template #acts>
       <nav class="flex gap-1" :aria-label="JOB_BAR.stationsOfTheDecision">
         <NuxtLink

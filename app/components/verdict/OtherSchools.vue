@@ -3,12 +3,12 @@ import { COMMON, OTHER_SCHOOLS, namesOf, sayOtherwise } from '../../../words/en'
 import { ref, shallowRef, watch } from 'vue'
 import type { SchoolDifference } from '../../../core/views/verdict'
 import { usePlanner } from '../../composables/usePlanner'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { CALL_WORDS, partName, SCHOOL_WORDS } from '../../words'
 import Panel from '../parts/Panel.vue'
 
 /** The same readings under the other two schools: what changes, and why. */
-const job = useJob()
+const job = useOpenJob()
 const planner = usePlanner()
 const others = shallowRef<SchoolDifference[]>([])
 const failed = ref(false)
@@ -44,10 +44,10 @@ const words = (call: SchoolDifference['changes'][number]['here']) =>
       <p v-if="changes.length === 0" class="text-body">{{ OTHER_SCHOOLS.comesToTheSameCalls }}</p>
       <ul class="space-y-1 text-body">
         <li v-for="change in changes" :key="change.part">
-          <b>{{ partName(job.job!.sheet, change.part) }}</b>{{
+          <b>{{ partName(job.job.sheet, change.part) }}</b>{{
             OTHER_SCHOOLS.insteadOf(words(change.there), words(change.here))
           }}
-          <span class="text-faint">{{ sayOtherwise(change, school, namesOf(job.job!.sheet)) }}</span>
+          <span class="text-faint">{{ sayOtherwise(change, school, namesOf(job.job.sheet)) }}</span>
         </li>
       </ul>
     </div>

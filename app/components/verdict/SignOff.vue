@@ -3,7 +3,7 @@ import { COMMON, SIGN_OFF } from '../../../words/en'
 import { computed } from 'vue'
 import { sinceSignoff } from '../../../core/record'
 import { useBench } from '../../stores/bench'
-import { useJob } from '../../stores/job'
+import { useOpenJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
 import { CALL_WORDS, kindWords, partName, percent, readingWords, SCHOOL_WORDS } from '../../words'
 import type { Call } from '../../../core/calls'
@@ -11,11 +11,11 @@ import WhenAt from '../parts/WhenAt.vue'
 import Panel from '../parts/Panel.vue'
 
 /** Freezes the verdict; what changes after that is shown against it, and signing again makes a new revision. */
-const job = useJob()
+const job = useOpenJob()
 const bench = useBench()
 const outbox = useOutbox()
 const last = computed(() => job.record.signoffs.at(-1) ?? null)
-const since = computed(() => (last.value ? sinceSignoff(job.acts, last.value, job.assessment!, job.openedUnder) : null))
+const since = computed(() => (last.value ? sinceSignoff(job.acts, last.value, job.assessment, job.openedUnder) : null))
 const revision = computed(() => job.record.signoffs.length + 1)
 /** What waits on this device must be kept before what it comes to is signed. */
 const waiting = computed(() => outbox.ready && outbox.waiting.some(({ jobId }) => jobId === job.id))
@@ -51,19 +51,19 @@ function sign() {
           }}
         </li>
         <li v-for="reading in since.added" :key="reading.id">
-          {{ SIGN_OFF.added(kindWords(job.job!.sheet, reading), readingWords(reading), reading.by) }}
+          {{ SIGN_OFF.added(kindWords(job.job.sheet, reading), readingWords(reading), reading.by) }}
         </li>
         <li v-for="reading in since.gone" :key="reading.id">
-          {{ SIGN_OFF.noLongerStands(kindWords(job.job!.sheet, reading), readingWords(reading)) }}
+          {{ SIGN_OFF.noLongerStands(kindWords(job.job.sheet, reading), readingWords(reading)) }}
         </li>
         <li v-for="one in since.elongations" :key="one.chain">
-          {{ SIGN_OFF.became(partName(job.job!.sheet, one.chain), percent(one.was), percent(one.is)) }}
+          {{ SIGN_OFF.became(partName(job.job.sheet, one.chain), percent(one.was), percent(one.is)) }}
         </li>
         <li v-for="one in since.calls" :key="one.part">
-          {{ SIGN_OFF.became2(partName(job.job!.sheet, one.part), call(one.was), call(one.is)) }}
+          {{ SIGN_OFF.became2(partName(job.job.sheet, one.part), call(one.was), call(one.is)) }}
         </li>
         <li v-for="one in since.overrules" :key="`o-${one.part}`">
-          {{ SIGN_OFF.decidedOtherwise(partName(job.job!.sheet, one.part), one.is) }}
+          {{ SIGN_OFF.decidedOtherwise(partName(job.job.sheet, one.part), one.is) }}
         </li>
       </ul>
     </div>

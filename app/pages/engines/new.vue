@@ -62,9 +62,10 @@ const shows = computed(() => {
     }
   })
 })
-const gaps = computed(() =>
-  result.value.sheet ? sheetGaps(result.value.sheet).map((gap) => gapWords(gap, namesOf(result.value.sheet!))) : []
-)
+const gaps = computed(() => {
+  const { sheet } = result.value
+  return sheet ? sheetGaps(sheet).map((gap) => gapWords(gap, namesOf(sheet))) : []
+})
 useHead({ title: NEW_ENGINE.bringYourOwnEngineUmbrette })
 
 async function keep() {

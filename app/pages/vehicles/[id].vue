@@ -32,14 +32,15 @@ const newest = computed(() => data.value?.jobs[0] ?? null)
 useHead({ title: () => VEHICLE_PAGE.umbrette(data.value?.name ?? VEHICLE_PAGE.vehicle) })
 
 function rename() {
-  form.value = { name: data.value!.name, note: data.value!.note }
+  if (!data.value) return
+  form.value = { name: data.value.name, note: data.value.note }
   problem.value = ''
   renaming.value = true
 }
 
 async function save() {
   try {
-    await $fetch(`/api/vehicles/${data.value!.id}`, { method: 'POST', body: form.value })
+    await $fetch(`/api/vehicles/${String(route.params.id)}`, { method: 'POST', body: form.value })
     renaming.value = false
     await refresh()
   } catch (failure) {

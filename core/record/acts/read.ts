@@ -60,11 +60,12 @@ function supersede(record: ReadRecord, old: string, by: string): void {
   if (standing >= 0) record.readings.splice(standing, 1)
   // Where it was itself one of two rival corrections, the other may be left alone now.
   const corrected = record.corrects.get(old)
-  const rivals = corrected === undefined ? undefined : record.clashes.get(corrected)
+  if (corrected === undefined) return
+  const rivals = record.clashes.get(corrected)
   if (rivals)
     settle(
       record,
-      corrected!,
+      corrected,
       rivals.filter((id) => id !== old)
     )
 }

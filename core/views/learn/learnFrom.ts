@@ -65,12 +65,12 @@ export function learnFrom(jobs: readonly LearntFrom[]): Learnt {
 
 function typeRates(jobs: readonly LearntFrom[]): TypeRate[] {
   const types = groupBy(
-    jobs.filter(({ vehicleId }) => vehicleId !== null),
+    jobs.flatMap((job) => (job.vehicleId === null ? [] : [{ ...job, vehicleId: job.vehicleId }])),
     ({ summary, usage }) => `${summary.sheet.id} ${usage.unit}`
   )
   return [...types.values()]
     .flatMap((ofType): TypeRate[] => {
-      const engines = [...groupBy(ofType, ({ vehicleId }) => vehicleId!).values()].flatMap(engineRates)
+      const engines = [...groupBy(ofType, ({ vehicleId }) => vehicleId).values()].flatMap(engineRates)
       if (engines.length === 0) return []
       return [
         { sheet: ofType[0]!.summary.sheet.name, unit: ofType[0]!.usage.unit, engines, over: poolEngines(engines) }

@@ -1,19 +1,19 @@
 import { literal, type Transaction } from 'sequelize'
 import type { Usage } from '../../../core/readings'
-import { select } from './select'
+import { select, selectOne } from './select'
 
 /** When a vehicle was last seen. */
 export const LAST_SEEN = literal('(select max(opened_at) from jobs where vehicle_id = "vehicles"."id")')
 
 /** The vehicle of a name, however it is spelt in capitals; a new one where there is none. */
 export async function vehicleNamed(name: string, transaction: Transaction): Promise<string> {
-  const [row] = await select<{ id: string }>(
+  const { id } = await selectOne<{ id: string }>(
     `insert into vehicles (id, name) values (gen_random_uuid(), $1)
      on conflict ((lower(name))) do update set name = vehicles.name returning id`,
     [name],
     transaction
   )
-  return row!.id
+  return id
 }
 
 /** What lists tell of a vehicle's jobs. */

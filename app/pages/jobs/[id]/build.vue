@@ -11,17 +11,17 @@ import SheetMap from '../../../components/engine/SheetMap.vue'
 import ChoiceRow from '../../../components/parts/ChoiceRow.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
 import { useBench } from '../../../stores/bench'
-import { useJob } from '../../../stores/job'
+import { useOpenJob } from '../../../stores/job'
 import { partName, usageWords } from '../../../words'
 import Panel from '../../../components/parts/Panel.vue'
 import Caution from '../../../components/parts/Caution.vue'
 
 /** Station 9: what goes in and in which order, what holds the engine back, and the check after two turns by hand. */
-const job = useJob()
+const job = useOpenJob()
 const bench = useBench()
 const mine = computed(() => bench.by !== '')
-const rebuild = computed(() => rebuildOf(job.job!, job.acts, job.assessment!))
-const sheet = computed(() => job.job!.sheet)
+const rebuild = computed(() => rebuildOf(job.job, job.acts, job.assessment))
+const sheet = computed(() => job.job.sheet)
 const ways = computed(() => [
   { value: '', label: BUILD_PAGE.theUsualWay },
   ...(sheet.value.waysIn ?? []).map(({ id, name }) => ({ value: id, label: name }))
@@ -45,7 +45,7 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
 
 <template>
   <div>
-    <JobBar :says="BUILD_PAGE.buildUp(usageWords(job.job!.usage))" />
+    <JobBar :says="BUILD_PAGE.buildUp(usageWords(job.job.usage))" />
     <main
       class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_480px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
       <div class="space-y-4">

@@ -13,7 +13,7 @@ import DriveMap from '../../../components/map/DriveMap.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
 import { useShortcuts } from '../../../composables/useShortcuts'
 import { useBench } from '../../../stores/bench'
-import { useJob } from '../../../stores/job'
+import { useOpenJob } from '../../../stores/job'
 import { usageWords } from '../../../words'
 import { later } from '../../../later'
 
@@ -26,7 +26,7 @@ const SuspectList = later(() => import('../../../components/station/SuspectList.
 const SheetMove = later(() => import('../../../components/bench/SheetMove.vue'))
 
 /** The bench: spine, the station in the middle and at the right, and the stretch ledger at the foot. */
-const job = useJob()
+const job = useOpenJob()
 const bench = useBench()
 const route = useRoute()
 const help = ref(false)
@@ -37,7 +37,7 @@ const chosenRun = computed(() =>
 const chosenPart = computed(() => {
   if (job.slot?.kind === 'linkCount') return ''
   const part = job.slot?.part ?? job.part
-  return job.job!.sheet.phasers.find((phaser) => phaser.id === part)?.sprocket ?? part
+  return job.job.sheet.phasers.find((phaser) => phaser.id === part)?.sprocket ?? part
 })
 const lastAct = computed(() => lastOwn(job.acts, job.record, bench.by))
 const next = computed(() => job.worthTaking())
@@ -55,7 +55,7 @@ else if (station in STATIONS) job.openStation(station as Station)
  * Touching a part opens what can be read on it, what is not read yet first; a part without figures shows its findings.
  */
 function choosePart(id: string) {
-  const driver = job.job!.sheet.chains.some((chain) => chain.driver === id)
+  const driver = job.job.sheet.chains.some((chain) => chain.driver === id)
   const mine = job.slots.filter((slot) =>
     driver ? slot.kind === 'linkCount' && slot.target.from === id : slot.part === id && slot.kind !== 'linkCount'
   )
@@ -69,7 +69,7 @@ const chooseRun = (chain: string, from: string, to: string) =>
 
 function chooseReading(reading: StandingReading) {
   if (reading.kind !== 'condition') return job.openSlot(job.slots.find((slot) => fills(slot, reading)) ?? null)
-  job.openStation(stationOfFinding(job.job!.sheet, reading))
+  job.openStation(stationOfFinding(job.job.sheet, reading))
   job.openSide(reading.target!, 'findings')
 }
 
@@ -79,11 +79,11 @@ function takeBack() {
 
 /** Is there a newer revision of the job's sheet? Without an answer the job goes on with the one it has. */
 const newest = ref(0)
-const newerSheet = computed(() => newest.value > (job.job!.sheetRevision ?? Infinity))
+const newerSheet = computed(() => newest.value > (job.job.sheetRevision ?? Infinity))
 onMounted(async () => {
-  if (!job.job!.sheetRevision) return
+  if (!job.job.sheetRevision) return
   const all = await $fetch<ListedSheet[]>('/api/sheets').catch(() => [])
-  newest.value = all.find(({ id }) => id === job.job!.sheet.id)?.revision ?? 0
+  newest.value = all.find(({ id }) => id === job.job.sheet.id)?.revision ?? 0
 })
 
 useShortcuts({
@@ -101,10 +101,10 @@ useShortcuts({
   <div class="grid h-dvh min-h-[680px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] max-md:h-auto">
     <TopBar>
       <h1 class="truncate leading-tight">
-        <b>{{ job.job!.vehicle }}</b>{{ ' '
-        }}<span class="text-faint">{{ job.job!.stand }}, {{ usageWords(job.job!.usage) }}</span>
+        <b>{{ job.job.vehicle }}</b>{{ ' '
+        }}<span class="text-faint">{{ job.job.stand }}, {{ usageWords(job.job.usage) }}</span>
       </h1>
-      <p class="truncate text-note text-faint">{{ job.job!.sheet.name }}. {{ job.job!.complaint }}</p>
+      <p class="truncate text-note text-faint">{{ job.job.sheet.name }}. {{ job.job.complaint }}</p>
       <template #acts>
         <SheetMove v-if="newerSheet" />
         <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"
@@ -132,9 +132,9 @@ useShortcuts({
       <div v-else class="bench-map min-h-0 max-md:hidden">
         <ClientOnly>
           <DriveMap
-            :sheet="job.job!.sheet"
+            :sheet="job.job.sheet"
             :corrections="job.corrections"
-            :assessment="job.assessment!"
+            :assessment="job.assessment"
             :readings="job.record.readings"
             :chosen="chosenPart"
             :chosen-run="chosenRun"
@@ -148,8 +148,8 @@ useShortcuts({
       <PartPanel v-else />
     </main>
     <StretchLedger
-      :sheet="job.job!.sheet"
-      :assessment="job.assessment!"
+      :sheet="job.job.sheet"
+      :assessment="job.assessment"
       :readings="job.record.readings"
       :change="job.change"
       :failed="job.failed"

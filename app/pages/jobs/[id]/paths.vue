@@ -8,12 +8,12 @@ import PricingSheet from '../../../components/paths/PricingSheet.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
 import { usePlanner } from '../../../composables/usePlanner'
 import { useBench } from '../../../stores/bench'
-import { useJob } from '../../../stores/job'
+import { useOpenJob } from '../../../stores/job'
 import { fixDigits, money, namesOf, oddsWords, partName, SCHOOL_WORDS, usageWords } from '../../../words'
 import FigureTable from '../../../components/parts/FigureTable.vue'
 
 /** Repair paths side by side: the schools', the cheapest expected and the front between, and one built by hand. */
-const job = useJob()
+const job = useOpenJob()
 const bench = useBench()
 const planner = usePlanner()
 const paths = shallowRef<Paths | null>(null)
@@ -24,7 +24,7 @@ const chosen = ref<string[]>([])
 const touched = ref(false)
 let asked = 0
 
-const sheet = computed(() => job.job!.sheet)
+const sheet = computed(() => job.job.sheet)
 const currency = computed(() => sheet.value.money?.currency ?? '')
 const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
 const advised = computed(() => job.record.path?.renew ?? null)
@@ -79,7 +79,7 @@ watch(
 
 <template>
   <div>
-    <JobBar :says="PATHS_PAGE.paths(usageWords(job.job!.usage))" />
+    <JobBar :says="PATHS_PAGE.paths(usageWords(job.job.usage))" />
     <main class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
       <p v-if="state === 'none'" class="bg-sheet p-6">
         {{ PATHS_PAGE.theSheetHasNoParts }}
@@ -143,7 +143,7 @@ watch(
             <p class="mt-2 text-note text-faint">
               {{
                 PATHS_PAGE.oddsThatTheCoverComes(
-                  usageWords({ value: paths.assumptions.horizon, unit: job.job!.usage.unit })
+                  usageWords({ value: paths.assumptions.horizon, unit: job.job.usage.unit })
                 )
               }}
             </p>

@@ -12,7 +12,7 @@ import JobBar from '../../../components/verdict/JobBar.vue'
 import { partOf } from '../../../../core/readings'
 import { limitFor } from '../../../../core/sheet'
 import { useBench } from '../../../stores/bench'
-import { useJob } from '../../../stores/job'
+import { useOpenJob } from '../../../stores/job'
 import { fixDigits, lagWords, partName, readingWords, USAGE_UNITS, usageWords } from '../../../words'
 import { lengthWords } from '../../../units'
 import { largeNumberOf } from '../../../components/bench/draft'
@@ -26,13 +26,13 @@ import Caution from '../../../components/parts/Caution.vue'
  * Station 10: before and after on one page, what the running engine shows, the closing estimate, and when it is looked
  * at again.
  */
-const job = useJob()
+const job = useOpenJob()
 const bench = useBench()
 const mine = computed(() => bench.by !== '')
-const sheet = computed(() => job.job!.sheet)
-const rebuild = computed(() => rebuildOf(job.job!, job.acts, job.assessment!))
+const sheet = computed(() => job.job.sheet)
+const rebuild = computed(() => rebuildOf(job.job, job.acts, job.assessment))
 const closing = computed(() => {
-  const file = closingJob(job.file!, job.record, rebuild.value.renew)
+  const file = closingJob(job.file, job.record, rebuild.value.renew)
   return file.readings.length > 0 ? assess(file) : null
 })
 const proofs = computed(() => job.record.rebuilt.filter(({ round }) => round === 'proof'))
@@ -40,19 +40,19 @@ const proofs = computed(() => job.record.rebuilt.filter(({ round }) => round ===
 /** Each line of the check before the repair, after it, and of the running engine. */
 const rows = computed(() =>
   rebuild.value.checks.map(({ expected, turned, state }) => {
-    const { kind, target, from, to, value, within } = expected
+    const { kind, target, from = '', to = '', value, within } = expected
     const running =
       proofs.value.findLast(({ reading }) => reading.kind === kind && partOf(reading) === target)?.reading ?? null
     const before =
       kind === 'camLag'
-        ? lagWords(job.assessment!.cams[target]!.lag.mean)
+        ? lagWords(job.assessment.cams[target]!.lag.mean)
         : kind === 'extension'
           ? lengthWords(
-              job.assessment!.tensioners[target]!.extension.read ??
-                job.assessment!.tensioners[target]!.extension.predicted,
+              job.assessment.tensioners[target]!.extension.read ??
+                job.assessment.tensioners[target]!.extension.predicted,
               1
             )
-          : countedBefore(target, from!, to!)
+          : countedBefore(target, from, to)
     const should =
       kind === 'linkCount'
         ? PROOF_PAGE.links(value)
@@ -63,7 +63,7 @@ const rows = computed(() =>
       key: [kind, target, from, to].join(),
       name:
         kind === 'linkCount'
-          ? COMMON.to(partName(sheet.value, from!), partName(sheet.value, to!))
+          ? COMMON.to(partName(sheet.value, from), partName(sheet.value, to))
           : partName(sheet.value, target),
       before,
       should,
@@ -99,19 +99,19 @@ function keepCheck() {
   const { date, usage, stopGap, note } = form.value
   const at = usage.trim() === '' ? undefined : largeNumberOf(usage)
   fault.value =
-    at === null || (at !== undefined && at <= job.job!.usage.value)
-      ? PROOF_PAGE.writeTheAtWhichIt(USAGE_UNITS[job.job!.usage.unit], Math.round(job.job!.usage.value))
+    at === null || (at !== undefined && at <= job.job.usage.value)
+      ? PROOF_PAGE.writeTheAtWhichIt(USAGE_UNITS[job.job.usage.unit], Math.round(job.job.usage.value))
       : !date && at === undefined
         ? PROOF_PAGE.nameADateOrThe
         : stopGap && !date
           ? PROOF_PAGE.aStopGapNeedsA
           : ''
-  if (!fault.value)
+  if (!fault.value && at !== null)
     job.put({
       type: 'check',
       stopGap,
       ...(date ? { date } : {}),
-      ...(at === undefined ? {} : { usage: at! }),
+      ...(at === undefined ? {} : { usage: at }),
       ...(note.trim() ? { note: note.trim() } : {})
     })
 }
@@ -120,7 +120,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
 
 <template>
   <div>
-    <JobBar :says="PROOF_PAGE.proof(usageWords(job.job!.usage))" />
+    <JobBar :says="PROOF_PAGE.proof(usageWords(job.job.usage))" />
     <main
       class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_400px] gap-6 px-6 py-5 max-lg:grid-cols-1 max-md:px-2">
       <div class="space-y-4">
@@ -179,7 +179,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
                 job.record.check.date,
                 job.record.check.usage === undefined
                   ? ''
-                  : usageWords({ value: job.record.check.usage, unit: job.job!.usage.unit })
+                  : usageWords({ value: job.record.check.usage, unit: job.job.usage.unit })
               ]
                 .filter(Boolean)
                 .join(PROOF_PAGE.orAtNext)
@@ -192,7 +192,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
           <div class="grid grid-cols-2 gap-2">
             <Field v-model="form.date" :label="PROOF_PAGE.on" type="date" /><Field
               v-model="form.usage"
-              :label="PROOF_PAGE.orAt(USAGE_UNITS[job.job!.usage.unit])"
+              :label="PROOF_PAGE.orAt(USAGE_UNITS[job.job.usage.unit])"
               figure
               inputmode="decimal"
               maxlength="9" />
@@ -215,7 +215,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
           @click="close">
           {{ job.record.state === 'closed' ? PROOF_PAGE.closed : PROOF_PAGE.closeTheJob }}
         </button>
-        <TellAsCase v-if="job.record.state === 'closed'" :job="job.id" :complaint="job.job!.complaint" />
+        <TellAsCase v-if="job.record.state === 'closed'" :job="job.id" :complaint="job.job.complaint" />
       </div>
     </main>
   </div>

@@ -10,7 +10,7 @@ import OtherSchools from '../../../components/verdict/OtherSchools.vue'
 import PartVerdict from '../../../components/verdict/PartVerdict.vue'
 import SchoolPicker from '../../../components/verdict/SchoolPicker.vue'
 import SignOff from '../../../components/verdict/SignOff.vue'
-import { useJob } from '../../../stores/job'
+import { useOpenJob } from '../../../stores/job'
 import { useBench } from '../../../stores/bench'
 import { kindWords, readingWords, SCHOOL_WORDS, usageWords } from '../../../words'
 import FaultNote from '../../../components/parts/FaultNote.vue'
@@ -18,25 +18,25 @@ import Panel from '../../../components/parts/Panel.vue'
 import Caution from '../../../components/parts/Caution.vue'
 
 /** The verdict: what happened in plain words, then a call for each part with its reasons, the severest first. */
-const job = useJob()
+const job = useOpenJob()
 const bench = useBench()
 
 const calls = computed(() =>
-  heldCalls(job.assessment!.calls, job.record.overrules).sort(
+  heldCalls(job.assessment.calls, job.record.overrules).sort(
     (a, b) => SEVERITY.indexOf(b.holds) - SEVERITY.indexOf(a.holds)
   )
 )
 /** The map shows the calls as they hold. */
 const asHeld = computed(() => ({
-  ...job.assessment!,
+  ...job.assessment,
   calls: calls.value.map((call) => ({ part: call.part, call: call.holds, reasons: call.reasons }))
 }))
 const sentences = computed(() =>
-  plainVerdict(job.job!.sheet, job.assessment!).map((statement) => sayStatement(statement, namesOf(job.job!.sheet)))
+  plainVerdict(job.job.sheet, job.assessment).map((statement) => sayStatement(statement, namesOf(job.job.sheet)))
 )
 const atOdds = computed(() =>
-  job
-    .assessment!.readings.filter((r) => r.atOdds)
+  job.assessment.readings
+    .filter((r) => r.atOdds)
     .flatMap(({ id, predicted }) => {
       const reading = job.readingById(id)
       return reading ? [{ reading, predicted }] : []
@@ -49,12 +49,15 @@ const school = computed({
 })
 
 const overrule = ({ part }: HeldCall, call: Call, reason: string) => job.put({ type: 'overrule', part, call, reason })
-const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job.record.overrules.get(part)!.id })
+function leaveToReadings({ part }: HeldCall) {
+  const said = job.record.overrules.get(part)
+  if (said) job.put({ type: 'undo', act: said.id })
+}
 </script>
 
 <template>
   <div>
-    <JobBar :says="VERDICT_PAGE.verdict(usageWords(job.job!.usage))" />
+    <JobBar :says="VERDICT_PAGE.verdict(usageWords(job.job.usage))" />
     <main
       class="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_440px] gap-8 px-6 py-6 max-lg:grid-cols-1 max-md:px-2">
       <div>
@@ -71,7 +74,7 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
           data-testid="at-odds">
           <ul>
             <li v-for="{ reading, predicted } in atOdds" :key="reading.id">
-              {{ VERDICT_PAGE.theOtherReadingsImply(kindWords(job.job!.sheet, reading), readingWords(reading)) }}
+              {{ VERDICT_PAGE.theOtherReadingsImply(kindWords(job.job.sheet, reading), readingWords(reading)) }}
               <span class="figure">{{
                 predicted === null
                   ? ''
@@ -84,7 +87,7 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
         <PartVerdict
           v-for="call in calls"
           :key="call.part"
-          :sheet="job.job!.sheet"
+          :sheet="job.job.sheet"
           :call="call"
           :readings="job.record.readings"
           :photos="job.record.photos"
@@ -92,7 +95,7 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
           :may-overrule="bench.by !== ''"
           @overrule="(to, reason) => overrule(call, to, reason)"
           @take-back="leaveToReadings(call)" />
-        <Caution class="mt-4">{{ VERDICT_PAGE.theMakersManualForThis(job.job!.sheet.note) }}</Caution>
+        <Caution class="mt-4">{{ VERDICT_PAGE.theMakersManualForThis(job.job.sheet.note) }}</Caution>
       </div>
       <div class="space-y-4">
         <ClientOnly>
@@ -104,7 +107,7 @@ const leaveToReadings = ({ part }: HeldCall) => job.put({ type: 'undo', act: job
         <div class="h-[440px] bg-plate">
           <ClientOnly
             ><DriveMap
-              :sheet="job.job!.sheet"
+              :sheet="job.job.sheet"
               :corrections="job.corrections"
               :assessment="asHeld"
               :readings="job.record.readings"

@@ -46,7 +46,7 @@ const bars = computed(() =>
 )
 
 function price(amount: number): string {
-  return money(amount, it.value!.bill.currency)
+  return money(amount, it.value?.bill.currency ?? '')
 }
 </script>
 
