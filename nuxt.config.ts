@@ -8,7 +8,8 @@ const treeshake = {
 }
 
 /**
- * The bench's page in a chunk of its own: what its later parts share with it would otherwise be asked of the page, which
+ * The bench's page in a chunk of its own: what its later parts share with it would otherwise be asked of the page,
+ * which
  * is then not told ahead with the document.
  */
 const benchAlone = {

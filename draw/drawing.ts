@@ -146,18 +146,18 @@ export function runPlaces(
   for (const run of pictures.flatMap((p) => p.runs)) {
     const [cx, cy] = run.clear
     const middle = { x: x(run.at[0]), y: y(run.at[1]) }
-    let best: { place: RunPlace; cost: number } | null = null
+    let best: { place: RunPlace; cost: number } = { place: { ...middle, tie: null }, cost: Infinity }
     for (const { away, onward, cost } of STEPS) {
-      if (best && cost >= best.cost) break
+      if (cost >= best.cost) break
       const at = { x: middle.x + away * cx + onward * cy, y: middle.y - away * cy + onward * cx }
       const covered = solid.filter((p) => Math.abs(p.x - at.x) < HALF.x && Math.abs(p.y - at.y) < HALF.y).length
       const shut = [...places.values()].filter(
         (p) => Math.abs(p.x - at.x) < APART.x && Math.abs(p.y - at.y) < APART.y
       ).length
       const total = cost + 100 * covered + 10_000 * shut
-      if (!best || total < best.cost) best = { place: { ...at, tie: cost > AWAY[0]! ? middle : null }, cost: total }
+      if (total < best.cost) best = { place: { ...at, tie: cost > AWAY[0]! ? middle : null }, cost: total }
     }
-    places.set(run, best!.place)
+    places.set(run, best.place)
   }
   return places
 }

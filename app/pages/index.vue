@@ -99,7 +99,8 @@ async function move({ id, vehicle }: { id: string; vehicle: string }, to: JobSta
 }
 
 function closeHeld(reason: string) {
-  const { id, vehicle, holds } = held.value!
+  if (!held.value) return
+  const { id, vehicle, holds } = held.value
   const released = holds.every(({ id: hold }) => put(id, { type: 'release', hold, reason }))
   if (released) moveNow({ id, vehicle }, 'closed')
   held.value = null
@@ -116,7 +117,8 @@ function ask(job: { id: string; vehicle: string }, what: WaitsFor) {
 }
 
 function say(note: string) {
-  const { id, vehicle, for: what } = asked.value!
+  if (!asked.value) return
+  const { id, vehicle, for: what } = asked.value
   const act = put(id, { type: 'waits', for: what, ...(note ? { note } : {}) })
   if (act) moved.value = { jobId: id, act: act.id, words: `${vehicle}: ${WAITS_WORDS[what].says.toLowerCase()}` }
   asked.value = null

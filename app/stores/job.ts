@@ -148,7 +148,7 @@ export const useJob = defineStore('job', () => {
     const mine = slots.value.filter((s) => s.station === number)
     const next = mine.find((s) => readingsOf(s).length === 0)
     if (next) openSlot(next)
-    else openSide(partsAt(job.value!.sheet, number)[0]!, 'findings')
+    else if (job.value) openSide(partsAt(job.value.sheet, number)[0]!, 'findings')
   }
 
   /** The open slot that the estimate would gain most from, other than `not`. */

@@ -20,6 +20,23 @@ interface Begun {
   moves: Move[]
 }
 
+type PracticeStore = ReturnType<typeof usePractice>
+
+/** The store while an engine is on the stand. */
+export interface OpenPractice extends Omit<PracticeStore, 'engine' | 'stand'> {
+  readonly engine: PracticeCase
+  readonly stand: ReturnType<typeof standOf>
+  turning: number
+  chosen: string
+}
+
+/** The engine on the stand: what is shown of it stands only while there is one. @throws Error without one */
+export function useOpenPractice(): OpenPractice {
+  const store = usePractice()
+  if (!store.engine || !store.stand) throw new Error('no engine is on the stand')
+  return store as OpenPractice
+}
+
 /** The practice engine on the stand and what has been done to it. */
 export const usePractice = defineStore('practice', () => {
   const key = ref('')
@@ -39,7 +56,7 @@ export const usePractice = defineStore('practice', () => {
   /** How the open inspection was looked at last; null before the first look. */
   const looked = computed(() => {
     const looks = stand.value?.looks.get(chosen.value) ?? 0
-    return looks === 0 ? null : { attempt: looks - 1, turnedForward: stand.value!.turnedForward }
+    return looks === 0 || !stand.value ? null : { attempt: looks - 1, turnedForward: stand.value.turnedForward }
   })
 
   function open(newKey: string, found: PracticeCase): void {
@@ -59,17 +76,16 @@ export const usePractice = defineStore('practice', () => {
 
   /** Minutes that an inspection would take now. */
   function costOf({ operations, minutes }: Inspection): number {
-    return accessMinutes(engine.value!.drive, operations, stand.value!.done) + minutes
+    return engine.value && stand.value ? accessMinutes(engine.value.drive, operations, stand.value.done) + minutes : 0
   }
 
   /** Makes the open inspection; what a customer says is noted as said. */
   function look(): void {
-    const made = inspection.value!
-    const attempt = stand.value!.looks.get(made.id) ?? 0
-    const said =
-      made.kind === 'ask'
-        ? sightOf(engine.value!, made, { attempt, turnedForward: stand.value!.turnedForward }).findings
-        : []
+    const made = inspection.value
+    if (!engine.value || !stand.value || !made) return
+    const { looks, turnedForward } = stand.value
+    const attempt = looks.get(made.id) ?? 0
+    const said = made.kind === 'ask' ? sightOf(engine.value, made, { attempt, turnedForward }).findings : []
     put(
       { type: 'inspect', inspection: made.id },
       ...said.map((finding): Move => ({
@@ -100,7 +116,7 @@ export const usePractice = defineStore('practice', () => {
     const on = to === 'renew' ? true : to === null || to === 'back-in' ? false : null
     put(
       { type: 'call', part, call: to },
-      ...(on === null || on === stand.value!.renew.has(part) ? [] : [{ type: 'renew', part, on } as Move])
+      ...(on === null || on === stand.value?.renew.has(part) ? [] : [{ type: 'renew', part, on } as Move])
     )
   }
 

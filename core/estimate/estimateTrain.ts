@@ -99,10 +99,10 @@ function chainEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, 
 }
 
 function readingEstimates(problem: Problem, solution: Solution): ReadingEstimate[] {
-  const [best] = solution.components
+  const best = solution.components[0]!
   const atOdds = readingsAtOdds(problem, solution)
   return problem.observations.map(({ reading: { id }, value, sigma, teeth }, k) => {
-    const predicted = best!.near.predicted[k]! + teeth.reduce((sum, t, cam) => sum + t * best!.teeth[cam]!, 0)
+    const predicted = best.near.predicted[k]! + teeth.reduce((sum, t, cam) => sum + t * best.teeth[cam]!, 0)
     return { id, predicted, residual: (value - predicted) / sigma, sigma, atOdds: atOdds[k]! }
   })
 }

@@ -92,5 +92,6 @@ export function boundedMinimum(a: Matrix, b: readonly number[], bounded: readonl
     if (wants === undefined) return best
     held[wants] = false
   }
-  return best!
+  if (!best) throw new RangeError('bounded minimum: expected a positive definite matrix')
+  return best
 }

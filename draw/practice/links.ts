@@ -35,12 +35,14 @@ function drawChain(engine: PracticeCase, chain: Chain): ChainPicture {
     wear: touchingRails(drive, chain).map((id) => truth.wear?.[id] ?? 0),
     padWear: truth.pad?.[tensioner?.id ?? ''] ?? 0
   }
-  return chainPicture(
+  const picture = chainPicture(
     drive,
     chain,
     state,
     drivenSprockets(drive, chain).map((id) => lagOf(engine, id))
-  )!
+  )
+  if (!picture) throw new RangeError(`chain ${chain.id}: expected one with coordinates`)
+  return picture
 }
 
 /**

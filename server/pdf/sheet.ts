@@ -55,7 +55,7 @@ export class PaperSheet {
   /** Text that the typeface has letters for; anything else would be drawn as an empty box without a word. */
   printable(text: string): string {
     return Array.from(text.normalize('NFC').replaceAll(/[\u200E\u200F\u202A-\u202E\u2066-\u2069]/g, ''), (c) =>
-      c === '\n' || this.glyphs.hasGlyphForCodePoint(c.codePointAt(0)!) ? c : '?'
+      c === '\n' || this.glyphs.hasGlyphForCodePoint(c.codePointAt(0) ?? 0) ? c : '?'
     )
       .join('')
       .replaceAll(/\?{2,}/g, '?')

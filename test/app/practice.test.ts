@@ -113,7 +113,7 @@ describe('the open inspection', () => {
   it('shows its cost before, and takes figures and findings after', async () => {
     const practice = opened()
     practice.chosen = 'rail:guide'
-    const pane = mount(SightPane)
+    const pane = mount(SightPane, { props: { inspection: practice.inspection! } })
     expect(pane.text()).toContain('Of its own')
     expect(pane.find('[data-testid=figure-0]').exists()).toBe(false)
     await pane.get('[data-testid=look]').trigger('click')
@@ -131,7 +131,7 @@ describe('the open inspection', () => {
   it('what is no figure is told, kept in its field, and not written down', async () => {
     const practice = opened()
     practice.chosen = 'plug:tensioner'
-    const pane = mount(SightPane)
+    const pane = mount(SightPane, { props: { inspection: practice.inspection! } })
     await pane.get('[data-testid=look]').trigger('click')
     for (const typed of ['many', '2.5', '-1']) {
       await pane.get('[data-testid=figure-0]').setValue(typed)
@@ -147,7 +147,7 @@ describe('the open inspection', () => {
   it('looking again costs its minutes again', async () => {
     const practice = opened()
     practice.chosen = 'scan:engine'
-    const pane = mount(SightPane)
+    const pane = mount(SightPane, { props: { inspection: practice.inspection! } })
     await pane.get('[data-testid=look]').trigger('click')
     const once = practice.stand!.looking
     await pane.get('[data-testid=look-again]').trigger('click')

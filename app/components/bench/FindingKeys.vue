@@ -28,6 +28,7 @@ const brief = (finding: string) =>
   words(finding).replace(/^(fault code: |removed lifter |loudest |noise for |noise )/, '')
 const standing = (finding: string) => job.findingOf(props.target, finding)
 const isOn = (finding: string) => standing(finding) !== null
+const found = computed(() => props.groups.flatMap((g) => g.findings.flatMap((finding) => standing(finding) ?? [])))
 
 function touch(group: FindingGroup, finding: string) {
   if (!isOn(finding) && COUNTED_FINDINGS.includes(finding)) {
@@ -75,7 +76,7 @@ function saveCount() {
           :data-testid="`finding-${finding}`"
           @click="touch(group, finding)">
           {{ brief(finding)
-          }}<span v-if="standing(finding)?.count" class="figure"> × {{ standing(finding)!.count }}</span>
+          }}<span v-if="standing(finding)?.count" class="figure"> × {{ standing(finding)?.count }}</span>
         </button>
       </div>
     </fieldset>
@@ -107,10 +108,10 @@ function saveCount() {
       v-if="groups.some((g) => g.findings.some(isOn))"
       class="text-note text-faint"
       :aria-label="FINDING_KEYS.whoFoundIt">
-      <li v-for="finding in groups.flatMap((g) => g.findings).filter(isOn)" :key="finding">
-        <span class="text-ink">{{ words(finding) }}</span>, {{ standing(finding)!.by }},
-        <WhenAt :at="standing(finding)!.at" /><span v-if="standing(finding)!.note"
-          >: {{ standing(finding)!.note }}</span
+      <li v-for="one in found" :key="one.id">
+        <span class="text-ink">{{ words(one.finding ?? '') }}</span>, {{ one.by }}, <WhenAt :at="one.at" /><span
+          v-if="one.note"
+          >: {{ one.note }}</span
         >
       </li>
     </ul>

@@ -46,6 +46,7 @@ const methods = computed(() =>
   }))
 )
 const ratchet = computed(() => ratchetOf(props.sheet, props.slot))
+const stroke = computed(() => props.sheet.tensioners.find((t) => t.id === props.slot.target.tensioner)?.stroke ?? 0)
 const unit = computed(() => (draft.value.inNotches && ratchet.value ? 'notches' : unitWords(props.slot.kind)))
 const run = computed(() => props.sheet.chains.find((c) => c.id === props.slot.target.chain))
 /** Is the keypad wanted on this device? */
@@ -154,14 +155,14 @@ function save() {
     <PlugView
       v-if="ratchet && draft.inNotches"
       :ratchet="ratchet"
-      :stroke="sheet.tensioners.find((t) => t.id === slot.target.tensioner)!.stroke"
+      :stroke="stroke"
       :notches="numberOf(draft.figure) ?? 0"
       @notches="set('figure', String($event))" />
     <LagHelper
-      v-if="slot.kind === 'camLag'"
+      v-if="slot.kind === 'camLag' && slot.target.sprocket"
       :key="slot.key"
       :sheet="sheet"
-      :sprocket="slot.target.sprocket!"
+      :sprocket="slot.target.sprocket"
       @lag="takeLag" />
     <ChoiceRow
       v-if="asksPlace(slot)"

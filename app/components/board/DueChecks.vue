@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { DUE_CHECKS } from '../../../words/en'
+import { computed } from 'vue'
 import type { ListedJob } from '../../../server/store/summaries'
 import { localDay } from '../../../core/math'
 import { usageWords } from '../../words'
@@ -10,6 +11,7 @@ const {
   error,
   refresh
 } = useFetch<ListedJob[]>('/api/checks', { server: false, deep: false, default: () => [] })
+const checks = computed(() => due.value.flatMap((job) => (job.check ? [{ job, check: job.check }] : [])))
 const today = localDay(new Date())
 </script>
 
@@ -18,26 +20,24 @@ const today = localDay(new Date())
     {{ DUE_CHECKS.whichDrivesAreToBe }}
     <button type="button" class="act-bare" @click="refresh()">{{ DUE_CHECKS.lookAgain }}</button>
   </p>
-  <section v-else-if="due.length" class="mt-6" :aria-label="DUE_CHECKS.toBeLookedAtAgain" data-testid="checks">
+  <section v-else-if="checks.length" class="mt-6" :aria-label="DUE_CHECKS.toBeLookedAtAgain" data-testid="checks">
     <h2 class="label mb-1">{{ DUE_CHECKS.toBeLookedAtAgain }}</h2>
     <ul>
-      <li v-for="job in due" :key="job.id">
+      <li v-for="{ job, check } in checks" :key="job.id">
         <NuxtLink
           :to="`/jobs/${job.id}/proof`"
           class="flex min-h-14 flex-wrap items-center gap-x-6 border-t border-rule bg-sheet px-5 py-2 hover:border-brass">
-          <span class="figure w-32" :class="job.check!.date! < today ? 'text-renew' : ''"
-            >{{ job.check!.date
-            }}<span v-if="job.check!.date! < today" class="block text-note font-normal">{{
-              DUE_CHECKS.overdue
-            }}</span></span
+          <span class="figure w-32" :class="check.date! < today ? 'text-renew' : ''"
+            >{{ check.date
+            }}<span v-if="check.date! < today" class="block text-note font-normal">{{ DUE_CHECKS.overdue }}</span></span
           >
           <b>{{ job.vehicle }}</b>
-          <span v-if="job.check!.stopGap" class="border-l-4 border-brass pl-2 font-bold">{{
+          <span v-if="check.stopGap" class="border-l-4 border-brass pl-2 font-bold">{{
             DUE_CHECKS.stopGapNoRepair
           }}</span>
-          <span class="min-w-0 flex-1 truncate">{{ job.check!.note || job.sheet.name }}</span>
-          <span v-if="job.check!.usage !== null" class="text-note text-faint">{{
-            DUE_CHECKS.orAt(usageWords({ value: job.check!.usage, unit: job.usage.unit }))
+          <span class="min-w-0 flex-1 truncate">{{ check.note || job.sheet.name }}</span>
+          <span v-if="check.usage !== null" class="text-note text-faint">{{
+            DUE_CHECKS.orAt(usageWords({ value: check.usage, unit: job.usage.unit }))
           }}</span>
         </NuxtLink>
       </li>

@@ -87,7 +87,7 @@ function tick() {
         :disabled="isDone || !mayTick"
         maxlength="200"
         :inputmode="task.asks === 'note' ? 'text' : 'decimal'" />
-      <span v-if="isDone" class="shrink-0 text-mark text-faint">{{ done!.by }}, <WhenAt :at="done!.at" /></span>
+      <span v-if="isDone && done" class="shrink-0 text-mark text-faint">{{ done.by }}, <WhenAt :at="done.at" /></span>
     </div>
     <FaultNote v-if="fault" class="text-note">{{ fault }}</FaultNote>
   </li>

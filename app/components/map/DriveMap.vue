@@ -113,6 +113,8 @@ const countOf = (chain: string, from: string, to: string) =>
   props.readings.findLast((r) => r.kind === 'linkCount' && r.chain === chain && r.from === from && r.to === to)
     ?.value ?? null
 const summary = (label: PartLabel) => `${label.name}: ${label.value}`
+
+const slacks = computed(() => pictures.value.flatMap(({ chain, slack }) => (slack ? [{ chain, slack }] : [])))
 </script>
 
 <template>
@@ -190,10 +192,7 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
         :run="run"
         :at="countPlaces.get(run)!"
         :read="countOf(picture.chain, run.from, run.to)"
-        :names="[
-          sheet.sprockets.find((s) => s.id === run.from)!.name,
-          sheet.sprockets.find((s) => s.id === run.to)!.name
-        ]"
+        :names="[partName(sheet, run.from), partName(sheet, run.to)]"
         :chosen="chosenRun === `${picture.chain}:${run.from}:${run.to}`"
         @choose="emit('run', picture.chain, run.from, run.to)" />
     </template>
@@ -247,17 +246,14 @@ const summary = (label: PartLabel) => `${label.name}: ${label.value}`
           <td class="figure font-normal">{{ label.value }}</td>
           <td>{{ label.call ? CALL_WORDS[label.call] : '' }}</td>
         </tr>
-        <tr v-for="picture in pictures.filter((p) => p.slack)" :key="`slack-${picture.chain}`">
+        <tr v-for="{ chain, slack } in slacks" :key="`slack-${chain}`">
           <td>
             {{
-              DRIVE_MAP.slackWithTheTensionerLet(
-                partName(sheet, picture.slack!.gathers.from),
-                partName(sheet, picture.slack!.gathers.to)
-              )
+              DRIVE_MAP.slackWithTheTensionerLet(partName(sheet, slack.gathers.from), partName(sheet, slack.gathers.to))
             }}
           </td>
           <td class="figure font-normal">
-            {{ DRIVE_MAP.atTheMiddleOfThe(lengthWords(picture.slack!.slack, 1), lengthWords(picture.slack!.sag, 0)) }}
+            {{ DRIVE_MAP.atTheMiddleOfThe(lengthWords(slack.slack, 1), lengthWords(slack.sag, 0)) }}
           </td>
           <td />
         </tr>

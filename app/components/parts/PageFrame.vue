@@ -3,7 +3,9 @@ import { WORKSHOP } from '../../../words/en/workshop'
 import ProblemNote from './ProblemNote.vue'
 import TopBar from './TopBar.vue'
 
-/** A page of the workshop: its head with the ways to the others, and what stands on it or why it could not be loaded. */
+/**
+ * A page of the workshop: its head with the ways to the others, and what stands on it or why it could not be loaded.
+ */
 defineProps<{ error?: unknown }>()
 const emit = defineEmits<{ retry: [] }>()
 </script>

@@ -61,7 +61,7 @@ const toggle = (id: string) =>
           <span class="text-right text-note text-faint">{{
             own.renew.includes(part.fits)
               ? money(part.price, currency)
-              : PATH_BUILDER.kept(oddsWords(kept[part.fits]!.odds))
+              : PATH_BUILDER.kept(oddsWords(kept[part.fits]?.odds ?? 0))
           }}</span>
         </label>
       </li>

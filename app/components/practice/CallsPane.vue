@@ -5,18 +5,18 @@ import { computed } from 'vue'
 import { assess, ownPath, spares } from '../../../core/paths'
 import type { Call } from '../../../core/calls'
 import { jobOfStand } from '../../../core/views/practice'
-import { usePractice } from '../../stores/practice'
+import { useOpenPractice } from '../../stores/practice'
 import { CALL_WORDS, money, partName } from '../../words'
 import CallMark from '../parts/CallMark.vue'
 import { minutesWords } from './words'
 
 /** A call for every part, and what goes on the bill. */
-const practice = usePractice()
+const practice = useOpenPractice()
 const emit = defineEmits<{ done: [] }>()
 defineProps<{ busy: boolean }>()
 
 const CALLS = Object.keys(CALL_WORDS) as Call[]
-const sheet = computed(() => practice.engine!.drive)
+const sheet = computed(() => practice.engine.drive)
 const parts = computed(() => {
   const { chains, rails, tensioners, sprockets, phasers } = sheet.value
   return [
@@ -26,15 +26,15 @@ const parts = computed(() => {
   ]
 })
 const sold = computed(() => new Set(spares(sheet.value).map(({ fits }) => fits)))
-const open = computed(() => parts.value.filter((part) => !practice.stand!.calls.has(part)).length)
+const open = computed(() => parts.value.filter((part) => !practice.stand.calls.has(part)).length)
 const bill = computed(() => {
-  const job = jobOfStand(practice.engine!, practice.stand!.readings)
-  return sheet.value.parts?.length ? ownPath(job, assess(job), [...practice.stand!.renew]) : null
+  const job = jobOfStand(practice.engine, practice.stand.readings)
+  return sheet.value.parts?.length ? ownPath(job, assess(job), [...practice.stand.renew]) : null
 })
 const brought = computed(
   () => bill.value?.brought.map((part) => partName(sheet.value, part).toLowerCase()).join(', ') ?? ''
 )
-const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practice.stand!.renew.has(part) })
+const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practice.stand.renew.has(part) })
 </script>
 
 <template>
@@ -44,7 +44,7 @@ const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practi
     <RadioGroup
       v-for="part in parts"
       :key="part"
-      :model-value="practice.stand!.calls.get(part) ?? ''"
+      :model-value="practice.stand.calls.get(part) ?? ''"
       as="div"
       class="border-b border-rule/60 py-2"
       @update:model-value="(to: Call) => practice.call(part, to)">
@@ -54,10 +54,10 @@ const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practi
           v-if="sold.has(part)"
           type="button"
           class="act-bare text-note"
-          :aria-pressed="practice.stand!.renew.has(part)"
+          :aria-pressed="practice.stand.renew.has(part)"
           :data-testid="`renew-${part}`"
           @click="toggle(part)">
-          {{ practice.stand!.renew.has(part) ? CALLS_PANE.onTheBill : CALLS_PANE.notOnTheBill }}
+          {{ practice.stand.renew.has(part) ? CALLS_PANE.onTheBill : CALLS_PANE.notOnTheBill }}
         </button>
       </div>
       <div class="mt-1 flex gap-1">

@@ -2,11 +2,11 @@
 import { INSPECTION_LIST } from '../../../words/en'
 import { computed } from 'vue'
 import type { Inspection, InspectionKind } from '../../../core/views/practice'
-import { usePractice } from '../../stores/practice'
+import { useOpenPractice } from '../../stores/practice'
 import { minutesWords } from './words'
 
 /** Everything that can be inspected, station by station, with the minutes it would take now. */
-const practice = usePractice()
+const practice = useOpenPractice()
 const emit = defineEmits<{ chosen: [] }>()
 
 const GROUPS: readonly { title: string; kinds: readonly InspectionKind[] }[] = [
@@ -24,7 +24,7 @@ const groups = computed(() =>
     items: practice.inspections.filter(({ kind }) => kinds.includes(kind))
   })).filter(({ items }) => items.length > 0)
 )
-const looks = ({ id }: Inspection) => practice.stand!.looks.get(id) ?? 0
+const looks = ({ id }: Inspection) => practice.stand.looks.get(id) ?? 0
 
 function choose(id: string) {
   practice.chosen = id

@@ -2,9 +2,10 @@
 import { findingWords, SIGHT_PANE } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
 import { COUNTED_FINDINGS, type Reading, isSameThing, type Unread } from '../../../core/readings'
+import type { Inspection } from '../../../core/views/practice'
 import { accessTo } from '../../../core/paths'
 import { partKindOf } from '../../../core/sheet'
-import { usePractice } from '../../stores/practice'
+import { useOpenPractice } from '../../stores/practice'
 import { partName } from '../../words'
 import { numberOf } from '../bench/draft'
 import { askedUnit, askedWords, minutesWords } from './words'
@@ -12,11 +13,11 @@ import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
 
 /** The open inspection: what it costs, and, once looked, what was read of it. */
-const practice = usePractice()
-const inspection = computed(() => practice.inspection!)
-const sheet = computed(() => practice.engine!.drive)
+const { inspection } = defineProps<{ inspection: Inspection }>()
+const practice = useOpenPractice()
+const sheet = computed(() => practice.engine.drive)
 const steps = computed(() =>
-  accessTo(sheet.value.operations ?? [], inspection.value.operations).filter(({ id }) => !practice.stand!.done.has(id))
+  accessTo(sheet.value.operations ?? [], inspection.operations).filter(({ id }) => !practice.stand.done.has(id))
 )
 const typed = ref<string[]>([])
 const problem = ref('')
@@ -24,9 +25,9 @@ const pieces = ref(1)
 
 /** What stands of this inspection, with its place among all readings. */
 const entered = computed(() =>
-  practice
-    .stand!.readings.map((entry, place) => ({ ...entry, place }))
-    .filter(({ inspection: of }) => of === inspection.value.id)
+  practice.stand.readings
+    .map((entry, place) => ({ ...entry, place }))
+    .filter(({ inspection: of }) => of === inspection.id)
 )
 const standing = (asked: Unread) => entered.value.find(({ reading }) => isSameThing(reading, asked))
 const foundAt = (target: string, finding: string) =>
@@ -37,7 +38,7 @@ const said = computed(() => entered.value.filter(({ reading }) => reading.kind =
 watch(
   () => practice.chosen,
   () => {
-    typed.value = inspection.value.reads
+    typed.value = inspection.reads
       .map((asked) => standing(asked)?.reading)
       .map((reading) => String(reading?.notches ?? reading?.value ?? ''))
     problem.value = ''
@@ -47,7 +48,7 @@ watch(
 
 function keep() {
   problem.value = ''
-  inspection.value.reads.forEach((asked, i) => {
+  inspection.reads.forEach((asked, i) => {
     const text = (typed.value[i] ?? '').trim()
     if (text === '') return
     const value = numberOf(text)
@@ -93,7 +94,7 @@ function toggle(target: string, finding: string) {
         <p class="text-body text-faint">{{ SIGHT_PANE.whatIsSaidHeardAnd }}</p>
         <ul>
           <li v-for="{ reading, place } in said" :key="place" class="border-b border-rule/60 py-1">
-            {{ words(reading.target!, reading.finding!) }}
+            {{ words(reading.target ?? '', reading.finding ?? '') }}
           </li>
         </ul>
         <p v-if="said.length === 0">{{ SIGHT_PANE.noNoiseNowNoCode }}</p>
@@ -133,7 +134,7 @@ function toggle(target: string, finding: string) {
             @click="toggle(target, finding)">
             {{ words(target, finding)
             }}<template v-if="foundAt(target, finding)?.reading.count"
-              >, {{ foundAt(target, finding)!.reading.count }}</template
+              >, {{ foundAt(target, finding)?.reading.count }}</template
             >
           </button>
         </div>

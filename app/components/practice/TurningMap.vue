@@ -7,7 +7,7 @@ import { type Slackness, trailBehind, turningOf } from '../../../core/drive'
 import { inspectionsOf, type PracticeCase, TAKEN_UP } from '../../../core/views/practice'
 import { fitPictures } from '../../../draw/drawing'
 import { truePicture } from '../../../draw/practice/links'
-import { usePractice } from '../../stores/practice'
+import { useOpenPractice } from '../../stores/practice'
 import RailShape from '../map/RailShape.vue'
 import TensionerShape from '../map/TensionerShape.vue'
 import TurnedChain from './TurnedChain.vue'
@@ -16,7 +16,7 @@ import TurnedSprocket from './TurnedSprocket.vue'
 /** The engine on the stand: what covers are off shows, and moves as it would when the crank is turned. */
 const props = defineProps<{ engine: PracticeCase; done: ReadonlySet<string>; turnedForward: boolean }>()
 /** Asked for here, so that a turn draws nothing else of the page anew. */
-const practice = usePractice()
+const practice = useOpenPractice()
 
 const plate = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(plate, { width: 560, height: 560 })
@@ -77,7 +77,7 @@ function turnOf(place: number, id: string): number {
   const phaser = drive.phasers.find(({ sprocket }) => sprocket === id)
   const loose =
     phaser && truth.findings.some((f) => f.target === phaser.id && f.finding === 'snaps-back')
-      ? truth.play![phaser.id]! * trailBehind(angle, 4)
+      ? (truth.play?.[phaser.id] ?? 0) * trailBehind(angle, 4)
       : 0
   const sense = drive.rotation === 'clockwise' ? 1 : -1
   const driven = drive.chains[place]!.driver !== id
@@ -89,21 +89,22 @@ const covered = computed(() =>
 )
 const label = computed(() => TURNING_MAP.theEngineOnTheStand(covered.value))
 /** Told once it is at rest. */
-const rest = computed(() => TURNING_MAP.crankPastItsMark(Math.round(turn360(practice.stand!.crank))))
+const rest = computed(() => TURNING_MAP.crankPastItsMark(Math.round(turn360(practice.stand.crank))))
 const outline = (points: readonly (readonly [number, number])[]) =>
   `${points.map(([px, py], i) => `${i === 0 ? 'M' : 'L'}${projection.value.x(px).toFixed(1)} ${projection.value.y(py).toFixed(1)}`).join('')}Z`
 const isSeen = (place: number, id: string) =>
   open.value.drive || (open.value.cams && props.engine.drive.chains[place]!.driver !== id)
 const pulley = computed(() => {
   const { chain, picture } = chains.value[0]!
-  const { centre, radius, mark } = picture.sprockets.find(({ id }) => id === chain.driver)!
+  const driver = picture.sprockets.find(({ id }) => id === chain.driver) ?? picture.sprockets[0]!
+  const { centre, radius, mark } = driver
   const r = 1.7 * radius * projection.value.scale
   return { x: projection.value.x(centre[0]), y: projection.value.y(centre[1]), r, at: -(mark?.should ?? 90) }
 })
 
 /** The angle of a pointer about the crank, degrees clockwise. */
 function angleOf({ clientX, clientY }: PointerEvent): number {
-  const box = plate.value!.getBoundingClientRect()
+  const box = plate.value?.getBoundingClientRect() ?? { top: 0, left: 0 }
   return (Math.atan2(clientY - box.top - pulley.value.y, clientX - box.left - pulley.value.x) * 180) / Math.PI
 }
 

@@ -115,10 +115,10 @@ function say() {
           <p v-if="reason.release" class="text-note">
             <b>{{ COMMON.releasedBy }}</b> {{ sayRelease(reason.release, namesOf(sheet)) }}
           </p>
-          <p v-if="settles(reason)" class="text-note">
+          <p v-if="reason.settle && settles(reason)" class="text-note">
             {{ PART_VERDICT.whatWouldSettleIt }}
             <NuxtLink
-              :to="`${bench}?read=${reason.settle!.kind}:${reason.settle!.target}`"
+              :to="`${bench}?read=${reason.settle.kind}:${reason.settle.target}`"
               class="underline decoration-brass underline-offset-2"
               >{{ settles(reason) }}</NuxtLink
             >

@@ -44,7 +44,9 @@ const hasPicture = computed(
 const inView = computed(() => shown.value === 'picture' && hasPicture.value)
 /** Made while it is shown only: turning would make it anew for every frame. */
 const picture = computed(() =>
-  inView.value ? pictureOf(practice.engine!, practice.inspection!, practice.looked!, practice.crank) : null
+  inView.value && practice.engine && practice.inspection && practice.looked
+    ? pictureOf(practice.engine, practice.inspection, practice.looked, practice.crank)
+    : null
 )
 /** Looks at something that moves with the crank. */
 const TURNED: readonly (InspectionKind | undefined)[] = ['marks', 'wheel', 'count']
@@ -125,8 +127,8 @@ async function finish() {
               }}<span class="text-faint">{{ PRACTICE_CASE.soFar }}</span>
             </p>
           </div>
-          <div v-if="picture" class="on-plate min-h-0 flex-1 bg-plate p-2">
-            <PlatePicture :drawing="picture" :label="pictureWords(practice.titleOf(practice.inspection!), picture)" />
+          <div v-if="picture && practice.inspection" class="on-plate min-h-0 flex-1 bg-plate p-2">
+            <PlatePicture :drawing="picture" :label="pictureWords(practice.titleOf(practice.inspection), picture)" />
           </div>
           <TurningMap
             v-else
@@ -138,10 +140,10 @@ async function finish() {
         <aside class="flex min-h-0 flex-col border-l border-rule bg-sheet">
           <div class="min-h-0 flex-1 overflow-y-auto">
             <CallsPane v-if="calling" :busy="busy || !bench.by" @done="finish" />
-            <SightPane v-else-if="practice.inspection" />
+            <SightPane v-else-if="practice.inspection" :inspection="practice.inspection" />
             <section v-else class="space-y-3 p-4">
               <h2 class="text-lg font-bold">{{ PRACTICE_CASE.aMadeUpEngine }}</h2>
-              <p>{{ data!.complaint || PRACTICE_CASE.broughtInForALook }}</p>
+              <p>{{ data?.complaint || PRACTICE_CASE.broughtInForALook }}</p>
               <p class="text-body">
                 {{ PRACTICE_CASE.chooseWhatToLookAt }}
               </p>

@@ -43,8 +43,9 @@ const removed = ref<KeptCase | null>(null)
 const begun = computed(() => Object.entries(practice.begun).map(([key, { moves }]) => ({ key, moves: moves.length })))
 
 function draw() {
-  const engines = data.value!.engines
-  const engine = sheet.value || engines[Math.floor(Math.random() * engines.length)]!.id
+  const engines = data.value?.engines ?? []
+  const engine = sheet.value || engines[Math.floor(Math.random() * engines.length)]?.id
+  if (!engine) return
   void navigateTo(
     `/practice/${caseCode({ sheet: engine, level: level.value, seed: Math.floor(Math.random() * SEEDS) })}`
   )
@@ -53,7 +54,7 @@ function draw() {
 function byCode() {
   problem.value = ''
   try {
-    void navigateTo(`/practice/${caseCode(readCode(code.value, data.value!.engines))}`)
+    void navigateTo(`/practice/${caseCode(readCode(code.value, data.value?.engines ?? []))}`)
   } catch (failure) {
     if (!(failure instanceof CodeError)) throw failure
     problem.value = sayCode(failure.said)

@@ -3,14 +3,14 @@ import type { Message } from '../../check'
 import { drivenSprockets, touchingRails } from '../../drive'
 import type { Roll } from '../../math'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../../sheet'
-import type { HiddenTruth, Level } from './types'
+import type { DrawnTruth, Level } from './types'
 
 /** A case while it is being drawn. */
 export interface Draft {
   sheet: DriveSheet
   /** The chain that is struck. */
   chain: Chain
-  truth: HiddenTruth
+  truth: DrawnTruth
   /** What the customer says. */
   says: Message[]
   start: number
@@ -43,13 +43,13 @@ const digits = (value: number, places: number) => Number(value.toFixed(places))
 function wearRail(draft: Draft, low: number, high: number): string {
   const { sheet, chain, truth, roll } = draft
   const rail = roll.pick(touchingRails(sheet, chain))
-  truth.wear![rail] = digits((limitFor(sheet, 'groove', rail)?.value ?? 1.2) * roll.between(low, high), 2)
+  truth.wear[rail] = digits((limitFor(sheet, 'groove', rail)?.value ?? 1.2) * roll.between(low, high), 2)
   return rail
 }
 
 function jumpCam(draft: Draft, teeth: number): void {
   const { sheet, chain, truth, roll, says } = draft
-  truth.teeth![roll.pick(drivenSprockets(sheet, chain))] = teeth
+  truth.teeth[roll.pick(drivenSprockets(sheet, chain))] = teeth
   see(draft, tensionerOf(draft), 'witness-mark')
   // Two teeth on an interference engine bend valves more often than not.
   if (Math.abs(teeth) > 1 && sheet.engine.interference) see(draft, 'engine', 'compression-low')
@@ -65,7 +65,7 @@ export const FAULTS = {
     fits: always,
     strike: (draft) => {
       const { sheet, chain, truth, roll } = draft
-      truth.elongation![chain.id] = digits(
+      truth.elongation[chain.id] = digits(
         ((limitFor(sheet, 'elongation', chain.id)?.value ?? 0.5) / 100) * roll.between(1.25, 1.6),
         5
       )
@@ -114,8 +114,8 @@ export const FAULTS = {
     strike: (draft) => {
       const { truth, roll } = draft
       const phaser = roll.pick(phasersOn(draft))
-      truth.play![phaser.id] = digits((phaser.playLimit?.value ?? 1.5) * roll.between(1.7, 2.6), 1)
-      truth.shift![phaser.sprocket] = digits(truth.play![phaser.id]! / 2, 1)
+      truth.play[phaser.id] = digits((phaser.playLimit?.value ?? 1.5) * roll.between(1.7, 2.6), 1)
+      truth.shift[phaser.sprocket] = digits(truth.play[phaser.id]! / 2, 1)
       see(draft, phaser.id, 'snaps-back')
       see(draft, phaser.sprocket, roll.chance(0.3) ? 'pin-worn' : 'pin-sound')
       heard(draft, 'noise-always')
@@ -190,7 +190,7 @@ export const FAULTS = {
     strike: (draft) => {
       const { sheet, truth, roll } = draft
       const tensioner = tensionerOf(draft)
-      truth.pad![tensioner] = digits((limitFor(sheet, 'padWear', tensioner)?.value ?? 0.6) * roll.between(1.5, 2), 2)
+      truth.pad[tensioner] = digits((limitFor(sheet, 'padWear', tensioner)?.value ?? 0.6) * roll.between(1.5, 2), 2)
       see(draft, tensioner, 'pad-dug-in')
       heard(draft, 'noise-warm-idle')
       draft.says.push(complain('sewing-machine'))
@@ -216,8 +216,8 @@ export const FAULTS = {
     strike: (draft) => {
       const { sheet, chain, truth, roll, says } = draft
       const cam = roll.pick(drivenSprockets(sheet, chain))
-      truth.elongation![chain.id] = 0.0002
-      truth.shift![cam] = digits(roll.between(6, 8), 1)
+      truth.elongation[chain.id] = 0.0002
+      truth.shift[cam] = digits(roll.between(6, 8), 1)
       see(draft, cam, 'pin-worn')
       heard(draft, 'code-over-retarded')
       says.push(complain('card-says-stretched'))

@@ -6,7 +6,7 @@ import { type DriveSheet, limitFor } from '../../sheet'
 import { caseCode, SEEDS } from './code'
 import { type Draft, type FaultId, FAULTS, type FaultSpec } from './faults'
 import { standTrue } from './truth'
-import type { HiddenTruth, Level, PracticeCase } from './types'
+import type { DrawnTruth, HiddenTruth, Level, PracticeCase } from './types'
 
 /** A case as it is drawn: its title and what the customer says are put in words when it is told. */
 export interface DrawnCase extends PracticeCase {
@@ -112,7 +112,7 @@ function slackLeft(sheet: DriveSheet, truth: HiddenTruth): void {
 const SLACK_FELT = 1
 
 /** An engine that has run but is within every limit, with its own as-new scatter. */
-function lightlyWorn(sheet: DriveSheet, level: Level, roll: Roll): HiddenTruth {
+function lightlyWorn(sheet: DriveSheet, level: Level, roll: Roll): DrawnTruth {
   const { scatter } = DRAWN[level]
   const some = (most: number, places: number) => Number((most * roll.between(0.05, 0.4)).toFixed(places))
   const off = (sd: number) => Number(Math.max(-2 * sd, Math.min(2 * sd, roll.normal(sd))).toFixed(2))

@@ -27,6 +27,9 @@ export interface HiddenTruth extends Truth {
   betweenLinks: string[]
 }
 
+/** As it is drawn: everything on it has its wear. */
+export type DrawnTruth = HiddenTruth & Required<Truth>
+
 /** A practice engine: what is told of it, and the truth. */
 export interface PracticeCase {
   format: 'umbrette-practice'

@@ -2,6 +2,7 @@
 import { COMMON, ENGINE_PAGE, gapWords, namesOf } from '../../../../words/en'
 import { computed } from 'vue'
 import { closeChain, sheetGaps } from '../../../../core/drive'
+import type { DriveSheet } from '../../../../core/sheet'
 import type { FoundSheet } from '../../../../server/store/sheets'
 import SheetFigures from '../../../components/engine/SheetFigures.vue'
 import SheetMap from '../../../components/engine/SheetMap.vue'
@@ -22,16 +23,19 @@ const { data, error, refresh } = await useFetch<FoundSheet>(() => `/api/sheets/$
   query: { revision }
 })
 const sheet = computed(() => data.value?.sheet ?? null)
-const gaps = computed(() =>
-  sheet.value ? sheetGaps(sheet.value).map((gap) => gapWords(gap, namesOf(sheet.value!))) : []
-)
-const closes = computed(
-  () =>
-    sheet.value?.chains.flatMap((chain) => {
-      const at = closeChain(sheet.value!, chain)
-      return at ? [ENGINE_PAGE.linksOf(chain.name, fixDigits(at.links, 2), chain.links)] : []
-    }) ?? []
-)
+const gaps = computed(() => {
+  const at = sheet.value
+  return at ? sheetGaps(at).map((gap) => gapWords(gap, namesOf(at))) : []
+})
+const closes = computed(() => (sheet.value ? closesOf(sheet.value) : []))
+
+/** How each chain closes round the drive as it is new. */
+function closesOf(of: DriveSheet): string[] {
+  return of.chains.flatMap((chain) => {
+    const at = closeChain(of, chain)
+    return at ? [ENGINE_PAGE.linksOf(chain.name, fixDigits(at.links, 2), chain.links)] : []
+  })
+}
 useHead({ title: () => ENGINE_PAGE.umbrette(sheet.value?.name ?? COMMON.engine) })
 </script>
 

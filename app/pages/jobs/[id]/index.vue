@@ -70,7 +70,7 @@ const chooseRun = (chain: string, from: string, to: string) =>
 function chooseReading(reading: StandingReading) {
   if (reading.kind !== 'condition') return job.openSlot(job.slots.find((slot) => fills(slot, reading)) ?? null)
   job.openStation(stationOfFinding(job.job.sheet, reading))
-  job.openSide(reading.target!, 'findings')
+  job.openSide(reading.target ?? '', 'findings')
 }
 
 function takeBack() {

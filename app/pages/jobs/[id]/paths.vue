@@ -69,7 +69,9 @@ function build(renew: string[]) {
   void score()
 }
 
-const advise = () => job.put({ type: 'path', renew: own.value!.renew })
+function advise() {
+  if (own.value) job.put({ type: 'path', renew: own.value.renew })
+}
 watch(
   () => [job.assessment, job.file?.pricing],
   () => void weigh(),
