@@ -1,5 +1,6 @@
 /** What the pages say, page by page. */
 export * from './pages/bench'
+export * from './pages/benchLater'
 export * from './pages/board'
 export * from './pages/build'
 export * from './pages/common'

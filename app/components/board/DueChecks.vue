@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { DUE_CHECKS } from '../../../words/en'
+import { useThrottleFn } from '@vueuse/core'
 import { computed } from 'vue'
 import type { ListedJob } from '../../../server/store/summaries'
 import { localDay } from '../../../core/math'
+import { useLive } from '../../composables/useLive'
 import { usageWords } from '../../words'
 
 /** Drives to be looked at again within a month, the overdue first; a stop-gap says that it is one. */
@@ -13,6 +15,11 @@ const {
 } = useFetch<ListedJob[]>('/api/checks', { server: false, deep: false, default: () => [] })
 const checks = computed(() => due.value.flatMap((job) => (job.check ? [{ job, check: job.check }] : [])))
 const today = localDay(new Date())
+// A check that was just kept is due here as soon as its job's summary is made.
+const lookAgain = useThrottleFn(() => refresh(), 500, true)
+useLive((happened) => {
+  if (happened === null || happened.place === null) void lookAgain()
+})
 </script>
 
 <template>

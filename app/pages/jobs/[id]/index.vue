@@ -5,7 +5,6 @@ import { $fetch } from 'ofetch'
 import { computed, onMounted, ref } from 'vue'
 import { lastOwn, type StandingReading } from '../../../../core/record'
 import { fills, type Station, stationOfFinding, STATIONS } from '../../../../core/views/bench'
-import PartPanel from '../../../components/bench/PartPanel.vue'
 import type { ListedSheet } from '../../../../server/store/sheets'
 import StationSpine from '../../../components/bench/StationSpine.vue'
 import StretchLedger from '../../../components/ledger/StretchLedger.vue'
@@ -18,6 +17,7 @@ import { usageWords } from '../../../words'
 import { later } from '../../../later'
 
 const ShortcutSheet = later(() => import('../../../components/bench/ShortcutSheet.vue'))
+const PartPanel = later(() => import('../../../components/bench/PartPanel.vue'))
 const BeforeCovers = later(() => import('../../../components/station/BeforeCovers.vue'))
 const ComplaintSheet = later(() => import('../../../components/station/ComplaintSheet.vue'))
 const SuspectList = later(() => import('../../../components/station/SuspectList.vue'))

@@ -1,0 +1,151 @@
+import type { Shown } from '../../say'
+
+/** What the bench shows at times: apart, as it is loaded then. */
+
+export const ABOUT_PART = {
+  writeTheAtWhichIt: (unit: Shown, usage: Shown) => `Write the ${unit} at which it was fitted, from 0 to ${usage}.`,
+  superseded: (design: Shown, onSight: boolean, source: Shown) =>
+    `Superseded: ${design}. ${onSight ? 'Renewed on sight' : 'Its readings decide'} (${source}).`,
+  designOrPartMark: 'Design or part mark',
+  make: 'Make',
+  fittedAtEmptyCameWith: (unit: Shown) => `Fitted at, ${unit} (empty: came with the engine)`,
+  aPartRenewedBeforeIs: 'A part renewed before is not thereby good: what was done earlier rules nothing out.'
+}
+
+export const ENGINE_FACTS = {
+  aSkimIsANumber: 'A skim is a number up to 5 mm.',
+  anOffsetKeyIsA: 'An offset key is a number of crank degrees, minus for early, up to 30.',
+  theTemperatureIsANumber: 'The temperature is a number of °C.',
+  asLargeAsWearSo: 'As large as wear, so asked once: leave empty what does not apply.',
+  headOrBlockFaceSkimmed: (bank: Shown | null, unit: Shown) =>
+    `Head or block face skimmed, ${bank === null ? '' : `bank ${bank}, `}${unit}`,
+  offsetKeyAtCrankDegrees: (id: Shown) => `Offset key at ${id}, crank degrees (minus: early)`,
+  engineTemperatureWhenReadC: 'Engine temperature when read, °C',
+  block: 'Block',
+  aluminium: 'aluminium',
+  iron: 'iron'
+}
+
+export const FRAGMENT_LEDGER = {
+  missingFrom: (pieces: Shown, target: Shown) => `${pieces} missing from ${target}`,
+  accountedFor: (pieces: Shown, found: boolean) => `${pieces} ${found ? 'found' : 'accepted in writing'}`,
+  writeWhereItWasFound: 'Write where it was found.',
+  writeWhyItMayStay: 'Write why it may stay: this stands under your name.',
+  fragmentLedger: 'Fragment ledger',
+  noPieceIsMissingAs: 'No piece is missing, as far as has been noted on the rails.',
+  ofNotAccountedForThe: (missing: number) =>
+    `of ${missing} ${missing === 1 ? 'piece is' : 'pieces are'} not accounted for. The engine is not closed.`,
+  allAccountedFor: (missing: Shown) => `All ${missing} accounted for.`,
+  onePieceFewer: 'One piece fewer',
+  onePieceMore: 'One piece more',
+  whereFoundOrWhyAccepted: 'Where found, or why accepted',
+  found: 'Found',
+  acceptedInWriting: 'Accepted in writing',
+  aPieceLeftBehindTurns:
+    'A piece left behind turns up in the pickup or a sprocket. Look in pan, pickup, and behind the crank sprocket.'
+}
+
+export const KEY_PAD = {
+  keypad: 'Keypad',
+  deleteLastDigit: 'Delete last digit',
+  decimalPoint: 'Decimal point'
+}
+
+export const LAG_HELPER = {
+  openingFound: 'Opening, found',
+  openingShould: 'Opening, should',
+  closingFound: 'Closing, found',
+  closingShould: 'Closing, should',
+  enteredAs: 'Entered as',
+  crankDegrees: 'crank degrees',
+  camDegrees: 'cam degrees',
+  clockPosition: 'clock position',
+  valveLift: 'valve lift',
+  clockPositionOfTheMark: 'Clock position of the mark',
+  camDegreesMinusForEarly: 'Cam degrees, minus for early',
+  crankAngleAtTheSame: 'Crank angle at the same small lift, on both flanks of the lobe.',
+  theFlanksDifferByThe: (flanks: Shown) => ` The flanks differ by ${flanks}°: the lobe's wear.`,
+  fillInAbove: 'Fill in above',
+  use: (lag: Shown) => `Use ${lag}`
+}
+
+export const LINK_COUNTER = {
+  touchForEachLink: 'touch for each link',
+  oneBack: 'One back',
+  half: '+ half',
+  lostCountAgain: 'Lost count: again',
+  theSheetHas: 'The sheet has',
+  halfWhenTheMarkStands: '. Half when the mark stands between two links. Keys: + one, − one back, h half.',
+  togetherTheyCloseTheLoop: (sum: Shown) => `Together ${sum}: they close the loop.`,
+  togetherButTheChainHas: (sum: Shown, total: Shown, off: number) =>
+    `Together ${sum}, but the chain has ${total}: ${Math.abs(off)} too ${off > 0 ? 'many' : 'few'}. Count again.`
+}
+
+export const PHOTO_PANE = {
+  thePictureIsLargerThan: (shown: Shown) =>
+    `The picture is larger than ${shown} MB: set the camera to a smaller size and take it again.`,
+  thisBrowserHasNoRoom: 'This browser has no room to keep the picture: free some, or send one that is smaller.',
+  whatItShows: 'What it shows',
+  sending: 'Sending …',
+  takeOrChooseAPhoto: 'Take or choose a photo',
+  photoOfThisPart: 'Photo of this part',
+  jpegPngOrWebpUp: (shown: Shown) =>
+    `JPEG, PNG or WebP up to ${shown} MB. Turned upright; what the camera wrote into it, the place too, is left out.`,
+  onThisDevice: (waiting: number) => `${waiting} ${waiting === 1 ? 'photo waits' : 'photos wait'} on this device.`,
+  sendNow: 'Send now',
+  noPhotoOfItYet: 'No photo of it yet.'
+}
+
+export const PLUG_VIEW = {
+  ofAtMostNotchesShowing: (shownNotches: Shown, most: Shown, shownNotches2: Shown) =>
+    `${shownNotches} of at most ${most} notches showing, about ${shownNotches2} out`,
+  edgeOfTheBody: 'edge of the body',
+  oneNotchFewer: 'One notch fewer',
+  oneNotchMore: 'One notch more'
+}
+
+export const SHEET_MOVE = {
+  chooseWhoIsAtThe: 'Choose who is at the bench first.',
+  newerSheet: 'Newer sheet',
+  fromRevisionTo: (sheetRevision: Shown | null, newest: Shown) => `From revision ${sheetRevision} to ${newest}`,
+  aNewerSheet: 'A newer sheet',
+  whatChangesInTheSheet: 'What changes in the sheet',
+  inTheSheet: 'In the sheet',
+  was: 'Was',
+  becomes: 'Becomes',
+  theJobCannotMoveAs: 'The job cannot move as it is. The newer sheet',
+  elongation: (name: Shown) => `${name}: elongation`,
+  becomes2: 'becomes',
+  becomes3: (was: Shown, is: Shown) => `: ${was} becomes ${is}.`,
+  noCallChanges: 'No call changes.',
+  judgingTheReadingsUnderThe: 'Judging the readings under the newer sheet …',
+  moveTheJobToIt: 'Move the job to it',
+  stayWithRevision: (sheetRevision: Shown | null) => `Stay with revision ${sheetRevision}`
+}
+
+export const SHORTCUT_SHEET = {
+  oneToSeven: '1 to 7',
+  goToThatStation: 'go to that station',
+  verdict: 'verdict',
+  saveTheFigure: 'save the figure and go on',
+  leaveAField: 'leave a field, so that keys work',
+  theReadingWorthTakingNext: 'the reading worth taking next',
+  takeBackTheLastEntry: 'take back the last entry',
+  findingsOfThePart: 'findings of the part',
+  photosOfThePart: 'photos of the part',
+  whileCountingALinkOne: 'while counting: a link, one back, a half',
+  enter: 'Enter',
+  esc: 'Esc',
+  thisSheet: 'this sheet',
+  keys: 'Keys',
+  close: 'Close'
+}
+
+export const FINDING_KEYS = {
+  oneOf: ', one of',
+  howMany: (counting: Shown) => `${counting}: how many?`,
+  oneFewer: 'One fewer',
+  oneMore: 'One more',
+  whichAndWhere: 'Which, and where',
+  whoFoundIt: 'Who found it'
+}
