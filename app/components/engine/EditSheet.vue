@@ -51,7 +51,7 @@ function keepCopy() {
 </script>
 
 <template>
-  <main class="mx-auto max-w-[1400px] px-6 py-5 max-md:px-2">
+  <div>
     <div class="mb-4 flex flex-wrap items-end gap-3">
       <div class="max-w-md min-w-0">
         <h1 class="text-2xl font-bold">{{ String(draft.draft.value.name || EDIT_SHEET.driveSheet) }}</h1>
@@ -87,5 +87,5 @@ function keepCopy() {
       </button>
     </p>
     <SheetEditor :sheet="draft" />
-  </main>
+  </div>
 </template>

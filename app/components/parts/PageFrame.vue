@@ -6,7 +6,7 @@ import TopBar from './TopBar.vue'
 /**
  * A page of the workshop: its head with the ways to the others, and what stands on it or why it could not be loaded.
  */
-defineProps<{ error?: unknown }>()
+defineProps<{ error?: unknown; wide?: boolean }>()
 const emit = defineEmits<{ retry: [] }>()
 </script>
 
@@ -18,7 +18,7 @@ const emit = defineEmits<{ retry: [] }>()
       </slot>
     </TopBar>
     <ProblemNote v-if="error" :error="error" @retry="emit('retry')" />
-    <main v-else class="mx-auto max-w-[1240px] px-6 py-5 max-md:px-2">
+    <main v-else class="mx-auto px-6 py-5 max-md:px-2" :class="wide ? 'max-w-[1400px]' : 'max-w-[1240px]'">
       <slot />
     </main>
   </div>

@@ -4,8 +4,7 @@ import { $fetch } from 'ofetch'
 import { onMounted, ref } from 'vue'
 import type { FoundSheet } from '../../../../server/store/sheets'
 import EditSheet from '../../../components/engine/EditSheet.vue'
-import ProblemNote from '../../../components/parts/ProblemNote.vue'
-import TopBar from '../../../components/parts/TopBar.vue'
+import PageFrame from '../../../components/parts/PageFrame.vue'
 
 /** The editor of one of the workshop's drive sheets. */
 const route = useRoute()
@@ -25,10 +24,8 @@ useHead({ title: EDIT_PAGE.driveSheetUmbrette })
 </script>
 
 <template>
-  <div>
-    <TopBar places />
-    <ProblemNote v-if="failed" :error="failed" @retry="load" />
-    <EditSheet v-else-if="found" :found="found" />
-    <p v-else class="p-8" role="status">{{ EDIT_PAGE.openingTheSheet }}</p>
-  </div>
+  <PageFrame wide :error="failed" @retry="load">
+    <EditSheet v-if="found" :found="found" />
+    <p v-else role="status">{{ EDIT_PAGE.openingTheSheet }}</p>
+  </PageFrame>
 </template>
