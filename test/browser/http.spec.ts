@@ -244,11 +244,15 @@ test('what a page shows only at times is there without the server, once the page
   request
 }) => {
   const id = await newJob(request)
+  const scripts: string[] = []
+  page.on('response', (response) => {
+    if (/\.js(\?|$)/.test(response.url())) void response.text().then((text) => scripts.push(text))
+  })
+  const here = (mark: string) => scripts.some((text) => text.includes(mark))
   await page.goto(`/jobs/${id}?station=5`)
-  const loaded = page.waitForResponse(/estimate\.worker/)
   await page.getByTestId('side-findings').click()
-  await loaded
-  await page.waitForLoadState('networkidle')
+  // The pane of photos and the sheet of keys.
+  await expect.poll(() => here('photos-waiting') && here('grid-cols-[110px_1fr]'), { timeout: 20_000 }).toBe(true)
   await context.setOffline(true)
   await page.getByTestId('side-photos').click()
   await expect(page.getByText('No photo of it yet.')).toBeVisible()
