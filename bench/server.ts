@@ -37,9 +37,11 @@ const SECONDS = 4
 const ROUNDS = 5
 
 async function measure(address: string, database: string): Promise<void> {
-  const [job, busy] = [await fullJob(address), await fullJob(address)]
+  const job = await fullJob(address)
   const bare: Request = { method: 'GET', path: '/api/health' }
   const headers = { 'content-type': 'application/json' }
+  // A job of its own for each round: one that was saved on for a while is full, and long to sum up.
+  const saves = async (): Promise<Request> => savesOn(await fullJob(address))
   const savesOn = (id: string): Request => ({
     method: 'POST',
     headers,
@@ -56,9 +58,10 @@ async function measure(address: string, database: string): Promise<void> {
     })
   })
   // The bare route just before each time: a machine's pace changes within seconds. The middle one of the rounds counts.
-  const beside = async (name: string, request: Request, aim = '') => {
+  const beside: Beside = async (name, ask, aim = '') => {
     const rounds: { load: Load; ratio: number }[] = []
     for (let i = 0; i < ROUNDS; i++) {
+      const request = typeof ask === 'function' ? await ask() : ask
       const plain = await load(address, bare)
       const asked = await load(address, request)
       rounds.push({ load: asked, ratio: asked.p95 / plain.p95 })
@@ -74,7 +77,7 @@ async function measure(address: string, database: string): Promise<void> {
   }
   console.log('\nServer, 50 clients: 95 % of answers come within, beside those of a bare route that runs one query')
   await load(address, bare)
-  await beside('saving a reading', savesOn(busy), '  (aim: within 2 ×)')
+  await beside('saving a reading', saves, '  (aim: within 2 ×)')
   await beside(
     'opening a job of 60 readings, 20 photos',
     { method: 'GET', path: `/api/jobs/${job}` },
@@ -87,12 +90,11 @@ async function measure(address: string, database: string): Promise<void> {
   await manyJobs(database, 9900)
   await beside('a list of 10,000 jobs, first page of 40', { method: 'GET', path: '/api/board?state=closed' })
   await beside('a word searched in 10,000 jobs', { method: 'GET', path: '/api/board?state=closed&search=barge%204242' })
-  // A job of its own: one that was saved on for a while is full.
-  await crowded(address, beside, savesOn(await fullJob(address)))
+  await crowded(address, beside, saves)
 }
 
 /** What others wait while long work is done, and saving while hundreds of connections are half open or broken off. */
-async function crowded(address: string, beside: Beside, saves: Request): Promise<void> {
+async function crowded(address: string, beside: Beside, saves: () => Promise<Request>): Promise<void> {
   console.log('\nWhile long work is done: 95 % of the answers to others come within')
   const acts = Array.from({ length: 20_000 }, (_, i) => ({
     id: `many-${i}`,
@@ -173,7 +175,8 @@ async function othersDuring(address: string, work: () => Promise<unknown>): Prom
   return `${times[Math.floor(0.95 * times.length)]!.toFixed(0)} ms  (${times.length} answers in ${((performance.now() - started) / 1000).toFixed(1)} s)`
 }
 
-type Beside = (name: string, request: Request, aim?: string) => Promise<void>
+/** @param ask what is asked, or what makes it for each round */
+type Beside = (name: string, ask: Request | (() => Promise<Request>), aim?: string) => Promise<void>
 
 interface Load {
   /** 95 % of answers come within this many ms. */
