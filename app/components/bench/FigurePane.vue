@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { colouredLinksReturn, lagToClock, slackMap, touchingRails } from '../../../core/drive'
 import type { StandingReading } from '../../../core/record'
 import type { Slot } from '../../../core/views/bench'
-import { type Chain, compileSheet } from '../../../core/sheet'
+import { compileSheet } from '../../../core/sheet'
 import { READING_KINDS, sheetCount, type Reading } from '../../../core/readings'
 import { useBench } from '../../stores/bench'
 import { useOpenJob } from '../../stores/job'
@@ -33,13 +33,13 @@ const draft = computed({
 })
 const standing = computed(() => job.readingsOf(props.slot))
 const past = computed(() => pastReadings(job.acts, job.record, props.slot))
-const limit = computed(() => READING_KINDS[props.slot.kind].limit(compileSheet(sheet.value), props.slot.part))
+const parts = computed(() => compileSheet(sheet.value))
+const limit = computed(() => READING_KINDS[props.slot.kind].limit(parts.value, props.slot.part))
 const chain = computed(() => {
   const { chain: of, sprocket } = props.slot.target
-  const isIts = (c: Chain) => c.id === of || (sprocket && c.driver !== sprocket && c.path.includes(sprocket))
-  return sheet.value.chains.find(isIts) ?? null
+  return of ? (parts.value.chains.get(of) ?? null) : sprocket ? parts.value.chainAt(sprocket) : null
 })
-const mark = computed(() => sheet.value.marks.find((m) => m.sprocket === props.slot.target.sprocket) ?? null)
+const mark = computed(() => parts.value.markOf(props.slot.target.sprocket ?? ''))
 const expected = computed(() => {
   const { from = '', to = '', links, sprocket } = props.slot.target
   const { kind } = props.slot
@@ -61,8 +61,8 @@ const expected = computed(() => {
 })
 /** Where slack would gather, for whoever is about to let the tensioner go. */
 const slack = computed(() => {
-  const tensioner = sheet.value.tensioners.find((t) => t.id === props.slot.target.tensioner)
-  const of = sheet.value.chains.find((c) => c.id === tensioner?.chain)
+  const tensioner = parts.value.tensioners.get(props.slot.target.tensioner ?? '')
+  const of = tensioner && parts.value.chains.get(tensioner.chain)
   if (!of || !tensioner || props.slot.kind !== 'extension') return null
   const { chains, rails, tensioners } = job.assessment
   return slackMap(

@@ -2,7 +2,7 @@
 import { LAG_HELPER } from '../../../words/en'
 import { computed, ref } from 'vue'
 import { camToCrankDegrees, clockToLag, liftToLag } from '../../../core/drive'
-import { type DriveSheet, isClock } from '../../../core/sheet'
+import { compileSheet, type DriveSheet, isClock } from '../../../core/sheet'
 import { fixDigits, lagWords } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import { numberOf } from './draft'
@@ -19,9 +19,7 @@ const clock = ref('')
 const cam = ref('')
 const lift = ref({ openFound: '', openShould: '', closeFound: '', closeShould: '' })
 
-const chain = computed(
-  () => props.sheet.chains.find((c) => c.path.includes(props.sprocket) && c.driver !== props.sprocket) ?? null
-)
+const chain = computed(() => compileSheet(props.sheet).chainAt(props.sprocket))
 /** From the lift, once all four are there. */
 const lifted = computed(() => {
   const [openFound, openShould, closeFound, closeShould] = [

@@ -5,7 +5,7 @@ import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { StandingReading } from '../../../core/record'
 import type { Slot } from '../../../core/views/bench'
 import { READING_KINDS, sheetCount, type Reading } from '../../../core/readings'
-import type { DriveSheet } from '../../../core/sheet'
+import { compileSheet, type DriveSheet } from '../../../core/sheet'
 import { Squares2X2Icon } from '@heroicons/vue/20/solid'
 import { isLength, lengthFigure } from '../../units'
 import { METHOD_WORDS, unitWords } from '../../words'
@@ -46,9 +46,10 @@ const methods = computed(() =>
   }))
 )
 const ratchet = computed(() => ratchetOf(props.sheet, props.slot))
-const stroke = computed(() => props.sheet.tensioners.find((t) => t.id === props.slot.target.tensioner)?.stroke ?? 0)
+const parts = computed(() => compileSheet(props.sheet))
+const stroke = computed(() => parts.value.tensioners.get(props.slot.target.tensioner ?? '')?.stroke ?? 0)
 const unit = computed(() => (draft.value.inNotches && ratchet.value ? 'notches' : unitWords(props.slot.kind)))
-const run = computed(() => props.sheet.chains.find((c) => c.id === props.slot.target.chain))
+const run = computed(() => parts.value.chains.get(props.slot.target.chain ?? ''))
 /** Is the keypad wanted on this device? */
 const keypad = useLocalStorage('umbrette.keypad', false)
 const whose = computed(() => props.people.map((value) => ({ value, label: value })))

@@ -34,7 +34,8 @@ function clashing({ id }: StandingReading): string {
   return others.length > 0 ? READING_LIST.correctedAtTheSameTime(others) : ''
 }
 
-const estimateOf = ({ id }: StandingReading) => props.assessment.readings.find((one) => one.id === id) ?? null
+const estimates = computed(() => new Map(props.assessment.readings.map((one) => [one.id, one])))
+const estimateOf = ({ id }: StandingReading) => estimates.value.get(id) ?? null
 
 /** Digits of the slot's kind: all readings of a list are of one. */
 const digits = computed(() => READING_KINDS[props.kind].digits)

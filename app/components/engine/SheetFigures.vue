@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { COMMON, SHEET_FIGURES } from '../../../words/en'
 import { computed } from 'vue'
-import type { DriveSheet, Limit } from '../../../core/sheet'
+import { compileSheet, type DriveSheet, type Limit } from '../../../core/sheet'
 import { lengthWords } from '../../units'
 import { limitWords, partName } from '../../words'
 import FigureTable from '../parts/FigureTable.vue'
@@ -14,7 +14,7 @@ const KINDS: Readonly<Record<Limit['kind'], string>> = {
   groove: SHEET_FIGURES.groove,
   padWear: SHEET_FIGURES.padWear
 }
-const markOf = (id: string) => props.sheet.marks.find((m) => m.sprocket === id)?.at ?? '—'
+const markOf = (id: string) => compileSheet(props.sheet).markOf(id)?.at ?? '—'
 const whose = (limit: Limit) =>
   [limit.chain, limit.rail, limit.tensioner, limit.sprocket]
     .filter((id): id is string => id !== undefined)

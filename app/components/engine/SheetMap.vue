@@ -3,7 +3,7 @@ import { SHEET_MAP } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, watchEffect } from 'vue'
 import { chainPicture, type ChainPicture, drivenSprockets, touchingRails } from '../../../core/drive'
-import type { DriveSheet } from '../../../core/sheet'
+import { compileSheet, type DriveSheet } from '../../../core/sheet'
 import ChainLinks from '../map/ChainLinks.vue'
 import { fitPictures, runPlaces } from '../../../draw/drawing'
 import RailShape from '../map/RailShape.vue'
@@ -36,8 +36,9 @@ function asNew(sheet: DriveSheet, chain: DriveSheet['chains'][number]) {
 const pictures = computed(() => (width.value > 120 && height.value > 120 ? (drawn.value?.pictures ?? []) : []))
 const projection = computed(() => fitPictures(pictures.value, width.value, height.value, 44))
 const places = computed(() => runPlaces(pictures.value, projection.value))
-const nameOf = (id: string) => drawn.value?.sheet.sprockets.find((s) => s.id === id)?.name ?? id
-const limitOf = (id: string) => drawn.value?.sheet.tensioners.find((t) => t.id === id)?.limit?.value ?? null
+const drawnParts = computed(() => drawn.value && compileSheet(drawn.value.sheet))
+const nameOf = (id: string) => drawnParts.value?.sprockets.get(id)?.name ?? id
+const limitOf = (id: string) => drawnParts.value?.tensioners.get(id)?.limit?.value ?? null
 </script>
 
 <template>

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import type { Assessment } from '../../../core/paths'
 import { chainPicture, type Corrections, drivenSprockets, slackMap, touchingRails } from '../../../core/drive'
 import type { StandingReading } from '../../../core/record'
-import type { DriveSheet } from '../../../core/sheet'
+import { compileSheet, type DriveSheet } from '../../../core/sheet'
 import ChainLinks from './ChainLinks.vue'
 import { fitPictures, polar, runPlaces, spread } from '../../../draw/drawing'
 import PartTag from './PartTag.vue'
@@ -52,7 +52,7 @@ const pictures = computed(() =>
     ? []
     : props.sheet.chains.flatMap((chain) => {
         const { chains, rails, tensioners, cams } = props.assessment
-        const tensioner = props.sheet.tensioners.find((t) => t.chain === chain.id)
+        const tensioner = compileSheet(props.sheet).tensionerOf(chain.id)
         const state = {
           elongation: times.value * chains[chain.id]!.elongation.mean,
           wear: touchingRails(props.sheet, chain).map((id) => times.value * rails[id]!.wear.mean),
@@ -108,7 +108,7 @@ const turning = computed(() => {
   }
 })
 const countPlaces = computed(() => runPlaces(pictures.value, projection.value))
-const limitOf = (id: string) => props.sheet.tensioners.find((t) => t.id === id)?.limit?.value ?? null
+const limitOf = (id: string) => compileSheet(props.sheet).tensioners.get(id)?.limit?.value ?? null
 const countOf = (chain: string, from: string, to: string) =>
   props.readings.findLast((r) => r.kind === 'linkCount' && r.chain === chain && r.from === from && r.to === to)
     ?.value ?? null

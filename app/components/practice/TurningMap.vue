@@ -12,6 +12,7 @@ import RailShape from '../map/RailShape.vue'
 import TensionerShape from '../map/TensionerShape.vue'
 import TurnedChain from './TurnedChain.vue'
 import TurnedSprocket from './TurnedSprocket.vue'
+import { compileSheet } from '../../../core/sheet'
 
 /** The engine on the stand: what covers are off shows, and moves as it would when the crank is turned. */
 const props = defineProps<{ engine: PracticeCase; done: ReadonlySet<string>; turnedForward: boolean }>()
@@ -74,7 +75,7 @@ function strandOf([, from, to]: readonly string[]): Slackness | null {
 function turnOf(place: number, id: string): number {
   const { drive, truth } = props.engine
   const angle = moved.value[place]!.angles[id] ?? 0
-  const phaser = drive.phasers.find(({ sprocket }) => sprocket === id)
+  const phaser = compileSheet(drive).phaserOn(id)
   const loose =
     phaser && truth.findings.some((f) => f.target === phaser.id && f.finding === 'snaps-back')
       ? (truth.play?.[phaser.id] ?? 0) * trailBehind(angle, 4)

@@ -15,6 +15,7 @@ import { useBench } from '../../../stores/bench'
 import { useOpenJob } from '../../../stores/job'
 import { usageWords } from '../../../words'
 import { later } from '../../../later'
+import { compileSheet } from '../../../../core/sheet'
 
 const ShortcutSheet = later(() => import('../../../components/bench/ShortcutSheet.vue'))
 const PartPanel = later(() => import('../../../components/bench/PartPanel.vue'))
@@ -37,7 +38,7 @@ const chosenRun = computed(() =>
 const chosenPart = computed(() => {
   if (job.slot?.kind === 'linkCount') return ''
   const part = job.slot?.part ?? job.part
-  return job.job.sheet.phasers.find((phaser) => phaser.id === part)?.sprocket ?? part
+  return compileSheet(job.job.sheet).phasers.get(part)?.sprocket ?? part
 })
 const lastAct = computed(() => lastOwn(job.acts, job.record, bench.by))
 const next = computed(() => job.worthTaking())
