@@ -1,6 +1,7 @@
 import { type Finding as FoundFinding, type FINDINGS, findingsIn } from '../readings'
 import type { PartKind } from '../sheet'
 import type { RuleContext } from './context'
+import { measuredSound } from './stretchRules'
 import { say } from './says'
 import type { Call, Finding } from './types'
 
@@ -62,7 +63,6 @@ export const CONDITION_RULES = {
   },
   phaser: {
     sound: 'back-in',
-    'locked-at-rest': 'back-in',
     'not-locked': 'look-closer',
     'snaps-back': 'look-closer',
     lags: 'look-closer',
@@ -109,14 +109,15 @@ export const CONDITION_RULES = {
 export type RuledFinding<K extends PartKind> = keyof (typeof CONDITION_RULES)[K] & FoundFinding
 
 /** What the findings make of the parts they are on; a finding read twice speaks once. */
-export function conditions({ job, sheet }: RuleContext): Finding[] {
+export function conditions(context: RuleContext): Finding[] {
+  const { job, sheet } = context
   const found = new Map<string, Finding>()
   for (const reading of job.readings) {
     if (reading.kind !== 'condition') continue
     const { id, target, finding } = reading
     const kind = sheet.kindOf(target)
     const call = kind && callOf(kind, finding)
-    if (!kind || !call) continue
+    if (!kind || !call || isAnswered(context, target, finding)) continue
     const key = `${target} ${finding}`
     const known = found.get(key)
     if (known) found.set(key, { ...known, readings: [...known.readings, id] })
@@ -132,6 +133,14 @@ export function conditions({ job, sheet }: RuleContext): Finding[] {
       })
   }
   return [...found.values()]
+}
+
+/** Findings that ask for a chain's length, which may have been measured since. */
+const ASK_FOR_LENGTH: ReadonlySet<string> = new Set(['paint-faded', 'paint-gone'])
+
+function isAnswered(context: RuleContext, target: string, finding: string): boolean {
+  const chain = context.sheet.chains.get(target)
+  return chain !== undefined && ASK_FOR_LENGTH.has(finding) && measuredSound(context, chain)
 }
 
 function callOf(kind: PartKind, finding: string): Call | null {

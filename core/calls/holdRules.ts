@@ -1,6 +1,8 @@
 import type { Chain } from '../sheet'
 import { findingsOf } from './conditionRules'
 import { inOrder, type RuleContext } from './context'
+import { ridersOf } from './couplings'
+import { playRead } from './partRules'
 import { release, say } from './says'
 import type { Finding } from './types'
 
@@ -62,17 +64,34 @@ export function compression(context: RuleContext): Finding[] {
 
 /** A chain that ran on metal is renewed, and the engine is not run before chain and rail are. */
 export function chainOnMetal(context: RuleContext, chain: Chain): Finding[] {
-  const rails = chain.path.filter((id) => context.sheet.rails.has(id))
-  const found = [
-    ...rails.flatMap((id) => findingsOf(context, ['chain-on-metal'], id)),
-    ...findingsOf(context, ['ran-on-metal'], chain.id)
-  ]
+  const found = ranOnMetal(context, chain)
   if (found.length === 0) return []
   const base = { part: chain.id, rule: 'chain-on-metal', readings: inOrder(context, found), limit: null }
   return [
     { ...base, call: 'renew', ...say('ran-on-metal') },
     { ...base, call: 'stop', ...say('runs-on-metal'), release: release('chain-and-rails-renewed') }
   ]
+}
+
+/** What says that the chain ran on metal: of a rail it runs over, of a bridge above it, or of the chain itself. */
+function ranOnMetal(context: RuleContext, chain: Chain): string[] {
+  return [
+    ...railsOf(context, chain).flatMap((id) => findingsOf(context, ['chain-on-metal'], id)),
+    ...findingsOf(context, ['ran-on-metal'], chain.id)
+  ]
+}
+
+const railsOf = ({ job, sheet }: RuleContext, chain: Chain) =>
+  ridersOf(job.drive, chain).filter((id) => sheet.rails.has(id))
+
+/** Where metal shows and nobody said whether the chain ran there, it is asked before the chain is passed. */
+export function metalShows(context: RuleContext, chain: Chain): Finding[] {
+  if (ranOnMetal(context, chain).length > 0 || findingsOf(context, ['sound'], chain.id).length > 0) return []
+  return railsOf(context, chain).flatMap((rail): Finding[] => {
+    const readings = findingsOf(context, ['metal-showing'], rail)
+    const base = { part: chain.id, rule: 'metal-shows', readings, limit: null }
+    return readings.length === 0 ? [] : [{ ...base, call: 'look-closer', ...say('metal-shows', { rail }) }]
+  })
 }
 
 /** Findings of a phaser that has moved on its cam. */
@@ -82,8 +101,8 @@ const LOOSE = ['cover-bolts-loose', 'free-on-cam', 'metal-transfer']
 export function pinAfterLoosePhaser(context: RuleContext, renewed: (part: string) => boolean): Finding[] {
   return context.job.drive.phasers.flatMap((phaser): Finding[] => {
     const loose = findingsOf(context, LOOSE, phaser.id)
-    const worn =
-      renewed(phaser.id) && context.job.readings.some((r) => r.kind === 'phaserPlay' && r.phaser === phaser.id)
+    // Renewed with the rest, a phaser that was found tight was not loose.
+    const worn = renewed(phaser.id) && (playRead(context, phaser)?.past ?? 0) > 0.5
     const looked = findingsOf(context, ['pin-sound', 'pin-worn', 'pin-sheared'], phaser.sprocket)
     if ((loose.length === 0 && !worn) || looked.length > 0) return []
     return [

@@ -6,8 +6,10 @@ import { idsOf, inOrder, readingsBehind, type RuleContext } from './context'
 import { release, say } from './says'
 import type { Finding } from './types'
 
-/** From these odds of a jump on, or up to one less these, the evidence decides; every school holds this alike. */
+/** From these odds of a jump on the evidence decides; every school holds this alike. */
 const SURE = 0.9
+/** From these odds of no jump on a cam is passed: where valves can meet pistons a wrong pass costs the engine. */
+const STILL = { interference: 0.99, clear: 0.9 }
 
 /**
  * Whether each cam has jumped. Wear can only make a cam late: one that stands early has jumped or was set wrong.
@@ -25,8 +27,19 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
       return [{ ...base, call: 'look-closer', ...say('jump-unread'), settle: { kind: 'camLag', target: id } }]
     const stays = cam.jump.all['0'] ?? 0
     const lag = cam.lag.mean
-    if (stays >= SURE) return [{ ...base, call: 'back-in', ...say('no-jump', { lag, odds: stays }) }]
     const { teeth, odds } = cam.jump
+    const blind = whyBlind(context, chain, id)
+    if (stays > 1 - SURE && blind)
+      return [
+        {
+          ...base,
+          call: 'look-closer',
+          ...say('jump-not-seen', { lag, odds: 1 - stays, why: blind }),
+          settle: { kind: 'linkCount', target: chain.id }
+        }
+      ]
+    const enough = context.job.drive.engine.interference ? STILL.interference : STILL.clear
+    if (stays >= enough) return [{ ...base, call: 'back-in', ...say('no-jump', { lag, odds: stays }) }]
     if (stays > 1 - SURE)
       return [
         {
@@ -38,6 +51,21 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
       ]
     return [{ ...base, ...reasonToHold(context, readings, cam) }, ...tensionerQuestion(context, chain, id, readings)]
   })
+}
+
+/**
+ * Why nothing that was read on a cam sees whole teeth: the lag of one whose phaser is not locked stands anywhere within
+ * the phaser's range, and a count that ends between two links does not say which tooth; null where something sees them.
+ */
+function whyBlind(context: RuleContext, chain: Chain, cam: string): 'not-locked' | 'half-link' | 'both' | null {
+  const lags = readingsBehind(context, chain.id, ['camLag'], cam)
+  const counts = readingsBehind(context, chain.id, ['linkCount']).filter(({ from, to }) => from === cam || to === cam)
+  const phaser = context.sheet.phaserOn(cam)
+  const free = phaser !== null && findingsOf(context, ['not-locked'], phaser.id).length > 0
+  if (lags.some(({ phaserLocked }) => phaserLocked !== false && !free)) return null
+  if (counts.some(({ value }) => Number.isInteger(value))) return null
+  if (lags.length === 0) return 'half-link'
+  return counts.length === 0 ? 'not-locked' : 'both'
 }
 
 /** On an interference engine a hold, until compression or leak-down was found sound. */

@@ -10,6 +10,7 @@ import {
   compression,
   fragments,
   loosePhaser,
+  metalShows,
   pinAfterLoosePhaser,
   supersededDesigns
 } from './holdRules'
@@ -42,6 +43,7 @@ const CHAIN_EVIDENCE: readonly ChainRule[] = [
   grooveLimit,
   jump,
   chainOnMetal,
+  metalShows,
   chainOnBadTeeth,
   readingsAtOdds,
   lagUnexplained,
@@ -92,5 +94,7 @@ function partCall(part: string, findings: readonly Finding[]): PartCall[] {
   const reasons = findings
     .map(({ part: _part, ...reason }): Reason => reason)
     .sort((a, b) => SEVERITY.indexOf(b.call) - SEVERITY.indexOf(a.call))
-  return [{ part, call: reasons[0]!.call, reasons }]
+  const { call } = reasons[0]!
+  // What is condemned is asked nothing more.
+  return [{ part, call, reasons: call === 'renew' ? reasons.map(({ settle: _settle, ...reason }) => reason) : reasons }]
 }

@@ -1,11 +1,13 @@
 import { cdf, combineFigures } from '../math'
-import { readingSigma } from '../readings'
-import type { Chain, Tensioner } from '../sheet'
+import type { Message } from '../check'
+import { type KnownReading, methodSigma, type NumericKind, readingSigma } from '../readings'
+import type { Chain, LimitValue, Phaser, Tensioner } from '../sheet'
+import { coarsePast, finestMethod } from './coarse'
 import { findingsOf } from './conditionRules'
 import { callFor, idsOf, isAtOdds, readingsBehind, type RuleContext, shownLimit } from './context'
 import { say } from './says'
 import { settleBy } from './stretchRules'
-import type { Finding } from './types'
+import type { Call, Finding } from './types'
 
 /**
  * Each rail's wear against its groove limit; a rail that nobody measured is not passed on the strength of its prior.
@@ -18,11 +20,13 @@ export function grooveLimit(context: RuleContext, chain: Chain): Finding[] {
     const limit = context.sheet.limit('groove', id)
     const base = { part: id, rule: 'groove-limit', readings, limit: shownLimit('groove', limit) }
     const settle = { kind: 'groove' as const, target: id }
-    if (readings.length === 0) return [{ ...base, call: 'look-closer', ...say('groove-unread'), settle }]
+    if (readings.length === 0) return [{ ...base, ...grooveUnread(context, id, limit), settle }]
     const { mean, low, high, overLimit } = wear
     if (!limit || overLimit === null)
       return [{ ...base, call: 'look-closer', ...say('groove-no-limit', { mean, low, high }) }]
     const call = callFor(context, overLimit)
+    const coarse = pastByCoarse(context, base, 'groove', { limit: limit.value, odds: overLimit, call })
+    if (coarse) return [{ ...base, ...coarse, settle }]
     return [
       {
         ...base,
@@ -74,6 +78,8 @@ export function extensionLimit(context: RuleContext, chain: Chain): Finding[] {
     return [{ ...base, call: 'look-closer', ...say('extension-no-limit', { read, stroke }) }]
   const against = { read, stroke, limit: limit.value, odds: overLimit }
   const call = callFor(context, overLimit)
+  const coarse = pastByCoarse(context, base, 'extension', { limit: limit.value, odds: overLimit, call })
+  if (coarse) return [{ ...base, ...coarse, settle: { kind: 'extension', target: tensioner.id } }]
   const findings: Finding[] =
     slack > 0.01
       ? [{ ...base, rule: 'out-of-travel', part: chain.id, call: 'renew', ...say('out-of-travel', { slack }) }]
@@ -114,7 +120,12 @@ function causes(
   const part = most.cause === 'stretch' ? chain.id : most.cause === 'pad' ? tensioner.id : most.cause
   const cause = most.cause === 'stretch' ? 'stretch' : part
   return [
-    { ...base, part, call: 'renew', ...say('extension-cause', { ...against, cause, mm: most.mm, grown }) },
+    {
+      ...base,
+      part,
+      call: 'renew',
+      ...say('extension-cause', { ...against, cause, mm: Math.min(most.mm, grown), grown })
+    },
     ...(part === tensioner.id
       ? []
       : [{ ...base, call: 'look-closer' as const, ...say('extension-of-other', { ...against, cause: part }) }])
@@ -131,20 +142,48 @@ export function padLimit(context: RuleContext, chain: Chain): Finding[] {
   const limit = context.sheet.limit('padWear', tensioner.id)
   const base = { part: tensioner.id, rule: 'pad-limit', readings, limit: shownLimit('padWear', limit) }
   if (!limit || overLimit === null) return [{ ...base, call: 'look-closer', ...say('pad-no-limit', { mean }) }]
-  return [{ ...base, call: callFor(context, overLimit), ...say('pad', { mean, limit: limit.value, odds: overLimit }) }]
+  const call = callFor(context, overLimit)
+  const coarse = pastByCoarse(context, base, 'padWear', { limit: limit.value, odds: overLimit, call })
+  if (coarse) return [{ ...base, ...coarse, settle: { kind: 'padWear', target: tensioner.id } }]
+  return [{ ...base, call, ...say('pad', { mean, limit: limit.value, odds: overLimit }) }]
+}
+
+/** A rail that was only looked at: what a look sees, and what the finest method would add. */
+function grooveUnread(context: RuleContext, rail: string, limit: LimitValue | null): Pick<Finding, 'call'> & Message {
+  const looked = findingsOf(context, ['sound'], rail).length > 0
+  const fine = methodSigma('groove', finestMethod('groove')) ?? NaN
+  return looked
+    ? { call: 'look-closer', ...say('groove-looked', { limit: limit?.value ?? null, coarse: LOOK, fine }) }
+    : { call: 'look-closer', ...say('groove-unread') }
+}
+
+/** mm of groove that a look leaves open. */
+const LOOK = 0.4
+
+/** A part that would go back in although a coarse method read it past its limit is looked at with a finer one. */
+function pastByCoarse(
+  { readings }: RuleContext,
+  { readings: ids }: Pick<Finding, 'readings'>,
+  kind: NumericKind,
+  { limit, odds, call }: { limit: number; odds: number; call: Call }
+): (Pick<Finding, 'call'> & Message) | null {
+  if (call !== 'back-in') return null
+  const past = coarsePast(
+    ids.flatMap((id) => readings.get(id) ?? []),
+    kind,
+    limit
+  )
+  return past && { call: 'look-closer', ...say('coarse-past-limit', { ...past, odds }) }
 }
 
 /** A phaser's play at lock against its limit. */
 export function playLimit(context: RuleContext): Finding[] {
-  const { job, leftOut } = context
-  return job.drive.phasers.flatMap((phaser): Finding[] => {
-    const readings = job.readings.flatMap((r) =>
-      r.kind === 'phaserPlay' && r.phaser === phaser.id && !leftOut.has(r.id) ? [r] : []
-    )
+  return context.job.drive.phasers.flatMap((phaser): Finding[] => {
     const settle = { kind: 'phaserPlay' as const, target: phaser.id }
-    const read = combineFigures(readings.map((r) => ({ value: r.value, sigma: readingSigma(job.drive, r) ?? NaN })))
+    const read = playRead(context, phaser)
     if (!read) {
-      const looked = findingsOf(context, ['sound', 'locked-at-rest'], phaser.id).length > 0
+      // Locked at rest says nothing of its play.
+      const looked = findingsOf(context, ['sound'], phaser.id).length > 0
       return looked
         ? []
         : [
@@ -159,12 +198,13 @@ export function playLimit(context: RuleContext): Finding[] {
             }
           ]
     }
-    const { mean: play, sd } = read
+    const { play, past: odds, readings } = read
     const limit = phaser.playLimit
     const base = { part: phaser.id, rule: 'play-limit', readings: idsOf(readings), limit: shownLimit('play', limit) }
-    if (!limit) return [{ ...base, call: 'look-closer', ...say('play-no-limit', { play }) }]
-    const odds = cdf((play - limit.value) / sd)
+    if (!limit || odds === null) return [{ ...base, call: 'look-closer', ...say('play-no-limit', { play }) }]
     const call = callFor(context, odds)
+    const coarse = pastByCoarse(context, base, 'phaserPlay', { limit: limit.value, odds, call })
+    if (coarse) return [{ ...base, ...coarse, settle }]
     return [
       {
         ...base,
@@ -174,4 +214,18 @@ export function playLimit(context: RuleContext): Finding[] {
       }
     ]
   })
+}
+
+/**
+ * The play that was read of a phaser, crank degrees, and its odds of being past the limit; null where none was read.
+ */
+export function playRead(
+  { job, leftOut }: RuleContext,
+  { id, playLimit: limit }: Phaser
+): { play: number; past: number | null; readings: KnownReading[] } | null {
+  const readings = job.readings.flatMap((r) =>
+    r.kind === 'phaserPlay' && r.phaser === id && !leftOut.has(r.id) ? [r] : []
+  )
+  const read = combineFigures(readings.map((r) => ({ value: r.value, sigma: readingSigma(job.drive, r) ?? NaN })))
+  return read && { play: read.mean, past: limit ? cdf((read.mean - limit.value) / read.sd) : null, readings }
 }

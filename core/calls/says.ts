@@ -20,6 +20,7 @@ export interface ReasonSays {
   'compression-low': {}
   'ran-on-metal': {}
   'runs-on-metal': {}
+  'metal-shows': { rail: string }
   'pin-after-loose-phaser': { phaser: string }
   'loose-phaser': {}
   'superseded-unknown': {}
@@ -28,6 +29,8 @@ export interface ReasonSays {
   'chain-on-bad-teeth': {}
   'jump-unread': {}
   'no-jump': { lag: number; odds: number }
+  /** Its odds rest on nothing that sees whole teeth: why. */
+  'jump-not-seen': { lag: number; odds: number; why: 'not-locked' | 'half-link' | 'both' }
   /** `teeth` 0: it may have jumped, one cannot say how far. */
   'jump-undecided': { lag: number; teeth: number; odds: number }
   /** `argued`: wear cannot explain it; `hidden`: crank degrees of it that wear hides. */
@@ -41,6 +44,10 @@ export interface ReasonSays {
   }
   'why-it-jumped': { cam: string }
   'groove-unread': {}
+  /** Found sound by looking; mm that a finer method tells. */
+  'groove-looked': { limit: number | null; coarse: number; fine: number }
+  /** Read past its limit with a method that another tells better. */
+  'coarse-past-limit': { value: number; method: string; finer: string; odds: number }
   'groove-no-limit': Spread
   groove: Spread & Against
   'stands-clear': {}

@@ -62,7 +62,7 @@ function benchElongation(context: RuleContext, chain: Chain): { mean: number; sd
 }
 
 /** Was the chain measured on the bench, and found within its limit? */
-function measuredSound(context: RuleContext, chain: Chain): boolean {
+export function measuredSound(context: RuleContext, chain: Chain): boolean {
   const bench = benchElongation(context, chain)
   const limit = context.sheet.limit('elongation', chain.id)
   return (

@@ -1,6 +1,6 @@
 import type { Assessment } from './assessment'
-import { makeCalls } from '../calls'
-import { estimate, PRIORS, type Priors } from '../estimate'
+import { makeCalls, type PartCall } from '../calls'
+import { estimate, type NextReading, PRIORS, type Priors } from '../estimate'
 import { weighFindings } from './weighFindings'
 import type { JobFile } from '../readings'
 import { roundFigures } from '../math'
@@ -12,10 +12,25 @@ import { roundFigures } from '../math'
  */
 export function assess(job: JobFile, priors: Priors = PRIORS): Assessment {
   const estimates = estimate(job, priors)
+  const calls = makeCalls(job, estimates, weighFindings)
   return roundFigures({
     format: 'umbrette-assessment' as const,
     version: 2 as const,
     ...estimates,
-    calls: makeCalls(job, estimates, weighFindings)
+    next: stillAsked(estimates.next, calls),
+    calls
   })
+}
+
+/** Figures of one part that say nothing of others. */
+const OF_ITSELF: ReadonlySet<string> = new Set(['groove', 'padWear', 'phaserPlay'])
+
+/** A part that a finding or a figure of its own condemns is asked nothing more. */
+function stillAsked(next: readonly NextReading[], calls: readonly PartCall[]): NextReading[] {
+  const condemned = new Set(calls.filter(({ reasons }) => reasons.some(condemns)).map(({ part }) => part))
+  return next.filter(({ kind, target }) => !OF_ITSELF.has(kind) || !condemned.has(target))
+}
+
+function condemns({ call, rule }: PartCall['reasons'][number]): boolean {
+  return call === 'renew' && (rule.startsWith('found-') || rule.endsWith('-limit'))
 }

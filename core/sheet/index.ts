@@ -13,6 +13,7 @@ export type {
   LimitKind,
   LimitValue,
   Operation,
+  Phaser,
   Rail,
   SparePart,
   Sprocket,

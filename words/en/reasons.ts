@@ -59,7 +59,6 @@ const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: stri
   },
   phaser: {
     sound: 'Looked at and found sound.',
-    'locked-at-rest': 'Locked at rest.',
     'not-locked': "Not locked at rest: its lock pin or its oil side. Its cam's lag reads anywhere within its range.",
     'snaps-back': 'Snaps when turned by hand: read its free play at lock.',
     lags: 'Lags when turned by hand: read its free play at lock.',
@@ -164,6 +163,26 @@ const jumpedHow = (teeth: number) => (teeth === 0 ? 'may have jumped' : `has jum
 const weighed = (f: ReasonSays['weighed-keep']) =>
   `saves an expected ${Math.round(f.saves)}${f.currency ? ` ${f.currency}` : ''} over ${f.horizon} ${f.unit}.`
 
+/** Why nothing that was read tells whole teeth. */
+const BLIND: Readonly<Record<ReasonSays['jump-not-seen']['why'], string>> = {
+  'not-locked': 'its phaser is not locked',
+  'half-link': 'the count ends between two links',
+  both: 'its phaser is not locked, and the count ends between two links'
+}
+
+/** How a reading is taken, inside a sentence. */
+const METHODS: Readonly<Record<string, string>> = {
+  calliper: 'with a calliper',
+  photo: 'from a photo',
+  eye: 'by eye',
+  gauge: 'with a depth gauge',
+  feeler: 'with a feeler',
+  thumbnail: 'by thumbnail',
+  hand: 'by hand',
+  dial: 'with a dial gauge'
+}
+const methodName = (method: string) => METHODS[method] ?? method
+
 /** What follows from a jump. */
 const THEN: Readonly<Record<ReasonSays['jumped']['then'], string>> = {
   'compression-sound': 'Compression or leak-down is sound: set it to its marks and count.',
@@ -186,6 +205,8 @@ export const REASONS: Catalogue<ReasonSays> = {
   'compression-low': () => 'Compression or leak-down is low: valves may be bent.',
   'ran-on-metal': () => 'It has run on metal: a chain that did is renewed, whatever it measures.',
   'runs-on-metal': () => 'The chain runs on metal: do not run the engine so.',
+  'metal-shows': (f, name) =>
+    `${name(f.rail)} is worn through to the metal: look whether the chain ran on it (scored plates and rollers, bright metal on the rail). A chain that did is renewed.`,
   'pin-after-loose-phaser': (f, name) =>
     `${name(f.phaser)} was loose: a damaged locating pin or notch follows it. Look at both.`,
   'loose-phaser': () => 'Able to come apart, which is another thing than noise: it is renewed.',
@@ -197,6 +218,8 @@ export const REASONS: Catalogue<ReasonSays> = {
     'A sprocket it runs on has hooked or damaged teeth: measure its length, and it is not laid on new sprockets without.',
   'jump-unread': () => 'Neither its mark nor a link count has been read.',
   'no-jump': (f) => `${stands(f.lag)}; no tooth jumped (${oddsWords(f.odds)}).`,
+  'jump-not-seen': (f) =>
+    `${stands(f.lag)}, which does not tell whole teeth: ${BLIND[f.why]}. A jump is ${oddsWords(f.odds)} likely: count the links from mark to mark.`,
   'jump-undecided': (f) =>
     `${stands(f.lag)}; it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}): count the links from mark to mark.`,
   jumped: (f) =>
@@ -208,6 +231,10 @@ export const REASONS: Catalogue<ReasonSays> = {
   'why-it-jumped': (f, name) =>
     `${name(f.cam)} has jumped: find what let the chain go slack (ratchet, oil feed, a broken rail).`,
   'groove-unread': () => 'Its groove has not been measured.',
+  'groove-looked': (f) =>
+    `Found sound by looking, which is a coarse reading: a groove shows from about ${f.limit === null ? 'half a millimetre' : `half its limit of ${f.limit} mm`} on, give or take ${f.coarse} mm. A depth gauge would tell it to ${f.fine} mm.`,
+  'coarse-past-limit': (f) =>
+    `Read at ${f.method === 'hand' ? `${fixDigits(f.value, 1)}°` : `${fixDigits(f.value, 2)} mm`} ${methodName(f.method)}, past its limit; by what is usual that is ${oddsWords(f.odds)} likely. Read it again ${methodName(f.finer)} before it goes back in.`,
   'groove-no-limit': (f) => noLimit(groove(f), 'groove limit'),
   groove: (f) => `${groove(f)}, limit ${f.limit} mm: ${pastIt(f.odds)}`,
   'stands-clear': () =>

@@ -1,0 +1,202 @@
+import { describe, expect, it } from 'vitest'
+import { coarsePast, finestMethod } from '../../core/calls/coarse'
+import { assess } from '../../core/paths'
+import { type JobFile, type Reading, withIds } from '../../core/readings'
+import { namesOf, sayReason } from '../../words/en'
+import { jobOf, read } from '../support/jobs'
+import { changed, sheet } from '../support/sheets'
+
+/** Small jobs that must come out as somebody who knows the trade would have them. */
+
+const { found } = read
+const judged = (readings: Reading[], more: Partial<JobFile> = {}) => {
+  const job = jobOf(readings, more)
+  const assessment = assess(job)
+  const of = (part: string) => assessment.calls.find((call) => call.part === part)
+  return {
+    assessment,
+    call: (part: string) => of(part)?.call,
+    codes: (part: string) => of(part)?.reasons.map(({ code }) => code) ?? [],
+    settles: (part: string) => of(part)?.reasons.flatMap(({ settle }) => settle ?? []) ?? [],
+    says: (part: string) => (of(part)?.reasons ?? []).map((reason) => sayReason(reason, namesOf(job.drive))).join(' ')
+  }
+}
+
+/** Everything that is read on a drive as good as new. */
+const NEW = [
+  read.extension(3),
+  read.lag('cam-ex', 0.4),
+  read.lag('cam-in', 0.3),
+  read.count('crank', 'cam-ex', 53),
+  read.count('cam-ex', 'cam-in', 20),
+  read.count('cam-in', 'crank', 53),
+  read.length(160.02),
+  read.length(160.03),
+  read.groove('guide', 0.05),
+  read.groove('arm', 0.05)
+]
+const marks = (sprocket: string, value: number): Reading => ({ ...read.lag(sprocket, value), method: 'marks' })
+
+describe('a chain on metal', () => {
+  it('is renewed or held where a bridge broke and it ran there, though everything else is as new', () => {
+    const { call, codes } = judged([...NEW, found('bridge', 'broken'), found('bridge', 'chain-on-metal')])
+    expect(['renew', 'stop']).toContain(call('main'))
+    expect(codes('main')).toContain('ran-on-metal')
+  })
+
+  it('is asked about where metal shows and nobody said whether it ran there', () => {
+    const open = judged([...NEW, found('guide', 'metal-showing')])
+    expect(open.call('main')).toBe('look-closer')
+    expect(open.says('main')).toMatch(/Fixed guide is worn through to the metal: look whether the chain ran on it/)
+    // Answered either way, it is not asked again.
+    expect(judged([...NEW, found('guide', 'metal-showing'), found('main', 'sound')]).call('main')).toBe('back-in')
+    const ran = judged([...NEW, found('guide', 'metal-showing'), found('guide', 'chain-on-metal')])
+    expect(ran.codes('main')).not.toContain('metal-shows')
+    expect(ran.call('main')).toBe('stop')
+  })
+
+  it('of another train is not asked about', () => {
+    const drive = sheet('vellora-v28')
+    const [first, second] = drive.chains
+    const rail = drive.rails.find(({ id }) => first!.path.includes(id))!.id
+    const { codes } = judged([found(rail, 'metal-showing')], { drive })
+    expect(codes(first!.id)).toContain('metal-shows')
+    expect(codes(second!.id)).not.toContain('metal-shows')
+  })
+})
+
+describe('a reading past its limit with a coarse method', () => {
+  const thumb: Reading = { ...read.groove('guide', 1.25), method: 'thumbnail' }
+
+  it('does not go back in: the finer method is named', () => {
+    const { call, says, settles } = judged([thumb])
+    expect(call('guide')).toBe('look-closer')
+    expect(says('guide')).toMatch(
+      /Read at 1\.25 mm by thumbnail, past its limit.*Read it again with a depth gauge before it goes back in/
+    )
+    expect(settles('guide')).toContainEqual({ kind: 'groove', target: 'guide' })
+  })
+
+  it('is settled by the finer one', () => {
+    expect(judged([thumb, { ...read.groove('guide', 0.5), method: 'gauge' }]).codes('guide')).toContain(
+      'coarse-past-limit'
+    )
+    expect(judged([{ ...read.groove('guide', 0.5), method: 'gauge' }]).call('guide')).toBe('back-in')
+    expect(judged([{ ...read.groove('guide', 1.6), method: 'gauge' }]).call('guide')).toBe('renew')
+  })
+
+  it('of the finest method is weighed as it is', () => {
+    expect(finestMethod('groove')).toBe('gauge')
+    expect(finestMethod('padWear')).toBe('gauge')
+    const [gauge, eye] = withIds([
+      { ...read.pad(0.7), method: 'gauge' },
+      { ...read.pad(0.9), method: 'eye' }
+    ])
+    expect(coarsePast([gauge!], 'padWear', 0.6)).toBeNull()
+    expect(coarsePast([gauge!, eye!], 'padWear', 0.6)).toEqual({ value: 0.9, method: 'eye', finer: 'gauge' })
+    expect(coarsePast([gauge!, eye!], 'padWear', 1)).toBeNull()
+  })
+})
+
+describe('a cam', () => {
+  it.each([12, 20])('%s° late on a phaser that is not locked is looked at closer', (late) => {
+    const { call, codes, settles } = judged([{ ...read.lag('cam-in', late), phaserLocked: false }])
+    expect(call('cam-in')).toBe('look-closer')
+    expect(codes('cam-in')).toContain('jump-not-seen')
+    expect(settles('cam-in')).toContainEqual({ kind: 'linkCount', target: 'main' })
+  })
+
+  it('whose phaser was found not locked is not passed by its mark', () => {
+    expect(judged([...NEW.slice(0, 3), found('phaser-in', 'not-locked')]).call('cam-in')).toBe('look-closer')
+    expect(judged([...NEW, found('phaser-in', 'not-locked')]).codes('cam-in')).toContain('no-jump')
+  })
+
+  it('counted between two links is looked at closer', () => {
+    const drive = sheet('hexley-h46')
+    const [chain] = drive.chains
+    const run = chain!.counts![0]!
+    const half: Reading = { kind: 'linkCount', chain: chain!.id, from: run.from, to: run.to, value: run.links + 0.5 }
+    const cam = [run.from, run.to].find((id) => id !== chain!.driver)!
+    const { call, codes } = judged([half], { drive })
+    expect(call(cam)).toBe('look-closer')
+    expect(codes(cam)).toContain('jump-not-seen')
+  })
+
+  it('is passed on an interference engine from 99 % on, and says so', () => {
+    const clear = changed(sheet('ardmere-a18'), (drive) => (drive.engine.interference = false))
+    expect(judged([marks('cam-in', 0.5)]).call('cam-in')).toBe('back-in')
+    const still = (value: number) => judged([marks('cam-in', value)]).assessment.cams['cam-in']!.jump.all['0'] ?? 0
+    // A mark that far between two teeth leaves it open.
+    const value = Array.from({ length: 60 }, (_, k) => 8 + k / 10).find(
+      (lag) => still(lag) > 0.9 && still(lag) < 0.985
+    )!
+    expect(value).toBeDefined()
+    expect(judged([marks('cam-in', value)]).codes('cam-in')).toContain('jump-undecided')
+    expect(judged([marks('cam-in', value)], { drive: clear }).codes('cam-in')).toContain('no-jump')
+  })
+})
+
+describe('a phaser', () => {
+  it('locked at rest is not passed by that alone', () => {
+    const { call, settles } = judged([...NEW, found('phaser-in', 'locked-at-rest')])
+    expect(call('phaser-in')).toBe('look-closer')
+    expect(settles('phaser-in')).toContainEqual({ kind: 'phaserPlay', target: 'phaser-in' })
+  })
+
+  it('found tight was not loose, whatever it is renewed with', () => {
+    const set = judged([...NEW, read.play('phaser-in', 0.1)], { school: 'whole-set' })
+    expect(set.call('phaser-in')).toBe('renew')
+    expect(JSON.stringify(set.assessment.calls)).not.toContain('pin-after-loose-phaser')
+    const loose = judged([...NEW, read.play('phaser-in', 4)], { school: 'whole-set' })
+    expect(loose.codes('cam-in')).toContain('pin-after-loose-phaser')
+  })
+})
+
+describe('what was answered', () => {
+  it('is not asked for: paint gone, and the chain measured as new twice', () => {
+    const measured = judged([...NEW, found('main', 'paint-gone')])
+    expect(measured.call('main')).toBe('back-in')
+    expect(measured.says('main')).not.toMatch(/paint/)
+    const unmeasured = judged([read.extension(3), found('main', 'paint-gone')])
+    expect(unmeasured.call('main')).toBe('look-closer')
+    expect(unmeasured.says('main')).toMatch(/Measure its length/)
+  })
+
+  it("says of a rail found 'sound' that it is a coarse look, and what a gauge would add", () => {
+    const { says, settles, call } = judged([found('guide', 'sound'), found('arm', 'sound')])
+    for (const rail of ['guide', 'arm']) {
+      expect(call(rail)).toBe('look-closer')
+      expect(says(rail)).toMatch(
+        /coarse reading.*half its limit of 1\.2 mm on, give or take 0\.4 mm.*depth gauge.*0\.1 mm/
+      )
+      expect(settles(rail)).toContainEqual({ kind: 'groove', target: rail })
+    }
+  })
+
+  it('a rail already broken is not asked for its groove', () => {
+    const { assessment, settles } = judged([read.extension(9), found('guide', 'broken')])
+    expect(settles('guide')).toEqual([])
+    const asked = assessment.next.filter(({ kind }) => kind === 'groove').map(({ target }) => target)
+    expect(asked).not.toContain('guide')
+    expect(judged([read.extension(9)]).assessment.next.map(({ target }) => target)).toContain('guide')
+  })
+})
+
+describe('a reason', () => {
+  it('never says more of an extension than it has grown', () => {
+    const jobs = [12, 14, 16, 18, 20, 22].flatMap((mm) =>
+      [[], [read.length(161.4)], [read.groove('guide', 2), read.groove('arm', 2)]].map((more) => [
+        read.extension(mm),
+        ...more
+      ])
+    )
+    const causes = jobs.flatMap((readings) =>
+      judged(readings)
+        .assessment.calls.flatMap(({ reasons }) => reasons)
+        .filter(({ code }) => code === 'extension-cause')
+        .map(({ figures }) => figures as { mm: number; grown: number })
+    )
+    expect(causes.length).toBeGreaterThan(5)
+    for (const { mm, grown } of causes) expect(mm).toBeLessThanOrEqual(grown)
+  })
+})
