@@ -1,6 +1,6 @@
-import { cdf, combineFigures } from '../math'
+import { cdf } from '../math'
 import type { Message } from '../check'
-import { type KnownReading, methodSigma, type NumericKind, readingSigma } from '../readings'
+import { combineByHand, type KnownReading, methodSigma, type NumericKind, readingSigma } from '../readings'
 import type { Chain, LimitValue, Phaser, Tensioner } from '../sheet'
 import { coarsePast, finestMethod } from './coarse'
 import { findingsOf } from './conditionRules'
@@ -226,6 +226,8 @@ export function playRead(
   const readings = job.readings.flatMap((r) =>
     r.kind === 'phaserPlay' && r.phaser === id && !leftOut.has(r.id) ? [r] : []
   )
-  const read = combineFigures(readings.map((r) => ({ value: r.value, sigma: readingSigma(job.drive, r) ?? NaN })))
+  const read = combineByHand(
+    readings.map((reading) => ({ reading, value: reading.value, sigma: readingSigma(job.drive, reading) ?? NaN }))
+  )
   return read && { play: read.mean, past: limit ? cdf((read.mean - limit.value) / read.sd) : null, readings }
 }

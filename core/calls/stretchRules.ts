@@ -1,5 +1,5 @@
-import { cdf, combineFigures, NINETY } from '../math'
-import { elongationRead, isBenchLength, STRETCH_KINDS } from '../readings'
+import { cdf, NINETY } from '../math'
+import { combineByHand, elongationRead, isBenchLength, STRETCH_KINDS } from '../readings'
 import type { Chain } from '../sheet'
 import { callFor, idsOf, inOrder, isAtOdds, readingsBehind, type RuleContext, shownLimit } from './context'
 import { say } from './says'
@@ -52,10 +52,10 @@ export function lagLimit(context: RuleContext, chain: Chain): Finding[] {
 function benchElongation(context: RuleContext, chain: Chain): { mean: number; sd: number; readings: string[] } | null {
   const { job } = context
   const readings = readingsBehind(context, chain.id, ['chainLength', 'chainCompare'])
-  const bench = combineFigures(
+  const bench = combineByHand(
     readings.filter(isBenchLength).map((reading) => {
       const { elongation: value, sigma } = elongationRead(job.drive, chain, reading)
-      return { value, sigma }
+      return { reading, value, sigma }
     })
   )
   return bench && { ...bench, readings: idsOf(readings) }

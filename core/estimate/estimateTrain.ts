@@ -4,10 +4,11 @@ import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
 import { camEstimate } from './camEstimate'
 import { readingsAtOdds } from './leaveOut'
 import { boundedEstimate } from './marginals'
+import { problemOf } from './hands'
 import { nextReadings } from './next'
 import { observationsOf } from './observations'
 import { PRIORS, type Priors } from './priors'
-import { type Problem, trainOf } from './trainProblem'
+import { handAt, type Problem, trainOf } from './trainProblem'
 import { type Solution, solve } from './solve'
 import { tensionerEstimate } from './tensionerEstimate'
 import type { ChainEstimate, ReadingEstimate, TrainResult } from './types'
@@ -36,7 +37,7 @@ export function estimateTrain(
     models.map(({ chain, model }) => guessedGainSpread(sheet, chain, model, priors))
   )
   const { observations, faults } = observationsOf(sheet, train, readings, corrections)
-  const problem: Problem = { ...train, observations }
+  const problem = problemOf(train, observations)
   const solution = solve(problem, priors)
   const corrected = Object.keys(corrections).length > 0
   return {
@@ -101,8 +102,13 @@ function chainEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, 
 function readingEstimates(problem: Problem, solution: Solution): ReadingEstimate[] {
   const best = solution.components[0]!
   const atOdds = readingsAtOdds(problem, solution)
-  return problem.observations.map(({ reading: { id }, value, sigma, teeth }, k) => {
-    const predicted = best.near.predicted[k]! + teeth.reduce((sum, t, cam) => sum + t * best.teeth[cam]!, 0)
+  return problem.observations.map((one, k) => {
+    const { reading, value, teeth } = one
+    const { id } = reading
+    const { predicted: near, point } = best.near
+    const jumped = teeth.reduce((sum, t, cam) => sum + t * best.teeth[cam]!, 0)
+    const predicted = near[k]! - handAt(problem, one, point) + jumped
+    const sigma = one.whole
     return { id, predicted, residual: (value - predicted) / sigma, sigma, atOdds: atOdds[k]! }
   })
 }

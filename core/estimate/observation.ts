@@ -19,7 +19,11 @@ export interface Observation {
   /** Place of its chain in the train. */
   part: number
   value: number
+  /** The reading's own. */
+  whole: number
+  /** Of what it has to itself, and the place of what it shares with others of its hand; null for one alone. */
   sigma: number
+  hand: number | null
   quantity: Quantity
   /** What one tooth of jump on each driven sprocket of the train adds, in the reading's unit. */
   teeth: number[]

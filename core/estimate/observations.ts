@@ -125,7 +125,7 @@ function observationOf(view: View, reading: KnownReading): Observation | null {
   const own = readingSigma(sheet, reading, play.get(reading.sprocket ?? '')) ?? NaN
   const sigma = Math.hypot(own, placeSigma(sheet, chain, reading, readings))
   const { value, quantity, teeth = train.cams.map(() => 0) } = seen
-  return { reading, kind: reading.kind, part, value, sigma, quantity, teeth }
+  return { reading, kind: reading.kind, part, value, whole: sigma, sigma, hand: null, quantity, teeth }
 }
 
 /** What a reading sees: a figure, of which quantity, and how many of it each cam's tooth would be. */

@@ -139,8 +139,30 @@ export function linearise(problem: Problem, u: readonly number[], width?: readon
     extensionSlope: chains.map((c) => c.extensionSlope),
     lagSlope
   }
-  const rows = problem.observations.map(({ quantity }) => predictionOf(problem, near, quantity))
+  const rows = problem.observations.map((one) =>
+    withHand(problem, one, predictionOf(problem, near, one.quantity), point)
+  )
   return { ...near, predicted: rows.map((r) => r.predicted), slope: rows.map((r) => r.slope) }
+}
+
+/** What the hand of an observation adds to what it reads, at a point. */
+export function handAt({ scale }: Train, { hand }: Observation, point: readonly number[]): number {
+  return hand === null ? 0 : point[hand]! * scale[hand]!
+}
+
+/** With what the observation's hand adds to all that it reads. */
+function withHand(
+  problem: Problem,
+  observation: Observation,
+  row: { predicted: number; slope: number[] },
+  point: readonly number[]
+): { predicted: number; slope: number[] } {
+  const { hand } = observation
+  if (hand === null) return row
+  return {
+    predicted: row.predicted + handAt(problem, observation, point),
+    slope: row.slope.map((s, i) => (i === hand ? problem.scale[hand]! : s))
+  }
 }
 
 interface ChainLinearised {

@@ -5,6 +5,7 @@ export type { ReadingSays } from './says'
 export type { UntrueSays } from './untrue'
 export { brokenLoops } from './countLoops'
 export { findingsIn } from './findingsIn'
+export { combineByHand, handOf, sharedVariance } from './hands'
 export { impossibleReading } from './impossible'
 export {
   type EarlierKnown,

@@ -82,8 +82,11 @@ describe('what few or no readings say', () => {
 
   it('repeated readings narrow as their number says', () => {
     const once = elongation(of(read.length(160.8))).sd
-    const four = elongation(of(...Array.from({ length: 4 }, () => read.length(160.8)))).sd
-    expect(four / once).toBeCloseTo(0.5, 1)
+    const four = (by: (i: number) => string) =>
+      elongation(of(...Array.from({ length: 4 }, (_, i) => ({ ...read.length(160.8), by: by(i) })))).sd
+    expect(four((i) => `person ${i}`) / once).toBeCloseTo(0.5, 1)
+    // One hand repeats half of its variance: √(1/2 + 1/8).
+    expect(four(() => 'Maren') / once).toBeCloseTo(Math.sqrt(0.625), 1)
   })
 
   it('scaling all sigmas scales the sd where the readings decide', () => {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { coarsePast, finestMethod } from '../../core/calls/coarse'
 import { assess } from '../../core/paths'
 import { type JobFile, type Reading, withIds } from '../../core/readings'
+import * as hands from '../../core/readings/hands'
 import { namesOf, sayReason } from '../../words/en'
 import { jobOf, read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'
@@ -198,5 +199,77 @@ describe('a reason', () => {
     )
     expect(causes.length).toBeGreaterThan(5)
     for (const { mm, grown } of causes) expect(mm).toBeLessThanOrEqual(grown)
+  })
+})
+
+describe('one hand', () => {
+  const six = (by: (i: number) => string): Reading[] =>
+    Array.from({ length: 6 }, (_, i) => ({ ...marks('cam-in', 4), by: by(i) }))
+  const of = (readings: Reading[]) => {
+    const { assessment } = judged(readings)
+    return { lag: assessment.cams['cam-in']!.lag.sd, elongation: assessment.chains.main!.elongation.sd, assessment }
+  }
+
+  it('reading the same mark six times knows little more than once', () => {
+    const { lag, elongation } = of(six(() => 'Maren'))
+    expect(lag).toBeGreaterThan(0.9)
+    expect(100 * elongation).toBeGreaterThan(0.09)
+    // Whoever is not named may well be the same.
+    const nameless = of(six(() => '').map(({ by: _by, ...reading }) => reading))
+    expect(nameless.lag).toBeCloseTo(lag, 9)
+  })
+
+  it('is not six hands', () => {
+    const six_ = of(six((i) => `person ${i}`))
+    expect(six_.lag).toBeLessThan(0.85 * of(six(() => 'Maren')).lag)
+    // One reading alone is as it was, whoever took it.
+    expect(of(six(() => 'Maren').slice(0, 1)).lag).toBeCloseTo(of(six(() => 'Idris').slice(0, 1)).lag, 9)
+  })
+
+  it('is the same however its readings are ordered and numbered, and others stand between', () => {
+    const hands = [...six((i) => (i % 2 ? 'Maren' : 'Idris')), read.extension(9), read.lag('cam-ex', 4)]
+    const forward = of(hands)
+    const turned = of(hands.toReversed())
+    expect(turned.lag).toBeCloseTo(forward.lag, 6)
+    expect(turned.elongation).toBeCloseTo(forward.elongation, 9)
+  })
+
+  it("shows what the drive gives, not what a hand adds to it, and a reading's whole sigma", () => {
+    const { assessment } = of([
+      { ...marks('cam-in', 6), by: 'Maren' },
+      { ...marks('cam-in', 6.4), by: 'Maren' },
+      { ...read.lag('cam-in', 3), method: 'lift', by: 'Idris' }
+    ])
+    const [first, second, lift] = assessment.readings
+    expect(first!.predicted).toBeCloseTo(second!.predicted!, 9)
+    expect(first!.predicted).toBeCloseTo(lift!.predicted!, 9)
+    expect(first!.sigma).toBeCloseTo(1.5, 6)
+    expect(first!.residual).toBeCloseTo((6 - first!.predicted!) / 1.5, 6)
+  })
+
+  it('that is one of very many comes to the same posterior', () => {
+    const many = (count: number) =>
+      Array.from({ length: count }, (_, i) => [0, 1].map(() => ({ ...marks('cam-ex', 3), by: `person ${i}` }))).flat()
+    // Thirty stand as unknowns, the others by their variance: nobody's figure jumps at that edge.
+    const sds = [29, 30, 31, 32].map((count) => of(many(count)).assessment.cams['cam-ex']!.lag.sd)
+    const steps = sds.slice(1).map((sd, i) => sds[i]! - sd)
+    for (const step of steps) expect(step).toBeGreaterThan(0)
+    expect(Math.max(...steps) / Math.min(...steps)).toBeLessThan(1.2)
+  })
+
+  it('at one place of a chain shares with itself, at a phaser too', () => {
+    const { combineByHand } = hands
+    const figure = (by: string, value: number) => ({
+      reading: { ...read.play('phaser-in', value), by },
+      value,
+      sigma: 0.5
+    })
+    expect(combineByHand([])).toBeNull()
+    expect(combineByHand([figure('Maren', 1)])).toEqual({ mean: 1, sd: 0.5 })
+    const one = combineByHand([figure('Maren', 1), figure('Maren', 2)])!
+    const two = combineByHand([figure('Maren', 1), figure('Idris', 2)])!
+    // By hand: half of 0.25 is shared, half of the rest is averaged: 0.125 + 0.0625; apart 0.25/2.
+    expect([one.mean, one.sd]).toEqual([expect.closeTo(1.5, 12), expect.closeTo(Math.sqrt(0.1875), 12)])
+    expect([two.mean, two.sd]).toEqual([expect.closeTo(1.5, 12), expect.closeTo(Math.sqrt(0.125), 12)])
   })
 })
