@@ -105,8 +105,10 @@ function say() {
           </p>
           <p v-if="behind(reason).length" class="flex flex-wrap gap-x-3 text-note">
             <span v-for="reading in behind(reason)" :key="reading.id" class="border-l-2 border-brass pl-2">
-              {{ kindWords(sheet, reading) }} <span class="figure font-normal">{{ readingWords(reading) }}</span><span
-                class="text-faint"
+              {{ kindWords(sheet, reading)
+              }}<template v-if="readingWords(reading)"
+                >{{ ' ' }}<span class="figure font-normal">{{ readingWords(reading) }}</span></template
+              ><span class="text-faint"
                 >, {{ [howWords(reading).toLowerCase(), reading.by].filter(Boolean).join(', ') }},
                 <WhenAt :at="reading.at"
               /></span>
