@@ -1,5 +1,6 @@
 import type { Message } from '../check'
 import type { CamEstimate } from '../estimate'
+import type { KnownReading } from '../readings'
 import type { Chain } from '../sheet'
 import { findingsOf } from './conditionRules'
 import { idsOf, inOrder, readingsBehind, type RuleContext } from './context'
@@ -20,7 +21,7 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
     if (cam.chain !== chain.id) return []
     const readings = inOrder(context, [
       ...idsOf(readingsBehind(context, chain.id, ['camLag'], id)),
-      ...countsOn(context, chain, id)
+      ...idsOf(countsOn(context, chain, id))
     ])
     const base = { part: id, rule: 'jump', readings, limit: null }
     if (!cam.jump.told || readings.length === 0)
@@ -59,7 +60,7 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
  */
 function whyBlind(context: RuleContext, chain: Chain, cam: string): 'not-locked' | 'half-link' | 'both' | null {
   const lags = readingsBehind(context, chain.id, ['camLag'], cam)
-  const counts = readingsBehind(context, chain.id, ['linkCount']).filter(({ from, to }) => from === cam || to === cam)
+  const counts = countsOn(context, chain, cam)
   const phaser = context.sheet.phaserOn(cam)
   const free = phaser !== null && findingsOf(context, ['not-locked'], phaser.id).length > 0
   if (lags.some(({ phaserLocked }) => phaserLocked !== false && !free)) return null
@@ -110,6 +111,7 @@ function tensionerQuestion({ sheet }: RuleContext, chain: Chain, cam: string, re
     : []
 }
 
-function countsOn(context: RuleContext, chain: Chain, cam: string): string[] {
-  return idsOf(readingsBehind(context, chain.id, ['linkCount']).filter(({ from, to }) => from === cam || to === cam))
+/** The counts that begin or end at a cam. */
+function countsOn(context: RuleContext, chain: Chain, cam: string): Extract<KnownReading, { kind: 'linkCount' }>[] {
+  return readingsBehind(context, chain.id, ['linkCount']).filter(({ from, to }) => from === cam || to === cam)
 }

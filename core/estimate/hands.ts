@@ -1,3 +1,4 @@
+import { groupBy } from '../math'
 import { handOf, sharedVariance } from '../readings'
 import type { Observation } from './observation'
 import type { Problem, Train } from './trainProblem'
@@ -15,11 +16,7 @@ const MOST_HANDS = 30
  * variance own + n·shared, come to a mean of variance own/n + shared; which of them is wrong is then told less sharply.
  */
 export function problemOf(train: Train, observations: readonly Observation[]): Problem {
-  const hands = new Map<string, Observation[]>()
-  for (const one of observations) {
-    const hand = handOf(one.reading)
-    hands.set(hand, [...(hands.get(hand) ?? []), one])
-  }
+  const hands = groupBy(observations, ({ reading }) => handOf(reading))
   const [scale, bounded] = [train.scale.slice(), train.bounded.slice()]
   const changed = new Map<Observation, Pick<Observation, 'sigma' | 'hand'>>()
   const repeated = [...hands.values()].filter((mine) => mine.length > 1).sort((a, b) => b.length - a.length)

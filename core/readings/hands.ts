@@ -1,4 +1,4 @@
-import { combineFigures } from '../math'
+import { combineFigures, groupBy } from '../math'
 import { methodOf, isNumeric } from './kinds'
 import { partOf } from './partOf'
 import type { Reading } from './types'
@@ -21,11 +21,7 @@ export function handOf(reading: Reading): string {
 export function combineByHand(
   figures: readonly { reading: Reading; value: number; sigma: number }[]
 ): { mean: number; sd: number } | null {
-  const hands = new Map<string, { value: number; sigma: number }[]>()
-  for (const { reading, ...figure } of figures) {
-    const hand = handOf(reading)
-    hands.set(hand, [...(hands.get(hand) ?? []), figure])
-  }
+  const hands = groupBy(figures, ({ reading }) => handOf(reading))
   return combineFigures(
     [...hands.values()].flatMap((mine) => {
       const shared = sharedVariance(mine)

@@ -1,5 +1,5 @@
 import type { Call } from '../../calls'
-import { NINETY } from '../../math'
+import { groupBy, NINETY } from '../../math'
 import type { JobSummary } from '../summary'
 import type { Usage, UsageUnit } from '../../readings'
 import { type Reached, reachedAt, wearRate, type WearRate } from '../../estimate'
@@ -167,12 +167,6 @@ function comeBacks(jobs: readonly LearntFrom[], call: Call): Learnt['cameBack'][
     ).length
   }
   return { call, parts, back }
-}
-
-function groupBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>()
-  for (const one of list) groups.set(key(one), [...(groups.get(key(one)) ?? []), one])
-  return groups
 }
 
 /** Of some points, how many lie within the 90 % interval of what was to be expected. */
