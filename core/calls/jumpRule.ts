@@ -12,6 +12,9 @@ const SURE = 0.9
 /** From these odds of no jump on a cam is passed: where valves can meet pistons a wrong pass costs the engine. */
 const STILL = { interference: 0.99, clear: 0.9 }
 
+/** From these odds on an engine whose valves can meet its pistons is not turned by its starter before it is counted. */
+const HELD = 0.6
+
 /**
  * Whether each cam has jumped. Wear can only make a cam late: one that stands early has jumped or was set wrong.
  * A jump on an interference engine means that valves may have touched: a hold, until compression or leak-down says no.
@@ -41,17 +44,52 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
       ]
     const enough = context.job.drive.engine.interference ? STILL.interference : STILL.clear
     if (stays >= enough) return [{ ...base, call: 'back-in', ...say('no-jump', { lag, odds: stays }) }]
-    if (stays > 1 - SURE)
-      return [
-        {
-          ...base,
-          call: 'look-closer',
-          ...say('jump-undecided', { lag, teeth, odds: teeth === 0 ? 1 - stays : odds }),
-          settle: { kind: 'linkCount', target: chain.id }
-        }
-      ]
+    if (stays > 1 - SURE) {
+      const settle = { kind: 'linkCount' as const, target: chain.id }
+      const jumped = teeth === 0 ? 1 - stays : odds
+      const stands = readLag(context, chain, id) ?? lag
+      return mayHaveJumped(context, 1 - stays)
+        ? [
+            {
+              ...base,
+              call: 'stop',
+              ...say('jump-or-mark', { lag: stands, teeth, odds: jumped, wrong: wrongMark(context, chain, id), ...arguedOf(cam) }),
+              release: release('links-counted'),
+              settle
+            },
+            ...tensionerQuestion(context, chain, id, readings)
+          ]
+        : [
+            {
+              ...base,
+              call: 'look-closer',
+              ...say('jump-undecided', { lag: stands, teeth, odds: jumped }),
+              readings: [...readings, ...findingsOf(context, ['compression-sound'])],
+              settle
+            }
+          ]
+    }
     return [{ ...base, ...reasonToHold(context, readings, cam) }, ...tensionerQuestion(context, chain, id, readings)]
   })
+}
+
+/** Is a jump likelier than not where it costs the engine, and nothing says yet that no valve was touched? */
+function mayHaveJumped(context: RuleContext, jumped: number): boolean {
+  return (
+    context.job.drive.engine.interference && jumped >= HELD && findingsOf(context, ['compression-sound']).length === 0
+  )
+}
+
+/** Where a cam's marks were read to stand, whatever of it may be wrong; null without any. */
+function readLag(context: RuleContext, chain: Chain, cam: string): number | null {
+  const values = readingsBehind(context, chain.id, ['camLag'], cam).map(({ value }) => value)
+  return values.length > 0 ? values.reduce((sum, value) => sum + value, 0) / values.length : null
+}
+
+/** Greatest odds that a lag of a cam was read at a wrong mark. */
+function wrongMark(context: RuleContext, chain: Chain, cam: string): number {
+  const lags = readingsBehind(context, chain.id, ['camLag'], cam)
+  return Math.max(0, ...lags.map(({ id }) => context.estimated.get(id)?.wrong ?? 0))
 }
 
 /**
@@ -73,10 +111,10 @@ function whyBlind(context: RuleContext, chain: Chain, cam: string): 'not-locked'
 function reasonToHold(
   context: RuleContext,
   readings: string[],
-  { lag, jump: { teeth, odds }, argument }: CamEstimate
+  cam: CamEstimate
 ): Message & Pick<Finding, 'call' | 'readings' | 'release'> {
-  const { hidden = null } = (argument?.figures ?? {}) as { hidden?: number | null }
-  const said = { lag: lag.mean, teeth, odds, argued: argument !== null, hidden }
+  const { teeth, odds } = cam.jump
+  const said = { lag: cam.lag.mean, teeth, odds, ...arguedOf(cam) }
   const sound = findingsOf(context, ['compression-sound'])
   if (sound.length > 0)
     return {
@@ -92,6 +130,12 @@ function reasonToHold(
     readings,
     release: release('set-and-compression')
   }
+}
+
+/** The argument from the lag's direction, as reasons say it. */
+function arguedOf({ argument }: CamEstimate): { argued: boolean; hidden: number | null } {
+  const { hidden = null } = (argument?.figures ?? {}) as { hidden?: number | null }
+  return { argued: argument !== null, hidden }
 }
 
 /** A chain jumps because something let it: its tensioner is looked at. */

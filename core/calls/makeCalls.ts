@@ -23,7 +23,8 @@ import {
   measuresAsNew,
   findUnsettled,
   readingsAtOdds,
-  unevenWear
+  unevenWear,
+  wrongReadings
 } from './stretchRules'
 import { type Finding, type PartCall, type Reason, SEVERITY } from './types'
 
@@ -46,6 +47,7 @@ const CHAIN_EVIDENCE: readonly ChainRule[] = [
   metalShows,
   chainOnBadTeeth,
   readingsAtOdds,
+  wrongReadings,
   lagUnexplained,
   findUnsettled
 ]

@@ -84,7 +84,8 @@ export function extensionLimit(context: RuleContext, chain: Chain): Finding[] {
     slack > 0.01
       ? [{ ...base, rule: 'out-of-travel', part: chain.id, call: 'renew', ...say('out-of-travel', { slack }) }]
       : []
-  if (call !== 'renew')
+  const doubted = base.readings.some((id) => isAtOdds(context, id))
+  if (call !== 'renew' && !(doubted && read > limit.value))
     return [
       ...findings,
       { ...base, call, ...say('extension', against), ...(call === 'look-closer' ? settleBy(context, chain.id) : {}) }
@@ -167,7 +168,7 @@ function pastByCoarse(
   kind: NumericKind,
   { limit, odds, call }: { limit: number; odds: number; call: Call }
 ): (Pick<Finding, 'call'> & Message) | null {
-  if (call !== 'back-in') return null
+  if (call === 'renew') return null
   const past = coarsePast(
     ids.flatMap((id) => readings.get(id) ?? []),
     kind,

@@ -1,4 +1,6 @@
 import { messagesOf } from '../check'
+import type { WrongWay } from '../estimate'
+import type { NumericKind } from '../readings'
 import type { PartKind } from '../sheet'
 
 /** A wear with its 90 % interval, in the unit of its limit (elongations in per cent). */
@@ -33,6 +35,8 @@ export interface ReasonSays {
   'jump-not-seen': { lag: number; odds: number; why: 'not-locked' | 'half-link' | 'both' }
   /** `teeth` 0: it may have jumped, one cannot say how far. */
   'jump-undecided': { lag: number; teeth: number; odds: number }
+  /** It has jumped, or its mark was read wrongly: the odds of each. */
+  'jump-or-mark': { lag: number; teeth: number; odds: number; wrong: number; argued: boolean; hidden: number | null }
   /** `argued`: wear cannot explain it; `hidden`: crank degrees of it that wear hides. */
   jumped: {
     lag: number
@@ -73,6 +77,8 @@ export interface ReasonSays {
   /** `spread` in per cent points of elongation. */
   'uneven-wear': { places: number; spread: number }
   'readings-at-odds': { count: number }
+  /** A reading that is wrong most likely: in which way, and what it should have read then. */
+  'reading-wrong': { kind: NumericKind; value: number; notches: boolean; as: WrongWay; would: number; odds: number }
   'lag-unexplained': { cam: string; off: number }
   'not-settled': {}
   'weighed-by-odds': {}
@@ -90,6 +96,7 @@ export interface ReleaseSays {
   'head-looked-at': {}
   'chain-and-rails-renewed': {}
   'set-and-compression': {}
+  'links-counted': {}
   'as-signed': { text: string }
 }
 

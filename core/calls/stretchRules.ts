@@ -1,5 +1,6 @@
 import { cdf, NINETY } from '../math'
-import { combineByHand, elongationRead, isBenchLength, STRETCH_KINDS } from '../readings'
+import { isReading, type ReadingEstimate, type WrongWay } from '../estimate'
+import { combineByHand, elongationRead, isBenchLength, type KnownReading, partOf, STRETCH_KINDS } from '../readings'
 import type { Chain } from '../sheet'
 import { callFor, idsOf, inOrder, isAtOdds, readingsBehind, type RuleContext, shownLimit } from './context'
 import { say } from './says'
@@ -7,7 +8,7 @@ import type { Finding, Reason } from './types'
 
 /** The reading of a chain that would narrow its elongation most, as what settles an undecided call. */
 export function settleBy({ estimates }: RuleContext, chain: string): Pick<Reason, 'settle'> {
-  const next = estimates.next.find((n) => n.chain === chain)
+  const next = estimates.next.filter(isReading).find((n) => n.chain === chain)
   return next ? { settle: { kind: next.kind, target: next.target } } : {}
 }
 
@@ -141,6 +142,43 @@ export function readingsAtOdds(context: RuleContext, chain: Chain): Finding[] {
   ]
 }
 
+/** How a reading is wrong, where that is likelier than not and has a name. */
+function wrongBy({ estimated }: RuleContext, { id }: KnownReading): (ReadingEstimate & { wrongAs: WrongWay }) | null {
+  const said = estimated.get(id)
+  const wrongAs = said?.wrongAs
+  return said && wrongAs && wrongAs !== 'far-off' && (said.wrong ?? 0) > 0.5 ? { ...said, wrongAs } : null
+}
+
+/** A reading that looks like a slip which has a name: its part is decided once it is read again. */
+export function wrongReadings(context: RuleContext, chain: Chain): Finding[] {
+  return context.estimates.chains[chain.id]!.readings.flatMap((id): Finding[] => {
+    const reading = context.readings.get(id)
+    if (!reading || reading.kind === 'condition') return []
+    const said = wrongBy(context, reading)
+    if (!said) return []
+    const { value = reading.notches ?? NaN } = reading
+    const { wrongAs, wouldRead, wrong } = said
+    return [
+      {
+        part: partOf(reading),
+        rule: 'reading-wrong',
+        call: 'look-closer',
+        ...say('reading-wrong', {
+          kind: reading.kind,
+          value,
+          notches: reading.value === undefined,
+          as: wrongAs,
+          would: wouldRead ?? NaN,
+          odds: wrong ?? NaN
+        }),
+        readings: [id],
+        limit: null,
+        settle: { kind: reading.kind, target: partOf(reading) }
+      }
+    ]
+  })
+}
+
 /**
  * A cam whose mark reads elsewhere than chain, rails and counts put it, without a tooth jumped: neither stretch nor a
  * jump, so it sits otherwise on its shaft, or was read at another mark.
@@ -148,22 +186,27 @@ export function readingsAtOdds(context: RuleContext, chain: Chain): Finding[] {
 export function lagUnexplained(context: RuleContext, chain: Chain): Finding[] {
   return Object.entries(context.estimates.cams).flatMap(([id, cam]): Finding[] => {
     if (cam.chain !== chain.id || (cam.jump.all['0'] ?? 0) < 0.9) return []
-    const odd = readingsBehind(context, chain.id, ['camLag'], id).filter((reading) => isAtOdds(context, reading.id))
+    const lags = readingsBehind(context, chain.id, ['camLag'], id)
+    const odd = lags.filter((reading) => isAtOdds(context, reading.id) && wrongBy(context, reading) === null)
     const [first] = odd
-    if (!first) return []
-    const off = first.value - (context.estimated.get(first.id)?.predicted ?? 0)
+    const moved = cam.moved && cam.moved.odds > MOVED ? cam.moved.by : null
+    if (!first && moved === null) return []
+    const off = moved ?? (first ? first.value - (context.estimated.get(first.id)?.predicted ?? 0) : 0)
     return [
       {
         part: id,
         rule: 'lag-unexplained',
         call: 'look-closer',
         ...say('lag-unexplained', { cam: id, off }),
-        readings: idsOf(odd),
+        readings: idsOf(first ? odd : lags),
         limit: null
       }
     ]
   })
 }
+
+/** From these odds a cam is said to sit otherwise on its shaft. */
+const MOVED = 0.5
 
 /** An estimate that did not settle decides nothing. */
 export function findUnsettled(context: RuleContext, chain: Chain): Finding[] {

@@ -68,8 +68,21 @@ interface Reference {
   links: number[]
 }
 
-/** The new drive at reference temperature, without corrections: what the maker's marks were set against. */
+const references = new WeakMap<DriveSheet, Map<string, Reference>>()
+
+/**
+ * The new drive at reference temperature, without corrections: what the maker's marks were set against. Kept for each
+ * sheet that somebody holds, as an estimate makes many models of one chain.
+ */
 function newReference(sheet: DriveSheet, chain: Chain): Reference {
+  const known = references.get(sheet) ?? new Map<string, Reference>()
+  references.set(sheet, known)
+  const reference = known.get(chain.id) ?? findReference(sheet, chain)
+  known.set(chain.id, reference)
+  return reference
+}
+
+function findReference(sheet: DriveSheet, chain: Chain): Reference {
   const elements = elementsOf(sheet, chain)
   const plunger = plungerOn(sheet, chain, {})
   const state = { elongation: 0, wear: touchingRails(sheet, chain).map(() => 0), padWear: 0 }

@@ -112,10 +112,15 @@ export function grown(point: Point, corrections: Corrections): Point {
 
 /** Factor on the block's lengths at the engine's temperature. */
 export function blockGrowth({ temperature }: Corrections): number {
-  return temperature ? 1 + EXPANSION[temperature.block] * (temperature.celsius - REFERENCE_TEMPERATURE) : 1
+  return 1 + EXPANSION[temperature?.block ?? 'aluminium'] * warmth(temperature)
 }
 
 /** Factor on the chain's and the sprockets' lengths at the engine's temperature. */
 export function steelGrowth({ temperature }: Corrections): number {
-  return temperature ? 1 + EXPANSION.chain * (temperature.celsius - REFERENCE_TEMPERATURE) : 1
+  return 1 + EXPANSION.chain * warmth(temperature)
+}
+
+/** K above the temperature that the sheet's lengths hold at. */
+function warmth(temperature: Corrections['temperature']): number {
+  return (temperature?.celsius ?? REFERENCE_TEMPERATURE) - REFERENCE_TEMPERATURE
 }

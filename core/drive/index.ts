@@ -1,4 +1,4 @@
-export { chainModel, isCharted } from './chainModel'
+export { chainModel, type Guess, isCharted } from './chainModel'
 export { chartedModel } from './charted'
 export {
   angleClock,
@@ -12,7 +12,7 @@ export {
 export { closeChain, smallestCorrection } from './closing'
 export { contourAt, linksRound } from './contour'
 export { type Corrections, correctionsSchema } from './corrections'
-export { RAIL_GAIN_DEFAULT } from './counted'
+export { extensionCurve, RAIL_GAIN_DEFAULT } from './counted'
 export { drivenSprockets, elementsOf, touchingRails } from './elements'
 export { type Gap, type GapSays, sheetGaps } from './gaps'
 export type { DriveSays } from './says'

@@ -41,6 +41,7 @@ export function camEstimate(
     lag,
     wearLag,
     jump,
+    moved: movedOf(problem, solution, cam),
     argument: told ? argumentOf(lag, wearLag, jump.teeth) : null
   }
 }
@@ -51,6 +52,17 @@ export function camEstimate(
 function argumentOf(lag: { mean: number; sd: number }, wearLag: number, teeth: number): Message | null {
   const early = lag.mean < -EARLY.degrees && lag.mean < -EARLY.sds * lag.sd
   return early || teeth < 0 ? argue('moved', { hidden: wearLag >= HIDDEN ? wearLag : null }) : null
+}
+
+/** Odds that a cam sits otherwise on its shaft than it was set, and by how much then; null where nothing was read on it. */
+function movedOf({ observations, parts, cams, scale }: Problem, { components }: Solution, cam: number): CamEstimate['moved'] {
+  const at = parts[cams[cam]!.part]!.at.lag + cams[cam]!.place
+  const seat = observations.findIndex(({ reading, quantity }) => reading === null && quantity.of === 'untold' && quantity.at === at)
+  if (seat < 0) return null
+  const stories = components.filter(({ slips }) => slips.some(({ observation }) => observation === seat))
+  const odds = stories.reduce((sum, { weight }) => sum + weight, 0)
+  const by = stories.reduce((sum, { weight, posterior }) => sum + weight * posterior.mean[at]! * scale[at]!, 0)
+  return { odds, by: odds > 0 ? by / odds : 0 }
 }
 
 function jumpOf(

@@ -8,8 +8,7 @@ const MOST = 60
 
 /**
  * The combinations of jumps whose score is within `within` of the best, the best first; at most MOST of them. A cam
- * that
- * no reading bears on stays at 0: its prior is reported as it is.
+ * that no reading bears on stays at 0: its prior is reported as it is.
  *
  * Letting wears go below 0 can only lower a combination's minimum, and then it is a quadratic in its teeth j:
  * |r − Tj|² in the metric that the wears leave over, M = I − S·A⁻¹·Sᵀ. With TᵀMT = LLᵀ it is least + |Lᵀ(j − centre)|²,

@@ -4,6 +4,7 @@ import { trainsOf } from '../drive'
 import { estimateTrain } from './estimateTrain'
 import { PRIORS, type Priors } from './priors'
 import type { Estimates } from './schema'
+import { EQUAL_STAKES, type Stakes } from './stakes'
 import { chainOf } from './observations'
 import type { ReadingFault, TrainResult } from './types'
 import type { Chain } from '../sheet'
@@ -12,8 +13,8 @@ import type { Chain } from '../sheet'
  * Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are
  * named in `faults`.
  */
-export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
-  const trains = trainsOf(job.drive).map((chains) => soundTrain(job, chains, priors))
+export function estimate(job: JobFile, priors: Priors = PRIORS, stakes: Stakes = EQUAL_STAKES): Estimates {
+  const trains = trainsOf(job.drive).map((chains) => soundTrain(job, chains, priors, stakes))
   const used = new Map(trains.flatMap((t) => t.readings).map((r) => [r.id, r]))
   return {
     chains: mergeTrains(trains, 'chains'),
@@ -21,23 +22,35 @@ export function estimate(job: JobFile, priors: Priors = PRIORS): Estimates {
     tensioners: mergeTrains(trains, 'tensioners'),
     cams: mergeTrains(trains, 'cams'),
     readings: job.readings.map(
-      ({ id }) => used.get(id) ?? { id, predicted: null, residual: null, sigma: null, atOdds: false }
+      ({ id }) => used.get(id) ?? { id, ...OUTSIDE }
     ),
-    next: trains.flatMap((t) => t.next).sort((a, b) => b.gain - a.gain),
+    ...mergeNext(trains),
     faults: inOrder(job, [...trains.flatMap((t) => t.faults), ...playFaults(job)])
   }
 }
 
+/** What there is to say of a reading outside the model. */
+const OUTSIDE = {
+  predicted: null,
+  residual: null,
+  sigma: null,
+  wrong: null,
+  wrongAs: null,
+  wouldRead: null,
+  atOdds: false
+} as const
+
 /**
  * What a train's readings say; where they cannot be computed together, what is known without them, each of them named.
  */
-function soundTrain(job: JobFile, chains: readonly Chain[], priors: Priors): TrainResult {
+function soundTrain(job: JobFile, chains: readonly Chain[], priors: Priors, stakes: Stakes): TrainResult {
   const { drive, readings, corrections } = job
-  const whole = attempt(() => estimateTrain(drive, chains, readings, corrections, priors))
+  const whole = attempt(() => estimateTrain(drive, chains, readings, corrections, priors, stakes))
   if (whole) return whole
   const mine = readings.filter((reading) => chains.some(({ id }) => id === chainOf(drive, reading)))
   const bare =
-    attempt(() => estimateTrain(drive, chains, [], corrections, priors)) ?? estimateTrain(drive, chains, [], {}, priors)
+    attempt(() => estimateTrain(drive, chains, [], corrections, priors, stakes)) ??
+    estimateTrain(drive, chains, [], {}, priors, stakes)
   return { ...bare, faults: mine.map(({ id }) => ({ id, ...say('not-together') })) }
 }
 
@@ -62,6 +75,18 @@ function mergeTrains<K extends 'rails' | 'tensioners' | 'cams' | 'chains'>(
   key: K
 ): TrainResult[K] {
   return Object.assign({}, ...trains.map((train) => train[key])) as TrainResult[K]
+}
+
+/** What may be read next on all trains, what saves most per minute first. */
+function mergeNext(trains: readonly TrainResult[]): Pick<Estimates, 'next' | 'loss'> {
+  const loss = trains.reduce((sum, train) => sum + train.loss, 0)
+  const next = trains.flatMap((train) => train.next)
+  return {
+    loss,
+    next: next
+      .map((one) => ({ ...one, gain: loss > 0 ? Math.min(1, one.worth / loss) : 0 }))
+      .sort((a, b) => b.worth / b.minutes - a.worth / a.minutes)
+  }
 }
 
 /** Phaser play belongs to no chain's estimate; an impossible one is named all the same. */

@@ -2,16 +2,18 @@ import { chainModel, type ChainModel, type Corrections, RAIL_GAIN_DEFAULT, stage
 import { placesOf, type KnownReading } from '../readings'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
 import { camEstimate } from './camEstimate'
-import { readingsAtOdds } from './leaveOut'
 import { boundedEstimate } from './marginals'
 import { problemOf } from './hands'
 import { nextReadings } from './next'
 import { observationsOf } from './observations'
 import { PRIORS, type Priors } from './priors'
-import { handAt, type Problem, trainOf } from './trainProblem'
+import { trainOf, type Problem } from './trainProblem'
+import { openQuestions } from './nuisances'
+import { readingEstimates } from './readingEstimates'
 import { type Solution, solve } from './solve'
+import { EQUAL_STAKES, type Stakes } from './stakes'
 import { tensionerEstimate } from './tensionerEstimate'
-import type { ChainEstimate, ReadingEstimate, TrainResult } from './types'
+import type { ChainEstimate, TrainResult } from './types'
 
 /**
  * What the readings of a train's chains say about them and what rides on them.
@@ -24,7 +26,8 @@ export function estimateTrain(
   chains: readonly Chain[],
   readings: readonly KnownReading[],
   corrections: Corrections = {},
-  priors: Priors = PRIORS
+  priors: Priors = PRIORS,
+  stakes: Stakes = EQUAL_STAKES
 ): TrainResult {
   const models = chains.map((chain) => ({
     chain,
@@ -32,14 +35,20 @@ export function estimateTrain(
     upstream: stageOf(sheet, chain).upstream?.sprocket ?? null
   }))
   const train = trainOf(
+    sheet,
+    corrections,
     models,
+    openQuestions(sheet, chains, corrections, priors),
     priors,
     models.map(({ chain, model }) => guessedGainSpread(sheet, chain, model, priors))
   )
-  const { observations, faults } = observationsOf(sheet, train, readings, corrections)
-  const problem = problemOf(train, observations)
+  const { observations, faults } = observationsOf(sheet, train, readings, corrections, priors)
+  const problem = problemOf(train, observations, priors)
   const solution = solve(problem, priors)
-  const corrected = Object.keys(corrections).length > 0
+  const estimated = readingEstimates(problem, solution)
+  const { next, loss } = nextReadings(sheet, problem, solution, readings, estimated, priors, stakes)
+  const corrected =
+    train.nuisances.length > 0 || Object.values(corrections).some((told) => Object.keys(told ?? {}).length > 0)
   return {
     chains: Object.fromEntries(chains.map((chain, i) => [chain.id, chainEstimate(sheet, problem, solution, i)])),
     rails: Object.fromEntries(
@@ -70,11 +79,15 @@ export function estimateTrain(
       )
     ),
     cams: Object.fromEntries(problem.cams.map(({ id }, i) => [id, camEstimate(sheet, problem, solution, i, priors)])),
-    readings: readingEstimates(problem, solution),
-    next: nextReadings(sheet, problem, solution, readings, priors),
+    readings: estimated,
+    next,
+    loss,
     faults
   }
 }
+
+/** mm that a counted sheet's curve is off by, whatever its points are. */
+const COUNTED_SPREAD = 0.2
 
 /**
  * mm by which an unread rail may move the extension of a counted sheet whose rail gains are only guessed (to half their
@@ -84,31 +97,17 @@ function guessedGainSpread(sheet: DriveSheet, chain: Chain, model: ChainModel, p
   const tensioner = compileSheet(sheet).tensionerOf(chain.id)
   if (!chain.counted || !tensioner) return 0
   const guessed = model.rails.filter((id) => tensioner.railGain?.[id] === undefined)
-  return Math.hypot(0, ...guessed.map((id) => 0.5 * RAIL_GAIN_DEFAULT[compileSheet(sheet).rail(id).kind] * priors.wear))
+  return Math.hypot(COUNTED_SPREAD, ...guessed.map((id) => 0.5 * RAIL_GAIN_DEFAULT[compileSheet(sheet).rail(id).kind] * priors.wear))
 }
 
 function chainEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, place: number): ChainEstimate {
   const { chain, at } = problem.parts[place]!
   const limit = limitFor(sheet, 'elongation', chain.id)
-  const used = problem.observations.filter((o) => o.part === place).map((o) => o.reading)
+  const used = problem.observations.flatMap((o) => (o.part === place && o.reading ? [o.reading] : []))
   return {
     elongation: boundedEstimate(problem, solution, at.elongation, limit ? limit.value / 100 : undefined),
     status: solution.status,
     readings: used.map(({ id }) => id),
     places: placesOf(sheet, chain, used)
   }
-}
-
-function readingEstimates(problem: Problem, solution: Solution): ReadingEstimate[] {
-  const best = solution.components[0]!
-  const atOdds = readingsAtOdds(problem, solution)
-  return problem.observations.map((one, k) => {
-    const { reading, value, teeth } = one
-    const { id } = reading
-    const { predicted: near, point } = best.near
-    const jumped = teeth.reduce((sum, t, cam) => sum + t * best.teeth[cam]!, 0)
-    const predicted = near[k]! - handAt(problem, one, point) + jumped
-    const sigma = one.whole
-    return { id, predicted, residual: (value - predicted) / sigma, sigma, atOdds: atOdds[k]! }
-  })
 }

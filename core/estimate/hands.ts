@@ -1,6 +1,8 @@
 import { groupBy } from '../math'
 import { handOf, sharedVariance } from '../readings'
 import type { Observation } from './observation'
+import type { Priors } from './priors'
+import { seatsOf } from './seats'
 import type { Problem, Train } from './trainProblem'
 
 /**
@@ -15,8 +17,8 @@ const MOST_HANDS = 30
  * readings, where there are very many, take the other way to the same posterior: n readings of one thing, each of
  * variance own + n·shared, come to a mean of variance own/n + shared; which of them is wrong is then told less sharply.
  */
-export function problemOf(train: Train, observations: readonly Observation[]): Problem {
-  const hands = groupBy(observations, ({ reading }) => handOf(reading))
+export function problemOf(train: Train, observations: readonly Observation[], priors: Priors): Problem {
+  const hands = groupBy(observations, ({ reading }) => (reading ? handOf(reading) : ''))
   const [scale, bounded] = [train.scale.slice(), train.bounded.slice()]
   const changed = new Map<Observation, Pick<Observation, 'sigma' | 'hand'>>()
   const repeated = [...hands.values()].filter((mine) => mine.length > 1).sort((a, b) => b.length - a.length)
@@ -29,7 +31,8 @@ export function problemOf(train: Train, observations: readonly Observation[]): P
     }
     if (!isUnknown) return
     scale.push(Math.sqrt(shared))
-    bounded.push(false)
+    bounded.push(null)
   })
-  return { ...train, scale, bounded, observations: observations.map((one) => ({ ...one, ...changed.get(one) })) }
+  const read = observations.map((one) => ({ ...one, ...changed.get(one) }))
+  return { ...train, scale, bounded, observations: [...read, ...seatsOf(train, observations, priors)], read: read.length }
 }

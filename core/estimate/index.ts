@@ -1,11 +1,13 @@
 export { chainRates, travelEndsAt } from './chainRates'
-export { doubtOf } from './doubts'
 export { chainOf } from './observations'
 export { estimate } from './estimate'
-export { BENCH_LINKS } from './next'
+export { BENCH_LINKS } from './candidates'
+export { EQUAL_STAKES, type Stake, type Stakes } from './stakes'
 export { PRIORS, type Priors } from './priors'
+export { WRONG_WAYS, type WrongWay } from './ways'
 export { estimateFields, figure, ids, orNull, said } from './schema'
 export type { ArgumentSays, EstimateSays } from './says'
+export { isReading } from './types'
 export type {
   CamEstimate,
   ElongationEstimate,

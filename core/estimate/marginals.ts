@@ -5,10 +5,13 @@ import type { WearEstimate } from './types'
 
 /** Marginal of one bounded unknown, in its own unit, as normals to be cut off at 0. */
 export function marginal({ scale }: Problem, { components }: Solution, i: number): WeightedNormal[] {
-  return components.map(({ weight, posterior }) => {
-    const cut = posterior.cut[i]!
-    return { weight, mean: cut.mean * scale[i]!, sd: cut.sd * scale[i]! }
-  })
+  return components.flatMap(({ weight, posterior }) =>
+    (posterior.cut[i] ?? []).map((part) => ({
+      weight: weight * part.weight,
+      mean: part.mean * scale[i]!,
+      sd: part.sd * scale[i]!
+    }))
+  )
 }
 
 /** A bounded unknown's estimate with its odds of lying above a limit, in its own unit. */

@@ -1,200 +1,225 @@
-import { CHAIN_OFF_MINUTES, methodSigma, type NumericKind, partOf, type Reading, READING_KINDS } from '../readings'
-import type { Chain, DriveSheet } from '../sheet'
-import { type Doubt, doubtAfter, doubtOf, doubtsOf, type JumpDoubt, jumpDoubtsOf, pastLimit } from './doubts'
-import { dot } from '../math'
-import { seen } from './marginals'
+import { cdf, dot, NODES } from '../math'
+import type { Reading } from '../readings'
+import type { DriveSheet } from '../sheet'
+import { type Candidate, candidatesOf } from './candidates'
+import { type Decision, decisionsOf, leverOf, lossNow, oddsOf } from './decisions'
+import { normalAlong, seen } from './marginals'
+import { playsOf } from './plays'
 import type { Priors } from './priors'
-import type { Part, Problem } from './trainProblem'
-import type { Solution } from './solve'
-import type { NextReading } from './types'
+import type { Component, Solution } from './solve'
+import { lossOf, type Stakes } from './stakes'
+import { predictionOf, type Problem } from './trainProblem'
+import type { RankedReading, ReadingEstimate } from './types'
 
-/** Links usually laid against a rule or calliper. */
-export const BENCH_LINKS = 20
-
-/** p(1 − p) of even odds is a quarter: times this it is 1, a call that could not be less decided. */
-const EVEN = 4
-
-/** A fraction of a doubt below this is not worth a word. */
+/** Stories with less weight than this do not change what is worth reading. */
+const WEIGHTY = 0.005
+/** A fraction of a decision's loss below this is not worth a word. */
 const WORTH = 0.02
 
-interface Candidate {
-  kind: NumericKind
-  target: string
-  from?: string
-  to?: string
-  part: number
-  /** In sigmas of the reading, per unknown. */
-  slope: number[]
-  /** Sprockets whose teeth it sees, and how many sigmas one tooth is. */
-  teeth: Map<number, number>
+/** What deciding now costs, and what may be read first. */
+export interface Choice {
+  loss: number
+  next: RankedReading[]
 }
 
 /**
- * Readings of a train not yet taken, the most settling first. For a reading with slope s (in sigmas) and posterior
- * covariance Σ, the variance of a quantity with slope g falls by the fraction (gᵀΣs)² / ((1 + sᵀΣs)·gᵀΣg), whatever the
- * reading will be; so does that of ε, and the doubt of a call by what is left of it on average. A jump is told by
- * δ = one tooth over the spread of the prediction; its doubt falls by 1 − exp(−δ²/8) (the overlap of two normals).
+ * Readings of a train not yet taken and questions not yet asked, those first that save most per minute. Deciding now is
+ * expected to cost Σ min(renewing a sound part, keeping a worn one); what a reading saves of that is averaged over what
+ * it may show: a normal for each credible story, at its Gauss–Hermite nodes, with the stories' odds and every decision's
+ * mean and variance as they would be then.
  */
 export function nextReadings(
   sheet: DriveSheet,
   problem: Problem,
-  { components }: Solution,
+  solution: Solution,
   taken: readonly Reading[],
-  priors: Priors
-): NextReading[] {
-  const best = components[0]!
-  const { covariance } = best.posterior
-  const doubts = doubtsOf(sheet, problem, best, taken)
-  const jumps = jumpDoubtsOf(problem, components, priors.jump[0]!)
-  const open = candidatesOf(problem, best).filter((c) => !taken.some((r) => isTaken(c, r)))
-  const worth = open.map(({ kind, target, from, to, part, slope, teeth }): NextReading => {
-    const { chain, at } = problem.parts[part]!
-    const along = seen(covariance, slope)
-    const spread = 1 + dot(slope, along)
-    const variance = covariance[at.elongation]![at.elongation]!
-    const cut = along[at.elongation]! ** 2 / (variance * spread)
-    const settles = [...settledLimits(doubts, along, spread), ...settledJumps(jumps, teeth, spread)]
-    const unsettled = settles.reduce((left, { took }) => left * (1 - EVEN * took), 1)
-    const sd = Math.sqrt(variance) * problem.scale[at.elongation]!
-    return {
-      kind,
-      target,
-      ...(from && to ? { from, to } : {}),
-      chain: chain.id,
-      gain: 1 - (1 - cut) * unsettled,
-      narrows: { from: sd, to: sd * Math.sqrt(Math.max(0, 1 - cut)) },
-      settles: settles
-        .filter((s) => s.cut >= WORTH)
-        .map(({ part: of, odds, cut: by }) => ({ part: of, odds, cut: by })),
-      minutes: minutesOf(kind, chain, taken)
-    }
-  })
-  return [...worth, ...openPlays(sheet, problem, taken, priors)].sort((a, b) => b.gain - a.gain)
+  estimated: readonly ReadingEstimate[],
+  priors: Priors,
+  stakes: Stakes
+): Choice {
+  const weighty = solution.components.filter(({ weight }, i) => i === 0 || weight > WEIGHTY)
+  const total = weighty.reduce((sum, { weight }) => sum + weight, 0)
+  const components = weighty.map((one) => ({ ...one, weight: one.weight / total }))
+  const decisions = decisionsOf(sheet, problem, { ...solution, components }, stakes)
+  const weights = components.map(({ weight }) => weight)
+  const losses = decisions.map((decision) => lossNow(decision, weights))
+  const untold = untoldJumps(problem, priors, stakes)
+  const plays = playsOf(sheet, problem, taken, priors, stakes)
+  const loss = [...losses, ...untold.map(({ loss: l }) => l), plays.loss].reduce((sum, l) => sum + l, 0)
+  const view = { problem, components, decisions, losses, untold, priors, loss, weights }
+  const worth = candidatesOf(problem, taken, estimated).map((candidate) => nextOf(view, candidate))
+  const all = [...bestMethods(worth), ...plays.next].map((one) => ({ ...one, gain: loss > 0 ? Math.min(1, one.worth / loss) : 0 }))
+  return { loss, next: all.sort((a, b) => b.worth / b.minutes - a.worth / a.minutes || b.gain - a.gain) }
 }
 
-interface Settled {
+/** Of one thing to read the method that saves most per minute. */
+function bestMethods(worth: readonly RankedReading[]): RankedReading[] {
+  const best = new Map<string, RankedReading>()
+  for (const one of worth) {
+    const key = [one.kind, one.target, one.from ?? '', one.to ?? '', one.of ?? ''].join(' ')
+    const known = best.get(key)
+    if (!known || one.worth / one.minutes > known.worth / known.minutes) best.set(key, one)
+  }
+  return [...best.values()]
+}
+
+interface View {
+  problem: Problem
+  components: readonly Component[]
+  decisions: readonly Decision[]
+  losses: readonly number[]
+  untold: readonly UntoldJump[]
+  priors: Priors
+  loss: number
+  weights: readonly number[]
+}
+
+/** A cam that nothing was read on. */
+interface UntoldJump {
+  cam: number
   part: string
   odds: number
-  cut: number
-  /** Doubt taken away. */
-  took: number
+  stake: { renewed: number; kept: number }
+  loss: number
 }
 
-function settledLimits(doubts: readonly Doubt[], along: readonly number[], spread: number): Settled[] {
-  return doubts.map((doubt) => {
-    const fraction = Math.min(dot(doubt.slope, along) ** 2 / (spread * doubt.sd ** 2), 1)
-    return settleDoubt(doubt.part, pastLimit(doubt), doubtAfter(doubt, fraction))
+function untoldJumps({ cams, observations }: Problem, priors: Priors, stakes: Stakes): UntoldJump[] {
+  return cams.flatMap(({ id }, cam): UntoldJump[] => {
+    if (observations.some(({ teeth }) => teeth[cam] !== 0)) return []
+    const odds = 1 - priors.jump[0]!
+    const stake = stakes.of(id, 'jump')
+    return [{ cam, part: id, odds, stake, loss: lossOf(stake, odds) }]
   })
 }
 
-function settledJumps(jumps: readonly JumpDoubt[], teeth: ReadonlyMap<number, number>, spread: number): Settled[] {
-  return jumps.flatMap(({ part, cam, jumped }) => {
-    const tooth = teeth.get(cam)
-    return tooth === undefined
-      ? []
-      : [settleDoubt(part, jumped, doubtOf(jumped) * Math.exp(-(tooth * tooth) / spread / 8))]
-  })
+/** One story as a candidate sees it: what it predicts, and how each decision stands in it. */
+interface Seen {
+  weight: number
+  mean: number
+  variance: number
+  /** By decision: z, sd, and how far the reading moves it. */
+  told: { z: number; sd: number; lever: number }[]
+  /** Which of the untold cams have jumped in it. */
+  jumped: readonly number[]
 }
 
-function settleDoubt(part: string, odds: number, left: number): Settled {
-  const doubt = doubtOf(odds)
-  const took = Math.max(0, doubt - left)
-  return { part, odds, cut: doubt > 1e-9 ? took / doubt : 0, took }
-}
-
-/** Play stands outside the estimate: an unread phaser's call is settled by reading it, and by nothing else. */
-function openPlays(sheet: DriveSheet, { parts }: Problem, taken: readonly Reading[], priors: Priors): NextReading[] {
-  return parts.flatMap(({ chain }) =>
-    sheet.phasers
-      .filter(
-        (p) => chain.path.includes(p.sprocket) && !taken.some((r) => r.kind === 'phaserPlay' && r.phaser === p.id)
-      )
-      .map((phaser): NextReading => {
-        const { minutes } = READING_KINDS.phaserPlay
-        const doubt = phaser.playLimit
-          ? { mean: 0.8 * priors.play, sd: 0.6 * priors.play, limit: phaser.playLimit.value }
-          : null
-        const { odds, cut, took } = doubt
-          ? settleDoubt(phaser.id, pastLimit(doubt), doubtAfter(doubt, 0.9))
-          : { odds: 0.5, cut: 0, took: 0 }
-        return {
-          kind: 'phaserPlay',
-          target: phaser.id,
-          chain: chain.id,
-          gain: EVEN * took,
-          narrows: { from: 0, to: 0 },
-          settles: doubt ? [{ part: phaser.id, odds, cut }] : [],
-          minutes
-        }
+function nextOf(view: View, candidate: Candidate): RankedReading {
+  const { problem, decisions, losses, untold, components, weights } = view
+  const stories = components.flatMap((component, k) => storiesOf(view, candidate, component, k))
+  const mine = untold.filter(({ cam }) => candidate.teeth[cam] !== 0)
+  const left = decisions.map(() => 0)
+  const leftUntold = mine.map(() => 0)
+  for (const { weight, mean, variance } of stories) {
+    for (const [node, share] of NODES) {
+      const at = weighAt(stories, mean + Math.sqrt(variance) * node)
+      decisions.forEach((decision, d) => (left[d]! += weight * share * lossOf(decision.stake, oddsAfter(stories, at, d))))
+      mine.forEach(({ cam, stake }, u) => {
+        const odds = stories.reduce((sum, { jumped }, k) => sum + (jumped.includes(cam) ? at.weights[k]! : 0), 0)
+        leftUntold[u]! += weight * share * lossOf(stake, odds)
       })
-  )
-}
-
-function isTaken({ kind, target, from, to }: Candidate, reading: Reading): boolean {
-  if (reading.kind !== kind) return false
-  if (kind === 'linkCount') return reading.chain === target && reading.from === from && reading.to === to
-  return partOf(reading) === target
-}
-
-function minutesOf(kind: NumericKind, chain: Chain, taken: readonly Reading[]): number {
-  const bench = (r: { kind: string; chain?: string }) => r.kind === 'chainLength' || r.kind === 'chainCompare'
-  const needsOff = bench({ kind }) && !taken.some((r) => bench(r) && r.chain === chain.id)
-  return READING_KINDS[kind].minutes + (needsOff ? CHAIN_OFF_MINUTES : 0)
-}
-
-function candidatesOf(problem: Problem, { near }: Solution['components'][number]): Candidate[] {
-  const { cams, scale } = problem
-  const sigma = (kind: NumericKind) => methodSigma(kind) ?? NaN
-  const single = (i: number, by: number) => scale.map((s, k) => (k === i ? s * by : 0))
-  const linear = (kind: NumericKind, target: string, part: number, slope: readonly number[]): Candidate => ({
+    }
+  }
+  const settles = [
+    ...decisions.map((decision, d) => ({
+      part: decision.part,
+      odds: oddsOf(decision, weights),
+      saved: Math.max(0, losses[d]! - left[d]!),
+      cut: losses[d]! > 1e-12 ? Math.max(0, 1 - left[d]! / losses[d]!) : 0
+    })),
+    ...mine.map(({ part, odds, loss }, u) => ({
+      part,
+      odds,
+      saved: Math.max(0, loss - leftUntold[u]!),
+      cut: loss > 0 ? Math.max(0, 1 - leftUntold[u]! / loss) : 0
+    }))
+  ].sort((a, b) => b.saved - a.saved)
+  const { kind, target, from, to, of, method, minutes, again } = candidate
+  return {
     kind,
     target,
-    part,
-    slope: slope.map((s) => s / sigma(kind)),
-    teeth: new Map()
-  })
-  return problem.parts.flatMap((view, part) => {
-    const { chain, model, at } = view
-    const bench = Math.min(BENCH_LINKS, chain.links) * chain.pitch
-    return [
-      ...(model.tensioner === null
-        ? []
-        : [
-            linear('extension', model.tensioner, part, near.extensionSlope[part]!),
-            linear('padWear', model.tensioner, part, single(at.padWear, 1))
-          ]),
-      ...cams.flatMap((cam, i) =>
-        cam.part !== part
-          ? []
-          : [
-              {
-                ...linear('camLag', cam.id, part, near.lagSlope[i]!),
-                teeth: new Map([i, ...cam.inherits].map((c) => [c, cams[c]!.degreesPerTooth / sigma('camLag')]))
-              }
-            ]
-      ),
-      ...runsOf(problem, view, part),
-      ...model.rails.map((id, i) => linear('groove', id, part, single(at.wear + i, 1))),
-      linear('chainLength', chain.id, part, single(at.elongation, bench)),
-      linear('chainCompare', chain.id, part, single(at.elongation, bench))
-    ]
-  })
+    ...(from && to ? { from, to } : {}),
+    ...(of ? { of } : {}),
+    ...(method ? { method } : {}),
+    ...(again ? { again } : {}),
+    chain: problem.parts[candidate.part]!.chain.id,
+    gain: 0,
+    worth: settles.reduce((sum, { saved }) => sum + saved, 0),
+    narrows: narrowing(view, candidate),
+    settles: settles.filter(({ cut, saved }) => cut >= WORTH && saved > 0).map(({ part, odds, cut }) => ({ part, odds, cut })),
+    minutes
+  }
 }
 
-function runsOf({ cams, scale }: Problem, { chain }: Part, part: number): Candidate[] {
-  const tooth = 1 / (methodSigma('linkCount') ?? NaN)
-  return chain.counts.map(({ from, to }) => {
-    const seenBy = [from, to]
-      .map((id) => cams.findIndex((cam) => cam.part === part && cam.id === id))
-      .filter((i) => i >= 0)
-    return {
-      kind: 'linkCount',
-      target: chain.id,
-      from,
-      to,
-      part,
-      slope: scale.map(() => 0),
-      teeth: new Map(seenBy.map((i) => [i, tooth]))
-    }
+/** A story's prediction of a candidate: one for each way that cams nothing was read on may have jumped. */
+function storiesOf({ problem, decisions, untold, priors }: View, candidate: Candidate, component: Component, k: number): Seen[] {
+  const { predicted, slope } = predictionOf(problem, component.near, candidate.quantity)
+  const { posterior, weight, teeth } = component
+  const along = seen(posterior.covariance, slope)
+  const jumped = dot(candidate.teeth, teeth)
+  const spread = Math.max(dot(slope, along), 0)
+  const plain = normalAlong(component, predicted, slope).mean + jumped
+  const told = decisions.map((decision) => {
+    const { z, sd } = decision.told[k]!
+    return { z, sd, lever: leverOf(decision.told[k]!, along) }
   })
+  const one: Seen = { weight, mean: plain, variance: spread + candidate.sigma ** 2, told, jumped: [] }
+  return untold
+    .filter(({ cam }) => candidate.teeth[cam] !== 0)
+    .reduce<Seen[]>(
+      (stories, { cam }) =>
+        stories.flatMap((story) =>
+          TOLD_TEETH.map((tooth): Seen => ({
+            ...story,
+            weight: story.weight * (priors.jump[Math.abs(tooth)] ?? 0),
+            mean: story.mean + tooth * candidate.teeth[cam]!,
+            jumped: tooth === 0 ? story.jumped : [...story.jumped, cam]
+          }))
+        ),
+      [one]
+    )
 }
+
+const TOLD_TEETH = [0, 1, -1, 2, -2]
+
+interface At {
+  value: number
+  weights: number[]
+}
+
+/** The stories' odds once a candidate has shown a value. */
+function weighAt(stories: readonly Seen[], value: number): At {
+  const logs = stories.map(
+    ({ weight, mean, variance }) => Math.log(weight) - Math.log(variance) / 2 - (value - mean) ** 2 / variance / 2
+  )
+  const most = Math.max(...logs)
+  const raw = logs.map((log) => Math.exp(log - most))
+  const total = raw.reduce((sum, one) => sum + one, 0)
+  return { value, weights: raw.map((one) => one / total) }
+}
+
+/** Odds of a decision once a candidate has shown a value. */
+function oddsAfter(stories: readonly Seen[], { value, weights }: At, d: number): number {
+  let odds = 0
+  stories.forEach(({ mean, variance, told }, k) => {
+    const weight = weights[k]!
+    if (weight < 1e-6) return
+    const { z, sd, lever } = told[d]!
+    const left = Math.sqrt(Math.max(sd * sd - (lever * lever) / variance, 1e-12 * sd * sd))
+    odds += weight * cdf((z * sd + (lever / variance) * (value - mean)) / left)
+  })
+  return odds
+}
+
+/** sd of the chain's elongation as it is and as it would be, under the likeliest story. */
+function narrowing({ problem, components }: View, { part, quantity, sigma }: Candidate): { from: number; to: number } {
+  const [best] = components
+  const i = problem.parts[part]!.at.elongation
+  const { covariance } = best!.posterior
+  const { slope } = predictionOf(problem, best!.near, quantity)
+  const along = seen(covariance, slope)
+  const variance = covariance[i]![i]!
+  const cut = along[i]! ** 2 / (variance * (dot(slope, along) + sigma * sigma))
+  const sd = Math.sqrt(variance) * problem.scale[i]!
+  return { from: sd, to: sd * Math.sqrt(Math.max(0, 1 - cut)) }
+}
+

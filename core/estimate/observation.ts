@@ -1,4 +1,5 @@
 import type { KnownReading, ReadingKind } from '../readings'
+import type { Way } from './ways'
 
 /**
  * What a reading sees of a train's state. `shift + scale·ε` for a length; `base` links for a count; `cam` among the
@@ -11,10 +12,13 @@ export type Quantity =
   | { of: 'lag'; cam: number }
   | { of: 'elongation'; part: number; scale: number; shift: number }
   | { of: 'count'; base: number }
+  /** Something that nobody told, by its place in u. */
+  | { of: 'untold'; at: number }
 
 /** A reading made ready for the estimate of its train. */
 export interface Observation {
-  reading: KnownReading
+  /** Null for what is held of a drive without being read: how a cam sits (seats.ts). */
+  reading: KnownReading | null
   kind: ReadingKind
   /** Place of its chain in the train. */
   part: number
@@ -25,6 +29,10 @@ export interface Observation {
   sigma: number
   hand: number | null
   quantity: Quantity
+  /** Odds that it is wrong, before others are read. */
+  wrong: number
+  /** How it may be wrong. */
+  ways: readonly Way[]
   /** What one tooth of jump on each driven sprocket of the train adds, in the reading's unit. */
   teeth: number[]
 }

@@ -1,23 +1,24 @@
-import { say } from './says'
-import type { Observation, Quantity } from './observation'
-import type { Message } from '../check'
-import { ELONGATION_MAX, JUMP_MAX, JUMPS } from '../math'
 import { asNew, type Corrections } from '../drive'
+import { ELONGATION_MAX, JUMPS } from '../math'
 import {
-  brokenLoops,
   impossibleReading,
+  type KnownReading,
+  methodOf,
   notchesToExtension,
   partField,
   partOf,
   placeSigma,
+  type Reading,
   readingSigma,
-  sheetCount,
-  type KnownReading,
-  type Reading
+  sheetCount
 } from '../readings'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
-import type { Part, Train } from './trainProblem'
+import { isAlone } from './alone'
+import type { Observation, Quantity } from './observation'
+import { type Priors, wrongOdds } from './priors'
+import type { Cam, Part, Train } from './trainProblem'
 import type { ReadingFault } from './types'
+import { isPossibleAs, waysOf } from './ways'
 
 /** Id of the chain that a reading bears on, null for one outside the model (a phaser's play). */
 export function chainOf(sheet: DriveSheet, reading: Reading): string | null {
@@ -31,64 +32,55 @@ export function chainOf(sheet: DriveSheet, reading: Reading): string | null {
     case 'rail':
     case 'sprocket':
       return parts.chainAt(part)?.id ?? null
+    case 'target':
+      return parts.rails.has(part) ? (parts.chainAt(part)?.id ?? null) : null
     default:
       return null
   }
 }
 
 /**
- * The readings of a train made ready, and those left out: impossible ones, counts that do not sum, lags that nothing
- * gives.
+ * The readings of a train made ready, and those left out: what cannot be true of the drive and can be none of the
+ * usual slips either.
  */
 export function observationsOf(
   sheet: DriveSheet,
   train: Train,
   readings: readonly KnownReading[],
-  corrections: Corrections
+  corrections: Corrections,
+  priors: Priors
 ): { observations: Observation[]; faults: ReadingFault[] } {
   const faults: ReadingFault[] = []
-  const possible = readings.filter((reading) => {
-    const why = train.parts.some(({ chain }) => chain.id === chainOf(sheet, reading))
-      ? impossibleReading(sheet, reading)
-      : null
-    if (why) faults.push({ id: reading.id, ...why })
-    return !why
-  })
-  for (const { chain } of train.parts) faults.push(...countFaults(chain, possible))
-  const left = new Set(faults.map(({ id }) => id))
-  const usable = possible.filter(({ id }) => !left.has(id))
   const play = playBySprocket(sheet, readings)
-  const given = lagBounds(sheet, train)
-  const observations = train.parts
-    .flatMap(({ chain }, part) => {
-      const view = { sheet, train, corrections, play, readings: usable, part, chain }
-      return usable.flatMap((reading) => observationOf(view, reading) ?? [])
+  const observations = train.parts.flatMap(({ chain }, part) => {
+    const view = { sheet, train, corrections, play, readings, part, chain, priors }
+    return readings.flatMap((reading) => {
+      if (chainOf(sheet, reading) !== chain.id) return []
+      const untrue = impossibleReading(sheet, reading)
+      const seen = observationOf(view, reading)
+      const slip = !untrue || (seen?.ways.some((way) => isPossibleAs(sheet, reading, way)) ?? false)
+      if (untrue && !slip) faults.push({ id: reading.id, ...untrue })
+      if (!seen || !slip) return []
+      return [untrue ? { ...seen, wrong: SURELY } : seen]
     })
-    .filter((observation) => {
-      const why = given(observation)
-      if (why) faults.push({ id: observation.reading.id, ...why })
-      return !why
-    })
+  })
+  const possible = lagBounds(sheet, train)
+  for (const one of observations) {
+    if (!possible(one)) one.wrong = SURELY
+    // Nothing could tell that it is wrong: what is usual does not overrule a figure.
+    else if (one.wrong < SURELY && one.teeth.every((t) => t === 0) && isAlone(observations, one)) one.ways = []
+  }
   // Those of one chain stand in the order of the readings as they are.
   return { observations: train.parts.length > 1 ? inOrder(readings, observations) : observations, faults }
 }
 
+/** Odds of being wrong of what cannot be true. */
+const SURELY = 1 - 1e-9
+
 function inOrder(readings: readonly KnownReading[], observations: Observation[]): Observation[] {
   const places = new Map(readings.map(({ id }, place) => [id, place]))
-  const placeOf = ({ reading }: Observation) => places.get(reading.id) ?? 0
+  const placeOf = ({ reading }: Observation) => places.get(reading?.id ?? '') ?? 0
   return observations.sort((a, b) => placeOf(a) - placeOf(b))
-}
-
-/** Counts of one chain that close a loop and do not sum to its links, each named once. */
-function countFaults(chain: Chain, possible: readonly KnownReading[]): ReadingFault[] {
-  const counts = possible.flatMap((reading) =>
-    reading.kind === 'linkCount' && reading.chain === chain.id ? [reading] : []
-  )
-  const named = new Map<string, number>()
-  for (const { ids, sum } of brokenLoops(chain, counts)) {
-    for (const id of ids) if (!named.has(id)) named.set(id, sum)
-  }
-  return [...named].map(([id, sum]) => ({ id, ...say('counts-do-not-close', { sum, links: chain.links }) }))
 }
 
 /** Greatest play read in the phaser of each sprocket. */
@@ -111,21 +103,25 @@ interface View {
   corrections: Corrections
   /** Play found in the phaser on each sprocket, crank degrees. */
   play: ReadonlyMap<string, number>
-  /** The readings that are used. */
   readings: readonly Reading[]
+  priors: Priors
 }
 
 /** A reading as an observation of one chain of the train; null when it tells nothing of that chain. */
 function observationOf(view: View, reading: KnownReading): Observation | null {
-  const { sheet, train, part, chain, play, readings } = view
-  if (chainOf(sheet, reading) !== chain.id) return null
+  const { sheet, train, part, chain, play, readings, priors } = view
   const see = SIGHTS[reading.kind] as Sight<Reading['kind']>
   const seen = see(view, reading)
   if (!seen) return null
-  const own = readingSigma(sheet, reading, play.get(reading.sprocket ?? '')) ?? NaN
-  const sigma = Math.hypot(own, placeSigma(sheet, chain, reading, readings))
   const { value, quantity, teeth = train.cams.map(() => 0) } = seen
-  return { reading, kind: reading.kind, part, value, whole: sigma, sigma, hand: null, quantity, teeth }
+  const own = seen.sigma ?? readingSigma(sheet, reading, play.get(reading.sprocket ?? ''))
+  if (own === null) return null
+  const sigma = Math.hypot(own, placeSigma(sheet, chain, reading, readings))
+  const perTooth = quantity.of === 'lag' ? train.cams[quantity.cam]!.degreesPerTooth : 0
+  const ways = waysOf(sheet, reading, value, perTooth)
+  const wrong =
+    reading.kind === 'condition' ? 0 : wrongOdds(priors, reading.kind, methodOf(reading.kind, reading.method))
+  return { reading, kind: reading.kind, part, value, whole: sigma, sigma, hand: null, quantity, wrong, ways, teeth }
 }
 
 /** What a reading sees: a figure, of which quantity, and how many of it each cam's tooth would be. */
@@ -133,6 +129,8 @@ interface Seen {
   value: number
   quantity: Quantity
   teeth?: number[]
+  /** Where it is no method's. */
+  sigma?: number
 }
 
 type Sight<K extends Reading['kind']> = (from: View, reading: Extract<Reading, { kind: K }>) => Seen | null
@@ -173,8 +171,17 @@ const SIGHTS: { readonly [K in Reading['kind']]: Sight<K> } = {
     quantity: { of: 'elongation', part, scale: links * chain.pitch, shift: 0 }
   }),
   phaserPlay: outside,
-  condition: outside
+  // Looked at and called sound: a coarse reading of its groove, somewhere below half its limit. A figure says more.
+  condition({ sheet, train, part, readings }, { target, finding }) {
+    const rail = train.parts[part]!.model.rails.indexOf(target)
+    const measured = readings.some((other) => other.kind === 'groove' && other.rail === target)
+    const limit = finding === 'sound' && rail >= 0 && !measured ? limitFor(sheet, 'groove', target) : null
+    return limit && { value: limit.value / 4, sigma: SOUND_SIGMA, quantity: { of: 'wear', part, rail } }
+  }
 }
+
+/** mm of groove that a look tells. */
+const SOUND_SIGMA = 0.4
 
 function camAt({ train, part }: View, id: string): number {
   return train.cams.findIndex((cam) => cam.part === part && cam.id === id)
@@ -185,21 +192,21 @@ const LAG_MARGIN = 1.5
 /** fraction: a chain this long, or three times its limit, is at the end of what a drive runs with. */
 const LONGEST = 0.015
 
-/** Tells why a lag can come from no wear and no jump of up to three teeth; null when it can. */
-function lagBounds(sheet: DriveSheet, { parts, cams }: Train): (observation: Observation) => Message | null {
-  const worn = parts.map((part) => mostWorn(sheet, part))
-  const greatest = cams.map(({ part, place, inherits }) =>
-    inherits.reduce((sum, above) => sum + worn[cams[above]!.part]![cams[above]!.place]!, worn[part]![place]!)
-  )
+/** Can a lag come from any wear and a jump of up to three teeth? */
+function lagBounds(sheet: DriveSheet, { parts, cams }: Train): (observation: Observation) => boolean {
+  const worn = new Map<number, number[]>()
+  const wornAt = (part: number) => worn.get(part) ?? worn.set(part, mostWorn(sheet, parts[part]!)).get(part)!
+  const greatest = ({ part, place, inherits }: Cam): number =>
+    inherits.reduce((sum, above) => sum + wornAt(cams[above]!.part)[cams[above]!.place]!, wornAt(part)[place]!)
   return ({ value, sigma, quantity, teeth }) => {
-    if (quantity.of !== 'lag') return null
+    if (quantity.of !== 'lag') return true
     const spread = 3 * sigma + LAG_MARGIN
+    if (value >= -spread && value <= spread) return true
     const jumps = teeth.reduce<number[]>(
       (sums, degrees) => (degrees === 0 ? sums : sums.flatMap((sum) => JUMPS.map((j) => sum + j * degrees))),
       [0]
     )
-    if (jumps.some((jump) => value - jump >= -spread && value - jump <= greatest[quantity.cam]! + spread)) return null
-    return say('lag-impossible', { lag: value, teeth: JUMP_MAX, wholeTurn: Math.abs(Math.abs(value) - 360) < 60 })
+    return jumps.some((jump) => value - jump >= -spread && value - jump <= greatest(cams[quantity.cam]!) + spread)
   }
 }
 

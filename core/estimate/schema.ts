@@ -15,6 +15,7 @@ import {
   word
 } from '../check'
 import { NUMERIC_KINDS } from '../readings'
+import { WRONG_WAYS } from './ways'
 
 /**
  * What an assessment says of the drive itself. Elongations are fractions, other lengths mm, angles crank degrees, odds
@@ -92,6 +93,8 @@ const cam = shape({
     all: named(num(0, 1).required(needed)),
     told: flag().required(needed)
   }).required(needed),
+  /** Does it sit otherwise on its shaft than it was set? By how much then; null where nothing was read on it. */
+  moved: shape({ odds: odds(), by: figure() }).nullable(),
   /** What follows from the lag's direction; null where nothing does. */
   argument: orNull(shape(said))
 }).required(needed)
@@ -103,28 +106,38 @@ const reading = shape({
   /** (value − predicted)/sigma. */
   residual: orNull(num(-1e9, 1e9)),
   sigma: orNull(num(0, 1e9)),
+  /** Odds that it was taken wrongly; null for a reading outside the model. */
+  wrong: orNull(num(0, 1)),
+  /** The likeliest way, and what should have been read then, in its unit; null where it is hardly wrong. */
+  wrongAs: orNull(oneOf(...WRONG_WAYS)),
+  wouldRead: orNull(num(-1e9, 1e9)),
+  /** Is it wrong, most likely, or one of several of which some are? */
   atOdds: flag().required(needed)
 }).required(needed)
 
-/** A reading not yet taken and what it would be worth. */
+/** A reading not yet taken, or a question not yet asked, and what it would be worth. */
 const nextReading = shape({
-  kind: oneOf(...NUMERIC_KINDS).required(needed),
-  /** Id of the part it is read on; a count's is its chain. */
+  kind: oneOf(...NUMERIC_KINDS, 'question').required(needed),
+  /** Id of the part it is read on; a count's is its chain; of a question `skim`, `temperature` or `offsetKeys`. */
   target: text(64).required(needed),
   /** linkCount: the run. */
   from: text(64),
   to: text(64),
+  /** Bank or sprocket that a question is about. */
+  of: text(64),
+  method: word(40),
+  /** Was it read by that method already, and is that reading doubted? */
+  again: flag(),
   chain: text(64).required(needed),
-  /**
-   * How much it would settle, 0 to 1: the fraction of the variance of the chain's elongation, and the doubt of
-   * undecided calls (1 = even odds), together.
-   */
+  /** How much of what deciding now is expected to cost it would save, 0 to 1. */
   gain: odds(),
+  /** The same in the job's money, or in equal units where the sheet has no prices. */
+  worth: num(0, 1e12),
   /** sd of the chain's elongation as it is, and as it would be. */
   narrows: shape({ from: figure(), to: figure() }).required(needed),
   /**
-   * Undecided calls it would bear on: odds that the part is past its limit (or has jumped), and the fraction of that
-   * doubt it would take away.
+   * Undecided calls it would bear on: odds that the part is past its limit (or has jumped), and the fraction of what
+   * deciding now costs there that it would take away.
    */
   settles: listOf(shape({ part: text(64).required(needed), odds: odds(), cut: odds() }).required(needed), 500).required(
     needed
@@ -140,6 +153,8 @@ export const estimateFields = {
   cams: named(cam),
   readings: listOf(reading, MOST_READINGS).required(needed),
   next: listOf(nextReading, 2000).required(needed),
+  /** What deciding now is expected to cost, in the job's money or in equal units. */
+  loss: num(0, 1e12),
   /** Readings that were left out, and why. */
   faults: listOf(shape({ id: text(MOST_ID).required(needed), ...said }).required(needed), 2 * MOST_READINGS).required(
     needed

@@ -1,23 +1,20 @@
+import { boundedNormal, dot, type Truncated, widePrecision } from '../math'
+import { type Hypothesis, likelyStories, logSlip, takenAs } from './hypotheses'
 import type { Priors } from './priors'
+import { LOOSE, seatedAt } from './seats'
 import { linearise, type Linearised, type Problem } from './trainProblem'
-import { type Truncated, truncatedNormal } from '../math'
-import { weighedWithin } from './combinations'
-import { type Combination, gradientOf, type Normal, normalEquations, targetsOf, weighJumps } from './weigh'
+import { gradientOf, logPrior, normalEquations, targetsOf } from './weigh'
 
-/** One credible combination of jumps with its posterior. */
-export interface Component {
-  teeth: number[]
+/** One credible story with its posterior. */
+export interface Component extends Hypothesis {
   weight: number
   posterior: Truncated
   near: Linearised
 }
 
-/** The posterior of one train: a mixture over the credible combinations of jumps, the likeliest first. */
+/** The posterior of one train: a mixture over the credible stories, the likeliest first. */
 export interface Solution {
   components: Component[]
-  /** Normal equations at the likeliest component, and every combination scored under them. */
-  normal: Normal
-  scored: Combination[]
   /** `moved`: how far the last step went, in prior widths. */
   status: { converged: boolean; iterations: number; moved: number }
 }
@@ -26,45 +23,94 @@ const ITERATIONS = 60
 /** Steps after which slopes are taken across the posterior's width. */
 const KINKED = 7
 /** In prior units: far below anything a reading can tell. */
-const SETTLED = 1e-4
-/**
- * Scores (½·minimum) this far behind the best decide nothing, even with a reading left out: one reading a tooth off
- * costs about 90.
- */
-const HOPELESS = 200
-/** Components with less weight than this change no figure that is shown. */
+const SETTLED = 1e-3
+/** Stories with less weight than this change no figure that is shown. */
 const CREDIBLE = 1e-3
+/** Stories with less weight than this keep the slopes of the likeliest. */
+const OWN_SLOPES = 0.02
+/** Times that the stories are looked for again once the likeliest is solved. */
+const ROUNDS = 3
 
 /**
- * Gauss–Newton about the posterior mean, for each credible combination of jumps: linearise, score every combination,
- * refine the best, score again there, refine those that remain credible.
+ * Gauss–Newton about the posterior mean of the likeliest story: linearise, look for stories, solve the best, look again
+ * there; then every credible story with its own posterior, weighed by its evidence.
  */
 export function solve(problem: Problem, priors: Priors): Solution {
-  const start = problem.scale.map((_, i) => (problem.bounded[i] ? 0.8 : 0))
-  let scored = weighedWithin(problem, normalEquations(problem, linearise(problem, start)), priors, 0)
-  let best = refine(problem, scored[0]!.teeth, start)
-  let normal!: Normal
-  for (let round = 0; round < 4; round++) {
-    normal = normalEquations(problem, best.near)
-    scored = weighedWithin(problem, normal, priors, HOPELESS)
-    if (same(scored[0]!.teeth, best.teeth)) break
-    best = refine(problem, scored[0]!.teeth, best.posterior.mean)
+  const start = linearise(
+    problem,
+    problem.bounded.map((prior) => (prior ? 0.8 : 0))
+  )
+  let stories = weighStories(problem, start, priors)
+  let best = refine(problem, stories[0]!, start.point, start)
+  for (let round = 1; round < ROUNDS; round++) {
+    stories = weighStories(problem, best.near, priors)
+    if (isSame(stories[0]!, best)) break
+    best = refine(problem, stories[0]!, best.posterior.mean, best.near)
   }
-  const credible = scored.filter((c) => Math.exp(scored[0]!.score - c.score) > CREDIBLE)
-  const parts = credible.map((c) => {
-    const part = same(c.teeth, best.teeth) ? best : refine(problem, c.teeth, best.posterior.mean)
-    return { ...part, score: weighJumps(problem, normalEquations(problem, part.near), c.teeth, priors).score }
+  const components = credible(stories).map((part) => {
+    if (isSame(part, best) || part.weight < OWN_SLOPES) return part
+    const { near } = refine(problem, part, part.posterior.mean)
+    return weighStory(problem, near, part, priors)
   })
-  const least = Math.min(...parts.map((p) => p.score))
-  const total = parts.reduce((sum, p) => sum + Math.exp(least - p.score), 0)
-  const components = parts
-    .map(({ teeth, posterior, near, score }) => ({ teeth, posterior, near, weight: Math.exp(least - score) / total }))
-    .sort((a, b) => b.weight - a.weight)
-  return { components, normal, scored, status: statusOf(best) }
+  const { iterations, moved } = best
+  return { components: credible(components), status: { converged: moved < SETTLED, iterations, moved } }
 }
 
-interface Refined {
-  teeth: number[]
+/** The stories that may explain the readings, each weighed under one linearisation; the one of most evidence first. */
+function weighStories(problem: Problem, near: Linearised, priors: Priors): Weighed[] {
+  const weighed = likelyStories(problem, near, priors).map((story) => weighStory(problem, near, story, priors))
+  return weighed.sort((a, b) => b.evidence - a.evidence)
+}
+
+type Weighed = Component & { evidence: number }
+
+/** Stories by weight, the likeliest first, without those that nothing speaks for. */
+function credible(parts: readonly Weighed[]): Weighed[] {
+  const most = Math.max(...parts.map(({ evidence }) => evidence))
+  const kept = parts.filter(({ evidence }) => Math.exp(evidence - most) > CREDIBLE)
+  const total = kept.reduce((sum, { evidence }) => sum + Math.exp(evidence - most), 0)
+  return kept
+    .map((part) => ({ ...part, weight: Math.exp(part.evidence - most) / total }))
+    .sort((a, b) => b.weight - a.weight)
+}
+
+/** A problem whose readings say what they would under a story. */
+export function toldBy(problem: Problem, { slips }: Hypothesis): Problem {
+  if (slips.length === 0) return problem
+  const observations = problem.observations.slice()
+  for (const { observation, way } of slips) {
+    const one = observations[observation]!
+    const { value, sigma } = takenAs(one, way)
+    observations[observation] = { ...one, value, sigma }
+  }
+  return { ...problem, observations }
+}
+
+/** A story's posterior under one linearisation, and ln of its evidence with its prior odds. */
+function weighStory(problem: Problem, near: Linearised, story: Hypothesis, priors: Priors): Weighed {
+  const told = toldBy(problem, story)
+  const normal = normalEquations(told, near, widest(told))
+  const targets = targetsOf(told, normal, story.teeth)
+  const posterior = boundedNormal(normal.a, gradientOf(normal, targets), told.bounded)
+  const slips = new Map(story.slips.map((slip) => [slip.observation, slip]))
+  let evidence = posterior.logMass - dot(targets, targets) / 2 + logPrior(story.teeth, priors)
+  problem.observations.forEach((one, k) => {
+    const slip = slips.get(k)
+    evidence += slip
+      ? logSlip(problem.observations, slip) - Math.log(takenAs(one, slip.way).own)
+      : Math.log1p(-one.wrong) - Math.log(one.sigma)
+  })
+  return { teeth: story.teeth, slips: story.slips, weight: 0, posterior, near, evidence }
+}
+
+/** Precision of each unknown's widest prior, in prior units. */
+function widest({ bounded, observations }: Problem): number[] {
+  const precision = bounded.map((prior) => (prior ? widePrecision(prior) : 1))
+  for (const at of seatedAt(observations)) precision[at] = LOOSE
+  return precision
+}
+
+interface Refined extends Hypothesis {
   posterior: Truncated
   near: Linearised
   iterations: number
@@ -72,29 +118,34 @@ interface Refined {
 }
 
 /**
- * The posterior of one combination, linearised about its own mean. Near the end of the arm's reach the extension has a
+ * The posterior of one story, linearised about its own mean. Near the end of the arm's reach the extension has a
  * kink and the steps may not settle: after a few, slopes are taken across the posterior's width, which smooths it.
+ * @param known the linearisation at `start`, where there is one
  */
-function refine(problem: Problem, teeth: readonly number[], start: readonly number[]): Refined {
+function refine(problem: Problem, { teeth, slips }: Hypothesis, start: readonly number[], known: Linearised | null = null): Refined {
+  const told = toldBy(problem, { teeth, slips })
+  const precision = widest(told)
   let point = start.slice()
   let width: number[] | undefined
+  let near = known
   for (let iteration = 1; ; iteration++) {
-    const near = linearise(problem, point, width)
-    const normal = normalEquations(problem, near)
-    const posterior = truncatedNormal(normal.a, gradientOf(normal, targetsOf(problem, normal, teeth)), problem.bounded)
-    const moved = Math.max(...posterior.mean.map((m, i) => Math.abs(m - point[i]!)))
-    if (moved < SETTLED || iteration === ITERATIONS)
-      return { teeth: teeth.slice(), posterior, near, iterations: iteration, moved }
+    near ??= linearise(told, point, width)
+    const normal = normalEquations(told, near, precision)
+    const posterior = boundedNormal(normal.a, gradientOf(normal, targetsOf(told, normal, teeth)), told.bounded)
+    const from = near.point
+    const moved = Math.max(...posterior.mean.map((m, i) => Math.abs(m - from[i]!)))
+    if (moved < SETTLED || iteration === ITERATIONS) return { teeth, slips, posterior, near, iterations: iteration, moved }
     if (iteration === KINKED) width = posterior.covariance.map((row, i) => Math.sqrt(row[i]!))
     const damping = iteration < KINKED ? 1 : 0.5
-    point = point.map((p, i) => p + damping * (posterior.mean[i]! - p))
+    point = from.map((p, i) => p + damping * (posterior.mean[i]! - p))
+    near = null
   }
 }
 
-function statusOf({ iterations, moved }: Refined): Solution['status'] {
-  return { converged: moved < SETTLED, iterations, moved }
-}
-
-function same(a: readonly number[], b: readonly number[]): boolean {
-  return a.every((v, i) => v === b[i])
+function isSame(a: Hypothesis, b: Hypothesis): boolean {
+  return (
+    a.teeth.every((v, i) => v === b.teeth[i]) &&
+    a.slips.length === b.slips.length &&
+    a.slips.every(({ observation, way }, i) => observation === b.slips[i]!.observation && way === b.slips[i]!.way)
+  )
 }

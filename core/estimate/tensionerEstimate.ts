@@ -3,8 +3,9 @@ import { combineFigures, cutMean } from '../math'
 import { compileSheet, limitFor, type DriveSheet } from '../sheet'
 import { extensionBudget } from './budget'
 import { boundedEstimate, linearEstimate, marginal } from './marginals'
-import type { Part, Problem } from './trainProblem'
-import type { Solution } from './solve'
+import type { Observation } from './observation'
+import { modelAt, type Part, type Problem } from './trainProblem'
+import { type Solution, toldBy } from './solve'
 import type { TensionerEstimate } from './types'
 
 /**
@@ -22,15 +23,13 @@ export function tensionerEstimate(
   reference: ChainModel
 ): TensionerEstimate {
   const part = problem.parts[place]!
-  const { model, at } = part
+  const { at } = part
+  const model = modelAt(problem, part, solution.components[0]!.posterior.mean)
   const tensioner = compileSheet(sheet).tensioner(id)
   const state = meanState(problem, solution, part)
   const { extension: predicted, slack, armAngle } = model.readout(state)
   const extension = predicted ?? NaN
-  const read =
-    combineFigures(
-      problem.observations.filter(({ quantity }) => quantity.of === 'extension' && quantity.part === place)
-    )?.mean ?? null
+  const read = extensionRead(problem, solution, place)
   const stands = read ?? extension
   const { sd, overLimit } = linearEstimate(
     solution,
@@ -49,6 +48,15 @@ export function tensionerEstimate(
     slack,
     armAngle
   }
+}
+
+/** The readings of an extension as one, wrong ones as what they should have read; null without any. */
+function extensionRead(problem: Problem, { components }: Solution, place: number): number | null {
+  const told = toldBy(problem, components[0]!)
+  const isMine = ({ quantity }: Observation) => quantity.of === 'extension' && quantity.part === place
+  const mine = told.observations.filter(isMine)
+  // One that is only far off keeps its value but has lost its weight, unless nothing else was read.
+  return combineFigures(mine)?.mean ?? null
 }
 
 function meanState(problem: Problem, solution: Solution, { model, at }: Part): ChainWear {

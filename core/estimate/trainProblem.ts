@@ -1,12 +1,14 @@
-import { ELONGATION_MAX, type Matrix } from '../math'
-import type { ChainModel, ChainReadout, ChainWear } from '../drive'
-import type { Chain } from '../sheet'
+import { ELONGATION_MAX, type HalfNormals, type Matrix } from '../math'
+import { chainModel, type ChainModel, type ChainReadout, type ChainWear, type Corrections } from '../drive'
+import type { Chain, DriveSheet } from '../sheet'
+import { guessedCorrections, type Nuisance } from './nuisances'
 import type { Observation } from './observation'
-import type { Priors } from './priors'
+import { type Priors, tailed } from './priors'
 
 /** One chain of a train and the places of its unknowns in u. */
 export interface Part {
   chain: Chain
+  /** With what is known of the engine; what nobody told counted as none. */
   model: ChainModel
   at: { elongation: number; wear: number; padWear: number; extension: number; lag: number }
 }
@@ -21,25 +23,34 @@ export interface Cam {
   degreesPerTooth: number
   /** Places of the sprockets before it whose lag it inherits, as its chain is driven by them. */
   inherits: number[]
+  /** Place in u of the offset key that it may have; null where none is open. */
+  key: number | null
 }
 
 /**
  * Chains that hang together by stages; mostly just one. Their unknowns stand in one vector u, each in units of its
- * prior:
- * chain by chain [elongation, wear per rail, pad wear, extension offset, lag offset per driven sprocket]. The first are
- * at least 0 with a half-normal prior, the offsets normal.
+ * prior: chain by chain [elongation, wear per rail, pad wear, extension offset, lag offset per driven sprocket], then
+ * what nobody told of the engine. Wears are at least 0 with a tailed half-normal prior, the offsets normal.
  */
 export interface Train {
+  sheet: DriveSheet
+  corrections: Corrections
   parts: Part[]
   cams: Cam[]
+  nuisances: readonly Nuisance[]
+  /** Place of the first nuisance in u. */
+  nuisancesAt: number
   /** Prior scale of each unknown, in its own unit. */
   scale: number[]
-  bounded: boolean[]
+  /** Prior of each unknown that cannot be below 0, in units of its scale; null for the others, which are normal. */
+  bounded: (HalfNormals | null)[]
 }
 
 /** A train with what was read on it. */
 export interface Problem extends Train {
   observations: readonly Observation[]
+  /** How many of them, the first, were read. */
+  read: number
 }
 
 /** The readings' predictions near a point: prediction(u) ≈ predicted + slope·(u − point), without jumps. */
@@ -62,11 +73,19 @@ export interface Linearised {
  * @param extensionSpread mm added to the scatter of each chain's extension, in their order
  */
 export function trainOf(
+  sheet: DriveSheet,
+  corrections: Corrections,
   chains: readonly { chain: Chain; model: ChainModel; upstream: string | null }[],
+  nuisances: readonly Nuisance[],
   priors: Priors,
   extensionSpread: readonly number[]
 ): Train {
-  const train: Train = { parts: [], cams: [], scale: [], bounded: [] }
+  const train: Train = { sheet, corrections, parts: [], cams: [], nuisances, nuisancesAt: 0, scale: [], bounded: [] }
+  const add = (scale: number, bounded: HalfNormals | null) => {
+    train.scale.push(scale)
+    train.bounded.push(bounded)
+  }
+  const { tails } = priors
   chains.forEach(({ chain, model }, part) => {
     const start = train.scale.length
     const padWear = start + 1 + model.rails.length
@@ -75,24 +94,23 @@ export function trainOf(
       model,
       at: { elongation: start, wear: start + 1, padWear, extension: padWear + 1, lag: padWear + 2 }
     })
-    train.scale.push(
-      priors.elongation,
-      ...model.rails.map(() => priors.wear),
-      priors.padWear,
-      Math.hypot(priors.extensionScatter, extensionSpread[part]!),
-      ...model.cams.map(() => priors.lagScatter)
-    )
-    while (train.bounded.length < train.scale.length) train.bounded.push(train.bounded.length <= padWear)
-    model.cams.forEach((id, place) =>
-      train.cams.push({ id, part, place, degreesPerTooth: model.degreesPerTooth, inherits: [] })
-    )
+    add(priors.elongation, tailed(tails.elongation))
+    for (let i = 0; i < model.rails.length; i++) add(priors.wear, tailed(tails.wear))
+    add(priors.padWear, tailed(tails.padWear))
+    add(Math.hypot(priors.extensionScatter, extensionSpread[part]!), null)
+    model.cams.forEach((id, place) => {
+      add(priors.lagScatter, null)
+      train.cams.push({ id, part, place, degreesPerTooth: model.degreesPerTooth, inherits: [], key: null })
+    })
   })
-  for (const cam of train.cams)
-    cam.inherits = inheritFrom(
-      train,
-      chains.map((c) => c.upstream),
-      cam
-    )
+  train.nuisancesAt = train.scale.length
+  for (const { scale, prior } of nuisances) add(scale, prior)
+  const drivers = chains.map(({ upstream }) => upstream)
+  for (const cam of train.cams) {
+    cam.inherits = inheritFrom(train, drivers, cam)
+    const key = nuisances.findIndex(({ question, of }) => question === 'offsetKeys' && of === cam.id)
+    cam.key = key < 0 ? null : train.nuisancesAt + key
+  }
   return train
 }
 
@@ -145,6 +163,16 @@ export function linearise(problem: Problem, u: readonly number[], width?: readon
   return { ...near, predicted: rows.map((r) => r.predicted), slope: rows.map((r) => r.slope) }
 }
 
+/** The model of a chain at a point: with what is guessed of what nobody told. */
+export function modelAt({ sheet, corrections, nuisances, nuisancesAt, scale }: Train, part: Part, u: readonly number[]) {
+  const values = nuisances.map(({ prior }, i) => {
+    const value = u[nuisancesAt + i]! * scale[nuisancesAt + i]!
+    return prior ? Math.max(0, value) : value
+  })
+  const known = values.every((value) => value === 0)
+  return known ? part.model : chainModel(sheet, part.chain, guessedCorrections(corrections, nuisances, values))
+}
+
 /** What the hand of an observation adds to what it reads, at a point. */
 export function handAt({ scale }: Train, { hand }: Observation, point: readonly number[]): number {
   return hand === null ? 0 : point[hand]! * scale[hand]!
@@ -178,8 +206,9 @@ function lineariseChain(
   point: readonly number[],
   width?: readonly number[]
 ): ChainLinearised {
-  const { model, at } = part
+  const { at } = part
   const { scale } = train
+  const model = modelAt(train, part, point)
   const state = stateAt(train, part, point)
   const readout = model.readout(state)
   const near = readout.armAngle ?? undefined
@@ -195,6 +224,16 @@ function lineariseChain(
     model.cams.forEach((_, cam) => (lagSlope[cam]![i] = (to.lag[cam]! - from.lag[cam]!) * unit))
   }
   extensionSlope[at.extension] = scale[at.extension]!
+  train.nuisances.forEach(({ question, step }, k) => {
+    if (question === 'offsetKeys') return
+    const i = train.nuisancesAt + k
+    const further = point.slice()
+    further[i] = Math.max(0, point[i]!) + step / scale[i]!
+    const to = modelAt(train, part, further).readout(state, near)
+    const unit = scale[i]! / step
+    if (readout.extension !== null) extensionSlope[i] = ((to.extension ?? NaN) - readout.extension) * unit
+    model.cams.forEach((_, cam) => (lagSlope[cam]![i] = (to.lag[cam]! - readout.lag[cam]!) * unit))
+  })
   return { readout, extensionSlope, lagSlope }
 }
 
@@ -214,11 +253,12 @@ export function predictionOf(
         slope: near.extensionSlope[quantity.part]!
       }
     case 'lag': {
-      const { part, place } = cams[quantity.cam]!
-      return {
-        predicted: near.lag[quantity.cam]! + value(parts[part]!.at.lag + place),
-        slope: near.lagSlope[quantity.cam]!
-      }
+      const { part, place, key } = cams[quantity.cam]!
+      const predicted = near.lag[quantity.cam]! + value(parts[part]!.at.lag + place)
+      const slope = near.lagSlope[quantity.cam]!
+      return key === null
+        ? { predicted, slope }
+        : { predicted: predicted + value(key), slope: slope.map((s, i) => (i === key ? scale[key]! : s)) }
     }
     case 'wear':
       return kept(parts[quantity.part]!.at.wear + quantity.rail)
@@ -233,6 +273,8 @@ export function predictionOf(
     }
     case 'count':
       return { predicted: quantity.base, slope: scale.map(() => 0) }
+    case 'untold':
+      return { predicted: value(quantity.at), slope: single(quantity.at) }
   }
   function kept(i: number) {
     return { predicted: Math.max(0, value(i)), slope: single(i) }

@@ -1,3 +1,4 @@
+import type { NumericKind } from '../readings'
 import type { Estimates } from './schema'
 
 /** Parts of an estimate, each as its schema states it. */
@@ -8,6 +9,12 @@ export type WearEstimate = TensionerEstimate['padWear']
 export type CamEstimate = Estimates['cams'][string]
 export type ReadingEstimate = Estimates['readings'][number]
 export type NextReading = Estimates['next'][number]
+/** Is it something to read, not to ask? */
+export function isReading<N extends Pick<NextReading, 'kind'>>(next: N): next is N & { kind: NumericKind } {
+  return next.kind !== 'question'
+}
+/** One of today's: an older assessment did not say what it was worth. */
+export type RankedReading = NextReading & { worth: number }
 /** A reading left out, and why. */
 export type ReadingFault = Estimates['faults'][number]
 
@@ -18,6 +25,8 @@ export interface TrainResult {
   tensioners: Record<string, TensionerEstimate>
   cams: Record<string, CamEstimate>
   readings: ReadingEstimate[]
-  next: NextReading[]
+  next: RankedReading[]
+  /** What deciding now is expected to cost. */
+  loss: number
   faults: ReadingFault[]
 }

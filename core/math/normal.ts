@@ -33,6 +33,17 @@ export function cdf(x: number): number {
     : 0.5 * erfcx(-x / Math.SQRT2) * Math.exp((-x * x) / 2)
 }
 
+/** x with Φ(x) = p, to 1e-6 (bisection), between −8 and 8. */
+export function quantileOf(p: number): number {
+  let [lo, hi] = [-8, 8]
+  for (let i = 0; i < 24; i++) {
+    const middle = (lo + hi) / 2
+    if (cdf(middle) < p) lo = middle
+    else hi = middle
+  }
+  return (lo + hi) / 2
+}
+
 /** Mean and variance of N(mean, sd²) cut off below 0. */
 export function truncatedMoments(mean: number, sd: number): { mean: number; variance: number } {
   const a = mean / sd

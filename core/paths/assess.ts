@@ -1,6 +1,7 @@
 import type { Assessment } from './assessment'
 import { makeCalls, type PartCall } from '../calls'
 import { estimate, type NextReading, PRIORS, type Priors } from '../estimate'
+import { stakesOf } from './stakes'
 import { weighFindings } from './weighFindings'
 import type { JobFile } from '../readings'
 import { roundFigures } from '../math'
@@ -11,14 +12,22 @@ import { roundFigures } from '../math'
  * @example assess(readJob(JSON.parse(text)).job).chains.main.elongation.mean // 0.0042
  */
 export function assess(job: JobFile, priors: Priors = PRIORS): Assessment {
-  const estimates = estimate(job, priors)
+  const stakes = stakesOf(job)
+  const estimates = estimate(job, priors, stakes)
   const calls = makeCalls(job, estimates, weighFindings)
+  const next = stillAsked(estimates.next, calls)
   return roundFigures({
     format: 'umbrette-assessment' as const,
     version: 2 as const,
     ...estimates,
-    next: stillAsked(estimates.next, calls),
-    calls
+    next,
+    calls,
+    decision: {
+      loss: estimates.loss ?? 0,
+      minute: stakes.minute,
+      currency: stakes.currency,
+      enough: !next.some(({ worth = 0, minutes }) => worth > minutes * stakes.minute)
+    }
   })
 }
 

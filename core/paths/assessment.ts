@@ -1,4 +1,4 @@
-import { formatVersion, listOf, needed, oneOf, shape, type Shape } from '../check'
+import { flag, formatVersion, listOf, needed, num, oneOf, shape, type Shape, text } from '../check'
 import { partCall } from '../calls'
 import { say } from './says'
 import { estimateFields } from '../estimate'
@@ -12,7 +12,15 @@ export const assessmentSchema = shape({
   format: oneOf('umbrette-assessment').required(needed),
   version: formatVersion(2),
   ...estimateFields,
-  calls: listOf(partCall, 500).required(needed)
+  calls: listOf(partCall, 500).required(needed),
+  /** What deciding as it stands is expected to cost, what a minute more at it costs, and whether any is worth that. */
+  decision: shape({
+    loss: num(0, 1e12).required(needed),
+    minute: num(0, 1e6).required(needed),
+    /** Null: in equal units, as the sheet has no prices. */
+    currency: text(8).nullable().defined(needed),
+    enough: flag().required(needed)
+  })
 }).required(say('an-assessment'))
 
 export type Assessment = Shape<typeof assessmentSchema>

@@ -8,16 +8,20 @@ import { keptOdds, type KeptOdds } from './keptOdds'
 /** Sets of renewals that are scored at the most: every subset of 15 parts. */
 export const MOST_PARTS = 15
 
-/** All that scoring a set of renewals needs, worked out once. Sets are bit masks over the parts. */
-export interface Ledger {
+/** What renewals cost, worked out once. Sets are bit masks over the parts. */
+export interface Costing {
   parts: SparePart[]
-  kept: KeptOdds[]
   /** Parts that come with each part whenever it is renewed, itself included. */
   brings: number[]
   /** What a failure of each part costs beyond being renewed. */
   damage: number[]
   ways: Way[]
   assumptions: Assumptions
+}
+
+/** All that scoring a set of renewals needs. */
+export interface Ledger extends Costing {
+  kept: KeptOdds[]
 }
 
 interface Way {
@@ -53,7 +57,17 @@ export function ledgerOf(
   assumptions: Assumptions,
   coupled: (component: string) => readonly string[]
 ): Ledger {
-  const parts = spares(job.drive).slice(0, MOST_PARTS)
+  const costing = costingOf(job.drive, assumptions, coupled)
+  return { ...costing, kept: costing.parts.map(({ fits }) => keptOdds(job, estimates, fits, assumptions)) }
+}
+
+/** What renewals on a sheet with prices cost, whatever was read. */
+export function costingOf(
+  drive: DriveSheet,
+  assumptions: Assumptions,
+  coupled: (component: string) => readonly string[]
+): Costing {
+  const parts = spares(drive).slice(0, MOST_PARTS)
   const bit = (component: string) => parts.findIndex(({ fits }) => fits === component)
   const brings = parts.map(({ fits }, i) =>
     coupled(fits).reduce((mask, component) => (bit(component) < 0 ? mask : mask | (1 << bit(component))), 1 << i)
@@ -62,9 +76,8 @@ export function ledgerOf(
     parts,
     brings,
     assumptions,
-    kept: parts.map(({ fits }) => keptOdds(job, estimates, fits, assumptions)),
-    damage: parts.map(({ fits }) => assumptions.damage * assumptions.breaks[partKindOf(job.drive, fits) ?? 'engine']),
-    ways: [null, ...(job.drive.waysIn ?? [])].map((way) => wayOf(job.drive, parts, way))
+    damage: parts.map(({ fits }) => assumptions.damage * assumptions.breaks[partKindOf(drive, fits) ?? 'engine']),
+    ways: [null, ...(drive.waysIn ?? [])].map((way) => wayOf(drive, parts, way))
   }
 }
 
@@ -110,14 +123,15 @@ export function unionSizes(sizes: readonly number[]): (bits: bigint) => number {
   }
 }
 
-/** Scores sets of renewals one after another. Make it once: it remembers what sets have in common. */
-export function scorer(ledger: Ledger): (mask: number) => Cost {
-  const { parts, kept, damage, ways, assumptions } = ledger
+type CostNow = Omit<Cost, 'comeBack' | 'expected'>
+
+/** Prices sets of renewals now, by their cheapest way in. Make it once: it remembers what sets have in common. */
+function pricer({ parts, ways, assumptions }: Costing): (mask: number) => CostNow {
   const sizes = ways.map(({ operations, items }) => ({
     hours: unionSizes(operations.map((o) => o.hours)),
     items: unionSizes(items.map(({ price, quantity = 1 }) => price * quantity))
   }))
-  const nowBy = (mask: number, way: number): Omit<Cost, 'comeBack' | 'expected'> => {
+  const nowBy = (mask: number, way: number): CostNow => {
     let [operationBits, itemBits, own, partsPrice] = [0n, 0n, 0, 0]
     for (let i = 0; i < parts.length; i++) {
       if (!(mask & (1 << i))) continue
@@ -131,8 +145,20 @@ export function scorer(ledger: Ledger): (mask: number) => Cost {
     const labour = hours * assumptions.hourRate
     return { way, hours, labour, partsPrice, itemsPrice, now: labour + partsPrice + itemsPrice }
   }
-  const now = (mask: number) => ways.map((_, way) => nowBy(mask, way)).reduce((a, b) => (b.now < a.now ? b : a))
-  const again = parts.map((_, i) => now(ledger.brings[i]!).now + damage[i]!)
+  return (mask) => ways.map((_, way) => nowBy(mask, way)).reduce((a, b) => (b.now < a.now ? b : a))
+}
+
+/** What it costs when each part that was kept fails: the access again, it and what it brings, and its damage. */
+export function comingBack(costing: Costing): number[] {
+  const now = pricer(costing)
+  return costing.parts.map((_, i) => now(costing.brings[i]!).now + costing.damage[i]!)
+}
+
+/** Scores sets of renewals one after another. */
+export function scorer(ledger: Ledger): (mask: number) => Cost {
+  const { parts, kept, assumptions } = ledger
+  const now = pricer(ledger)
+  const again = comingBack(ledger)
   return (mask) => {
     const cost = now(mask)
     let [holds, later] = [1, 0]

@@ -21,6 +21,7 @@ export {
 export {
   CHAIN_OFF_MINUTES,
   isNumeric,
+  methodMinutes,
   methodOf,
   methodSigma,
   NUMERIC_KINDS,

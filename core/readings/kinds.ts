@@ -101,6 +101,21 @@ export const READING_KINDS: Readonly<Record<NumericKind, KindSpec>> = {
   }
 }
 
+/** Minutes by method, where they are not the kind's. */
+const METHOD_MINUTES: Readonly<Partial<Record<NumericKind, Readonly<Record<string, number>>>>> = {
+  extension: { eye: 1, photo: 3 },
+  groove: { thumbnail: 1 },
+  padWear: { eye: 2 },
+  camLag: { wheel: 12, lift: 20, scan: 12, trace: 25 },
+  chainLength: { rule: 4 },
+  phaserPlay: { dial: 10 }
+}
+
+/** Minutes that a kind of reading takes by a method (its usual one unless named) once the part is in reach. */
+export function methodMinutes(kind: NumericKind, method?: string): number {
+  return METHOD_MINUTES[kind]?.[methodOf(kind, method)] ?? READING_KINDS[kind].minutes
+}
+
 /** Minutes until the chain lies on the bench, which its lengths need. */
 export const CHAIN_OFF_MINUTES = 40
 

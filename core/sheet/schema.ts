@@ -41,7 +41,9 @@ const sprocket = shape({
   bank: whole(0, 16),
   shaft: id(),
   /** `back`: driven by the chain's outer face. */
-  side: oneOf('back')
+  side: oneOf('back'),
+  /** Crank degrees that an offset key or dowel, where this engine may have one, turns the sprocket on its shaft. */
+  offsetKey: num(-30, 30)
 })
 
 const rail = shape({
@@ -80,6 +82,8 @@ const tensioner = shape({
   gain: num(0.01, 100),
   /** Counted sheet: a second known point instead of `gain`; elongation as a fraction, extension in mm. */
   gainFrom: shape({ elongation: num(1e-5, 0.05).required(needed), extension: num(0, 500).required(needed) }),
+  /** Counted sheet: a third known point, of less elongation than `gainFrom`: the curve between them is of second order. */
+  gainVia: shape({ elongation: num(1e-5, 0.05).required(needed), extension: num(0, 500).required(needed) }),
   /** Counted sheet: mm of extension per mm of wear, by rail. */
   railGain: byIds(num(0, 100).required(needed), sayOfCheck('numbers-by-id', { min: 0, max: 100 }))
 })

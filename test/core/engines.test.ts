@@ -99,7 +99,7 @@ describe('the same worn engine told otherwise gives the same estimate', () => {
       )
       expect(estimate(jobOf(doubled, { drive: big }), priors).chains.main!.elongation.mean).toBeCloseTo(
         result.chains.main!.elongation.mean,
-        6
+        4
       )
     }
   })

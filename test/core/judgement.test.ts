@@ -128,7 +128,7 @@ describe('a cam', () => {
     expect(judged([marks('cam-in', 0.5)]).call('cam-in')).toBe('back-in')
     const still = (value: number) => judged([marks('cam-in', value)]).assessment.cams['cam-in']!.jump.all['0'] ?? 0
     // A mark that far between two teeth leaves it open.
-    const value = Array.from({ length: 60 }, (_, k) => 8 + k / 10).find(
+    const value = Array.from({ length: 160 }, (_, k) => 4 + k / 10).find(
       (lag) => still(lag) > 0.9 && still(lag) < 0.985
     )!
     expect(value).toBeDefined()

@@ -104,12 +104,12 @@ describe("where a tensioner's travel ends", () => {
       ends(job([read.length(160.3), read.groove('guide', 1), read.groove('arm', 1)]))!
     ]
     // The forward model alone reaches 13.5 mm of extension at 0.37 % of stretch.
-    expect(spared).toBeGreaterThan(0.0033)
+    expect(spared).toBeGreaterThan(0.0032)
     expect(spared).toBeLessThan(0.0038)
     expect(worn).toBeLessThan(spared)
   })
   it("where the drive's geometry ends before the stroke does, it is none rather than a guess", () => {
-    const open = changed(sheet('ardmere-a18'), (d) => Object.assign(d.tensioners[0]!, { limit: undefined }))
+    const open = changed(sheet('ardmere-a18'), (d) => Object.assign(d.tensioners[0]!, { limit: undefined, stroke: 60 }))
     expect(ends(job([read.length(160.3)], open))).toBeNull()
   })
   it('a drive without a tensioner has none', () => {

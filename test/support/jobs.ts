@@ -3,7 +3,7 @@ import { type JobFile, type Of, type Reading, withIds } from '../../core/reading
 import type { DriveSheet } from '../../core/sheet'
 import { sheet } from './sheets'
 
-/** A job on a sheet (ardmere unless another is given) with these readings. */
+/** A job on a sheet (ardmere unless another is given) with these readings, everything asked of the engine answered. */
 export function jobOf(readings: readonly Reading[], more: Partial<JobFile> & { drive?: DriveSheet } = {}): JobFile {
   return {
     format: 'umbrette-job',
@@ -11,6 +11,7 @@ export function jobOf(readings: readonly Reading[], more: Partial<JobFile> & { d
     drive: sheet('ardmere-a18'),
     usage: { value: 148_200, unit: 'km' },
     school: 'on-evidence',
+    corrections: { skim: {}, temperature: {}, offsetKeys: {} },
     readings: withIds(readings),
     ...more
   }

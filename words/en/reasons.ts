@@ -2,6 +2,7 @@ import type { ReasonSays, ReleaseSays, RuledFinding } from '../../core/calls'
 import type { PartKind } from '../../core/sheet'
 import { type Catalogue, NO_NAMES, sayer } from '../say'
 import { ARGUMENTS } from './leftOut'
+import { sayCorrected, saySlip } from './slips'
 import { degreesWords, fixDigits, oddsWords, teethOff } from './figures'
 
 /** Why a part is called as it is, and what releases a hold. */
@@ -222,6 +223,12 @@ export const REASONS: Catalogue<ReasonSays> = {
     `${stands(f.lag)}, which does not tell whole teeth: ${BLIND[f.why]}. A jump is ${oddsWords(f.odds)} likely: count the links from mark to mark.`,
   'jump-undecided': (f) =>
     `${stands(f.lag)}; it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}): count the links from mark to mark.`,
+  'jump-or-mark': (f) =>
+    [
+      `${stands(f.lag)}: it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}), or its mark was read wrongly (${oddsWords(f.wrong)}).`,
+      ...(f.argued ? [ARGUMENTS.moved({ hidden: f.hidden }, NO_NAMES)] : []),
+      'Count the links from mark to mark before the starter turns this engine: if it jumped, valves may have touched, and compression or leak-down comes first.'
+    ].join(' '),
   jumped: (f) =>
     [
       `${stands(f.lag)}: it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}).`,
@@ -267,6 +274,8 @@ export const REASONS: Catalogue<ReasonSays> = {
     `Worn unevenly: ${f.places} places differ by ${fixDigits(f.spread, 2)} points. Look for stiff links and a run that was dry; the longest place counts against the limit.`,
   'readings-at-odds': (f) =>
     `${f.count === 1 ? 'A reading is' : `${f.count} readings are`} at odds with the rest: measure again before anything is ordered.`,
+  'reading-wrong': (f) =>
+    `${saySlip(f)}: it should then read ${sayCorrected(f)}. Read it again, or enter it as that.`,
   'lag-unexplained': (f, name) =>
     `${name(f.cam)} reads ${fixDigits(Math.abs(f.off), 1)}° ${f.off > 0 ? 'later' : 'earlier'} than chain, rails and counts explain, and no tooth has jumped: look at its phaser, locating pin and key, and at which mark it was read.`,
   'not-settled': () => 'The estimate did not settle on these readings: take another before deciding.',
@@ -284,6 +293,7 @@ export const RELEASES: Catalogue<ReleaseSays> = {
   'pieces-found': () => 'Every piece found, or accepted in writing by name.',
   'head-looked-at': () => 'The head looked at, and compression or leak-down sound.',
   'chain-and-rails-renewed': () => 'Chain and rails renewed, glitter washed out, oil and filter changed.',
+  'links-counted': () => 'The links counted from mark to mark, and they say that no tooth jumped.',
   'set-and-compression': () => 'Set to its marks, then compression or leak-down found sound.',
   'as-signed': (f) => f.text
 }

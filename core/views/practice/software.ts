@@ -17,8 +17,6 @@ export interface SoftwareRun {
   taken: { inspection: string; what: LookedAtFigures; minutes: number }[]
 }
 
-/** Gain below which another reading is not worth its minutes. */
-const WORTH = 0.08
 const MOST = 40
 
 /**
@@ -80,11 +78,12 @@ function nextInspection(
   engine: PracticeCase,
   inspections: readonly Inspection[],
   stand: Stand,
-  { next }: Assessment
+  { next, decision }: Assessment
 ): Inspection | null {
+  const minute = decision?.minute ?? 0
   const worth = next
-    .filter(({ gain }) => gain > WORTH)
-    .flatMap(({ kind, target, gain }) => {
+    .filter(({ worth: saved = 0, minutes }) => saved > minute * minutes)
+    .flatMap(({ kind, target, worth: saved = 0 }) => {
       const inspection = inspections.find(
         (one) => !stand.looks.has(one.id) && one.reads.some((r) => r.kind === kind && partOf(r) === target)
       )
@@ -92,7 +91,7 @@ function nextInspection(
         ? [
             {
               inspection,
-              rate: gain / (inspection.minutes + accessMinutes(engine.drive, inspection.operations, stand.done))
+              rate: saved / (inspection.minutes + accessMinutes(engine.drive, inspection.operations, stand.done))
             }
           ]
         : []
@@ -110,14 +109,15 @@ function inReach(inspections: readonly Inspection[], stand: Stand): Inspection |
   )
 }
 
-/** The cheapest look at a part that a call asks to look closer at. */
+/** The cheapest look at a part that a call asks to look closer at, or that would be called without a look at it. */
 function openQuestion(
   engine: PracticeCase,
   inspections: readonly Inspection[],
   stand: Stand,
   { calls }: Assessment
 ): Inspection | null {
-  const asked = calls.filter(({ call }) => call === 'look-closer').map(({ part }) => part)
+  const seen = new Set(inspections.filter(({ id, kind }) => LOOKS.includes(kind) && stand.looks.has(id)).map(({ part }) => part))
+  const asked = calls.filter(({ call, part }) => call === 'look-closer' || !seen.has(part)).map(({ part }) => part)
   const cost = ({ minutes, operations }: Inspection) => minutes + accessMinutes(engine.drive, operations, stand.done)
   return (
     inspections

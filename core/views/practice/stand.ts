@@ -125,6 +125,8 @@ export function jobOfStand(engine: PracticeCase, readings: readonly Pick<StandRe
     drive: engine.drive,
     usage: engine.usage,
     school: 'on-evidence',
+    // Engines on the practice stand are as cold and as unmachined as their sheets.
+    corrections: { skim: {}, temperature: {}, offsetKeys: {} },
     readings: withIds(readings.map(({ reading }) => reading))
   }
 }

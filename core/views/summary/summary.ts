@@ -1,6 +1,6 @@
 import { type Act, foldActs, heldCalls, jobFile, type JobRecord, type KeptJob, type WaitsFor } from '../../record'
 import { type Call, SEVERITY } from '../../calls'
-import { type ElongationEstimate, travelEndsAt } from '../../estimate'
+import { type ElongationEstimate, isReading, travelEndsAt } from '../../estimate'
 import { calibrationOf, type CalibrationPoint } from './calibration'
 import { compileSheet, limitFor, type DriveSheet, type LimitKind, type LimitValue } from '../../sheet'
 import { assess, type Assessment } from '../../paths'
@@ -62,7 +62,7 @@ export function summarise(job: KeptJob, acts: readonly Act[]): JobSummary {
   const file = jobFile(job, acts)
   const sheet = file.drive
   const assessment = assess(file)
-  const [next] = assessment.next
+  const next = assessment.next.find(isReading)
   const last = acts.at(-1)
   return {
     sheet: { id: sheet.id, name: sheet.name },

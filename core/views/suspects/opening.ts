@@ -1,6 +1,6 @@
 import { say, type LookId } from './says'
 import type { Message } from '../../check'
-import { doubtOf, type Estimates } from '../../estimate'
+import type { Estimates } from '../../estimate'
 import type { JobFile } from '../../readings'
 import { type Suspect, suspectsOf } from './suspects'
 import { type Bearing, BEARINGS, SUSPECTS } from './table'
@@ -113,4 +113,9 @@ function lookGain(suspects: readonly Suspect[], findings: readonly string[], bea
   const left = outcomes.reduce((sum, { total, odds }) => sum + (total / all) * doubtOf(odds), 0)
   const now = doubtOf(behind(suspects))
   return now > 1e-9 ? Math.max(0, 1 - left / now) : 0
+}
+
+/** p(1 − p): greatest at even odds, 0 when decided. */
+function doubtOf(odds: number): number {
+  return odds * (1 - odds)
 }

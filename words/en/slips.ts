@@ -1,0 +1,54 @@
+import type { WrongWay } from '../../core/estimate'
+import { type NumericKind, READING_KINDS } from '../../core/readings'
+import { degreesWords, fixDigits, oddsWords } from './figures'
+
+/** What a reading looks like that was taken wrongly. */
+
+/** A reading that is probably wrong: in which way, and what it should have read then. */
+export interface SaidSlip {
+  kind: NumericKind
+  value: number
+  /** Was it given as notches? */
+  notches: boolean
+  as: WrongWay
+  would: number
+  odds: number
+}
+
+/** `20.4° late`, `8 notches`, `160.4 mm`: what was read. */
+function readWords({ kind, value, notches }: Pick<SaidSlip, 'kind' | 'value' | 'notches'>): string {
+  if (notches) return `${value} notches`
+  if (kind === 'camLag') return degreesWords(value)
+  const { unit, digits } = READING_KINDS[kind]
+  return `${fixDigits(value, unit === 'links' ? (Number.isInteger(value) ? 0 : 1) : digits)} ${unit === 'crank degrees' ? '°' : unit}`
+}
+
+const LOOKS_LIKE: { readonly [W in WrongWay]: (said: SaidSlip) => string } = {
+  'next-mark': () => "fits the next tooth's mark",
+  'cam-half-turn': () => 'fits a mark half a turn of the cam away',
+  'crank-half-turn': () => 'fits a mark half a crank turn away',
+  'cam-degrees': () => 'looks like cam degrees given as crank degrees',
+  'crank-degrees': () => 'looks like crank degrees doubled as if they were of the cam',
+  'turned-round': () => 'looks like late and early turned round',
+  'notches-as-mm': ({ value }) => `looks like ${fixDigits(value, 0)} notches typed as mm`,
+  'mm-as-notches': ({ value }) => `looks like ${fixDigits(value, 0)} mm typed as notches`,
+  'inches-as-mm': () => 'looks like inches typed as mm',
+  'mm-as-inches': () => 'looks like mm taken for inches',
+  'link-missed': () => 'looks like one link missed',
+  'link-twice': () => 'looks like one link counted twice',
+  'other-run': () => "fits another run's marks",
+  'link-more': () => 'looks like one link too many between the calliper',
+  'link-less': () => 'looks like one link too few between the calliper',
+  'other-number': () => 'fits another number of links',
+  'far-off': () => 'fits nothing else that was read'
+}
+
+/** What a wrong reading looks like: `20.4° late fits the next tooth's mark (98 %)`. */
+export function saySlip(said: SaidSlip): string {
+  return `${readWords(said)} ${LOOKS_LIKE[said.as](said)} (${oddsWords(said.odds)})`
+}
+
+/** What it should have read then: `0.4° late`. */
+export function sayCorrected({ kind, would }: Pick<SaidSlip, 'kind' | 'would'>): string {
+  return readWords({ kind, value: would, notches: false })
+}
