@@ -89,7 +89,9 @@ function claim(t: Tally, odds: number | null, past: boolean): void {
 }
 
 function run(name: string, circumstances: Circumstances, sheets: readonly (typeof SHEETS)[number][]): Tally {
-  const cases = Array.from({ length: wanted }, (_, i) => drawCase(sheet(sheets[i % sheets.length]!), 7919 * i + 11, circumstances))
+  const cases = Array.from({ length: wanted }, (_, i) =>
+    drawCase(sheet(sheets[i % sheets.length]!), 7919 * i + 11, circumstances)
+  )
   const started = performance.now()
   const t = tally(cases)
   const ms = (performance.now() - started) / cases.length

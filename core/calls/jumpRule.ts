@@ -53,7 +53,13 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
             {
               ...base,
               call: 'stop',
-              ...say('jump-or-mark', { lag: stands, teeth, odds: jumped, wrong: wrongMark(context, chain, id), ...arguedOf(cam) }),
+              ...say('jump-or-mark', {
+                lag: stands,
+                teeth,
+                odds: jumped,
+                wrong: wrongMark(context, chain, id),
+                ...arguedOf(cam)
+              }),
               release: release('links-counted'),
               settle
             },

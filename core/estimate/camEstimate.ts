@@ -55,9 +55,15 @@ function argumentOf(lag: { mean: number; sd: number }, wearLag: number, teeth: n
 }
 
 /** Odds that a cam sits otherwise on its shaft than it was set, and by how much then; null where nothing was read on it. */
-function movedOf({ observations, parts, cams, scale }: Problem, { components }: Solution, cam: number): CamEstimate['moved'] {
+function movedOf(
+  { observations, parts, cams, scale }: Problem,
+  { components }: Solution,
+  cam: number
+): CamEstimate['moved'] {
   const at = parts[cams[cam]!.part]!.at.lag + cams[cam]!.place
-  const seat = observations.findIndex(({ reading, quantity }) => reading === null && quantity.of === 'untold' && quantity.at === at)
+  const seat = observations.findIndex(
+    ({ reading, quantity }) => reading === null && quantity.of === 'untold' && quantity.at === at
+  )
   if (seat < 0) return null
   const stories = components.filter(({ slips }) => slips.some(({ observation }) => observation === seat))
   const odds = stories.reduce((sum, { weight }) => sum + weight, 0)

@@ -59,7 +59,13 @@ export function candidatesOf(
     ...(model.tensioner === null
       ? []
       : [
-          ...offer({ kind: 'extension', target: model.tensioner, part, quantity: { of: 'extension', part }, teeth: still }),
+          ...offer({
+            kind: 'extension',
+            target: model.tensioner,
+            part,
+            quantity: { of: 'extension', part },
+            teeth: still
+          }),
           ...offer({ kind: 'padWear', target: model.tensioner, part, quantity: { of: 'padWear', part }, teeth: still })
         ]),
     ...problem.cams.flatMap((cam, i) =>
@@ -121,7 +127,8 @@ function methodsOf(
   const again = mine.some(({ id }) => doubted.has(id))
   const usual = mine.map((reading) => methodOf(kind, (reading as { method?: string }).method))
   const { chain } = parts[thing.part]!
-  const off = (kind === 'chainLength' || kind === 'chainCompare') && !taken.some((r) => isBenchLength(r) && r.chain === chain.id)
+  const off =
+    (kind === 'chainLength' || kind === 'chainCompare') && !taken.some((r) => isBenchLength(r) && r.chain === chain.id)
   return Object.entries(READING_KINDS[kind].methods).flatMap(([method, sigma]): Candidate[] => {
     const repeats = again && usual.includes(method)
     if (mine.length > 0 && sigma >= finest && !repeats) return []

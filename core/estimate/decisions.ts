@@ -33,7 +33,11 @@ export function decisionsOf(sheet: DriveSheet, problem: Problem, { components }:
     if (limit === undefined) return []
     const slope = scale.map((s, k) => (k === i ? s : 0))
     const told = components.map(({ posterior }): Told => {
-      const cut = (posterior.cut[i] ?? []).map((p) => ({ weight: p.weight, mean: p.mean * scale[i]!, sd: p.sd * scale[i]! }))
+      const cut = (posterior.cut[i] ?? []).map((p) => ({
+        weight: p.weight,
+        mean: p.mean * scale[i]!,
+        sd: p.sd * scale[i]!
+      }))
       return { z: quantileOf(massAbove(cut, limit)), sd: Math.sqrt(posterior.covariance[i]![i]!) * scale[i]!, slope }
     })
     return [{ part, about, stake: stakes.of(part, 'wear'), told }]
@@ -44,9 +48,13 @@ export function decisionsOf(sheet: DriveSheet, problem: Problem, { components }:
     return [
       ...bounded(chain.id, 'chainLength', at.elongation, elongation ? elongation.value / 100 : undefined),
       ...model.rails.flatMap((id, i) => bounded(id, 'groove', at.wear + i, limitFor(sheet, 'groove', id)?.value)),
-      ...(tensioner ? bounded(tensioner.id, 'padWear', at.padWear, limitFor(sheet, 'padWear', tensioner.id)?.value) : []),
+      ...(tensioner
+        ? bounded(tensioner.id, 'padWear', at.padWear, limitFor(sheet, 'padWear', tensioner.id)?.value)
+        : []),
       // What an extension's limit is about is the chain's length: it decides where the sheet has no limit for that.
-      ...(tensioner?.limit && !elongation ? [extensionDecision(problem, components, place, tensioner.id, tensioner.limit.value, stakes)] : [])
+      ...(tensioner?.limit && !elongation
+        ? [extensionDecision(problem, components, place, tensioner.id, tensioner.limit.value, stakes)]
+        : [])
     ]
   })
   return [...worn, ...jumpDecisions(problem, components, stakes)]
@@ -72,7 +80,11 @@ function extensionDecision(
 }
 
 /** A cam that nothing was read on has the prior's odds: its lag is held apart from them (next.ts). */
-function jumpDecisions({ cams, observations, scale }: Problem, components: readonly Component[], stakes: Stakes): Decision[] {
+function jumpDecisions(
+  { cams, observations, scale }: Problem,
+  components: readonly Component[],
+  stakes: Stakes
+): Decision[] {
   const none = scale.map(() => 0)
   return cams.flatMap(({ id }, cam): Decision[] => {
     if (!observations.some(({ teeth }) => teeth[cam] !== 0)) return []
@@ -95,4 +107,3 @@ export function lossNow(decision: Decision, weights: readonly number[]): number 
 export function leverOf(told: Told, along: readonly number[]): number {
   return dot(told.slope, along)
 }
-

@@ -21,9 +21,7 @@ export function estimate(job: JobFile, priors: Priors = PRIORS, stakes: Stakes =
     rails: mergeTrains(trains, 'rails'),
     tensioners: mergeTrains(trains, 'tensioners'),
     cams: mergeTrains(trains, 'cams'),
-    readings: job.readings.map(
-      ({ id }) => used.get(id) ?? { id, ...OUTSIDE }
-    ),
+    readings: job.readings.map(({ id }) => used.get(id) ?? { id, ...OUTSIDE }),
     ...mergeNext(trains),
     faults: inOrder(job, [...trains.flatMap((t) => t.faults), ...playFaults(job)])
   }

@@ -97,7 +97,10 @@ function guessedGainSpread(sheet: DriveSheet, chain: Chain, model: ChainModel, p
   const tensioner = compileSheet(sheet).tensionerOf(chain.id)
   if (!chain.counted || !tensioner) return 0
   const guessed = model.rails.filter((id) => tensioner.railGain?.[id] === undefined)
-  return Math.hypot(COUNTED_SPREAD, ...guessed.map((id) => 0.5 * RAIL_GAIN_DEFAULT[compileSheet(sheet).rail(id).kind] * priors.wear))
+  return Math.hypot(
+    COUNTED_SPREAD,
+    ...guessed.map((id) => 0.5 * RAIL_GAIN_DEFAULT[compileSheet(sheet).rail(id).kind] * priors.wear)
+  )
 }
 
 function chainEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, place: number): ChainEstimate {

@@ -34,5 +34,11 @@ export function problemOf(train: Train, observations: readonly Observation[], pr
     bounded.push(null)
   })
   const read = observations.map((one) => ({ ...one, ...changed.get(one) }))
-  return { ...train, scale, bounded, observations: [...read, ...seatsOf(train, observations, priors)], read: read.length }
+  return {
+    ...train,
+    scale,
+    bounded,
+    observations: [...read, ...seatsOf(train, observations, priors)],
+    read: read.length
+  }
 }

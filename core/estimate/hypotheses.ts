@@ -109,9 +109,7 @@ function setAside(problem: Problem, normal: Normal, set: readonly number[]): Res
   return {
     problem: {
       ...problem,
-      observations: problem.observations.map((one, k) =>
-        out.has(k) ? { ...one, teeth: one.teeth.map(() => 0) } : one
-      )
+      observations: problem.observations.map((one, k) => (out.has(k) ? { ...one, teeth: one.teeth.map(() => 0) } : one))
     },
     normal: {
       a,
@@ -166,10 +164,13 @@ function predictive(
     slips.map((_, i) => i)
   )
   const misses = taken.map(({ value }, i) => value - predicted[i]!)
-  return slips.reduce((sum, slip, i) => {
-    const { sigma, own } = taken[i]!
-    return sum + logSlip(observations, slip) + Math.log(sigma / own) - Math.log(lower[i]![i]!)
-  }, -dot(misses, choleskySolve(lower, misses)) / 2)
+  return slips.reduce(
+    (sum, slip, i) => {
+      const { sigma, own } = taken[i]!
+      return sum + logSlip(observations, slip) + Math.log(sigma / own) - Math.log(lower[i]![i]!)
+    },
+    -dot(misses, choleskySolve(lower, misses)) / 2
+  )
 }
 
 /** ln of the prior odds that a reading is wrong in this way. */

@@ -48,7 +48,10 @@ export function nextReadings(
   const loss = [...losses, ...untold.map(({ loss: l }) => l), plays.loss].reduce((sum, l) => sum + l, 0)
   const view = { problem, components, decisions, losses, untold, priors, loss, weights }
   const worth = candidatesOf(problem, taken, estimated).map((candidate) => nextOf(view, candidate))
-  const all = [...bestMethods(worth), ...plays.next].map((one) => ({ ...one, gain: loss > 0 ? Math.min(1, one.worth / loss) : 0 }))
+  const all = [...bestMethods(worth), ...plays.next].map((one) => ({
+    ...one,
+    gain: loss > 0 ? Math.min(1, one.worth / loss) : 0
+  }))
   return { loss, next: all.sort((a, b) => b.worth / b.minutes - a.worth / a.minutes || b.gain - a.gain) }
 }
 
@@ -112,7 +115,9 @@ function nextOf(view: View, candidate: Candidate): RankedReading {
   for (const { weight, mean, variance } of stories) {
     for (const [node, share] of NODES) {
       const at = weighAt(stories, mean + Math.sqrt(variance) * node)
-      decisions.forEach((decision, d) => (left[d]! += weight * share * lossOf(decision.stake, oddsAfter(stories, at, d))))
+      decisions.forEach(
+        (decision, d) => (left[d]! += weight * share * lossOf(decision.stake, oddsAfter(stories, at, d)))
+      )
       mine.forEach(({ cam, stake }, u) => {
         const odds = stories.reduce((sum, { jumped }, k) => sum + (jumped.includes(cam) ? at.weights[k]! : 0), 0)
         leftUntold[u]! += weight * share * lossOf(stake, odds)
@@ -145,13 +150,20 @@ function nextOf(view: View, candidate: Candidate): RankedReading {
     gain: 0,
     worth: settles.reduce((sum, { saved }) => sum + saved, 0),
     narrows: narrowing(view, candidate),
-    settles: settles.filter(({ cut, saved }) => cut >= WORTH && saved > 0).map(({ part, odds, cut }) => ({ part, odds, cut })),
+    settles: settles
+      .filter(({ cut, saved }) => cut >= WORTH && saved > 0)
+      .map(({ part, odds, cut }) => ({ part, odds, cut })),
     minutes
   }
 }
 
 /** A story's prediction of a candidate: one for each way that cams nothing was read on may have jumped. */
-function storiesOf({ problem, decisions, untold, priors }: View, candidate: Candidate, component: Component, k: number): Seen[] {
+function storiesOf(
+  { problem, decisions, untold, priors }: View,
+  candidate: Candidate,
+  component: Component,
+  k: number
+): Seen[] {
   const { predicted, slope } = predictionOf(problem, component.near, candidate.quantity)
   const { posterior, weight, teeth } = component
   const along = seen(posterior.covariance, slope)
@@ -222,4 +234,3 @@ function narrowing({ problem, components }: View, { part, quantity, sigma }: Can
   const sd = Math.sqrt(variance) * problem.scale[i]!
   return { from: sd, to: sd * Math.sqrt(Math.max(0, 1 - cut)) }
 }
-

@@ -45,7 +45,9 @@ export function openQuestions(
   const moved = new Set(charted.flatMap(({ path }) => path))
   const banks = new Set(mine.flatMap(({ id, bank }) => (bank === undefined || !moved.has(id) ? [] : [String(bank)])))
   return [
-    ...(skim ? [] : [...banks].map((of) => ({ question: 'skim' as const, of, scale: untold.skim, step: 0.02, prior: FACES }))),
+    ...(skim
+      ? []
+      : [...banks].map((of) => ({ question: 'skim' as const, of, scale: untold.skim, step: 0.02, prior: FACES }))),
     ...(temperature || charted.length === 0
       ? []
       : [{ question: 'temperature' as const, of: '', scale: untold.heat, step: 4, prior: HALF_NORMAL }]),

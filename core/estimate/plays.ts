@@ -51,8 +51,12 @@ function playOf(
   const stake = stakes.of(phaser.id, 'wear')
   const odds = grid.reduce((sum, { weight, past }) => sum + weight * past, 0)
   const loss = limit === null ? 0 : lossOf(stake, odds)
-  const finest = Math.min(...reads.map((r) => r.sigma ?? methodSigma('phaserPlay', methodOf('phaserPlay', r.method)) ?? Infinity))
-  const methods = Object.entries(READING_KINDS.phaserPlay.methods).filter(([, sigma]) => reads.length === 0 || sigma < finest)
+  const finest = Math.min(
+    ...reads.map((r) => r.sigma ?? methodSigma('phaserPlay', methodOf('phaserPlay', r.method)) ?? Infinity)
+  )
+  const methods = Object.entries(READING_KINDS.phaserPlay.methods).filter(
+    ([, sigma]) => reads.length === 0 || sigma < finest
+  )
   const offers = methods.map(([method, sigma]): RankedReading => {
     const left = limit === null ? 0 : lossAfter(grid, sigma, (p) => lossOf(stake, p))
     const worth = Math.max(0, loss - left)

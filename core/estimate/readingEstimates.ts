@@ -48,7 +48,10 @@ export function readingEstimates(problem: Problem, solution: Solution): ReadingE
       wrong,
       wrongAs: named?.as ?? null,
       wouldRead: named ? (named.as === 'far-off' ? others.mean : shownValue(one, named.value)) : null,
-      atOdds: wrong > WRONG || (sound < SOME.all && wrong > SOME.each) || (!isSlipped && FIT.includes(one.quantity.of) && misses > FITS)
+      atOdds:
+        wrong > WRONG ||
+        (sound < SOME.all && wrong > SOME.each) ||
+        (!isSlipped && misses > FITS && FIT.includes(one.quantity.of) && !isAlone(problem.observations, one))
     }
   })
 }
@@ -109,7 +112,9 @@ function waysBeside(one: Observation, { mean, sd }: Predicted): WeighedWay[] {
   const right = (1 - one.wrong) * likely(one.value, Math.hypot(one.sigma, sd))
   const each = one.ways.flatMap(({ as, ...way }, place) => {
     const { value, sigma } = takenAs(one, place)
-    return as === 'moved' ? [] : [{ as, value, odds: one.wrong * way.share * way.times * likely(value, Math.hypot(sigma, sd)) }]
+    return as === 'moved'
+      ? []
+      : [{ as, value, odds: one.wrong * way.share * way.times * likely(value, Math.hypot(sigma, sd)) }]
   })
   const total = each.reduce((sum, { odds }) => sum + odds, right)
   return total > 0 ? each.map((way) => ({ ...way, odds: way.odds / total })) : []

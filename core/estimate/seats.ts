@@ -7,7 +7,11 @@ import type { Train } from './trainProblem'
  * a slipped phaser, an earlier wrong setting). That it sits as it should is held as an observation of its own, which may
  * be wrong like a reading: so a cam that all readings find late need not have a stretched chain.
  */
-export function seatsOf({ cams, parts, scale }: Train, observations: readonly Observation[], priors: Priors): Observation[] {
+export function seatsOf(
+  { cams, parts, scale }: Train,
+  observations: readonly Observation[],
+  priors: Priors
+): Observation[] {
   return cams.flatMap(({ part, place }, cam): Observation[] => {
     if (!observations.some(({ quantity }) => quantity.of === 'lag' && quantity.cam === cam)) return []
     const at = parts[part]!.at.lag + place

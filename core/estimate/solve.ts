@@ -122,7 +122,12 @@ interface Refined extends Hypothesis {
  * kink and the steps may not settle: after a few, slopes are taken across the posterior's width, which smooths it.
  * @param known the linearisation at `start`, where there is one
  */
-function refine(problem: Problem, { teeth, slips }: Hypothesis, start: readonly number[], known: Linearised | null = null): Refined {
+function refine(
+  problem: Problem,
+  { teeth, slips }: Hypothesis,
+  start: readonly number[],
+  known: Linearised | null = null
+): Refined {
   const told = toldBy(problem, { teeth, slips })
   const precision = widest(told)
   let point = start.slice()
@@ -134,7 +139,8 @@ function refine(problem: Problem, { teeth, slips }: Hypothesis, start: readonly 
     const posterior = boundedNormal(normal.a, gradientOf(normal, targetsOf(told, normal, teeth)), told.bounded)
     const from = near.point
     const moved = Math.max(...posterior.mean.map((m, i) => Math.abs(m - from[i]!)))
-    if (moved < SETTLED || iteration === ITERATIONS) return { teeth, slips, posterior, near, iterations: iteration, moved }
+    if (moved < SETTLED || iteration === ITERATIONS)
+      return { teeth, slips, posterior, near, iterations: iteration, moved }
     if (iteration === KINKED) width = posterior.covariance.map((row, i) => Math.sqrt(row[i]!))
     const damping = iteration < KINKED ? 1 : 0.5
     point = from.map((p, i) => p + damping * (posterior.mean[i]! - p))

@@ -164,7 +164,11 @@ export function linearise(problem: Problem, u: readonly number[], width?: readon
 }
 
 /** The model of a chain at a point: with what is guessed of what nobody told. */
-export function modelAt({ sheet, corrections, nuisances, nuisancesAt, scale }: Train, part: Part, u: readonly number[]) {
+export function modelAt(
+  { sheet, corrections, nuisances, nuisancesAt, scale }: Train,
+  part: Part,
+  u: readonly number[]
+) {
   const values = nuisances.map(({ prior }, i) => {
     const value = u[nuisancesAt + i]! * scale[nuisancesAt + i]!
     return prior ? Math.max(0, value) : value

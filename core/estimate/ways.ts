@@ -124,7 +124,10 @@ function lagWays(value: number, tooth: number): Named[] {
   ]
 }
 
-function extensionWays(sheet: DriveSheet, { tensioner, value, notches }: Extract<KnownReading, { kind: 'extension' }>): Named[] {
+function extensionWays(
+  sheet: DriveSheet,
+  { tensioner, value, notches }: Extract<KnownReading, { kind: 'extension' }>
+): Named[] {
   const { ratchet } = compileSheet(sheet).tensioner(tensioner)
   if (value === undefined) {
     return notches === undefined
@@ -153,7 +156,10 @@ function inchWays(value: number): Named[] {
 }
 
 /** Counted from another run's mark, a count comes to that run's links. */
-function countWays(sheet: DriveSheet, { chain, from, to, value }: Extract<KnownReading, { kind: 'linkCount' }>): Named[] {
+function countWays(
+  sheet: DriveSheet,
+  { chain, from, to, value }: Extract<KnownReading, { kind: 'linkCount' }>
+): Named[] {
   const { counts } = compileSheet(sheet).chain(chain)
   const mine = counts.find((run) => run.from === from && run.to === to)?.links
   const others = new Set(counts.map(({ links }) => links).filter((links) => links !== mine))

@@ -42,7 +42,11 @@ export function boundedNormal(a: Matrix, b: readonly number[], bounded: readonly
     )
   )
   const mean = covariance.map((row) => dot(row, b))
-  const state: State = { mean, covariance, logDeterminant: lower.reduce((sum, row, i) => sum + 2 * Math.log(row[i]!), 0) }
+  const state: State = {
+    mean,
+    covariance,
+    logDeterminant: lower.reduce((sum, row, i) => sum + 2 * Math.log(row[i]!), 0)
+  }
   const factors = bounded.map(() => ({ precision: 0, shift: 0 }))
   const dimensions = bounded.flatMap((priors, i) => (priors ? [{ i, priors: factorsOn(priors) }] : []))
   for (let sweep = 0; sweep < SWEEPS; sweep++) {

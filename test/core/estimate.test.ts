@@ -143,7 +143,9 @@ describe('jumps', () => {
       read.count('cam-in', 'crank', 53 + (cam === 'cam-in' ? teeth : 0))
     ]
     expect(of(...marks, ...counts).cams[cam]!.jump.odds).toBeGreaterThan(0.98)
-    expect(of(...marks, read.count('crank', 'cam-ex', 53), read.count('cam-in', 'crank', 53)).cams[cam]!.jump).toMatchObject({
+    expect(
+      of(...marks, read.count('crank', 'cam-ex', 53), read.count('cam-in', 'crank', 53)).cams[cam]!.jump
+    ).toMatchObject({
       teeth: 0
     })
     expect(Object.values(jump.all).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 2)
@@ -314,7 +316,9 @@ describe('the next reading', () => {
     expect(offered(unread, 'camLag', 'cam-in').settles[0]).toMatchObject({ part: 'cam-in', cut: expect.closeTo(1, 1) })
     const onTheEdge = next([read.extension(16.5)])
     expect(offered(onTheEdge, 'chainLength').settles.find((s) => s.part === 'main')!.odds).toBeGreaterThan(0.02)
-    expect(offered(onTheEdge, 'chainLength').worth).toBeGreaterThan(offered(next([read.extension(8)]), 'chainLength').worth!)
+    expect(offered(onTheEdge, 'chainLength').worth).toBeGreaterThan(
+      offered(next([read.extension(8)]), 'chainLength').worth!
+    )
     const gauged = next([read.extension(12), { ...read.groove('guide', 0.3), method: 'gauge' }])
     expect(offered(gauged, 'groove', 'guide')).toBeUndefined()
   })

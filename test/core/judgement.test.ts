@@ -273,3 +273,220 @@ describe('one hand', () => {
     expect([two.mean, two.sd]).toEqual([expect.closeTo(1.5, 12), expect.closeTo(Math.sqrt(0.125), 12)])
   })
 })
+
+describe('a reading that is wrong in a way that has a name', () => {
+  const counts = [
+    read.count('crank', 'cam-ex', 53),
+    read.count('cam-ex', 'cam-in', 20),
+    read.count('cam-in', 'crank', 53)
+  ]
+
+  it('is the mark, where three counts close and agree that no tooth jumped: no jump, no stop', () => {
+    const { assessment, call, says } = judged([marks('cam-ex', 20.4), marks('cam-in', 0.8), ...counts])
+    expect(assessment.cams['cam-ex']!.jump.teeth).toBe(0)
+    expect(assessment.readings[0]).toMatchObject({ wrongAs: 'next-mark', wouldRead: 0.4, atOdds: true })
+    expect(call('cam-ex')).toBe('look-closer')
+    expect(says('cam-ex')).toMatch(
+      /20\.4° late fits the next tooth's mark \(over 99 %\): it should then read 0\.4° late/
+    )
+  })
+
+  it('is not decided by one lag alone: held until the links are counted, and the chain is not passed by it', () => {
+    const { assessment, call, codes } = judged([marks('cam-ex', 19)])
+    const { jump } = assessment.cams['cam-ex']!
+    const [reading] = assessment.readings
+    expect(jump.all['1']).toBeGreaterThan(0.1)
+    expect(jump.all['1']).toBeLessThan(0.9)
+    expect(reading!.wrong).toBeGreaterThan(0.05)
+    expect(reading!.wrong).toBeLessThan(0.9)
+    expect(call('cam-ex')).toBe('stop')
+    expect(codes('cam-ex')).toContain('jump-or-mark')
+    expect(call('main')).not.toBe('back-in')
+    // Counted, either is told from the other.
+    expect(judged([marks('cam-ex', 19), ...counts]).call('cam-ex')).toBe('look-closer')
+    const off = [
+      read.count('crank', 'cam-ex', 52),
+      read.count('cam-ex', 'cam-in', 21),
+      read.count('cam-in', 'crank', 53)
+    ]
+    expect(judged([marks('cam-ex', 19), ...off]).codes('cam-ex')).toContain('jumped')
+  })
+
+  it('named so: half a crank turn away', () => {
+    const { assessment } = judged([marks('cam-ex', 180), marks('cam-in', 0.5)])
+    expect(assessment.readings[0]).toMatchObject({ wrongAs: 'crank-half-turn', wouldRead: 0 })
+    expect(judged([marks('cam-ex', 180)]).assessment.readings[0]!.wrongAs).toBe('crank-half-turn')
+  })
+
+  it('8 mm typed as notches does not make a long chain of two cams near new', () => {
+    const typed: Reading = { kind: 'extension', tensioner: 'tensioner', notches: 8, turnedForward: true }
+    const lift = (sprocket: string, value: number): Reading => ({ ...read.lag(sprocket, value), method: 'lift' })
+    const { assessment } = judged([typed, lift('cam-ex', 0.4), lift('cam-in', 0.3)])
+    expect(assessment.chains.main!.elongation.mean).toBeLessThan(0.0022)
+    expect(assessment.readings[0]).toMatchObject({ wrongAs: 'mm-as-notches', wouldRead: 8 })
+  })
+
+  it('is never what a lone figure is called, however deep', () => {
+    for (const lone of [
+      { ...read.pad(2), method: 'eye' },
+      read.groove('guide', 3),
+      read.length(161.9),
+      { ...read.groove('arm', 1.4), method: 'thumbnail' },
+      marks('cam-in', 20)
+    ] as Reading[]) {
+      const [said] = judged([lone]).assessment.readings
+      expect(said!.atOdds).toBe(false)
+      expect(said!.wrong).toBeLessThan(0.5)
+    }
+  })
+
+  it('is not one that two readings tell alike', () => {
+    const { assessment } = judged([
+      read.extension(15),
+      read.lag('cam-ex', 5),
+      read.lag('cam-in', 4),
+      read.length(160.7)
+    ])
+    expect(assessment.readings.every(({ atOdds, wrong }) => !atOdds && (wrong ?? 0) < 0.1)).toBe(true)
+  })
+
+  it('may be a length over one link more, or another number of links', () => {
+    const rest = [read.extension(4), read.lag('cam-ex', 0.5), read.lag('cam-in', 0.4)]
+    const over = (value: number) => judged([...rest, read.length(value)]).assessment.readings[3]
+    expect(over(160.1 + 8)).toMatchObject({ wrongAs: 'link-more', atOdds: true })
+    expect(over(160.1 - 8)).toMatchObject({ wrongAs: 'link-less', atOdds: true })
+    expect(over(80.05)).toMatchObject({ wrongAs: 'other-number', atOdds: true })
+  })
+
+  it('and cannot be one of the drive at all is still left out and named', () => {
+    const { assessment } = judged([read.extension(4), read.groove('guide', -1)])
+    expect(assessment.faults).toHaveLength(1)
+  })
+})
+
+describe('a cam that sits otherwise on its shaft', () => {
+  it('is that, not a long chain, where all its lags agree and the extension is as new', () => {
+    const { assessment, codes } = judged([
+      read.extension(4),
+      { ...read.lag('cam-in', 7), method: 'scan' },
+      { ...read.lag('cam-in', 7.2), method: 'wheel' },
+      read.lag('cam-ex', 0.6),
+      read.count('crank', 'cam-ex', 53),
+      read.count('cam-ex', 'cam-in', 20),
+      read.count('cam-in', 'crank', 53)
+    ])
+    expect(assessment.cams['cam-in']!.moved!.odds).toBeGreaterThan(0.5)
+    expect(assessment.chains.main!.elongation.mean).toBeLessThan(0.002)
+    expect(codes('cam-in')).toContain('lag-unexplained')
+  })
+})
+
+describe('priors with a tail', () => {
+  it('let a lone 2 mm of pad by eye be what it is', () => {
+    const { assessment } = judged([{ ...read.pad(2), method: 'eye' }])
+    const { mean } = assessment.tensioners.tensioner!.padWear
+    expect(mean).toBeGreaterThan(1.6)
+    expect(mean).toBeLessThan(2)
+    expect(assessment.readings[0]!.atOdds).toBe(false)
+  })
+
+  it('and a deep groove', () => {
+    const drive = sheet('hexley-h46')
+    const { assessment } = judged([{ ...read.groove('guide', 4.5), method: 'feeler' }], { drive })
+    expect(assessment.rails.guide!.wear.mean).toBeGreaterThan(4.3)
+  })
+})
+
+describe('what nobody told', () => {
+  const readings = [read.extension(9), read.lag('cam-ex', 2), read.lag('cam-in', 1.6)]
+  const told = { skim: {}, temperature: {}, offsetKeys: {} }
+  const width = (corrections: JobFile['corrections']) => {
+    const { low, high } = judged(readings, { corrections }).assessment.chains.main!.elongation
+    return high - low
+  }
+
+  it('is part of the doubt until it is answered, each question by itself', () => {
+    expect(width({})).toBeGreaterThan(1.3 * width(told))
+    expect(width({ ...told, skim: undefined })).toBeGreaterThan(width(told))
+    expect(width({ ...told, temperature: undefined })).toBeGreaterThan(width(told))
+    expect(width(undefined)).toBe(width({}))
+  })
+
+  it('is asked in the list of what is worth knowing next, until it is answered', () => {
+    const asked = (corrections: JobFile['corrections']) =>
+      judged(readings, { corrections }).assessment.next.filter(({ kind }) => kind === 'question')
+    expect(
+      asked({})
+        .map(({ target, of = '' }) => `${target} ${of}`.trim())
+        .sort()
+    ).toEqual(['skim 1', 'temperature'])
+    expect(asked({ skim: {} }).map(({ target }) => target)).toEqual(['temperature'])
+    expect(asked(told)).toEqual([])
+  })
+
+  it('holds of an offset key only where the sheet knows of one', () => {
+    const keyed = changed(sheet('ardmere-a18'), (drive) => {
+      drive.sprockets.find(({ id }) => id === 'cam-in')!.offsetKey = 4
+    })
+    const { assessment } = judged(readings, { drive: keyed, corrections: { skim: {}, temperature: {} } })
+    expect(assessment.next.find(({ target }) => target === 'offsetKeys')).toMatchObject({ of: 'cam-in' })
+    expect(judged(readings, { drive: keyed }).assessment.next.some(({ kind }) => kind === 'question')).toBe(false)
+  })
+
+  it('does not move a chain measured on the bench', () => {
+    const measured = [read.length(160.5), ...readings]
+    const mean = (corrections: JobFile['corrections']) =>
+      judged(measured, { corrections }).assessment.chains.main!.elongation.mean
+    expect(mean({})).toBeCloseTo(mean(told), 3)
+  })
+})
+
+describe('sound, said of a rail', () => {
+  it('is a coarse reading of its groove', () => {
+    const wear = (readings: Reading[]) => judged(readings).assessment.rails.guide!.wear
+    const [unread, looked] = [wear([]), wear([found('guide', 'sound')])]
+    expect(looked.overLimit).toBeLessThan(unread.overLimit!)
+    expect(looked.sd).toBeLessThan(unread.sd)
+    // A figure says more than a look.
+    expect(wear([found('guide', 'sound'), read.groove('guide', 1.6)])).toEqual(wear([read.groove('guide', 1.6)]))
+  })
+})
+
+describe('what is worth reading next', () => {
+  const priced = (readings: Reading[], more: Partial<JobFile> = {}) => judged(readings, more).assessment
+
+  it('is worth money in the job’s prices, and equal units without', () => {
+    const { decision, next } = priced([read.extension(12)])
+    expect(decision).toMatchObject({ enough: false })
+    expect(decision!.currency).not.toBeNull()
+    expect(next[0]!.worth).toBeGreaterThan(1)
+    const bare = changed(sheet('ardmere-a18'), (drive) => delete (drive as { parts?: unknown }).parts)
+    expect(priced([read.extension(12)], { drive: bare }).decision!.currency).toBeNull()
+  })
+
+  it('is nothing once everything is told well enough', () => {
+    const all = [
+      ...NEW.filter(({ kind }) => kind !== 'groove'),
+      { ...read.groove('guide', 0.05), method: 'gauge' },
+      { ...read.groove('arm', 0.05), method: 'gauge' },
+      { ...read.pad(0.1), method: 'gauge' },
+      { ...read.play('phaser-in', 0.1), method: 'dial' },
+      { ...read.play('phaser-ex', 0.1), method: 'dial' }
+    ] as Reading[]
+    expect(priced(all).decision!.enough).toBe(true)
+    expect(priced(all.slice(0, 3)).decision!.enough).toBe(false)
+  })
+
+  it('is a count of the links where a mark or a jump is open', () => {
+    const { next } = priced([marks('cam-ex', 19), marks('cam-in', 0.5), read.extension(4)])
+    const [best] = next.filter(({ settles }) => settles.some(({ part }) => part === 'cam-ex'))
+    expect(best!.kind).toBe('linkCount')
+  })
+
+  it('is worth more on an engine whose valves meet its pistons', () => {
+    const clear = changed(sheet('ardmere-a18'), (drive) => (drive.engine.interference = false))
+    const counted = (drive: typeof clear) =>
+      priced([read.extension(4)], { drive }).next.find(({ kind }) => kind === 'linkCount')!.worth!
+    expect(counted(sheet('ardmere-a18'))).toBeGreaterThan(2 * counted(clear))
+  })
+})

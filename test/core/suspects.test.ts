@@ -122,6 +122,27 @@ describe('open it, or not', () => {
     expect(closed.odds).toBeLessThan(0.35)
   })
 
+  it('leaves harmless noise closed unless quiet is bought: its cause lies behind the covers, its benefit does not', () => {
+    const noise = opening([said('noise-under-a-second')])
+    expect(noise).toMatchObject({ advice: 'leave-closed', because: { code: 'only-noise' } })
+    expect(noise.odds).toBeLessThan(0.35)
+    expect(noise.quiet).toBeGreaterThan(0.3)
+    expect(sayOpening(noise.because)).toMatch(/Opening buys quiet and nothing else/)
+  })
+
+  it('leaves an engine closed of which nothing was noticed, and does not clear a rail by silence', () => {
+    const clean = ['noise-none', 'code-none', 'oil-clean', 'oil-regular', 'vacuum-right', 'trace-alike'].map((f) =>
+      said(f)
+    )
+    const closed = opening(clean)
+    expect(closed).toMatchObject({ advice: 'leave-closed', because: { code: 'nothing-noticed' } })
+    expect(closed.odds).toBeLessThan(0.1)
+    expect(suspects(clean)[0]!.id).toBe('nothing')
+    const rail = suspects([said('noise-none')]).find(({ id }) => id === 'worn-rail')!
+    expect(rail.because.flatMap(({ readings }) => readings)).toEqual([])
+    expect(odds([said('noise-always')], 'nothing')).toBeLessThan(0.02)
+  })
+
   it('on a small single the lifter pushed in by hand tells chain from lifter', () => {
     const single = { drive: sheet('quillon-q40') }
     expect(opening([], single).looks.map((l) => l.look)).toContain('lifter')

@@ -49,17 +49,23 @@ export function drawCase(sheet: DriveSheet, seed: number, circumstances: Circums
   const truth: EngineTruth = { elongation: {}, wear: {}, pad: {}, lag: {}, teeth: {} }
   const extension: Record<string, number> = {}
   for (const train of trainsOf(sheet)) {
-    for (const chain of train) extension[chain.id] = drawChain(sheet, chain, corrections, roll, circumstances.rails ?? 1, truth)
+    for (const chain of train)
+      extension[chain.id] = drawChain(sheet, chain, corrections, roll, circumstances.rails ?? 1, truth)
   }
   const exact = sheet.chains.flatMap((chain) => exactReadings(known, chain, truth, extension[chain.id]!, roll))
   const readings = exact.flatMap((reading) => takeReading(known, reading, roll, circumstances))
   // What was not told is not told at all: neither question is answered.
   const told = skim || heat ? { offsetKeys: {} } : ANSWERED
-  const job = jobOf(readings.map(({ reading }) => reading), { drive: known, corrections: told })
+  const job = jobOf(
+    readings.map(({ reading }) => reading),
+    { drive: known, corrections: told }
+  )
   return {
     job,
     truth,
-    wrong: new Map(readings.flatMap(({ should }, i) => (should === null ? [] : [[job.readings[i]!.id, should] as const])))
+    wrong: new Map(
+      readings.flatMap(({ should }, i) => (should === null ? [] : [[job.readings[i]!.id, should] as const]))
+    )
   }
 }
 
@@ -119,7 +125,12 @@ function exactReadings(sheet: DriveSheet, chain: Chain, truth: EngineTruth, exte
     const value = Math.min(extension, tensioner.stroke)
     readings.push({ kind: 'extension', tensioner: tensioner.id, value, method: 'calliper', ...turned })
     if (roll.chance(0.3))
-      readings.push({ kind: 'padWear', tensioner: tensioner.id, value: truth.pad[tensioner.id]!, method: roll.pick(['gauge', 'eye']) })
+      readings.push({
+        kind: 'padWear',
+        tensioner: tensioner.id,
+        value: truth.pad[tensioner.id]!,
+        method: roll.pick(['gauge', 'eye'])
+      })
   }
   for (const sprocket of cams) {
     const method = roll.pick(['marks', 'wheel', 'lift'])
@@ -127,7 +138,12 @@ function exactReadings(sheet: DriveSheet, chain: Chain, truth: EngineTruth, exte
   }
   for (const rail of rails) {
     if (roll.chance(0.7))
-      readings.push({ kind: 'groove', rail, value: truth.wear[rail]!, method: roll.pick(['gauge', 'feeler', 'thumbnail']) })
+      readings.push({
+        kind: 'groove',
+        rail,
+        value: truth.wear[rail]!,
+        method: roll.pick(['gauge', 'feeler', 'thumbnail'])
+      })
   }
   if (roll.chance(0.5)) {
     const value = 20 * chain.pitch * (1 + truth.elongation[chain.id]!)
@@ -175,7 +191,8 @@ function spoil(sheet: DriveSheet, reading: Reading, roll: Roll): Reading {
       const ratchet = compileSheet(sheet).tensioner(reading.tensioner).ratchet
       const notches = Math.max(0, Math.round(value))
       const most = compileSheet(sheet).tensioner(reading.tensioner).stroke
-      if (named && ratchet && notchesToExtension(ratchet, notches) <= most) return { ...reading, value: undefined, notches } as unknown as Reading
+      if (named && ratchet && notchesToExtension(ratchet, notches) <= most)
+        return { ...reading, value: undefined, notches } as unknown as Reading
       return { ...reading, value: Math.min(most, Math.max(0, away(5))) }
     }
     case 'linkCount':

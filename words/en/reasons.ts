@@ -274,8 +274,7 @@ export const REASONS: Catalogue<ReasonSays> = {
     `Worn unevenly: ${f.places} places differ by ${fixDigits(f.spread, 2)} points. Look for stiff links and a run that was dry; the longest place counts against the limit.`,
   'readings-at-odds': (f) =>
     `${f.count === 1 ? 'A reading is' : `${f.count} readings are`} at odds with the rest: measure again before anything is ordered.`,
-  'reading-wrong': (f) =>
-    `${saySlip(f)}: it should then read ${sayCorrected(f)}. Read it again, or enter it as that.`,
+  'reading-wrong': (f) => `${saySlip(f)}: it should then read ${sayCorrected(f)}. Read it again, or enter it as that.`,
   'lag-unexplained': (f, name) =>
     `${name(f.cam)} reads ${fixDigits(Math.abs(f.off), 1)}° ${f.off > 0 ? 'later' : 'earlier'} than chain, rails and counts explain, and no tooth has jumped: look at its phaser, locating pin and key, and at which mark it was read.`,
   'not-settled': () => 'The estimate did not settle on these readings: take another before deciding.',

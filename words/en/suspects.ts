@@ -19,7 +19,8 @@ export const SUSPECT_WORDS: Readonly<Record<SuspectId, { name: string; look: str
     look: 'solenoid and screen, reached from outside'
   },
   'oil-supply': { name: 'Oil level, grade or pressure', look: 'dipstick, grade, pressure at the gallery' },
-  sensor: { name: 'Sensor or wiring, not the drive', look: 'cam and crank sensors, their wiring and trigger wheels' }
+  sensor: { name: 'Sensor or wiring, not the drive', look: 'cam and crank sensors, their wiring and trigger wheels' },
+  nothing: { name: 'Nothing wrong with the drive', look: 'nothing before something is heard, stored or found' }
 }
 
 /** Why an answer speaks for or against a suspect, by both. */
@@ -36,7 +37,14 @@ const BECAUSE = new Map<string, string>([
   ['noise-always loose-phaser', 'hard and all the time: a loose phaser'],
   ['noise-always worn-rail', 'hard and all the time: chain on metal'],
   ['noise-none loose-phaser', 'a loose phaser is heard'],
-  ['noise-none worn-rail', 'a chain on metal is heard'],
+  ['noise-none arm-contact', 'worn contact of arm and tensioner is heard'],
+  ['noise-none weak-tensioner', 'a weak tensioner is mostly heard'],
+  ['noise-none nothing', 'nothing is heard'],
+  ['code-none nothing', 'nothing is stored'],
+  ['oil-clean nothing', 'nothing in pan or filter'],
+  ['oil-regular nothing', 'it was looked after'],
+  ['vacuum-right nothing', 'vacuum is right'],
+  ['trace-alike nothing', 'the trace is as it should be'],
   ['noise-none lock-pin', 'a lock pin is heard at cold starts'],
   ['noise-none sensor', 'a sensor makes no noise'],
   ['loudest-bank loose-phaser', 'one bank louder: a phaser or tensioner of that bank'],
@@ -131,6 +139,10 @@ export const OPENINGS: Catalogue<OpeningSays> = {
     `What is wrong most likely lies behind the covers, ${SUSPECT_WORDS[f.suspect].name.toLowerCase()} first of all.`,
   'likelier-outside': (f) =>
     `${SUSPECT_WORDS[f.suspect].name} is likelier, and is reached without opening: ${SUSPECT_WORDS[f.suspect].look}.`,
+  'only-noise': (f) =>
+    `${SUSPECT_WORDS[f.suspect].name} (${oddsWords(f.odds)}): its cause lies behind the covers, but it does no harm. Opening buys quiet and nothing else; that is the customer's to choose.`,
+  'nothing-noticed': (f) =>
+    `Nothing was heard, stored or found (nothing wrong: ${oddsWords(f.odds)}). A worn rail is silent all the same: look again when the usage says so.`,
   'one-look': (f) => `It is not clear yet. ${LOOK_WORDS[f.look]} would tell most.`,
   'no-look': () => 'It is not clear yet, and no cheap look is left.'
 }

@@ -31,7 +31,14 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
     <Panel tone="note" data-testid="opening">
       <h2 class="text-2xl leading-tight font-bold">{{ ADVICE[opening.advice] }}</h2>
       <p>{{ sayOpening(opening.because) }}</p>
-      <p class="text-note text-faint">{{ BEFORE_COVERS.whatIsWrongLiesBehind(oddsWords(opening.odds)) }}</p>
+      <p class="text-note text-faint">
+        {{
+          BEFORE_COVERS.whatIsWrongLiesBehind(
+            oddsWords(opening.odds),
+            opening.quiet > 0.1 ? oddsWords(opening.quiet) : null
+          )
+        }}
+      </p>
     </Panel>
     <section>
       <h3 class="label">{{ BEFORE_COVERS.looksThatTellMost }}</h3>

@@ -116,7 +116,9 @@ function openQuestion(
   stand: Stand,
   { calls }: Assessment
 ): Inspection | null {
-  const seen = new Set(inspections.filter(({ id, kind }) => LOOKS.includes(kind) && stand.looks.has(id)).map(({ part }) => part))
+  const seen = new Set(
+    inspections.filter(({ id, kind }) => LOOKS.includes(kind) && stand.looks.has(id)).map(({ part }) => part)
+  )
   const asked = calls.filter(({ call, part }) => call === 'look-closer' || !seen.has(part)).map(({ part }) => part)
   const cost = ({ minutes, operations }: Inspection) => minutes + accessMinutes(engine.drive, operations, stand.done)
   return (

@@ -8,8 +8,10 @@ import { type Bearing, BEARINGS, SUSPECTS } from './table'
 /** Whether to open the covers. */
 export interface Opening {
   advice: 'open' | 'leave-closed' | 'measure-first'
-  /** Odds that what is wrong lies behind the covers. */
+  /** Odds that something behind the covers has to be mended. */
   odds: number
+  /** Odds of what is behind them too, but does no harm: opened for it, the customer buys quiet. */
+  quiet: number
   because: Message
   /** Cheap looks not yet taken, the most telling first: fraction of the doubt each would take away on average. */
   looks: {
@@ -50,22 +52,35 @@ export function openingOf(job: JobFile, estimates: Estimates, bearings: readonly
   const looks = looksOf(job, estimates, suspects, bearings)
   const jumped = Object.values(estimates.cams).some(({ jump }) => jump.told && (jump.all['0'] ?? 0) < 0.5)
   const plastic = job.readings.some(({ finding }) => finding === 'oil-plastic')
-  const first = suspects.find(({ id }) => SUSPECTS[id].behindCovers) ?? suspects[0]!
-  if (jumped && job.drive.engine.interference) return { advice: 'open', odds, because: say('likely-jumped'), looks }
-  if (plastic) return { advice: 'open', odds, because: say('plastic'), looks }
-  if (odds >= OPEN_FROM) return { advice: 'open', odds, because: say('behind-covers', { suspect: first.id }), looks }
-  if (odds <= CLOSED_UP_TO)
-    return { advice: 'leave-closed', odds, because: say('likelier-outside', { suspect: suspects[0]!.id }), looks }
+  const first = suspects.find(({ id }) => SUSPECTS[id].behindCovers && !SUSPECTS[id].harmless) ?? suspects[0]!
+  const base = { odds, looks, quiet: quietOf(suspects) }
+  if (jumped && job.drive.engine.interference) return { ...base, advice: 'open', because: say('likely-jumped') }
+  if (plastic) return { ...base, advice: 'open', because: say('plastic') }
+  if (odds >= OPEN_FROM) return { ...base, advice: 'open', because: say('behind-covers', { suspect: first.id }) }
+  if (odds <= CLOSED_UP_TO) return { ...base, advice: 'leave-closed', because: whyClosed(suspects[0]!) }
   return {
+    ...base,
     advice: 'measure-first',
-    odds,
-    because: looks[0] ? say('one-look', { look: looks[0].look }) : say('no-look'),
-    looks
+    because: looks[0] ? say('one-look', { look: looks[0].look }) : say('no-look')
   }
 }
 
+/** Why the covers stay on: what is likeliest is outside, does no harm, or is nothing at all. */
+function whyClosed({ id, odds }: Suspect): Message {
+  if (SUSPECTS[id].harmless) return say('only-noise', { suspect: id, odds })
+  return id === 'nothing' ? say('nothing-noticed', { odds }) : say('likelier-outside', { suspect: id })
+}
+
+/** Odds of a cause that has to be mended behind the covers: harmless noise has its cause there and needs nothing. */
 function behind(suspects: readonly Suspect[]): number {
-  return suspects.reduce((sum, { id, odds }) => sum + (SUSPECTS[id].behindCovers ? odds : 0), 0)
+  return suspects.reduce(
+    (sum, { id, odds }) => sum + (SUSPECTS[id].behindCovers && !SUSPECTS[id].harmless ? odds : 0),
+    0
+  )
+}
+
+function quietOf(suspects: readonly Suspect[]): number {
+  return suspects.reduce((sum, { id, odds }) => sum + (SUSPECTS[id].harmless ? odds : 0), 0)
 }
 
 function looksOf(

@@ -21,6 +21,9 @@ export interface OpeningSays {
   plastic: {}
   'behind-covers': { suspect: SuspectId }
   'likelier-outside': { suspect: SuspectId }
+  /** Noise that does no harm. */
+  'only-noise': { suspect: SuspectId; odds: number }
+  'nothing-noticed': { odds: number }
   'one-look': { look: LookId }
   'no-look': {}
 }

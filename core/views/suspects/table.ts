@@ -14,12 +14,15 @@ export type SuspectId =
   | 'phaser-oil'
   | 'oil-supply'
   | 'sensor'
+  | 'nothing'
 
 export interface SuspectSpec {
   /** Share of complaints about this drive that it is behind, before anything is asked. */
   prior: number
   /** Is it mended behind the covers? */
   behindCovers: boolean
+  /** Noise only: opened for it, the customer buys quiet and nothing else. */
+  harmless?: true
 }
 
 export const SUSPECTS: Readonly<Record<SuspectId, SuspectSpec>> = {
@@ -29,10 +32,12 @@ export const SUSPECTS: Readonly<Record<SuspectId, SuspectSpec>> = {
   'weak-tensioner': { prior: 0.15, behindCovers: false },
   jumped: { prior: 0.06, behindCovers: true },
   'loose-phaser': { prior: 0.06, behindCovers: true },
-  'lock-pin': { prior: 0.12, behindCovers: true },
+  'lock-pin': { prior: 0.12, behindCovers: true, harmless: true },
   'phaser-oil': { prior: 0.07, behindCovers: false },
   'oil-supply': { prior: 0.09, behindCovers: false },
-  sensor: { prior: 0.04, behindCovers: false }
+  sensor: { prior: 0.04, behindCovers: false },
+  /** Nothing is wrong with the drive, as far as anything was noticed. */
+  nothing: { prior: 0.15, behindCovers: false }
 }
 
 export const SUSPECT_IDS = Object.keys(SUSPECTS) as SuspectId[]
@@ -47,6 +52,23 @@ export interface Bearing {
 
 const row = (finding: string, suspect: SuspectId, factor: number): Bearing => ({ finding, suspect, factor })
 
+const NOTICED = [
+  'noise-under-a-second',
+  'noise-seconds',
+  'noise-idle-only',
+  'noise-warm-idle',
+  'noise-always',
+  'code-correlation',
+  'code-over-advanced',
+  'code-over-retarded',
+  'code-slow',
+  'oil-glitter',
+  'oil-plastic',
+  'vacuum-low',
+  'trace-shifted',
+  'plunger-slips-back'
+]
+
 export const BEARINGS: readonly Bearing[] = [
   row('noise-under-a-second', 'lock-pin', 7),
   row('noise-under-a-second', 'stretched-chain', 0.6),
@@ -60,7 +82,10 @@ export const BEARINGS: readonly Bearing[] = [
   row('noise-always', 'loose-phaser', 6),
   row('noise-always', 'worn-rail', 5),
   row('noise-none', 'loose-phaser', 0.3),
-  row('noise-none', 'worn-rail', 0.5),
+  // Silence does not clear a rail: worn ones are quiet until the chain reaches the metal.
+  row('noise-none', 'arm-contact', 0.2),
+  row('noise-none', 'weak-tensioner', 0.4),
+  row('noise-none', 'nothing', 2.5),
   row('noise-none', 'lock-pin', 0.2),
   row('noise-none', 'sensor', 2),
   row('loudest-bank', 'loose-phaser', 1.6),
@@ -109,7 +134,14 @@ export const BEARINGS: readonly Bearing[] = [
   row('lifter-gap', 'weak-tensioner', 3.5),
   row('lifter-flush', 'stretched-chain', 6),
   row('lifter-flush', 'worn-rail', 1.8),
-  row('plunger-slips-back', 'weak-tensioner', 6)
+  row('plunger-slips-back', 'weak-tensioner', 6),
+  row('code-none', 'nothing', 2.5),
+  row('oil-clean', 'nothing', 1.3),
+  row('oil-regular', 'nothing', 1.3),
+  row('vacuum-right', 'nothing', 1.4),
+  row('trace-alike', 'nothing', 2),
+  // Whatever is heard, stored or found is not nothing.
+  ...NOTICED.map((finding) => row(finding, 'nothing', 0.05))
 ]
 
 /**

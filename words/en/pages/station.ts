@@ -5,7 +5,8 @@ export const BEFORE_COVERS = {
   leaveItClosed: 'Leave it closed',
   measureFirst: 'Measure first',
   beforeTheCovers: 'Before the covers',
-  whatIsWrongLiesBehind: (odds: Shown) => `What is wrong lies behind the covers: ${odds} likely.`,
+  whatIsWrongLiesBehind: (odds: Shown, quiet: Shown | null) =>
+    `Something behind the covers has to be mended: ${odds} likely.${quiet ? ` Harmless noise from there: ${quiet}.` : ''}`,
   looksThatTellMost: 'Looks that tell most',
   ofTheDoubtMin: (gain: Shown, minutes: Shown) => `${gain} of the doubt, ${minutes} min`,
   tensionerThroughItsPlugOr: 'Tensioner through its plug or filler',
