@@ -1,5 +1,8 @@
 import { assess, type Assessment } from '../core/paths'
+import { stakesOf } from '../core/paths/stakes'
+import type { JobFile } from '../core/readings'
 import { compileSheet } from '../core/sheet'
+import { tryEverything } from '../test/support/bruteForce'
 import { type Circumstances, drawCase, type JudgedCase } from '../test/support/judged'
 import { SHEETS, sheet } from '../test/support/sheets'
 
@@ -111,3 +114,40 @@ run('heat untold', { heat: (roll) => roll.between(0, 80) }, charted)
 run('rails twice as worn', { rails: 2 }, charted)
 run('four repeats', { repeats: { times: 4, shared: 0.75 } }, charted)
 run('counted', { known: sheet('quillon-q40-counted') }, ['quillon-q40'])
+
+/** What is advised to be read next against trying everything on thousands of drives. */
+function compareNext(situations: number): void {
+  let [same, regret] = [0, 0]
+  const single = charted.filter((name) => sheet(name).chains.length === 1)
+  for (let i = 0; i < situations; i++) {
+    const { job } = drawCase(sheet(single[i % single.length]!), 104_729 + 31 * i)
+    const few: JobFile = { ...job, readings: job.readings.filter((r) => r.kind !== 'linkCount').slice(0, 1 + (i % 4)) }
+    const stakes = stakesOf(few)
+    const tried = tryEverything(few, stakes, 17 + i)
+    const rate = ({ worth, minutes }: { worth: number; minutes: number }) => worth / minutes
+    const best = tried.reduce((a, b) => (rate(b) > rate(a) ? b : a))
+    const next = assess(few).next.find((one) =>
+      tried.some(({ kind, target, from }) => kind === one.kind && target === one.target && from === one.from)
+    )!
+    const mine = tried.find(
+      ({ kind, target, from, method }) =>
+        kind === next.kind && target === next.target && from === next.from && method === next.method
+    )!
+    // Two that are worth the same within what so many drives can tell are both the best.
+    const short = 1 - rate(mine) / rate(best)
+    if (short < 0.03) same++
+    regret += short / situations
+    if (process.argv.includes('--why') && short >= 0.03)
+      console.log(
+        few.drive.id,
+        few.readings.map((r) => `${r.kind} ${r.value?.toFixed(2)}`).join(', '),
+        '| advised',
+        mine,
+        '| best',
+        best
+      )
+  }
+  console.log(`next reading: ${same} of ${situations} the best per minute, mean regret ${(100 * regret).toFixed(1)} %`)
+}
+
+compareNext(Number(process.argv[3] ?? 60))

@@ -1,5 +1,6 @@
 import type { Message } from '../check'
 import { type DriveSheet, limitFor } from '../sheet'
+import { doubtMade } from './doubtMade'
 import { linearEstimate } from './marginals'
 import type { Priors } from './priors'
 import type { Problem } from './trainProblem'
@@ -39,6 +40,7 @@ export function camEstimate(
   return {
     chain: parts[part]!.chain.id,
     lag,
+    made: doubtMade(problem, solution.components[0]!, solution.components[0]!.near.lagSlope[cam]!),
     wearLag,
     jump,
     moved: movedOf(problem, solution, cam),

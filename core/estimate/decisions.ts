@@ -11,6 +11,8 @@ export interface Decision {
   part: string
   about: NumericKind | 'jump'
   stake: Stake
+  /** What it is about where that is one unknown alone: its place in u, and the limit in its own unit. */
+  alone: { at: number; limit: number } | null
   /** As each story has it. */
   told: Told[]
 }
@@ -40,7 +42,7 @@ export function decisionsOf(sheet: DriveSheet, problem: Problem, { components }:
       }))
       return { z: quantileOf(massAbove(cut, limit)), sd: Math.sqrt(posterior.covariance[i]![i]!) * scale[i]!, slope }
     })
-    return [{ part, about, stake: stakes.of(part, 'wear'), told }]
+    return [{ part, about, stake: stakes.of(part, 'wear'), alone: { at: i, limit }, told }]
   }
   const worn = problem.parts.flatMap(({ chain, model, at }, place): Decision[] => {
     const tensioner = model.tensioner === null ? null : parts.tensioner(model.tensioner)
@@ -76,7 +78,7 @@ function extensionDecision(
     const { mean, sd } = normalAlong(component, stands, slope)
     return { z: Math.max(-DECIDED, Math.min((mean - limit) / sd, DECIDED)), sd, slope }
   })
-  return { part, about: 'extension', stake: stakes.of(part, 'wear'), told }
+  return { part, about: 'extension', stake: stakes.of(part, 'wear'), alone: null, told }
 }
 
 /** A cam that nothing was read on has the prior's odds: its lag is held apart from them (next.ts). */
@@ -89,7 +91,7 @@ function jumpDecisions(
   return cams.flatMap(({ id }, cam): Decision[] => {
     if (!observations.some(({ teeth }) => teeth[cam] !== 0)) return []
     const told = components.map(({ teeth }): Told => ({ z: teeth[cam] === 0 ? -DECIDED : DECIDED, sd: 1, slope: none }))
-    return [{ part: id, about: 'jump', stake: stakes.of(id, 'jump'), told }]
+    return [{ part: id, about: 'jump', stake: stakes.of(id, 'jump'), alone: null, told }]
   })
 }
 

@@ -2,6 +2,7 @@ import { chainModel, type ChainModel, type Corrections, RAIL_GAIN_DEFAULT, stage
 import { placesOf, type KnownReading } from '../readings'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
 import { camEstimate } from './camEstimate'
+import { doubtMade } from './doubtMade'
 import { boundedEstimate } from './marginals'
 import { problemOf } from './hands'
 import { nextReadings } from './next'
@@ -109,6 +110,11 @@ function chainEstimate(sheet: DriveSheet, problem: Problem, solution: Solution, 
   const used = problem.observations.flatMap((o) => (o.part === place && o.reading ? [o.reading] : []))
   return {
     elongation: boundedEstimate(problem, solution, at.elongation, limit ? limit.value / 100 : undefined),
+    made: doubtMade(
+      problem,
+      solution.components[0]!,
+      problem.scale.map((scale, i) => (i === at.elongation ? scale : 0))
+    ),
     status: solution.status,
     readings: used.map(({ id }) => id),
     places: placesOf(sheet, chain, used)

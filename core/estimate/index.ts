@@ -10,6 +10,7 @@ export type { ArgumentSays, EstimateSays } from './says'
 export { isReading } from './types'
 export type {
   CamEstimate,
+  DoubtPart,
   ElongationEstimate,
   NextReading,
   ReadingEstimate,

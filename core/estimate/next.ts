@@ -1,4 +1,4 @@
-import { cdf, dot, NODES } from '../math'
+import { cdf, dot, logCdf, NODES, truncatedAbove, truncatedMoments } from '../math'
 import type { Reading } from '../readings'
 import type { DriveSheet } from '../sheet'
 import { type Candidate, candidatesOf } from './candidates'
@@ -102,8 +102,23 @@ interface Seen {
   variance: number
   /** By decision: z, sd, and how far the reading moves it. */
   told: { z: number; sd: number; lever: number }[]
+  /** Of what is read directly: a normal whose part above 0 it is, in the reading's unit, and the reading's sigma. */
+  direct: Direct | null
   /** Which of the untold cams have jumped in it. */
   jumped: readonly number[]
+}
+
+interface Direct {
+  mean: number
+  sd: number
+  sigma: number
+  /** Decision that is about it, and its limit in the reading's unit. */
+  decision: number
+  limit: number
+  /** ln of the mass above 0. */
+  above: number
+  /** What it reads at 0. */
+  shift: number
 }
 
 function nextOf(view: View, candidate: Candidate): RankedReading {
@@ -174,7 +189,9 @@ function storiesOf(
     const { z, sd } = decision.told[k]!
     return { z, sd, lever: leverOf(decision.told[k]!, along) }
   })
-  const one: Seen = { weight, mean: plain, variance: spread + candidate.sigma ** 2, told, jumped: [] }
+  const one: Seen = { weight, mean: plain, variance: spread + candidate.sigma ** 2, told, direct: null, jumped: [] }
+  const direct = directStories(problem, decisions, candidate, component, one)
+  if (direct.length > 0) return direct
   return untold
     .filter(({ cam }) => candidate.teeth[cam] !== 0)
     .reduce<Seen[]>(
@@ -191,6 +208,37 @@ function storiesOf(
     )
 }
 
+/**
+ * A wear that is read by itself, story by story of how it is believed: usual or worn far, each a normal cut off at 0,
+ * so that what the reading does to it is exact.
+ */
+function directStories(
+  { parts, scale }: Problem,
+  decisions: readonly Decision[],
+  { quantity, sigma }: Candidate,
+  { posterior }: Component,
+  whole: Seen
+): Seen[] {
+  if (quantity.of !== 'wear' && quantity.of !== 'padWear' && quantity.of !== 'elongation') return []
+  const { at } = parts[quantity.part]!
+  const i = quantity.of === 'wear' ? at.wear + quantity.rail : at[quantity.of]
+  const decision = decisions.findIndex(({ alone }) => alone?.at === i)
+  const { limit = Infinity } = decisions[decision]?.alone ?? {}
+  const [shift, by] = quantity.of === 'elongation' ? [quantity.shift, quantity.scale] : [0, 1]
+  const unit = scale[i]! * by
+  return (posterior.cut[i] ?? []).map((part): Seen => {
+    const [mean, sd] = [part.mean * unit, part.sd * unit]
+    const moments = truncatedMoments(mean, sd)
+    return {
+      ...whole,
+      weight: whole.weight * part.weight,
+      mean: shift + moments.mean,
+      variance: moments.variance + sigma ** 2,
+      direct: { mean: shift + mean, sd, sigma, decision, limit: shift + limit * by, above: logCdf(mean / sd), shift }
+    }
+  })
+}
+
 const TOLD_TEETH = [0, 1, -1, 2, -2]
 
 interface At {
@@ -200,21 +248,36 @@ interface At {
 
 /** The stories' odds once a candidate has shown a value. */
 function weighAt(stories: readonly Seen[], value: number): At {
-  const logs = stories.map(
-    ({ weight, mean, variance }) => Math.log(weight) - Math.log(variance) / 2 - (value - mean) ** 2 / variance / 2
-  )
+  const logs = stories.map(({ weight, mean, variance, direct }) => {
+    if (!direct) return Math.log(weight) - Math.log(variance) / 2 - (value - mean) ** 2 / variance / 2
+    const spread = direct.sd ** 2 + direct.sigma ** 2
+    const after = readDirectly(direct, value)
+    const fit = Math.log(weight) - Math.log(spread) / 2 - (value - direct.mean) ** 2 / spread / 2
+    return fit + logCdf((after.mean - direct.shift) / after.sd) - direct.above
+  })
   const most = Math.max(...logs)
   const raw = logs.map((log) => Math.exp(log - most))
   const total = raw.reduce((sum, one) => sum + one, 0)
   return { value, weights: raw.map((one) => one / total) }
 }
 
+/** A normal once a reading of it has shown a value. */
+function readDirectly({ mean, sd, sigma }: Direct, value: number): { mean: number; sd: number } {
+  const share = sd ** 2 / (sd ** 2 + sigma ** 2)
+  return { mean: mean + share * (value - mean), sd: sd * Math.sqrt(1 - share) }
+}
+
 /** Odds of a decision once a candidate has shown a value. */
 function oddsAfter(stories: readonly Seen[], { value, weights }: At, d: number): number {
   let odds = 0
-  stories.forEach(({ mean, variance, told }, k) => {
+  stories.forEach(({ mean, variance, told, direct }, k) => {
     const weight = weights[k]!
     if (weight < 1e-6) return
+    if (direct && direct.decision === d) {
+      const after = readDirectly(direct, value)
+      odds += weight * truncatedAbove(after.mean - direct.shift, after.sd, direct.limit - direct.shift)
+      return
+    }
     const { z, sd, lever } = told[d]!
     const left = Math.sqrt(Math.max(sd * sd - (lever * lever) / variance, 1e-12 * sd * sd))
     odds += weight * cdf((z * sd + (lever / variance) * (value - mean)) / left)

@@ -43,8 +43,30 @@ const spread = shape({
   overLimit: orNull(num(0, 1))
 }).required(needed)
 
+/** What a figure's doubt is made of: how much of its sd would go if this alone were known, in the figure's unit. */
+const made = listOf(
+  shape({
+    cause: oneOf(
+      'skim',
+      'temperature',
+      'offsetKeys',
+      'bend',
+      'hand',
+      'elongation',
+      'wear',
+      'padWear',
+      'scatter'
+    ).required(needed),
+    /** Bank, sprocket, person, rail or tensioner; may be empty. */
+    of: text(80).defined(needed),
+    sd: figure()
+  }).required(needed),
+  20
+)
+
 const chain = shape({
   elongation: spread,
+  made,
   /** `moved`: how far the last step went, in prior widths. */
   status: shape({
     converged: flag().required(needed),
@@ -84,6 +106,7 @@ const cam = shape({
   chain: text(64).required(needed),
   /** + = retarded, jump included. */
   lag: shape({ mean: figure(), sd: figure(), overLimit: orNull(num(0, 1)) }).required(needed),
+  made,
   /** What wear alone accounts for. */
   wearLag: figure(),
   /** `told`: does any reading bear on a jump of this cam? Else the odds are the prior's. */

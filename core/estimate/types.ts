@@ -15,6 +15,8 @@ export function isReading<N extends Pick<NextReading, 'kind'>>(next: N): next is
 }
 /** One of today's: an older assessment did not say what it was worth. */
 export type RankedReading = NextReading & { worth: number }
+/** A part of a figure's doubt. */
+export type DoubtPart = NonNullable<ChainEstimate['made']>[number]
 /** A reading left out, and why. */
 export type ReadingFault = Estimates['faults'][number]
 

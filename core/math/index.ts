@@ -16,7 +16,7 @@ export {
 export { daysOn, localDay } from './day'
 export { type Bounded, boundedMinimum, cholesky, choleskySolve, dot, type Matrix } from './linear'
 export { cutMean, cutMixture, massAbove, mixture, mixtureAbove, type WeightedNormal } from './mixtures'
-export { cdf, NINETY, quantileOf } from './normal'
+export { cdf, logCdf, NINETY, quantileOf, truncatedAbove, truncatedMoments } from './normal'
 export { NODES } from './quadrature'
 export { randomness, type Roll, seedOf } from './random'
 export { roundFigures } from './round'

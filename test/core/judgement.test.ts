@@ -426,7 +426,10 @@ describe('what nobody told', () => {
 
   it('holds of an offset key only where the sheet knows of one', () => {
     const keyed = changed(sheet('ardmere-a18'), (drive) => {
-      drive.sprockets.find(({ id }) => id === 'cam-in')!.offsetKey = 4
+      Object.assign(
+        drive.sprockets.find((sprocket: { id: string }) => sprocket.id === 'cam-in')!,
+        { offsetKey: 4 }
+      )
     })
     const { assessment } = judged(readings, { drive: keyed, corrections: { skim: {}, temperature: {} } })
     expect(assessment.next.find(({ target }) => target === 'offsetKeys')).toMatchObject({ of: 'cam-in' })
