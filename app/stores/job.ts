@@ -3,6 +3,7 @@ import type { DriveSheet } from '../../core/sheet'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../core/paths'
+import { isReading, type NextReading } from '../../core/estimate'
 import { explainChange, type Change } from '../../core/views/verdict'
 import { foldActs, jobFile, type Act, type KeptJob, type StandingReading } from '../../core/record'
 import { isSameThing, type JobFile, type Of } from '../../core/readings'
@@ -153,9 +154,12 @@ export const useJob = defineStore('job', () => {
 
   /** The open slot that the estimate would gain most from, other than `not`. */
   function worthTaking(not?: string): Slot | null {
-    for (const next of assessment.value?.next ?? []) {
-      const found = slots.value.find((s) => readsSlot(next, s))
-      if (found && found.key !== not && readingsOf(found).length === 0) return found
+    const { next = [], decision } = assessment.value ?? {}
+    const isWorth = ({ worth = 0, minutes }: NextReading) => worth > minutes * (decision?.minute ?? 0)
+    for (const one of next.filter(isReading)) {
+      const found = slots.value.find((s) => readsSlot(one, s))
+      // What was read already is only read again where that is worth its minutes.
+      if (found && found.key !== not && (readingsOf(found).length === 0 || isWorth(one))) return found
     }
     return slots.value.find((s) => s.key !== not && readingsOf(s).length === 0) ?? null
   }

@@ -25,7 +25,9 @@ interface Curve {
   /** Elongation of the far known point, fraction, and mm of extension from new to there. */
   reach: number
   rise: number
-  /** Whether a third point says how it bends, and how: share of the chord that it starts steeper by, ends flatter by. */
+  /**
+   * Whether a third point says how it bends, and how: share of the chord that it starts steeper by, ends flatter by.
+   */
   bend: number | null
 }
 
@@ -44,7 +46,9 @@ function clampBend(bend: number): number {
   return Math.min(Math.max(bend, -FLATTEST), FLATTEST)
 }
 
-/** mm of extension over new at an elongation: rise·x·(1 + bend·(1 − x)) with x = ε/reach, straight on beyond the reach. */
+/**
+ * mm of extension over new at an elongation: rise·x·(1 + bend·(1 − x)) with x = ε/reach, straight on beyond the reach.
+ */
 function alongCurve({ reach, rise }: Curve, bend: number, elongation: number): number {
   const x = elongation / reach
   return x <= 1 ? rise * x * (1 + bend * (1 - x)) : rise * (1 + (x - 1) * (1 - bend))

@@ -56,7 +56,9 @@ function argumentOf(lag: { mean: number; sd: number }, wearLag: number, teeth: n
   return early || teeth < 0 ? argue('moved', { hidden: wearLag >= HIDDEN ? wearLag : null }) : null
 }
 
-/** Odds that a cam sits otherwise on its shaft than it was set, and by how much then; null where nothing was read on it. */
+/**
+ * Odds that a cam sits otherwise on its shaft than it was set, and by how much then; null where nothing was read on it.
+ */
 function movedOf(
   { observations, parts, cams, scale }: Problem,
   { components }: Solution,

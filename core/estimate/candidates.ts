@@ -112,7 +112,9 @@ function benchLengths(chain: Chain, part: number): Omit<Thing, 'teeth'>[] {
   }))
 }
 
-/** A thing to read with each method that tells more than those used; with those used where what they said is doubted. */
+/**
+ * A thing to read with each method that tells more than those used; with those used where what they said is doubted.
+ */
 function methodsOf(
   thing: Thing,
   taken: readonly Reading[],

@@ -82,7 +82,9 @@ const tensioner = shape({
   gain: num(0.01, 100),
   /** Counted sheet: a second known point instead of `gain`; elongation as a fraction, extension in mm. */
   gainFrom: shape({ elongation: num(1e-5, 0.05).required(needed), extension: num(0, 500).required(needed) }),
-  /** Counted sheet: a third known point, of less elongation than `gainFrom`: the curve between them is of second order. */
+  /**
+   * Counted sheet: a third known point, of less elongation than `gainFrom`: the curve between them is of second order.
+   */
   gainVia: shape({ elongation: num(1e-5, 0.05).required(needed), extension: num(0, 500).required(needed) }),
   /** Counted sheet: mm of extension per mm of wear, by rail. */
   railGain: byIds(num(0, 100).required(needed), sayOfCheck('numbers-by-id', { min: 0, max: 100 }))

@@ -1,19 +1,9 @@
 import type { WrongWay } from '../../core/estimate'
-import { type NumericKind, READING_KINDS } from '../../core/readings'
+import { READING_KINDS } from '../../core/readings'
+import type { SaidSlip } from '../../core/views/bench'
 import { degreesWords, fixDigits, oddsWords } from './figures'
 
 /** What a reading looks like that was taken wrongly. */
-
-/** A reading that is probably wrong: in which way, and what it should have read then. */
-export interface SaidSlip {
-  kind: NumericKind
-  value: number
-  /** Was it given as notches? */
-  notches: boolean
-  as: WrongWay
-  would: number
-  odds: number
-}
 
 /** `20.4° late`, `8 notches`, `160.4 mm`: what was read. */
 function readWords({ kind, value, notches }: Pick<SaidSlip, 'kind' | 'value' | 'notches'>): string {

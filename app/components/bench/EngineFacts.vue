@@ -72,10 +72,11 @@ function save() {
         ? ENGINE_FACTS.theTemperatureIsANumber
         : ''
   if (!skim || !offsetKeys || !heat) return
+  // What is left empty was asked all the same: none, and as cold as the workshop.
   const corrections: Corrections = {
-    ...(Object.keys(skim).length ? { skim } : {}),
-    ...(Object.keys(offsetKeys).length ? { offsetKeys } : {}),
-    ...(heat.celsius === undefined ? {} : { temperature: { celsius: heat.celsius, block: form.value.block } })
+    skim,
+    offsetKeys,
+    temperature: heat.celsius === undefined ? {} : { celsius: heat.celsius, block: form.value.block }
   }
   job.put({ type: 'corrections', corrections })
 }

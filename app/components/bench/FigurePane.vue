@@ -14,6 +14,7 @@ import { limitWords, partName } from '../../words'
 import { draftOf, emptyDraft, numberOf, type Draft } from './draft'
 import { pastReadings } from './past'
 import ReadingForm from './ReadingForm.vue'
+import UntoldQuestions from './UntoldQuestions.vue'
 import ReadingList from './ReadingList.vue'
 
 /** One figure of a part: its limit, what was read, and a form for the next reading. */
@@ -76,6 +77,12 @@ const slack = computed(() => {
     job.corrections ?? {}
   )
 })
+
+/** Kinds that a machined face, heat or a key shifts: at the first of them it is asked. */
+const SHIFTED: readonly string[] = ['camLag', 'extension']
+const untold = computed(() => [
+  ...new Set(job.assessment.next.flatMap(({ kind, target }) => (kind === 'question' ? [target] : [])))
+])
 
 watch(
   () => props.slot.key,
@@ -142,6 +149,7 @@ function following(slot: Slot): Slot | null {
       {{ FIGURE_PANE.theSheetHasNoLimit }}
     </p>
     <p v-if="expected" class="text-note">{{ expected }}</p>
+    <UntoldQuestions v-if="SHIFTED.includes(slot.kind) && untold.length" :questions="untold" />
     <p v-if="slack && slack.slack > 0.05" class="text-note">
       {{
         FIGURE_PANE.ifItLetsGoOf(
@@ -160,6 +168,7 @@ function following(slot: Slot): Slot | null {
       :assessment="job.assessment"
       :clashes="job.record.clashes"
       @correct="correcting = $event"
+      @enter-as="(reading, as) => job.put({ type: 'read', reading: as, supersedes: reading.id })"
       @undo="job.put({ type: 'undo', act: $event })"
       @restore="job.put({ type: 'undo', act: $event })" />
     <ReadingForm

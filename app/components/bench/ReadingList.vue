@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { COMMON, READING_LIST, sayLeftOut } from '../../../words/en'
+import { COMMON, READING_LIST, sayCorrected, sayLeftOut, saySlip } from '../../../words/en'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed } from 'vue'
 import type { Assessment } from '../../../core/paths'
 import type { ActOf, StandingReading } from '../../../core/record'
-import { READING_KINDS, type NumericKind } from '../../../core/readings'
+import { READING_KINDS, type NumericKind, type Reading } from '../../../core/readings'
+import { slipOf, takenOtherWay } from '../../../core/views/bench'
 import { isLength, lengthFigure } from '../../units'
 import { fixDigits, howWords, readingWords } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'
@@ -23,7 +24,12 @@ const props = defineProps<{
   assessment: Assessment
   clashes?: ReadonlyMap<string, readonly string[]>
 }>()
-const emit = defineEmits<{ correct: [reading: StandingReading]; undo: [actId: string]; restore: [undoId: string] }>()
+const emit = defineEmits<{
+  correct: [reading: StandingReading]
+  enterAs: [reading: StandingReading, as: Reading]
+  undo: [actId: string]
+  restore: [undoId: string]
+}>()
 
 /** Who else corrected the same reading without seeing this one. */
 function clashing({ id }: StandingReading): string {
@@ -36,6 +42,22 @@ function clashing({ id }: StandingReading): string {
 
 const estimates = computed(() => new Map(props.assessment.readings.map((one) => [one.id, one])))
 const estimateOf = ({ id }: StandingReading) => estimates.value.get(id) ?? null
+
+/** What a reading looks like that is probably wrong, and the other way to enter it. */
+function slip(reading: StandingReading) {
+  const found = slipOf(reading, estimateOf(reading))
+  return (
+    found && {
+      said: READING_LIST.readItAgain(saySlip(found)),
+      enter: READING_LIST.enterAs(sayCorrected(found)),
+      other: takenOtherWay(reading, found)
+    }
+  )
+}
+function enterOtherWay(reading: StandingReading) {
+  const other = slip(reading)?.other
+  if (other) emit('enterAs', reading, other)
+}
 
 /** Digits of the slot's kind: all readings of a list are of one. */
 const digits = computed(() => READING_KINDS[props.kind].digits)
@@ -61,9 +83,21 @@ const shown = (value: number, places: number) =>
           {{ clashing(reading) }}
         </p>
         <p v-if="reading.note" class="break-words text-note">{{ reading.note }}</p>
-        <p v-if="estimateOf(reading)?.atOdds" class="mt-1 font-bold text-renew">
-          {{ READING_LIST.atOddsWithTheRest(shown(estimateOf(reading)?.predicted ?? 0, digits)) }}
-        </p>
+        <template v-if="estimateOf(reading)?.atOdds">
+          <p class="mt-1 font-bold text-renew" data-testid="looks-wrong">
+            {{
+              slip(reading)?.said ?? READING_LIST.atOddsWithTheRest(shown(estimateOf(reading)?.predicted ?? 0, digits))
+            }}
+          </p>
+          <button
+            v-if="slip(reading)?.other"
+            type="button"
+            class="act-bare"
+            data-testid="enter-as"
+            @click="enterOtherWay(reading)">
+            {{ slip(reading)?.enter }}
+          </button>
+        </template>
         <p
           v-for="fault in assessment.faults.filter((f) => f.id === reading.id)"
           :key="fault.code"

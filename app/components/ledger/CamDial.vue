@@ -46,7 +46,10 @@ const says = computed(() =>
     </svg>
     <p class="min-w-0 leading-tight">
       <span class="block text-note leading-tight">{{ name }}</span>
-      <span class="figure block">{{ lagWords(cam.lag.mean) }}</span>
+      <span class="block"
+        ><span class="figure">{{ lagWords(cam.lag.mean) }}</span
+        >{{ ' ' }}<slot
+      /></span>
       <span
         class="block text-note"
         :class="cam.jump.told && cam.jump.teeth !== 0 ? 'font-bold text-renew' : 'text-faint'"

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { COMMON, STRETCH_LEDGER, sayLeftOut } from '../../../words/en'
-import { computed } from 'vue'
+import { DOUBT, STRETCH_LEDGER, UNTOLD } from '../../../words/en'
 import type { Assessment } from '../../../core/paths'
 import type { StandingReading } from '../../../core/record'
-import { NINETY } from '../../../core/math'
-import type { NextReading } from '../../../core/estimate'
-import { readsSlot, type Slot } from '../../../core/views/bench'
+import type { Reading } from '../../../core/readings'
+import type { Slot } from '../../../core/views/bench'
 import { type DriveSheet, limitFor } from '../../../core/sheet'
-import { fixDigits, oddsWords, partName, readingTitle, readingWords } from '../../words'
+import { NINETY } from '../../../core/math'
+import { fixDigits, partName } from '../../words'
 import BudgetBar from './BudgetBar.vue'
 import CamDial from './CamDial.vue'
+import DoubtButton from './DoubtButton.vue'
+import LedgerNotes from './LedgerNotes.vue'
 import StretchLine from './StretchLine.vue'
-import FaultNote from '../parts/FaultNote.vue'
 
 /** The estimate as it stands: stretch, cams, the extension's budget, what changed, and what to read next. */
 const props = defineProps<{
@@ -23,43 +23,21 @@ const props = defineProps<{
   next: Slot | null
   canTakeBack: boolean
 }>()
-const emit = defineEmits<{ take: [slot: Slot]; reading: [reading: StandingReading]; takeBack: [] }>()
+const emit = defineEmits<{
+  take: [slot: Slot]
+  reading: [reading: StandingReading]
+  correct: [reading: StandingReading, as: Reading]
+  takeBack: []
+}>()
 
-const byId = computed(() => new Map(props.readings.map((reading) => [reading.id, reading])))
-const odd = computed(() =>
-  props.assessment.readings.filter((r) => r.atOdds).flatMap(({ id }) => byId.value.get(id) ?? [])
-)
-/** Readings left out, those of one reason together. */
-const left = computed(() => {
-  const byMessage = new Map<string, StandingReading[]>()
-  for (const fault of props.assessment.faults) {
-    const reading = byId.value.get(fault.id)
-    const message = sayLeftOut(fault)
-    if (reading) byMessage.set(message, [...(byMessage.get(message) ?? []), reading])
-  }
-  return [...byMessage]
-})
-/** How far it would narrow the stretch; nothing where it would not. */
-function narrowing({ narrows: { from, to } }: NextReading) {
-  const [now, then] = [fixDigits(100 * NINETY * from, 2), fixDigits(100 * NINETY * to, 2)]
-  return from > 0 && to < from && now !== then ? STRETCH_LEDGER.wouldNarrowTheStretchFrom(now, then) : ''
+/** `±0.08 of it because nobody said whether the head was machined`: where that is a good part of the doubt. */
+function untoldOf(chain: string): string | undefined {
+  const { made = [], elongation } = props.assessment.chains[chain]!
+  const asked = made.find(({ cause, sd }) => cause in UNTOLD.asked && sd > WORTH_ASKING * elongation.sd)
+  return asked && DOUBT.ofIt(fixDigits(100 * NINETY * asked.sd, 2), String(DOUBT.causes[asked.cause]))
 }
-
-/** The call it would settle most of, where one is open. */
-function settling({ settles }: NextReading) {
-  const most = [...settles].sort((a, b) => b.cut - a.cut)[0]
-  return most
-    ? STRETCH_LEDGER.takesOfTheDoubtAbout(oddsWords(most.cut), partName(props.sheet, most.part).toLowerCase())
-    : ''
-}
-
-const gain = computed(() => {
-  const { next, assessment } = props
-  const found = next && assessment.next.find((one) => readsSlot(one, next))
-  return found
-    ? [narrowing(found), settling(found), STRETCH_LEDGER.aboutMin(found.minutes)].filter(Boolean).join(', ')
-    : ''
-})
+/** Share of an sd from which what was not told is named beside it. */
+const WORTH_ASKING = 0.4
 </script>
 
 <template>
@@ -74,7 +52,17 @@ const gain = computed(() => {
           :elongation="assessment.chains[chain.id]!.elongation"
           :limit="limitFor(sheet, 'elongation', chain.id)"
           :compact="sheet.chains.length > 1"
-          :named="sheet.chains.length > 1" />
+          :named="sheet.chains.length > 1"
+          :untold="untoldOf(chain.id)">
+          <DoubtButton
+            :sheet="sheet"
+            :assessment="assessment"
+            :name="chain.name"
+            :chain="chain.id"
+            :made="assessment.chains[chain.id]!.made ?? []"
+            :sd="assessment.chains[chain.id]!.elongation.sd"
+            unit="%" />
+        </StretchLine>
       </template>
     </div>
     <div>
@@ -90,7 +78,16 @@ const gain = computed(() => {
             )
           "
           :cam="cam"
-          :limit="limitFor(sheet, 'camLag', String(id))?.value ?? null" />
+          :limit="limitFor(sheet, 'camLag', String(id))?.value ?? null">
+          <DoubtButton
+            :sheet="sheet"
+            :assessment="assessment"
+            :name="partName(sheet, String(id))"
+            :chain="cam.chain"
+            :made="cam.made ?? []"
+            :sd="cam.lag.sd"
+            unit="°" />
+        </CamDial>
       </div>
     </div>
     <div>
@@ -104,53 +101,13 @@ const gain = computed(() => {
         :estimate="assessment.tensioners[tensioner.id]!" />
     </div>
     <div class="relative min-h-40">
-      <div class="absolute inset-0 flex flex-col gap-1 overflow-y-auto px-4 py-2">
-        <FaultNote v-if="failed">{{ failed }}</FaultNote>
-        <p v-if="change" class="text-note leading-tight" role="status" data-testid="change">
-          {{ change }}
-          <button
-            v-if="canTakeBack"
-            type="button"
-            class="act-bare -my-3"
-            data-testid="take-back"
-            @click="emit('takeBack')">
-            {{ COMMON.takeBack }}
-          </button>
-        </p>
-        <p v-for="reading in odd" :key="reading.id" class="text-note">
-          <button
-            type="button"
-            class="act-bare text-left font-bold text-renew"
-            data-testid="at-odds"
-            @click="emit('reading', reading)">
-            {{ STRETCH_LEDGER.atOddsWithTheRest(readingWords(reading), reading.by) }}
-          </button>
-        </p>
-        <p v-for="[message, ofOne] in left" :key="message" class="text-note leading-tight">
-          <button
-            v-for="reading in ofOne"
-            :key="reading.id"
-            type="button"
-            class="act-bare text-left font-bold text-renew"
-            data-testid="left-out"
-            @click="emit('reading', reading)">
-            {{ STRETCH_LEDGER.leftOut(readingWords(reading)) }}
-          </button>
-          {{ message }}
-        </p>
-        <template v-if="next">
-          <h3 class="label">{{ STRETCH_LEDGER.worthReadingNext }}</h3>
-          <button
-            type="button"
-            class="min-h-11 border-l-4 border-brass bg-paper px-2 py-1 text-left leading-tight"
-            data-testid="next"
-            @click="emit('take', next)">
-            <span class="block font-bold">{{ readingTitle(sheet, next) }}</span>
-            <span v-if="gain" class="block text-note text-faint">{{ gain }}</span>
-          </button>
-        </template>
-        <p v-else class="text-note">{{ STRETCH_LEDGER.everythingThatCanBeRead }}</p>
-      </div>
+      <LedgerNotes
+        class="absolute inset-0 overflow-y-auto px-4 py-2"
+        v-bind="props"
+        @take="emit('take', $event)"
+        @reading="emit('reading', $event)"
+        @correct="(reading, as) => emit('correct', reading, as)"
+        @take-back="emit('takeBack')" />
     </div>
   </section>
 </template>

@@ -14,6 +14,8 @@ const props = defineProps<{
   limit: LimitValue | null
   compact?: boolean
   named?: boolean
+  /** How much of the doubt is there because something was not told. */
+  untold?: string
 }>()
 
 const WIDTH = 300
@@ -40,8 +42,9 @@ const says = computed(() =>
           fixDigits(100 * elongation.mean, 2)
         }}</span
         ><span class="text-faint"> %</span>{{ ' '
-        }}<span class="figure text-base font-normal">±{{ fixDigits(half, 2) }}</span></span
-      >
+        }}<span class="figure text-base font-normal">±{{ fixDigits(half, 2) }}</span
+        >{{ ' ' }}<slot
+      /></span>
       <span v-if="elongation.overLimit !== null" class="text-note" data-testid="over-limit">{{
         STRETCH_LINE.pastLimit(oddsWords(elongation.overLimit))
       }}</span>
@@ -74,7 +77,8 @@ const says = computed(() =>
         <path :d="`M${x(limit.value)} 2h7l-3 3.500 3 3.500h-7`" class="fill-renew" />
       </template>
     </svg>
-    <p v-if="limit && !compact" class="text-mark text-faint">
+    <p v-if="untold" class="text-mark" data-testid="untold-doubt">{{ untold }}</p>
+    <p v-else-if="limit && !compact" class="text-mark text-faint">
       {{ STRETCH_LINE.ninetyInterval(limit.value, limit.unit, limit.source) }}
     </p>
   </div>

@@ -2,6 +2,7 @@
 import { JOB_FRAME } from '../../../words/en'
 import { onMounted, onUnmounted, watch } from 'vue'
 import { readyEstimator } from '../../composables/useEstimator'
+import { loadLater } from '../../later'
 import { useLiveActs } from '../../composables/useLiveActs'
 import { useJob, type LoadedJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
@@ -27,7 +28,7 @@ useLiveActs()
 let stop: (() => void) | undefined
 onMounted(() => {
   stop = outbox.onDelivered(job.confirm)
-  readyEstimator()
+  loadLater(readyEstimator)
 })
 // What waits on this device belongs to the estimate too.
 watch(

@@ -59,6 +59,8 @@ export const READING_LIST = {
     `Corrected at the same time to ${others.join(' and ')}: both are kept until one is taken back.`,
   notches: 'Notches',
   atOddsWithTheRest: (digits: Shown) => `At odds with the rest (they give ${digits}): measure again.`,
+  readItAgain: (slip: Shown) => `${slip}: read it again.`,
+  enterAs: (corrected: Shown) => `Enter as ${corrected}`,
   leftOut: (fault: Shown) => `Left out: ${fault}.`,
   correct: 'Correct',
   earlier: (open: boolean, past: number) =>

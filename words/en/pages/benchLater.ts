@@ -16,7 +16,8 @@ export const ENGINE_FACTS = {
   aSkimIsANumber: 'A skim is a number up to 5 mm.',
   anOffsetKeyIsA: 'An offset key is a number of crank degrees, minus for early, up to 30.',
   theTemperatureIsANumber: 'The temperature is a number of °C.',
-  asLargeAsWearSo: 'As large as wear, so asked once: leave empty what does not apply.',
+  asLargeAsWearSo:
+    'As large as wear, so asked once. What is left empty counts as told: not machined, no key, as cold as the workshop.',
   headOrBlockFaceSkimmed: (bank: Shown | null, unit: Shown) =>
     `Head or block face skimmed, ${bank === null ? '' : `bank ${bank}, `}${unit}`,
   offsetKeyAtCrankDegrees: (id: Shown) => `Offset key at ${id}, crank degrees (minus: early)`,

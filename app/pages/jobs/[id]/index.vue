@@ -158,6 +158,7 @@ useShortcuts({
       :can-take-back="lastAct !== null"
       @take="job.openSlot($event)"
       @reading="chooseReading"
+      @correct="(reading, as) => job.put({ type: 'read', reading: as, supersedes: reading.id })"
       @take-back="takeBack" />
     <ShortcutSheet v-if="help" v-model:open="help" />
   </div>
