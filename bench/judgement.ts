@@ -1,4 +1,5 @@
 import { assess, type Assessment } from '../core/paths'
+import { estimate, learnPriors } from '../core/estimate'
 import { stakesOf } from '../core/paths/stakes'
 import type { JobFile } from '../core/readings'
 import { compileSheet } from '../core/sheet'
@@ -60,30 +61,39 @@ export function tally(cases: readonly JudgedCase[]): Tally {
   return t
 }
 
-function judge(t: Tally, { job, truth, wrong }: JudgedCase, a: Assessment): void {
-  const parts = compileSheet(job.drive)
-  for (const [id, { elongation: e }] of Object.entries(a.chains)) {
-    t.elongation.add(truth.elongation[id]! >= e.low && truth.elongation[id]! <= e.high)
-    t.spreads.push(e.sd)
-    claim(t, e.overLimit, truth.elongation[id]! > (parts.limit('elongation', id)?.value ?? NaN) / 100)
-  }
-  const calls = new Map(a.calls.map(({ part, call }) => [part, call]))
-  for (const [id, { wear }] of Object.entries(a.rails)) {
-    const limit = parts.limit('groove', id)?.value ?? NaN
-    const read = job.readings.filter((r) => r.kind === 'groove' && r.rail === id)
-    if (read.length === 0) continue
-    t.wear.add(truth.wear[id]! >= wear.low && truth.wear[id]! <= wear.high)
-    claim(t, wear.overLimit, truth.wear[id]! > limit)
-    if (read.some(({ value }) => (value ?? 0) > limit)) t.passed.add(calls.get(id) === 'back-in')
-  }
+function judge(t: Tally, one: JudgedCase, a: Assessment): void {
+  const { truth, wrong } = one
+  judgeChains(t, one, a)
+  judgeRails(t, one, a)
+  const calls = callsOf(a)
   for (const [id, cam] of Object.entries(a.cams)) {
     t.lag.add(Math.abs(truth.lag[id]! - cam.lag.mean) <= NINETY * cam.lag.sd)
     if (cam.jump.odds > 0.99 && cam.jump.told) t.sure.add(cam.jump.teeth === truth.teeth[id])
     if (truth.teeth[id] === 0) t.stopped.add(calls.get(id) === 'stop')
   }
-  for (const { id, atOdds } of a.readings) {
-    if (wrong.has(id)) t.found.add(atOdds)
-    else t.blamed.add(atOdds)
+  for (const { id, atOdds } of a.readings) (wrong.has(id) ? t.found : t.blamed).add(atOdds)
+}
+
+const callsOf = (a: Assessment) => new Map(a.calls.map(({ part, call }) => [part, call]))
+
+function judgeChains(t: Tally, { job, truth }: JudgedCase, a: Assessment): void {
+  for (const [id, { elongation: e }] of Object.entries(a.chains)) {
+    const limit = compileSheet(job.drive).limit('elongation', id)?.value ?? NaN
+    t.elongation.add(truth.elongation[id]! >= e.low && truth.elongation[id]! <= e.high)
+    t.spreads.push(e.sd)
+    claim(t, e.overLimit, truth.elongation[id]! > limit / 100)
+  }
+}
+
+function judgeRails(t: Tally, { job, truth }: JudgedCase, a: Assessment): void {
+  const calls = callsOf(a)
+  for (const [id, { wear }] of Object.entries(a.rails)) {
+    const limit = compileSheet(job.drive).limit('groove', id)?.value ?? NaN
+    const read = job.readings.filter((r) => r.kind === 'groove' && r.rail === id)
+    if (read.length === 0) continue
+    t.wear.add(truth.wear[id]! >= wear.low && truth.wear[id]! <= wear.high)
+    claim(t, wear.overLimit, truth.wear[id]! > limit)
+    if (read.some(({ value }) => (value ?? 0) > limit)) t.passed.add(calls.get(id) === 'back-in')
   }
 }
 
@@ -151,3 +161,55 @@ function compareNext(situations: number): void {
 }
 
 compareNext(Number(process.argv[3] ?? 60))
+
+const FOLDS = 5
+const FLEETS: Readonly<Record<string, (i: number) => Circumstances>> = {
+  healthy: () => ({ rails: 0.5, stretch: 0.5 }),
+  'worn rails': () => ({ rails: 2 }),
+  mixed: (i) => (i % 2 ? { rails: 0.6, stretch: 0.6 } : { rails: 1.6, stretch: 1.2 })
+}
+
+interface Score {
+  miss: number
+  held: number
+  all: number
+}
+
+/** How far a job's estimates lie from the truth, in the defaults' scales, and how many intervals hold it. */
+function scoreOf(job: JobFile, truth: JudgedCase['truth']): Score {
+  const { chains, rails } = estimate(job)
+  const told = [
+    ...Object.entries(chains).map(([id, { elongation }]) => ({
+      of: elongation,
+      is: truth.elongation[id]!,
+      unit: 0.004
+    })),
+    ...Object.entries(rails).map(([id, { wear }]) => ({ of: wear, is: truth.wear[id]!, unit: 0.5 }))
+  ]
+  return {
+    miss: told.reduce((sum, { of, is, unit }) => sum + Math.abs(of.mean - is) / unit, 0),
+    held: told.filter(({ of, is }) => is >= of.low && is <= of.high).length,
+    all: told.length
+  }
+}
+
+/** What workshops of a size learn, against the defaults, on jobs that were left out of the learning. */
+function holdOut(fleet: string, jobs: number): void {
+  const cases = Array.from({ length: jobs }, (_, i) =>
+    drawCase(sheet('ardmere-a18'), 50_021 + 97 * i, FLEETS[fleet]!(i))
+  )
+  const scores = Array.from({ length: FOLDS }, (_, fold) => {
+    const priors = learnPriors(cases.filter((_, i) => i % FOLDS !== fold).map(({ job }) => job))
+    return cases
+      .filter((_, i) => i % FOLDS === fold)
+      .map(({ job, truth }) => ({ usual: scoreOf(job, truth), learnt: scoreOf({ ...job, priors }, truth) }))
+  }).flat()
+  const sum = (of: 'usual' | 'learnt', what: keyof Score) => scores.reduce((total, one) => total + one[of][what], 0)
+  const held = (of: 'usual' | 'learnt') => ((100 * sum(of, 'held')) / sum(of, 'all')).toFixed(1)
+  const error = ((100 * sum('learnt', 'miss')) / sum('usual', 'miss')).toFixed(1)
+  console.log(
+    `${fleet.padEnd(11)} ${String(jobs).padStart(3)} jobs: error ${error} % of the default's, held ${held('learnt')} (default ${held('usual')})`
+  )
+}
+
+for (const fleet of Object.keys(FLEETS)) for (const jobs of [30, 100, 300]) holdOut(fleet, jobs)

@@ -10,6 +10,7 @@ export interface ProblemSays {
   'act-id-taken': {}
   'after-which-place': {}
   'board-not-asked': {}
+  'learnt-not-asked': {}
   'broken-off': {}
   'case-removed-or-not': {}
   'case-title': {}

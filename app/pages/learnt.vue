@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { COMMON, LEARNT } from '../../words/en'
+import { COMMON, LEARNT, OWN_PRIORS } from '../../words/en'
 import { computed } from 'vue'
-import type { Learnt, TypeRate } from '../../core/views/learn'
+import type { TypeRate } from '../../core/views/learn'
+import type { WorkshopLearnt } from '../../server/store/learning'
 import type { Reached } from '../../core/estimate'
 import CalibrationChart from '../components/learn/CalibrationChart.vue'
+import OwnPriorsPanel from '../components/learn/OwnPriorsPanel.vue'
 import CallMark from '../components/parts/CallMark.vue'
+import { useBench } from '../stores/bench'
 import { shownUsage } from '../units'
 import { fixDigits, usageWords, USAGE_UNITS } from '../words'
 import Panel from '../components/parts/Panel.vue'
@@ -12,7 +15,8 @@ import FigureTable from '../components/parts/FigureTable.vue'
 import PageFrame from '../components/parts/PageFrame.vue'
 
 /** What the workshop's jobs teach: how fast chains stretch, whether first estimates held, and what came back. */
-const { data, error, refresh } = await useFetch<Learnt>('/api/learnt', { deep: false })
+const bench = useBench()
+const { data, error, refresh } = await useFetch<WorkshopLearnt>('/api/learnt', { query: { by: bench.by }, deep: false })
 useHead({ title: LEARNT.learntUmbrette })
 
 /** Usage that a rate is told over. */
@@ -87,6 +91,8 @@ const verdict = computed(() => {
               </tr>
             </FigureTable>
           </Panel>
+          <h2 v-if="data.own.length" class="pt-2 text-lg font-bold">{{ OWN_PRIORS.title }}</h2>
+          <OwnPriorsPanel v-for="own in data.own" :key="own.sheet.id" :own="own" />
           <p v-if="data.types.length === 0" class="bg-sheet p-6">{{ LEARNT.noChainHasBeenMeasured2 }}</p>
         </div>
         <div class="space-y-4">

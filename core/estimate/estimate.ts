@@ -2,6 +2,7 @@ import { say } from './says'
 import { impossibleReading, type JobFile } from '../readings'
 import { trainsOf } from '../drive'
 import { estimateTrain } from './estimateTrain'
+import { withLearnt } from './learnt'
 import { PRIORS, type Priors } from './priors'
 import type { Estimates } from './schema'
 import { EQUAL_STAKES, type Stakes } from './stakes'
@@ -13,7 +14,8 @@ import type { Chain } from '../sheet'
  * Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are
  * named in `faults`.
  */
-export function estimate(job: JobFile, priors: Priors = PRIORS, stakes: Stakes = EQUAL_STAKES): Estimates {
+export function estimate(job: JobFile, defaults: Priors = PRIORS, stakes: Stakes = EQUAL_STAKES): Estimates {
+  const priors = withLearnt(defaults, job.priors)
   const trains = trainsOf(job.drive).map((chains) => soundTrain(job, chains, priors, stakes))
   const used = new Map(trains.flatMap((t) => t.readings).map((r) => [r.id, r]))
   return {

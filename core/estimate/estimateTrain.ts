@@ -14,7 +14,7 @@ import { readingEstimates } from './readingEstimates'
 import { type Solution, solve } from './solve'
 import { EQUAL_STAKES, type Stakes } from './stakes'
 import { tensionerEstimate } from './tensionerEstimate'
-import type { ChainEstimate, TrainResult } from './types'
+import type { ChainEstimate, ReadingFault, TrainResult } from './types'
 
 /**
  * What the readings of a train's chains say about them and what rides on them.
@@ -30,26 +30,12 @@ export function estimateTrain(
   priors: Priors = PRIORS,
   stakes: Stakes = EQUAL_STAKES
 ): TrainResult {
-  const models = chains.map((chain) => ({
-    chain,
-    model: chainModel(sheet, chain, corrections),
-    upstream: stageOf(sheet, chain).upstream?.sprocket ?? null
-  }))
-  const train = trainOf(
-    sheet,
-    corrections,
-    models,
-    openQuestions(sheet, chains, corrections, priors),
-    priors,
-    models.map(({ chain, model }) => guessedGainSpread(sheet, chain, model, priors))
-  )
-  const { observations, faults } = observationsOf(sheet, train, readings, corrections, priors)
-  const problem = problemOf(train, observations, priors)
+  const { problem, faults } = trainFor(sheet, chains, readings, corrections, priors)
   const solution = solve(problem, priors)
   const estimated = readingEstimates(problem, solution)
   const { next, loss } = nextReadings(sheet, problem, solution, readings, estimated, priors, stakes)
   const corrected =
-    train.nuisances.length > 0 || Object.values(corrections).some((told) => Object.keys(told ?? {}).length > 0)
+    problem.nuisances.length > 0 || Object.values(corrections).some((told) => Object.keys(told ?? {}).length > 0)
   return {
     chains: Object.fromEntries(chains.map((chain, i) => [chain.id, chainEstimate(sheet, problem, solution, i)])),
     rails: Object.fromEntries(
@@ -85,6 +71,31 @@ export function estimateTrain(
     loss,
     faults
   }
+}
+
+/** A train with what was read on it, ready to be solved. */
+export function trainFor(
+  sheet: DriveSheet,
+  chains: readonly Chain[],
+  readings: readonly KnownReading[],
+  corrections: Corrections,
+  priors: Priors
+): { problem: Problem; faults: ReadingFault[] } {
+  const models = chains.map((chain) => ({
+    chain,
+    model: chainModel(sheet, chain, corrections),
+    upstream: stageOf(sheet, chain).upstream?.sprocket ?? null
+  }))
+  const train = trainOf(
+    sheet,
+    corrections,
+    models,
+    openQuestions(sheet, chains, corrections, priors),
+    priors,
+    models.map(({ chain, model }) => guessedGainSpread(sheet, chain, model, priors))
+  )
+  const { observations, faults } = observationsOf(sheet, train, readings, corrections, priors)
+  return { problem: problemOf(train, observations, priors), faults }
 }
 
 /** mm that a counted sheet's curve is off by, whatever its points are. */

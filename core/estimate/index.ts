@@ -7,6 +7,7 @@ export { PRIORS, type Priors } from './priors'
 export { WRONG_WAYS, type WrongWay } from './ways'
 export { estimateFields, figure, ids, orNull, said } from './schema'
 export type { ArgumentSays, EstimateSays } from './says'
+export { learnPriors } from './learnPriors'
 export { isReading } from './types'
 export type {
   CamEstimate,

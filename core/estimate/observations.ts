@@ -116,7 +116,8 @@ function observationOf(view: View, reading: KnownReading): Observation | null {
   const { value, quantity, teeth = train.cams.map(() => 0) } = seen
   const own = seen.sigma ?? readingSigma(sheet, reading, play.get(reading.sprocket ?? ''))
   if (own === null) return null
-  const sigma = Math.hypot(own, placeSigma(sheet, chain, reading, readings))
+  const times = reading.sigma === undefined ? (priors.error?.(reading) ?? 1) : 1
+  const sigma = Math.hypot(times * own, placeSigma(sheet, chain, reading, readings))
   const perTooth = quantity.of === 'lag' ? train.cams[quantity.cam]!.degreesPerTooth : 0
   const ways = waysOf(sheet, reading, value, perTooth)
   const wrong =

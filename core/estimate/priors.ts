@@ -1,5 +1,5 @@
 import type { HalfNormals } from '../math'
-import type { NumericKind } from '../readings'
+import type { NumericKind, Reading } from '../readings'
 
 /** A share of drives is worn far more than the rest: how many, and how many times as much. */
 export interface Tail {
@@ -25,6 +25,8 @@ export interface Priors {
   play: number
   /** Odds of a jump of 0, 1, 2, 3 … teeth either way (each). */
   jump: readonly number[]
+  /** Times the method's default sd that a reading scatters by, where its person's own errors are known. */
+  error?: (reading: Reading) => number
   /** Odds that a reading of a kind is wrong, by method where one differs. */
   wrong: { readonly [K in NumericKind]?: number | Readonly<Record<string, number>> } & { readonly other: number }
   /** Odds that a cam sits otherwise on its shaft than it was set, and by how much, sd in crank degrees. */

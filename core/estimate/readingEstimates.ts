@@ -79,7 +79,7 @@ interface Predicted {
 }
 
 /** What all other readings predict for one under a story, its hand's share among what they do not know. */
-function predictedWithout(told: Problem, { near, posterior, teeth }: Component, k: number): Predicted {
+export function predictedWithout(told: Problem, { near, posterior, teeth }: Component, k: number): Predicted {
   const { value, sigma, teeth: per } = told.observations[k]!
   const slope = near.slope[k]!
   const along = seen(posterior.covariance, slope)

@@ -10,6 +10,11 @@ import type { Reading } from './types'
  */
 export const HAND_SHARE = 0.5
 
+/** What somebody's errors are kept by: a kind of reading and its method. */
+export function handMethodOf({ kind, method }: Pick<Reading, 'kind' | 'method'>): string {
+  return isNumeric(kind) ? `${kind} ${methodOf(kind, method)}` : kind
+}
+
 /** Whose hand a figure is of: one person's, by one method, at one place. What nobody is named for is one hand's. */
 export function handOf(reading: Reading): string {
   const method = isNumeric(reading.kind) ? methodOf(reading.kind, reading.method) : ''

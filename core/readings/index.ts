@@ -5,12 +5,14 @@ export type { ReadingSays } from './says'
 export type { UntrueSays } from './untrue'
 export { brokenLoops } from './countLoops'
 export { findingsIn } from './findingsIn'
-export { combineByHand, handOf, sharedVariance } from './hands'
+export { combineByHand, handMethodOf, handOf, sharedVariance } from './hands'
 export { impossibleReading } from './impossible'
 export {
   type EarlierKnown,
   earlierKnownFields,
   type JobFile,
+  type LearntPriors,
+  learntPriorsSchema,
   type School,
   schoolSchema,
   type Usage,

@@ -1,4 +1,4 @@
-import { byIds, listOf, needed, num, oneOf, sayOfCheck, shape, type Shape } from '../check'
+import { byIds, listOf, needed, num, oneOf, sayOfCheck, shape, type Shape, text, whole } from '../check'
 import type { Corrections } from '../drive'
 import type { DriveSheet } from '../sheet'
 import { pricingSchema } from './pricingSchema'
@@ -22,8 +22,36 @@ const wearPoint = shape({
   sd: num(1e-7, 0.1).required(needed)
 }).required(needed)
 
+/** Times the default sd that somebody's readings of a kind by a method scatter by, and from how many that is known. */
+const personsError = shape({
+  by: text(80).required(needed),
+  /** Kind and method, as handMethodOf has them. */
+  what: text(80).required(needed),
+  times: num(0.1, 10).required(needed),
+  readings: whole(0, 1e6).required(needed)
+}).required(needed)
+
+/**
+ * What a workshop has learnt of a type of engine from its own finished jobs, in place of the defaults: scales of
+ * stretch (fraction), wear and as-new scatter (mm, crank degrees), and people's real errors by kind and method.
+ */
+export const learntPriorsSchema = shape({
+  /** How many engines it was learnt from. */
+  engines: whole(0, 1e6).required(needed),
+  elongation: num(1e-5, 0.05),
+  wear: num(0.01, 10),
+  padWear: num(0.01, 10),
+  extensionScatter: num(0.01, 10),
+  lagScatter: num(0.01, 20),
+  people: listOf(personsError, 2000)
+})
+
+export type LearntPriors = NonNullable<Shape<typeof learntPriorsSchema>>
+
 /** What is known of an engine beside a job's readings. */
 export const earlierKnownFields = {
+  /** What the workshop had learnt of this type of engine when the job was opened: it is judged under that. */
+  priors: learntPriorsSchema,
   /** Usage at which a component was fitted, by id; absent for one that came with the engine. */
   fitted: numbers(0, 1e7),
   /** Usage from now over which coming back counts. */

@@ -27,12 +27,13 @@ export interface Importer {
 export type Imported = { job: KeptJob; acts: Act[]; faults: [] } | { job: null; acts: []; faults: Fault[] }
 
 /** What a file knows of the engine beside its readings. */
-function earlierKnown({ fitted, horizon, history, pricing }: EarlierKnown): { known?: EarlierKnown } {
+function earlierKnown({ fitted, horizon, history, pricing, priors }: EarlierKnown): { known?: EarlierKnown } {
   const known = {
     ...(fitted ? { fitted } : {}),
     ...(horizon === undefined ? {} : { horizon }),
     ...(history ? { history } : {}),
-    ...(pricing ? { pricing } : {})
+    ...(pricing ? { pricing } : {}),
+    ...(priors ? { priors } : {})
   }
   return Object.keys(known).length > 0 ? { known } : {}
 }

@@ -1,4 +1,12 @@
+import { getQuery } from 'h3'
+import { sayOfCheck, shape, text } from '../../core/check'
+import { told } from '../../words/problems'
 import { workshopLearnt } from '../store/learning'
-import { route } from '../utils/route'
+import { checkInput, route } from '../utils/route'
 
-export default route(async () => workshopLearnt())
+const schema = shape({ by: text(80) }).required(sayOfCheck('object'))
+
+export default route(async (event) => {
+  const { by = '' } = checkInput(schema, getQuery(event), told('learnt-not-asked'))
+  return workshopLearnt(by)
+})

@@ -3,6 +3,7 @@ import { importSpooled } from '../store/imports'
 import { addWeighty, holdsOf } from '../store/acts'
 import { openedText } from '../store/jobs'
 import { learntNow } from '../store/learning'
+import { relearn } from '../store/ownPriors'
 import { judgeRun, lobbyOf } from '../store/practice'
 import { makeReport } from '../store/reports'
 import { refreshSummary } from '../store/summaries'
@@ -19,6 +20,7 @@ export const TASKS = {
   printReport,
   textOf,
   learntNow,
+  relearn,
   judgeRun,
   lobbyOf
 } as const

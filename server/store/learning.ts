@@ -1,20 +1,40 @@
-import { learnFrom, type Learnt } from '../../core/views/learn'
+import { learnFrom, type Learnt, type OwnPriors } from '../../core/views/learn'
 import { useDb } from '../db/connection'
-import { summarisedJobs } from '../db/queries/jobs'
+import { finishedSheets, summarisedJobs } from '../db/queries/jobs'
 import { heavily } from '../heavy/heavily'
+import { ownPriors, relearn } from './ownPriors'
 
 /** Jobs learnt from at the most, the newest. */
 const MOST = 5000
 
-/** What the workshop's jobs teach; deleted ones, and those of which nothing could be computed, teach nothing. */
-export async function workshopLearnt(): Promise<Learnt> {
-  return heavily('asked', 'learntNow')
+/** Types of engine that are shown at the most. */
+const MOST_TYPES = 200
+
+/** What the workshop's jobs teach, and what it believes of each type of engine by them. */
+export type WorkshopLearnt = Learnt & { own: OwnPriors[] }
+
+/**
+ * What the workshop's jobs teach; deleted ones, and those of which nothing could be computed, teach nothing.
+ * @param by whose own errors are told: nobody else's
+ */
+export async function workshopLearnt(by: string): Promise<WorkshopLearnt> {
+  const learnt = await heavily('asked', 'learntNow')
+  return {
+    ...learnt,
+    own: learnt.own.map((own) => ({ ...own, people: own.people.filter((person) => person.by === by) }))
+  }
 }
 
-export async function learntNow(): Promise<Learnt> {
+export async function learntNow(): Promise<WorkshopLearnt> {
   await useDb()
   const rows = await summarisedJobs(MOST)
-  return learnFrom(
+  const sheets = await finishedSheets(MOST_TYPES)
+  const own: OwnPriors[] = []
+  for (const sheet of sheets) {
+    const known = (await ownPriors(sheet)) ?? (await relearn(sheet))
+    if (known) own.push(known)
+  }
+  const learnt = learnFrom(
     rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({
       vehicle,
       vehicleId,
@@ -24,4 +44,5 @@ export async function learntNow(): Promise<Learnt> {
       summary
     }))
   )
+  return { ...learnt, own: own.sort((a, b) => a.sheet.name.localeCompare(b.sheet.name)) }
 }

@@ -3,6 +3,7 @@ import type { School, Usage } from '../../core/readings'
 import { useDb } from '../db/connection'
 import { VehicleRow } from '../db/models'
 import { insertJob } from './jobs'
+import { priorsFor } from './ownPriors'
 import { pricingFor } from './pricing'
 import { findSheet } from './sheets'
 import { earlierKnown } from './vehicles'
@@ -20,7 +21,8 @@ export interface Opening {
 }
 
 /**
- * Opens a job on the newest revision of a sheet, with what earlier jobs on a known vehicle know. @throws Problem
+ * Opens a job on the newest revision of a sheet, with what earlier jobs on a known vehicle know and what the
+ * workshop has learnt of the type. @throws Problem
  * bad-input
  */
 export async function openJob(id: string, { sheet: sheetId, ...facts }: Opening): Promise<string> {
@@ -29,7 +31,9 @@ export async function openJob(id: string, { sheet: sheetId, ...facts }: Opening)
   const vehicle = await VehicleRow.findOne({ where: where(fn('lower', col('name')), facts.vehicle.toLowerCase()) })
   const earlier = vehicle ? await earlierKnown(vehicle.id, sheet.id, facts.usage) : null
   const pricing = await pricingFor(facts.usage.unit)
-  const known = earlier || pricing ? { ...earlier, ...(pricing ? { pricing } : {}) } : null
+  const priors = await priorsFor(sheetId)
+  const known =
+    earlier || pricing || priors ? { ...earlier, ...(pricing ? { pricing } : {}), ...(priors ? { priors } : {}) } : null
   await insertJob(
     id,
     { ...facts, openedAt: new Date().toISOString(), sheet, sheetRevision: revision, corrections: null, known },

@@ -45,7 +45,9 @@ describe('a job on the bench', () => {
     expect(opened().station).toBe(1)
     setActivePinia(createPinia())
     const job = opened([read.extension(13), read.lag('cam-in', 3)])
-    expect([job.station, job.slot?.key]).toEqual([3, 'camLag:cam-ex'])
+    const { next } = job.assessment!
+    expect(job.slot?.key).toBe('groove:arm')
+    expect(next[0]).toMatchObject({ kind: 'groove', target: 'arm' })
   })
 
   it("goes to a station's first open figure, or to its part's findings", () => {

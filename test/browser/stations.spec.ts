@@ -416,6 +416,6 @@ test('each demo job shows what it teaches', async ({ request }) => {
   const broken = await calls('Workboat Knot')
   expect([broken.of('main'), broken.of('guide'), broken.of('engine')]).toEqual(['back-in', 'renew', 'stop'])
   expect((await calls('Patrol motorcycle 7')).of('cam-chain')).toBe('renew')
-  expect((await calls('Pilot van 5')).assessment.faults).toHaveLength(3)
+  expect((await calls('Pilot van 5')).assessment.readings.some(({ atOdds }) => atOdds)).toBe(true)
   expect((await calls('Water taxi Dunlin')).of('guide-1')).toBe('stop')
 })

@@ -26,8 +26,9 @@ export interface JudgedCase {
 }
 
 export interface Circumstances {
-  /** Times as worn as usual the rails are. */
+  /** Times as worn as usual the rails are, and as stretched the chain. */
   rails?: number
+  stretch?: number
   /** mm machined off, K warm; not told. */
   skim?: (roll: Roll) => number
   heat?: (roll: Roll) => number
@@ -49,8 +50,7 @@ export function drawCase(sheet: DriveSheet, seed: number, circumstances: Circums
   const truth: EngineTruth = { elongation: {}, wear: {}, pad: {}, lag: {}, teeth: {} }
   const extension: Record<string, number> = {}
   for (const train of trainsOf(sheet)) {
-    for (const chain of train)
-      extension[chain.id] = drawChain(sheet, chain, corrections, roll, circumstances.rails ?? 1, truth)
+    for (const chain of train) extension[chain.id] = drawChain(sheet, chain, corrections, roll, circumstances, truth)
   }
   const exact = sheet.chains.flatMap((chain) => exactReadings(known, chain, truth, extension[chain.id]!, roll))
   const readings = exact.flatMap((reading) => takeReading(known, reading, roll, circumstances))
@@ -90,12 +90,12 @@ function drawChain(
   chain: Chain,
   corrections: Corrections,
   roll: Roll,
-  rails: number,
+  { rails = 1, stretch = 1 }: Circumstances,
   truth: EngineTruth
 ): number {
   const model = chainModel(sheet, chain, corrections)
   const state = {
-    elongation: Math.min(Math.abs(roll.normal(0.004)), 0.02),
+    elongation: Math.min(Math.abs(roll.normal(0.004 * stretch)), 0.02),
     wear: model.rails.map(() => Math.abs(roll.normal(0.5 * rails))),
     padWear: Math.abs(roll.normal(0.3))
   }

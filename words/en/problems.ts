@@ -11,6 +11,7 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'act-id-taken': () => 'Another act has this id already. Reload the job and enter it again.',
   'after-which-place': () => 'Say after which place, or at which ones.',
   'board-not-asked': () => 'The board cannot be asked for that.',
+  'learnt-not-asked': () => 'What was learnt cannot be asked for like that.',
   'broken-off': () => 'The request broke off before it was whole: send it again.',
   'case-removed-or-not': () => 'Say whether the case is removed.',
   'case-title': () => 'give the case a title',

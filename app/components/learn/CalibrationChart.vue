@@ -8,13 +8,18 @@ import { fixDigits } from '../../words'
 import FigureTable from '../parts/FigureTable.vue'
 
 /**
- * First estimates against the bench: on the line they agree, each with its 90 % interval. The table below has the same
+ * First estimates against the bench: on the line they agree, each with its 90 % interval, the bench length too. The table below has the same
  * figures.
  */
 const props = defineProps<{ points: readonly CalibrationPoint[] }>()
 const [SIZE, EDGE, END] = [420, 46, 12]
 const most = computed(
-  () => 1.1 * Math.max(0.1, ...props.points.flatMap(({ mean, sd, bench }) => [mean + NINETY * sd, bench]))
+  () =>
+    1.1 *
+    Math.max(
+      0.1,
+      ...props.points.flatMap(({ mean, sd, bench, benchSd }) => [mean + NINETY * sd, bench + NINETY * benchSd])
+    )
 )
 const x = computed(() => scaleLinear([0, most.value], [EDGE, SIZE - END]).nice())
 const y = computed(() => scaleLinear([0, most.value], [SIZE - EDGE, END]).nice())
@@ -52,6 +57,14 @@ const top = computed(() => x.value.domain()[1]!)
           class="stroke-ink"
           stroke-width="2.500"
           opacity="0.450" />
+        <line
+          :x1="x(Math.max(0, p.bench - NINETY * p.benchSd))"
+          :x2="x(Math.max(0, p.bench + NINETY * p.benchSd))"
+          :y1="y(p.mean)"
+          :y2="y(p.mean)"
+          class="stroke-ink"
+          stroke-width="2.500"
+          opacity="0.450" />
         <circle
           :cx="x(Math.max(0, p.bench))"
           :cy="y(p.mean)"
@@ -66,7 +79,7 @@ const top = computed(() => x.value.domain()[1]!)
         <tr v-for="(p, i) in points" :key="i">
           <td>{{ p.name }}</td>
           <td class="figure font-normal">{{ fixDigits(p.mean, 2) }} ±{{ fixDigits(NINETY * p.sd, 2) }}</td>
-          <td class="figure font-normal">{{ fixDigits(p.bench, 2) }}</td>
+          <td class="figure font-normal">{{ fixDigits(p.bench, 2) }} ±{{ fixDigits(NINETY * p.benchSd, 2) }}</td>
         </tr>
       </FigureTable>
     </details>

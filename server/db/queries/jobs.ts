@@ -45,3 +45,22 @@ export function summarisedJobs(most: number): Promise<SummarisedJob[]> {
     [most]
   )
 }
+
+/** Ids of the finished jobs on a sheet, the newest first. */
+export async function finishedJobs(sheetId: string, most: number): Promise<string[]> {
+  const rows = await select<{ id: string }>(
+    `select id from jobs where state in ('closed', 'archived') and sheet ->> 'id' = $1
+     order by opened_at desc limit $2`,
+    [sheetId, most]
+  )
+  return rows.map(({ id }) => id)
+}
+
+/** Ids of the sheets that any finished job is on. */
+export async function finishedSheets(most: number): Promise<string[]> {
+  const rows = await select<{ id: string }>(
+    `select distinct sheet ->> 'id' as id from jobs where state in ('closed', 'archived') order by 1 limit $1`,
+    [most]
+  )
+  return rows.map(({ id }) => id)
+}

@@ -40,3 +40,25 @@ export const LEARNT = {
   partsOfClosedJobsWhose: 'Parts of closed jobs whose engine was seen again, and how many were condemned then.',
   of: (back: Shown, parts: Shown) => `${back} of ${parts}`
 }
+
+export const OWN_PRIORS = {
+  title: 'What your own engines are like',
+  from: (engines: number) => (engines === 1 ? 'from 1 of your own engines' : `from ${engines} of your own engines`),
+  figure: 'Usual of',
+  own: 'here',
+  usual: 'by default',
+  figures: {
+    elongation: 'stretch, %',
+    wear: 'rail wear, mm',
+    padWear: 'pad wear, mm',
+    extensionScatter: 'extension as new, scatter, mm',
+    lagScatter: 'cam marks as new, scatter, °'
+  },
+  noProofYet: 'No chain of these was measured on the bench yet: nothing proves these figures against the defaults.',
+  proof: (chains: number, own: Shown, usual: Shown, ownHeld: number, usualHeld: number) =>
+    `Proof on jobs left out: of ${chains} ${chains === 1 ? 'chain' : 'chains'} measured on the bench the first estimate was off by ${own} points on average, by the defaults ${usual}; ${ownHeld} lay in the 90 % interval, by the defaults ${usualHeld}.`,
+  yourErrors: 'Your own readings, against the methods',
+  error: (what: string, times: Shown, readings: number) =>
+    `${what}: ${times} times the default error, from ${readings} readings`,
+  judgedUnder: (engines: number) => `Judged by what ${engines} of your own engines taught.`
+}

@@ -76,7 +76,7 @@ export const DOUBT = {
   anotherPerson: 'Another person reading the same, as a hand repeats its own error.',
   nothingShrinksIt: 'Nothing that is left to read or ask shrinks it.',
   why: 'why?',
-  open: (name: Shown) => `${name}: what the doubt is made of`
+  open: (name: Shown) => `What the doubt of ${name} is made of`
 }
 
 export const STRETCH_LINE = {
