@@ -12,6 +12,7 @@ export interface Workshop {
   learning: typeof import('../../server/store/learning')
   live: typeof import('../../server/live/listen')
   opening: typeof import('../../server/store/openJob')
+  ownPriors: typeof import('../../server/store/ownPriors')
   photos: typeof import('../../server/store/photos')
   practice: typeof import('../../server/store/practice')
   reports: typeof import('../../server/store/reports')
@@ -40,6 +41,7 @@ export function useWorkshop(): Workshop {
       learning: await import('../../server/store/learning'),
       live: await import('../../server/live/listen'),
       opening: await import('../../server/store/openJob'),
+      ownPriors: await import('../../server/store/ownPriors'),
       photos: await import('../../server/store/photos'),
       practice: await import('../../server/store/practice'),
       reports: await import('../../server/store/reports'),

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { DOUBT, UNTOLD } from '../../../words/en'
+import { DOUBT, OWN_PRIORS, UNTOLD } from '../../../words/en'
 import { computed } from 'vue'
 import type { DoubtPart, NextReading } from '../../../core/estimate'
 import { NINETY } from '../../../core/math'
 import type { Assessment } from '../../../core/paths'
 import { compileSheet, type DriveSheet } from '../../../core/sheet'
 import { fixDigits, KIND_NAMES, partName } from '../../words'
+import { useOpenJob } from '../../stores/job'
 import ModalSheet from '../parts/ModalSheet.vue'
 
 /** What a figure's doubt is made of, and what would shrink it most for its minutes. */
@@ -42,6 +43,8 @@ const halfOf = (sd: number) => fixDigits(NINETY * 100 * sd, 2)
 function whatWords({ kind, target }: NextReading): string {
   return kind === 'question' ? UNTOLD.ask[target as keyof typeof UNTOLD.ask] : `${KIND_NAMES[kind]}, ${nameOf(target)}`
 }
+/** Whether what is believed beforehand comes from the workshop's own engines. */
+const taught = useOpenJob().file.priors?.engines ?? 0
 const oneHand = computed(() => props.made.some(({ cause }) => cause === 'hand'))
 </script>
 
@@ -63,6 +66,7 @@ const oneHand = computed(() => props.made.some(({ cause }) => cause === 'hand'))
         <li v-if="oneHand">{{ DOUBT.anotherPerson }}</li>
         <li v-if="best.length === 0 && !oneHand">{{ DOUBT.nothingShrinksIt }}</li>
       </ul>
+      <p v-if="taught > 0" class="mt-2 text-note text-faint">{{ OWN_PRIORS.judgedUnder(taught) }}</p>
     </div>
   </ModalSheet>
 </template>
