@@ -20,6 +20,8 @@ export interface Path {
   /** Components renewed. */
   renew: string[]
   cost: Omit<Cost, 'way'>
+  /** Parts that it keeps and that the readings do not decide yet, and what it costs if all of them turn out worn. */
+  undecided: { parts: string[]; atMost: number }
   /** The way in; null for the usual one. */
   way: string | null
   /** Operations in an order in which they can be done, each once however many parts need it. */
@@ -86,10 +88,12 @@ export function pathsOf(
     .map((mask) => ({ mask, cost: found.score(mask) }))
     .sort((a, b) => a.cost.now - b.cost.now || a.mask - b.mask)
   const bought = new Set(ledger.parts.map(({ fits }) => fits))
+  const open = undecidedIn(job, estimates)
   return roundFigures({
     assumptions,
     paths: shown.map((entry, i) => ({
       ...pathOf(job, found, entry, named.get(entry.mask) ?? []),
+      undecided: leftOpen(found, entry.mask, open),
       onFront: front.includes(entry.mask),
       differs: i === 0 ? null : difference(found, shown[i - 1]!, entry)
     })),
@@ -101,7 +105,7 @@ export function pathsOf(
 }
 
 /** A path put together by hand, and what the evidence says against it. */
-export interface OwnPath extends Omit<Path, 'onFront' | 'differs' | 'schools'> {
+export interface OwnPath extends Omit<Path, 'onFront' | 'differs' | 'schools' | 'undecided'> {
   /** Parts renewed only because another brings them. */
   brought: string[]
   /** Condemned parts that it keeps. */
@@ -133,6 +137,22 @@ export function ownPath(unpriced: JobFile, estimates: Estimates, renew: readonly
   })
 }
 
+/** Parts that the evidence neither passes nor condemns. */
+function undecidedIn(job: JobFile, estimates: Estimates): string[] {
+  return makeCalls({ ...job, school: 'on-evidence' }, estimates)
+    .filter(({ call }) => call === 'look-closer')
+    .map(({ part }) => part)
+}
+
+/** Of the undecided parts those that a set keeps, and its price with all of them renewed. */
+function leftOpen({ ledger, score }: Cheapest, mask: number, open: readonly string[]): Path['undecided'] {
+  const kept = maskOf(ledger, open) & ~mask
+  return {
+    parts: ledger.parts.filter((_, i) => kept & (1 << i)).map(({ fits }) => fits),
+    atMost: score(closeOver(ledger, mask | kept)).now
+  }
+}
+
 interface Scored {
   mask: number
   cost: Cost
@@ -161,7 +181,7 @@ function pathOf(
   { ledger }: Pick<Cheapest, 'ledger'>,
   { mask, cost: { way, ...cost } }: Scored,
   schools: School[]
-): Omit<Path, 'onFront' | 'differs'> {
+): Omit<Path, 'onFront' | 'differs' | 'undecided'> {
   const wayIn = ledger.ways[way]!.way
   const parts = ledger.parts.filter((_, i) => mask & (1 << i))
   const operations = accessTo(

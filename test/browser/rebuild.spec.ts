@@ -68,7 +68,7 @@ test('a whole job from complaint to closed proof', async ({ page, request }) => 
   await page.getByTestId('finding-noise-warm-idle').click()
   await saved(page)
   await page.goto(`/jobs/${id}?read=chainLength:main`)
-  await enter(page, '160.95')
+  await enter(page, '161.25')
   await saved(page)
   await page.goto(`/jobs/${id}/verdict`)
   await expect(page.getByTestId('call-main')).toHaveAttribute('data-call', 'renew')

@@ -20,6 +20,22 @@ const paths = (readings: Reading[], more: Partial<JobFile> = {}, changes = {}) =
 const named = (all: ReturnType<typeof paths>, name: string) =>
   all.paths.find(({ schools }) => schools.some((school) => SCHOOL_WORDS[school].name === name))!
 
+describe('undecided parts', () => {
+  it('stand beside a price: at least so much, and what it comes to if all of them turn out worn', () => {
+    const [loose, sound] = [SOUND.slice(0, 4), SOUND].map((readings) => named(paths(readings), 'On evidence'))
+    expect(loose!.undecided.parts).toEqual(expect.arrayContaining(['phaser-in', 'phaser-ex']))
+    expect(loose!.undecided.atMost).toBeGreaterThan(loose!.cost.now + 100)
+    expect(sound!.undecided.parts).not.toContain('phaser-in')
+    expect(sound!.undecided.atMost).toBeLessThan(loose!.undecided.atMost)
+  })
+
+  it('are none that the path renews anyway', () => {
+    const { undecided, renew } = named(paths(SOUND.slice(0, 4)), 'Whole set')
+    expect(undecided.parts.filter((part) => renew.includes(part))).toEqual([])
+    expect(undecided.atMost).toBeGreaterThanOrEqual(named(paths(SOUND.slice(0, 4)), 'Whole set').cost.now)
+  })
+})
+
 describe('access', () => {
   it('is the closure of what operations require, each once, in an order that can be done', () => {
     const order = accessTo(ardmere.operations!, ['chain-off']).map((o) => o.id)

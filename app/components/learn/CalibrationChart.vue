@@ -8,7 +8,8 @@ import { fixDigits } from '../../words'
 import FigureTable from '../parts/FigureTable.vue'
 
 /**
- * First estimates against the bench: on the line they agree, each with its 90 % interval, the bench length too. The table below has the same
+ * First estimates against the bench: on the line they agree, each with its 90 % interval, the bench length too. The
+ * table below has the same
  * figures.
  */
 const props = defineProps<{ points: readonly CalibrationPoint[] }>()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { COMMON, PATHS_PAGE, sayDifference } from '../../../../words/en'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { isReading } from '../../../../core/estimate'
 import type { OwnPath, Path, Paths } from '../../../../core/paths'
 import FrontChart from '../../../components/paths/FrontChart.vue'
 import PathBuilder from '../../../components/paths/PathBuilder.vue'
@@ -9,7 +10,7 @@ import JobBar from '../../../components/verdict/JobBar.vue'
 import { usePlanner } from '../../../composables/usePlanner'
 import { useBench } from '../../../stores/bench'
 import { useOpenJob } from '../../../stores/job'
-import { fixDigits, money, namesOf, oddsWords, partName, SCHOOL_WORDS, usageWords } from '../../../words'
+import { fixDigits, KIND_NAMES, money, namesOf, oddsWords, partName, SCHOOL_WORDS, usageWords } from '../../../words'
 import FigureTable from '../../../components/parts/FigureTable.vue'
 
 /** Repair paths side by side: the schools', the cheapest expected and the front between, and one built by hand. */
@@ -31,6 +32,16 @@ const advised = computed(() => job.record.path?.renew ?? null)
 const names = (path: Path) =>
   path.schools.map((school) => SCHOOL_WORDS[school].name).join(', ') || PATHS_PAGE.onTheFront
 const waysIn = (id: string | null) => (id ? sheet.value.waysIn?.find((way) => way.id === id)?.name : null)
+
+/** What a few minutes more would be worth before anything is ordered. */
+const beforeDeciding = computed(() => {
+  const { next = [], decision } = job.assessment ?? {}
+  const first = next.find(isReading)
+  if (!decision) return ''
+  if (decision.enough || !first) return PATHS_PAGE.enough
+  const what = `${KIND_NAMES[first.kind]}, ${partName(sheet.value, first.target)}`.toLowerCase()
+  return PATHS_PAGE.nextMinutes(what, first.minutes, money(first.worth ?? 0, decision.currency ?? ''))
+})
 
 async function weigh() {
   if (!job.file || !job.assessment) return
@@ -104,6 +115,7 @@ watch(
       <template v-if="paths">
         <div class="grid grid-cols-[minmax(0,1fr)_400px] gap-6 max-lg:grid-cols-1">
           <section :aria-label="PATHS_PAGE.pathsSideBySide">
+            <p v-if="beforeDeciding" class="mb-2" data-testid="before-deciding">{{ beforeDeciding }}</p>
             <FigureTable
               class="bg-sheet [&_:is(td,th):first-child]:pl-3"
               data-testid="paths"
@@ -135,7 +147,20 @@ watch(
                   </p>
                 </td>
                 <td class="figure text-right font-normal">{{ fixDigits(path.cost.hours, 1) }}</td>
-                <td class="figure text-right whitespace-nowrap">{{ money(path.cost.now, currency) }}</td>
+                <td class="figure text-right whitespace-nowrap">
+                  {{ money(path.cost.now, currency) }}
+                  <span
+                    v-if="path.undecided.parts.length"
+                    class="block text-note font-normal whitespace-normal"
+                    data-testid="at-most"
+                    >{{
+                      PATHS_PAGE.upTo(
+                        money(path.undecided.atMost, currency),
+                        path.undecided.parts.map((id) => partName(sheet, id).toLowerCase())
+                      )
+                    }}</span
+                  >
+                </td>
                 <td class="figure text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td>
                 <td class="figure text-right font-normal whitespace-nowrap">
                   {{ money(path.cost.expected, currency) }}

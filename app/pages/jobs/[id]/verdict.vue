@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { namesOf, sayStatement, VERDICT_PAGE } from '../../../../words/en'
+import { namesOf, saySlip, sayStatement, VERDICT_PAGE } from '../../../../words/en'
+import { slipOf } from '../../../../core/views/bench'
 import { computed } from 'vue'
 import { type HeldCall, heldCalls } from '../../../../core/record'
 import { plainVerdict } from '../../../../core/views/verdict'
@@ -37,9 +38,9 @@ const sentences = computed(() =>
 const atOdds = computed(() =>
   job.assessment.readings
     .filter((r) => r.atOdds)
-    .flatMap(({ id, predicted }) => {
-      const reading = job.readingById(id)
-      return reading ? [{ reading, predicted }] : []
+    .flatMap((said) => {
+      const reading = job.readingById(said.id)
+      return reading ? [{ reading, predicted: said.predicted, slip: slipOf(reading, said) }] : []
     })
 )
 const atBench = computed(() => `/jobs/${job.id}`)
@@ -73,13 +74,16 @@ function leaveToReadings({ part }: HeldCall) {
           class="mt-4"
           data-testid="at-odds">
           <ul>
-            <li v-for="{ reading, predicted } in atOdds" :key="reading.id">
-              {{ VERDICT_PAGE.theOtherReadingsImply(kindWords(job.job.sheet, reading), readingWords(reading)) }}
-              <span class="figure">{{
-                predicted === null
-                  ? ''
-                  : readingWords({ ...reading, value: Number(predicted.toFixed(2)) } as typeof reading)
-              }}</span>
+            <li v-for="{ reading, predicted, slip } in atOdds" :key="reading.id">
+              <template v-if="slip">{{ kindWords(job.job.sheet, reading) }}: {{ saySlip(slip) }}.</template>
+              <template v-else>
+                {{ VERDICT_PAGE.theOtherReadingsImply(kindWords(job.job.sheet, reading), readingWords(reading)) }}
+                <span class="figure">{{
+                  predicted === null
+                    ? ''
+                    : readingWords({ ...reading, value: Number(predicted.toFixed(2)) } as typeof reading)
+                }}</span>
+              </template>
             </li>
           </ul>
         </Panel>
