@@ -91,8 +91,6 @@ const verdict = computed(() => {
               </tr>
             </FigureTable>
           </Panel>
-          <h2 v-if="data.own.length" class="pt-2 text-lg font-bold">{{ OWN_PRIORS.title }}</h2>
-          <OwnPriorsPanel v-for="own in data.own" :key="own.sheet.id" :own="own" />
           <p v-if="data.types.length === 0" class="bg-sheet p-6">{{ LEARNT.noChainHasBeenMeasured2 }}</p>
         </div>
         <div class="space-y-4">
@@ -100,6 +98,8 @@ const verdict = computed(() => {
             <p>{{ verdict }}</p>
             <CalibrationChart v-if="data.calibration.length" :points="data.calibration" />
           </Panel>
+          <h2 v-if="data.own.length" class="pt-2 text-lg font-bold">{{ OWN_PRIORS.title }}</h2>
+          <OwnPriorsPanel v-for="own in data.own" :key="own.sheet.id" :own="own" />
           <Panel :title="LEARNT.whatCameBack" data-testid="came-back">
             <p class="text-note text-faint">
               {{ LEARNT.partsOfClosedJobsWhose }}

@@ -32,14 +32,17 @@ export function assess(job: JobFile, priors: Priors = PRIORS): Assessment {
 }
 
 /** Figures of one part that say nothing of others. */
-const OF_ITSELF: ReadonlySet<string> = new Set(['groove', 'padWear', 'phaserPlay'])
+const OF_ITSELF: ReadonlySet<string> = new Set(['groove', 'padWear', 'phaserPlay', 'chainLength', 'chainCompare'])
 
-/** A part that a finding or a figure of its own condemns is asked nothing more. */
+/** A part that the evidence condemns, or that comes with another that it does, is asked nothing more. */
 function stillAsked(next: readonly NextReading[], calls: readonly PartCall[]): NextReading[] {
   const condemned = new Set(calls.filter(({ reasons }) => reasons.some(condemns)).map(({ part }) => part))
   return next.filter(({ kind, target }) => !OF_ITSELF.has(kind) || !condemned.has(target))
 }
 
 function condemns({ call, rule }: PartCall['reasons'][number]): boolean {
-  return call === 'renew' && (rule.startsWith('found-') || rule.endsWith('-limit'))
+  return call === 'renew' && !OF_SCHOOLS.has(rule)
 }
+
+/** Renewed by how a school goes about it, not by evidence: a reading may still change that. */
+const OF_SCHOOLS: ReadonlySet<string> = new Set(['whole-set', 'weighed'])

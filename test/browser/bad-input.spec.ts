@@ -45,7 +45,7 @@ test('of counts that do not sum the one that looks miscounted is named; no jump 
   await enter(page, '53')
   const ledger = page.getByRole('region', { name: 'Stretch ledger' })
   await expect(page.getByTestId('slip')).toHaveCount(1)
-  await expect(page.getByTestId('slip')).toContainText('52 links looks like one link missed')
+  await expect(page.getByTestId('slip')).toContainText('52 links look like one link missed')
   await expect(ledger).not.toContainText(/tooth (early|late)|teeth (early|late)/)
 })
 

@@ -55,7 +55,7 @@ describe('a reading that looks wrong', () => {
   it('changes mm for notches and notches for mm', () => {
     const typed = known({ kind: 'extension', tensioner: 'tensioner', notches: 8, turnedForward: true })
     const slip = slipOf(typed, said(0.96, 'mm-as-notches', 8))!
-    expect(saySlip(slip)).toBe('8 notches looks like 8 mm typed as notches (96 %)')
+    expect(saySlip(slip)).toBe('8 notches look like 8 mm typed as notches (96 %)')
     expect(takenOtherWay(typed, slip)).toEqual({
       kind: 'extension',
       tensioner: 'tensioner',

@@ -35,7 +35,9 @@ const LOOKS_LIKE: { readonly [W in WrongWay]: (said: SaidSlip) => string } = {
 
 /** What a wrong reading looks like: `20.4° late fits the next tooth's mark (98 %)`. */
 export function saySlip(said: SaidSlip): string {
-  return `${readWords(said)} ${LOOKS_LIKE[said.as](said)} (${oddsWords(said.odds)})`
+  const looks = LOOKS_LIKE[said.as](said)
+  const many = said.notches || said.kind === 'linkCount'
+  return `${readWords(said)} ${many ? looks.replace(/^(look|fit)s/, '$1') : looks} (${oddsWords(said.odds)})`
 }
 
 /** What it should have read then: `0.4° late`. */
