@@ -168,7 +168,7 @@ function nextOf(view: View, candidate: Candidate): RankedReading {
     narrows: narrowing(view, candidate),
     settles: settles
       .filter(({ cut, saved }) => cut >= WORTH && saved > 0)
-      .map(({ part, odds, cut }) => ({ part, odds, cut })),
+      .map(({ part, odds, cut, saved }) => ({ part, odds, cut, saved })),
     minutes
   }
 }

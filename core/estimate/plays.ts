@@ -69,7 +69,7 @@ function playOf(
       gain: 0,
       worth,
       narrows: { from: 0, to: 0 },
-      settles: limit === null ? [] : [{ part: phaser.id, odds, cut }],
+      settles: limit === null ? [] : [{ part: phaser.id, odds, cut, saved: worth }],
       minutes: methodMinutes('phaserPlay', method)
     }
   })

@@ -162,9 +162,16 @@ const nextReading = shape({
    * Undecided calls it would bear on: odds that the part is past its limit (or has jumped), and the fraction of what
    * deciding now costs there that it would take away.
    */
-  settles: listOf(shape({ part: text(64).required(needed), odds: odds(), cut: odds() }).required(needed), 500).required(
-    needed
-  ),
+  settles: listOf(
+    shape({
+      part: text(64).required(needed),
+      odds: odds(),
+      cut: odds(),
+      /** What it would save there, as `worth` has it. */
+      saved: num(0, 1e12)
+    }).required(needed),
+    500
+  ).required(needed),
   minutes: figure()
 }).required(needed)
 

@@ -37,7 +37,15 @@ const OF_ITSELF: ReadonlySet<string> = new Set(['groove', 'padWear', 'phaserPlay
 /** A part that the evidence condemns, or that comes with another that it does, is asked nothing more. */
 function stillAsked(next: readonly NextReading[], calls: readonly PartCall[]): NextReading[] {
   const condemned = new Set(calls.filter(({ reasons }) => reasons.some(condemns)).map(({ part }) => part))
-  return next.filter(({ kind, target }) => !OF_ITSELF.has(kind) || !condemned.has(target))
+  return next
+    .filter(({ kind, target }) => !OF_ITSELF.has(kind) || !condemned.has(target))
+    .map((one) => ({ ...one, worth: Math.max(0, (one.worth ?? 0) - savedOn(one, condemned)) }))
+    .sort((a, b) => b.worth / b.minutes - a.worth / a.minutes)
+}
+
+/** What a reading would save on parts that are decided without it. */
+function savedOn({ settles }: NextReading, condemned: ReadonlySet<string>): number {
+  return settles.reduce((sum, { part, saved = 0 }) => sum + (condemned.has(part) ? saved : 0), 0)
 }
 
 function condemns({ call, rule }: PartCall['reasons'][number]): boolean {

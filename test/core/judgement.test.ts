@@ -480,6 +480,17 @@ describe('what is worth reading next', () => {
     expect(priced(all.slice(0, 3)).decision!.enough).toBe(false)
   })
 
+  it('is nothing that only bears on what is condemned already', () => {
+    const { next, calls } = priced([read.length(161.6), read.length(161.6), read.extension(17)], {
+      corrections: { temperature: {}, offsetKeys: {} }
+    })
+    const condemned = new Set(calls.filter(({ call }) => call === 'renew').map(({ part }) => part))
+    expect(condemned.has('main')).toBe(true)
+    expect(next.some(({ kind, target }) => kind === 'groove' && condemned.has(target))).toBe(false)
+    expect(next.find(({ kind }) => kind === 'question')!.worth).toBeLessThan(1)
+    expect(next[0]!.settles.some(({ part }) => !condemned.has(part))).toBe(true)
+  })
+
   it('is a count of the links where a mark or a jump is open', () => {
     const { next } = priced([marks('cam-ex', 19), marks('cam-in', 0.5), read.extension(4)])
     const [best] = next.filter(({ settles }) => settles.some(({ part }) => part === 'cam-ex'))
