@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { isReading, type NextReading } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
 import type { StandingReading } from '../../../core/record'
-import type { Reading } from '../../../core/readings'
+import { type Reading, READING_KINDS } from '../../../core/readings'
 import type { DriveSheet } from '../../../core/sheet'
 import { readsSlot, slipOf, type Slot, takenOtherWay } from '../../../core/views/bench'
 import { money, readingTitle, readingWords } from '../../words'
@@ -63,7 +63,9 @@ const enough = computed(() => props.assessment.decision?.enough ?? false)
 function worthWords({ minutes, worth = 0, kind, method, again }: NextReading): string {
   const currency = props.assessment.decision?.currency ?? null
   const saved = currency === null ? STRETCH_LEDGER.inUnits(worth.toFixed(2)) : money(worth, currency)
-  const by = kind !== 'question' && method ? METHOD_WORDS[method as keyof typeof METHOD_WORDS] : undefined
+  // What is read in one way only needs no word for it.
+  const several = kind !== 'question' && Object.keys(READING_KINDS[kind].methods).length > 1
+  const by = several && method ? METHOD_WORDS[method as keyof typeof METHOD_WORDS] : undefined
   return [
     ...(by ? [STRETCH_LEDGER.by(by.toLowerCase())] : []),
     ...(again ? [STRETCH_LEDGER.onceMore] : []),
