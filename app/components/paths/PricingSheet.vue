@@ -143,6 +143,9 @@ const MOST: Record<string, number> = {
   hours: 200
 }
 
+/** What is being typed, until it is entered: what is computed meanwhile does not take it away. */
+const typing = ref<Record<string, string>>({})
+
 function change(row: Row, typed: string) {
   const [list, id] = row.key.split('.') as [string, string | undefined]
   const value = typed.trim() === '' ? undefined : LARGE.includes(list) ? largeNumberOf(typed) : numberOf(typed)
@@ -152,6 +155,8 @@ function change(row: Row, typed: string) {
   }
   const { [row.key]: _gone, ...others } = faults.value
   faults.value = others
+  const { [row.key]: _entered, ...stillTyped } = typing.value
+  typing.value = stillTyped
   job.put({ type: 'pricing', pricing: changed(list, id, value) })
 }
 
@@ -205,9 +210,10 @@ function changed(list: string, id: string | undefined, value: number | undefined
             class="figure field text-right"
             inputmode="decimal"
             maxlength="10"
-            :value="String(row.value)"
+            :value="typing[row.key] ?? String(row.value)"
             :disabled="!bench.by"
             :aria-invalid="!!faults[row.key]"
+            @input="typing[row.key] = ($event.target as HTMLInputElement).value"
             @change="change(row, ($event.target as HTMLInputElement).value)" />
           <span class="text-mark" :class="row.from === 'job' ? 'font-bold' : 'text-faint'">{{
             PRICING_SHEET.from[row.from]
