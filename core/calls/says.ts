@@ -1,6 +1,5 @@
 import { messagesOf } from '../check'
-import type { WrongWay } from '../estimate'
-import type { NumericKind } from '../readings'
+import type { SaidSlip } from '../estimate'
 import type { PartKind } from '../sheet'
 
 /** A wear with its 90 % interval, in the unit of its limit (elongations in per cent). */
@@ -78,7 +77,7 @@ export interface ReasonSays {
   'uneven-wear': { places: number; spread: number }
   'readings-at-odds': { count: number }
   /** A reading that is wrong most likely: in which way, and what it should have read then. */
-  'reading-wrong': { kind: NumericKind; value: number; notches: boolean; as: WrongWay; would: number; odds: number }
+  'reading-wrong': SaidSlip
   'lag-unexplained': { cam: string; off: number }
   'not-settled': {}
   'weighed-by-odds': {}

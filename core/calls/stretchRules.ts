@@ -1,5 +1,5 @@
 import { cdf, NINETY } from '../math'
-import { isReading, type ReadingEstimate, type WrongWay } from '../estimate'
+import { isReading, type SaidSlip, slipOf } from '../estimate'
 import { combineByHand, elongationRead, isBenchLength, type KnownReading, partOf, STRETCH_KINDS } from '../readings'
 import type { Chain } from '../sheet'
 import { callFor, idsOf, inOrder, isAtOdds, readingsBehind, type RuleContext, shownLimit } from './context'
@@ -142,38 +142,28 @@ export function readingsAtOdds(context: RuleContext, chain: Chain): Finding[] {
   ]
 }
 
-/** How a reading is wrong, where that is likelier than not and has a name. */
-function wrongBy({ estimated }: RuleContext, { id }: KnownReading): (ReadingEstimate & { wrongAs: WrongWay }) | null {
-  const said = estimated.get(id)
-  const wrongAs = said?.wrongAs
-  return said && wrongAs && wrongAs !== 'far-off' && (said.wrong ?? 0) > 0.5 ? { ...said, wrongAs } : null
+/** How a reading looks wrong, where that has a name. */
+function namedSlip({ estimated }: RuleContext, reading: KnownReading): SaidSlip | null {
+  const slip = slipOf(reading, estimated.get(reading.id))
+  return slip && slip.as !== 'far-off' ? slip : null
 }
 
 /** A reading that looks like a slip which has a name: its part is decided once it is read again. */
 export function wrongReadings(context: RuleContext, chain: Chain): Finding[] {
   return context.estimates.chains[chain.id]!.readings.flatMap((id): Finding[] => {
     const reading = context.readings.get(id)
-    if (!reading || reading.kind === 'condition') return []
-    const said = wrongBy(context, reading)
-    if (!said) return []
-    const { value = reading.notches ?? NaN } = reading
-    const { wrongAs, wouldRead, wrong } = said
+    const slip = reading && namedSlip(context, reading)
+    if (!slip) return []
+    const part = partOf(reading)
     return [
       {
-        part: partOf(reading),
+        part,
         rule: 'reading-wrong',
         call: 'look-closer',
-        ...say('reading-wrong', {
-          kind: reading.kind,
-          value,
-          notches: reading.value === undefined,
-          as: wrongAs,
-          would: wouldRead ?? NaN,
-          odds: wrong ?? NaN
-        }),
+        ...say('reading-wrong', slip),
         readings: [id],
         limit: null,
-        settle: { kind: reading.kind, target: partOf(reading) }
+        settle: { kind: slip.kind, target: part }
       }
     ]
   })
@@ -187,7 +177,7 @@ export function lagUnexplained(context: RuleContext, chain: Chain): Finding[] {
   return Object.entries(context.estimates.cams).flatMap(([id, cam]): Finding[] => {
     if (cam.chain !== chain.id || (cam.jump.all['0'] ?? 0) < 0.9) return []
     const lags = readingsBehind(context, chain.id, ['camLag'], id)
-    const odd = lags.filter((reading) => isAtOdds(context, reading.id) && wrongBy(context, reading) === null)
+    const odd = lags.filter((reading) => isAtOdds(context, reading.id) && namedSlip(context, reading) === null)
     const [first] = odd
     const moved = cam.moved && cam.moved.odds > MOVED ? cam.moved.by : null
     if (!first && moved === null) return []

@@ -3,6 +3,7 @@ import { type DriveSheet, limitFor } from '../sheet'
 import { doubtMade } from './doubtMade'
 import { linearEstimate } from './marginals'
 import type { Priors } from './priors'
+import { seatAt } from './seats'
 import type { Problem } from './trainProblem'
 import type { Solution } from './solve'
 import { argue } from './says'
@@ -65,9 +66,7 @@ function movedOf(
   cam: number
 ): CamEstimate['moved'] {
   const at = parts[cams[cam]!.part]!.at.lag + cams[cam]!.place
-  const seat = observations.findIndex(
-    ({ reading, quantity }) => reading === null && quantity.of === 'untold' && quantity.at === at
-  )
+  const seat = seatAt(observations, at)
   if (seat < 0) return null
   const stories = components.filter(({ slips }) => slips.some(({ observation }) => observation === seat))
   const odds = stories.reduce((sum, { weight }) => sum + weight, 0)

@@ -53,7 +53,7 @@ export function candidatesOf(
   estimated: readonly ReadingEstimate[]
 ): Candidate[] {
   const doubted = new Set(estimated.flatMap(({ id, wrong }) => ((wrong ?? 0) >= DOUBTED ? [id] : [])))
-  const still = cams(problem).map(() => 0)
+  const still = problem.cams.map(() => 0)
   const offer = (thing: Thing): Candidate[] => methodsOf(thing, taken, doubted, problem)
   const all = problem.parts.flatMap(({ chain, model }, part): Candidate[] => [
     ...(model.tensioner === null
@@ -98,8 +98,6 @@ export function candidatesOf(
   return [...all, ...questionsOf(problem, still)]
 }
 
-const cams = (problem: Problem) => problem.cams
-
 type Thing = Omit<Candidate, 'kind' | 'method' | 'sigma' | 'minutes' | 'again'> & { kind: NumericKind }
 
 function benchLengths(chain: Chain, part: number): Omit<Thing, 'teeth'>[] {
@@ -123,11 +121,9 @@ function methodsOf(
 ): Candidate[] {
   const { kind, target } = thing
   const mine = taken.filter((reading) => isOf(thing, reading))
-  const finest = Math.min(
-    ...mine.map((reading) => reading.sigma ?? methodSigma(kind, (reading as { method?: string }).method) ?? Infinity)
-  )
+  const finest = Math.min(...mine.map((reading) => reading.sigma ?? methodSigma(kind, methodSaid(reading)) ?? Infinity))
   const again = mine.some(({ id }) => doubted.has(id))
-  const usual = mine.map((reading) => methodOf(kind, (reading as { method?: string }).method))
+  const usual = mine.map((reading) => methodOf(kind, methodSaid(reading)))
   const { chain } = parts[thing.part]!
   const off =
     (kind === 'chainLength' || kind === 'chainCompare') && !taken.some((r) => isBenchLength(r) && r.chain === chain.id)
@@ -138,6 +134,8 @@ function methodsOf(
     return [{ ...thing, target, method, sigma, minutes, again: repeats }]
   })
 }
+
+const methodSaid = (reading: Reading) => (reading.kind === 'condition' ? undefined : reading.method)
 
 function isOf({ kind, target, from, to }: Thing, reading: Reading): boolean {
   if (reading.kind !== kind) return false

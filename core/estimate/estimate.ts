@@ -7,7 +7,7 @@ import { PRIORS, type Priors } from './priors'
 import type { Estimates } from './schema'
 import { EQUAL_STAKES, type Stakes } from './stakes'
 import { chainOf } from './observations'
-import type { ReadingFault, TrainResult } from './types'
+import { type ReadingFault, savingMost, type TrainResult } from './types'
 import type { Chain } from '../sheet'
 
 /**
@@ -83,9 +83,7 @@ function mergeNext(trains: readonly TrainResult[]): Pick<Estimates, 'next' | 'lo
   const next = trains.flatMap((train) => train.next)
   return {
     loss,
-    next: next
-      .map((one) => ({ ...one, gain: loss > 0 ? Math.min(1, one.worth / loss) : 0 }))
-      .sort((a, b) => b.worth / b.minutes - a.worth / a.minutes)
+    next: next.map((one) => ({ ...one, gain: loss > 0 ? Math.min(1, one.worth / loss) : 0 })).sort(savingMost)
   }
 }
 

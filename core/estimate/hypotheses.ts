@@ -2,7 +2,7 @@ import { cholesky, choleskySolve, dot, widePrecision } from '../math'
 import { weighedWithin } from './combinations'
 import type { Observation } from './observation'
 import type { Priors } from './priors'
-import { LOOSE, seatedAt } from './seats'
+import { withoutSeats } from './seats'
 import type { Linearised, Problem } from './trainProblem'
 import { type Combination, type Normal, normalEquations, residualsAt, targetsOf } from './weigh'
 
@@ -68,8 +68,7 @@ function precisionOf({ bounded, observations, parts }: Problem): number[] {
     const i = quantity.of === 'wear' ? at.wear + quantity.rail : at[quantity.of]
     precision[i] = widePrecision(bounded[i] ?? [])
   }
-  for (const at of seatedAt(observations)) precision[at] = LOOSE
-  return precision
+  return withoutSeats(precision, observations)
 }
 
 interface Aside {

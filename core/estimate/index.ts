@@ -2,13 +2,14 @@ export { chainRates, travelEndsAt } from './chainRates'
 export { chainOf } from './observations'
 export { estimate } from './estimate'
 export { BENCH_LINKS } from './candidates'
+export { type SaidSlip, slipOf } from './slips'
 export { EQUAL_STAKES, type Stake, type Stakes } from './stakes'
 export { PRIORS, type Priors } from './priors'
 export { WRONG_WAYS, type WrongWay } from './ways'
 export { estimateFields, figure, ids, orNull, said } from './schema'
 export type { ArgumentSays, EstimateSays } from './says'
 export { learnPriors } from './learnPriors'
-export { isReading } from './types'
+export { isReading, savingMost } from './types'
 export type {
   CamEstimate,
   DoubtPart,

@@ -9,7 +9,7 @@ import type { Priors } from './priors'
 import type { Component, Solution } from './solve'
 import { lossOf, type Stakes } from './stakes'
 import { predictionOf, type Problem } from './trainProblem'
-import type { RankedReading, ReadingEstimate } from './types'
+import { type RankedReading, type ReadingEstimate, savingMost } from './types'
 
 /** Stories with less weight than this do not change what is worth reading. */
 const WEIGHTY = 0.005
@@ -23,7 +23,8 @@ export interface Choice {
 }
 
 /**
- * Readings of a train not yet taken and questions not yet asked, those first that save most per minute. Deciding now is
+ * Readings of a train not yet taken and questions not yet asked, each by the method that saves most per minute.
+ * Deciding now is
  * expected to cost Σ min(renewing a sound part, keeping a worn one); what a reading saves of that is averaged over what
  * it may show: a normal for each credible story, at its Gauss–Hermite nodes, with the stories' odds and every
  * decision's
@@ -47,13 +48,9 @@ export function nextReadings(
   const untold = untoldJumps(problem, priors, stakes)
   const plays = playsOf(sheet, problem, taken, priors, stakes)
   const loss = [...losses, ...untold.map(({ loss: l }) => l), plays.loss].reduce((sum, l) => sum + l, 0)
-  const view = { problem, components, decisions, losses, untold, priors, loss, weights }
+  const view = { problem, components, decisions, losses, untold, priors, weights }
   const worth = candidatesOf(problem, taken, estimated).map((candidate) => nextOf(view, candidate))
-  const all = [...bestMethods(worth), ...plays.next].map((one) => ({
-    ...one,
-    gain: loss > 0 ? Math.min(1, one.worth / loss) : 0
-  }))
-  return { loss, next: all.sort((a, b) => b.worth / b.minutes - a.worth / a.minutes || b.gain - a.gain) }
+  return { loss, next: [...bestMethods(worth), ...plays.next] }
 }
 
 /** Of one thing to read the method that saves most per minute. */
@@ -62,7 +59,7 @@ function bestMethods(worth: readonly RankedReading[]): RankedReading[] {
   for (const one of worth) {
     const key = [one.kind, one.target, one.from ?? '', one.to ?? '', one.of ?? ''].join(' ')
     const known = best.get(key)
-    if (!known || one.worth / one.minutes > known.worth / known.minutes) best.set(key, one)
+    if (!known || savingMost(one, known) < 0) best.set(key, one)
   }
   return [...best.values()]
 }
@@ -74,7 +71,6 @@ interface View {
   losses: readonly number[]
   untold: readonly UntoldJump[]
   priors: Priors
-  loss: number
   weights: readonly number[]
 }
 

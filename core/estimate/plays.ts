@@ -2,7 +2,6 @@ import {
   combineByHand,
   impossibleReading,
   methodMinutes,
-  methodOf,
   methodSigma,
   READING_KINDS,
   type Reading,
@@ -12,7 +11,7 @@ import type { DriveSheet, Phaser } from '../sheet'
 import type { Priors } from './priors'
 import { lossOf, type Stakes } from './stakes'
 import type { Problem } from './trainProblem'
-import type { RankedReading } from './types'
+import { type RankedReading, savingMost } from './types'
 
 /**
  * Play stands outside a train's estimate: what is known of a phaser's is its prior and its own readings, on a grid.
@@ -51,9 +50,7 @@ function playOf(
   const stake = stakes.of(phaser.id, 'wear')
   const odds = grid.reduce((sum, { weight, past }) => sum + weight * past, 0)
   const loss = limit === null ? 0 : lossOf(stake, odds)
-  const finest = Math.min(
-    ...reads.map((r) => r.sigma ?? methodSigma('phaserPlay', methodOf('phaserPlay', r.method)) ?? Infinity)
-  )
+  const finest = Math.min(...reads.map((r) => r.sigma ?? methodSigma('phaserPlay', r.method) ?? Infinity))
   const methods = Object.entries(READING_KINDS.phaserPlay.methods).filter(
     ([, sigma]) => reads.length === 0 || sigma < finest
   )
@@ -73,7 +70,7 @@ function playOf(
       minutes: methodMinutes('phaserPlay', method)
     }
   })
-  const [best] = offers.sort((a, b) => b.worth / b.minutes - a.worth / a.minutes)
+  const [best] = offers.sort(savingMost)
   return { loss, next: best ? [best] : [] }
 }
 

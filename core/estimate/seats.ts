@@ -35,12 +35,19 @@ export function seatsOf(
   })
 }
 
-/** Places in u whose prior stands among the observations. */
-export function seatedAt(observations: readonly Observation[]): number[] {
-  return observations.flatMap(({ reading, quantity }) =>
-    reading === null && quantity.of === 'untold' ? [quantity.at] : []
+/** The observation of how the cam sits whose lag offset stands at a place in u; -1 without one. */
+export function seatAt(observations: readonly Observation[], at: number): number {
+  return observations.findIndex(
+    ({ reading, quantity }) => reading === null && quantity.of === 'untold' && quantity.at === at
   )
 }
 
-/** Precision that such a prior is left with, so that nothing is singular while it is set aside. */
-export const LOOSE = 1e-6
+/** Precision that a prior which stands among the observations is left with, so that nothing is singular without it. */
+const LOOSE = 1e-6
+
+/** Precisions of the priors with those that stand among the observations all but taken off. */
+export function withoutSeats(precision: number[], observations: readonly Observation[]): number[] {
+  for (const { reading, quantity } of observations)
+    if (reading === null && quantity.of === 'untold') precision[quantity.at] = LOOSE
+  return precision
+}

@@ -1,7 +1,7 @@
 import { boundedNormal, dot, type Truncated, widePrecision } from '../math'
 import { type Hypothesis, likelyStories, logSlip, takenAs } from './hypotheses'
 import type { Priors } from './priors'
-import { LOOSE, seatedAt } from './seats'
+import { withoutSeats } from './seats'
 import { linearise, type Linearised, type Problem } from './trainProblem'
 import { gradientOf, logPrior, normalEquations, targetsOf } from './weigh'
 
@@ -105,9 +105,10 @@ function weighStory(problem: Problem, near: Linearised, story: Hypothesis, prior
 
 /** Precision of each unknown's widest prior, in prior units. */
 function widest({ bounded, observations }: Problem): number[] {
-  const precision = bounded.map((prior) => (prior ? widePrecision(prior) : 1))
-  for (const at of seatedAt(observations)) precision[at] = LOOSE
-  return precision
+  return withoutSeats(
+    bounded.map((prior) => (prior ? widePrecision(prior) : 1)),
+    observations
+  )
 }
 
 interface Refined extends Hypothesis {

@@ -13,6 +13,11 @@ export type NextReading = Estimates['next'][number]
 export function isReading<N extends Pick<NextReading, 'kind'>>(next: N): next is N & { kind: NumericKind } {
   return next.kind !== 'question'
 }
+/** Compares what may be read next: what saves most per minute first. */
+export function savingMost(a: Rate, b: Rate): number {
+  return b.worth / b.minutes - a.worth / a.minutes
+}
+type Rate = Pick<RankedReading, 'worth' | 'minutes'>
 /** One of today's: an older assessment did not say what it was worth. */
 export type RankedReading = NextReading & { worth: number }
 /** A part of a figure's doubt. */

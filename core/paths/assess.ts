@@ -1,6 +1,6 @@
 import type { Assessment } from './assessment'
 import { makeCalls, type PartCall } from '../calls'
-import { estimate, type NextReading, PRIORS, type Priors } from '../estimate'
+import { estimate, type NextReading, PRIORS, type Priors, savingMost } from '../estimate'
 import { stakesOf } from './stakes'
 import { weighFindings } from './weighFindings'
 import type { JobFile } from '../readings'
@@ -40,7 +40,7 @@ function stillAsked(next: readonly NextReading[], calls: readonly PartCall[]): N
   return next
     .filter(({ kind, target }) => !OF_ITSELF.has(kind) || !condemned.has(target))
     .map((one) => ({ ...one, worth: Math.max(0, (one.worth ?? 0) - savedOn(one, condemned)) }))
-    .sort((a, b) => b.worth / b.minutes - a.worth / a.minutes)
+    .sort(savingMost)
 }
 
 /** What a reading would save on parts that are decided without it. */

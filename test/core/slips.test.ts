@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { WRONG_WAYS } from '../../core/estimate'
+import { type SaidSlip, slipOf, WRONG_WAYS } from '../../core/estimate'
 import { type Reading, withIds } from '../../core/readings'
-import { type SaidSlip, slipOf, takenOtherWay } from '../../core/views/bench'
+import { takenOtherWay } from '../../core/views/bench'
 import { sayCorrected, saySlip } from '../../words/en'
 import { read } from './../support/jobs'
 

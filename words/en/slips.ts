@@ -1,6 +1,5 @@
-import type { WrongWay } from '../../core/estimate'
+import type { SaidSlip, WrongWay } from '../../core/estimate'
 import { READING_KINDS } from '../../core/readings'
-import type { SaidSlip } from '../../core/views/bench'
 import { degreesWords, fixDigits, oddsWords } from './figures'
 
 /** What a reading looks like that was taken wrongly. */

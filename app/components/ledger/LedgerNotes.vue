@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { COMMON, METHOD_WORDS, STRETCH_LEDGER, sayCorrected, sayLeftOut, saySlip } from '../../../words/en'
 import { computed } from 'vue'
-import { isReading, type NextReading } from '../../../core/estimate'
+import { isReading, type NextReading, slipOf } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
 import type { StandingReading } from '../../../core/record'
 import { type Reading, READING_KINDS } from '../../../core/readings'
 import type { DriveSheet } from '../../../core/sheet'
-import { readsSlot, slipOf, type Slot, takenOtherWay } from '../../../core/views/bench'
+import { readsSlot, type Slot, takenOtherWay } from '../../../core/views/bench'
 import { money, readingTitle, readingWords } from '../../words'
 import FaultNote from '../parts/FaultNote.vue'
 import UntoldQuestion from './UntoldQuestion.vue'
@@ -55,7 +55,7 @@ const question = computed(() => {
   return first && !isReading(first) && (first.worth ?? 0) > 0 ? first : null
 })
 const advised = computed(
-  () => props.assessment.next.find((one) => props.next && isReading(one) && readsSlot({ ...one }, props.next)) ?? null
+  () => props.assessment.next.find((one) => props.next && isReading(one) && readsSlot(one, props.next)) ?? null
 )
 const enough = computed(() => props.assessment.decision?.enough ?? false)
 

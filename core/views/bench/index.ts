@@ -1,4 +1,4 @@
-export { type SaidSlip, slipOf, takenOtherWay } from './slips'
+export { takenOtherWay } from './slips'
 export { fills, readsSlot, type Slot, slotsOf } from './slots'
 export {
   ENGINE_GROUPS,

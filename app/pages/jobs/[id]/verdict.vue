@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { namesOf, saySlip, sayStatement, VERDICT_PAGE } from '../../../../words/en'
-import { slipOf } from '../../../../core/views/bench'
+import { slipOf } from '../../../../core/estimate'
 import { computed } from 'vue'
 import { type HeldCall, heldCalls } from '../../../../core/record'
 import { plainVerdict } from '../../../../core/views/verdict'
