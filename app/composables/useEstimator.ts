@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink'
+import type { Cause, Explanations } from '../../core/estimate'
 import type { Assessment } from '../../core/paths'
 import type { JobFile } from '../../core/readings'
 import type { Estimator } from '../workers/estimate.worker'
@@ -29,8 +30,19 @@ export function readyEstimator(): void {
 }
 
 /** Assesses a job in the web worker. @throws when the worker cannot run, or the job cannot be computed */
-export async function assessInWorker(job: JobFile): Promise<Assessment> {
+export function assessInWorker(job: JobFile): Promise<Assessment> {
+  return askWorker((estimator) => estimator.assess(plain(job)))
+}
+
+/** What may explain a job's readings, weighed in the web worker. @throws when the worker cannot run */
+export function explainInWorker(job: JobFile, picked: readonly Cause[]): Promise<Explanations[]> {
+  return askWorker((estimator) => estimator.explain(plain(job), plain(picked) as Cause[]))
+}
+
+/** Reactive objects cannot be posted; plain copies can. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+async function askWorker<T>(ask: (estimator: Remote<Estimator>) => Promise<T>): Promise<T> {
   running ??= start()
-  // Reactive objects cannot be posted; a plain copy can.
-  return Promise.race([running.estimator.assess(JSON.parse(JSON.stringify(job)) as JobFile), running.broken])
+  return Promise.race([ask(running.estimator), running.broken])
 }

@@ -9,6 +9,8 @@ export { WRONG_WAYS, type WrongWay } from './ways'
 export { estimateFields, figure, ids, orNull, said } from './schema'
 export type { ArgumentSays, EstimateSays } from './says'
 export { learnPriors } from './learnPriors'
+export type { Cause } from './causes'
+export { type Ask, explain, type Explanation, type Explanations } from './explain'
 export { isReading, savingMost } from './types'
 export type {
   CamEstimate,

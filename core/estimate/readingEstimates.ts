@@ -68,7 +68,7 @@ function shownValue({ reading, value }: Observation, corrected: number): number 
 }
 
 /** What a reading should show under a story, without its hand. */
-function predictionAt(told: Problem, { near, teeth }: Component, k: number): number {
+export function predictionAt(told: Problem, { near, teeth }: Component, k: number): number {
   const one = told.observations[k]!
   return near.predicted[k]! - handAt(told, one, near.point) + dot(one.teeth, teeth)
 }

@@ -3,13 +3,15 @@ import { type Hypothesis, likelyStories, logSlip, takenAs } from './hypotheses'
 import type { Priors } from './priors'
 import { withoutSeats } from './seats'
 import { linearise, type Linearised, type Problem } from './trainProblem'
-import { gradientOf, logPrior, normalEquations, targetsOf } from './weigh'
+import { gradientOf, logPrior, normalEquations, residualsAt, targetsOf } from './weigh'
 
 /** One credible story with its posterior. */
 export interface Component extends Hypothesis {
   weight: number
   posterior: Truncated
   near: Linearised
+  /** ln of how well it explains the readings, with its prior odds; only differences mean anything. */
+  evidence: number
 }
 
 /** The posterior of one train: a mixture over the credible stories, the likeliest first. */
@@ -49,23 +51,20 @@ export function solve(problem: Problem, priors: Priors): Solution {
   }
   const components = credible(stories).map((part) => {
     if (isSame(part, best) || part.weight < OWN_SLOPES) return part
-    const { near } = refine(problem, part, part.posterior.mean)
-    return weighStory(problem, near, part, priors)
+    return solveStory(problem, part, part.posterior.mean, priors)
   })
   const { iterations, moved } = best
   return { components: credible(components), status: { converged: moved < SETTLED, iterations, moved } }
 }
 
 /** The stories that may explain the readings, each weighed under one linearisation; the one of most evidence first. */
-function weighStories(problem: Problem, near: Linearised, priors: Priors): Weighed[] {
+function weighStories(problem: Problem, near: Linearised, priors: Priors): Component[] {
   const weighed = likelyStories(problem, near, priors).map((story) => weighStory(problem, near, story, priors))
   return weighed.sort((a, b) => b.evidence - a.evidence)
 }
 
-type Weighed = Component & { evidence: number }
-
 /** Stories by weight, the likeliest first, without those that nothing speaks for. */
-function credible(parts: readonly Weighed[]): Weighed[] {
+function credible(parts: readonly Component[]): Component[] {
   const most = Math.max(...parts.map(({ evidence }) => evidence))
   const kept = parts.filter(({ evidence }) => Math.exp(evidence - most) > CREDIBLE)
   const total = kept.reduce((sum, { evidence }) => sum + Math.exp(evidence - most), 0)
@@ -86,12 +85,14 @@ export function toldBy(problem: Problem, { slips }: Hypothesis): Problem {
   return { ...problem, observations }
 }
 
+/** One story's posterior, linearised about its own mean. @param start near it, in prior units */
+export function solveStory(problem: Problem, story: Hypothesis, start: readonly number[], priors: Priors): Component {
+  return weighStory(problem, refine(problem, story, start).near, story, priors)
+}
+
 /** A story's posterior under one linearisation, and ln of its evidence with its prior odds. */
-function weighStory(problem: Problem, near: Linearised, story: Hypothesis, priors: Priors): Weighed {
-  const told = toldBy(problem, story)
-  const normal = normalEquations(told, near, widest(told))
-  const targets = targetsOf(told, normal, story.teeth)
-  const posterior = boundedNormal(normal.a, gradientOf(normal, targets), told.bounded)
+export function weighStory(problem: Problem, near: Linearised, story: Hypothesis, priors: Priors): Component {
+  const { posterior, targets } = posteriorAt(toldBy(problem, story), near, story.teeth)
   const slips = new Map(story.slips.map((slip) => [slip.observation, slip]))
   let evidence = posterior.logMass - dot(targets, targets) / 2 + logPrior(story.teeth, priors)
   problem.observations.forEach((one, k) => {
@@ -101,6 +102,21 @@ function weighStory(problem: Problem, near: Linearised, story: Hypothesis, prior
       : Math.log1p(-one.wrong) - Math.log(one.sigma)
   })
   return { teeth: story.teeth, slips: story.slips, weight: 0, posterior, near, evidence }
+}
+
+/** The posterior of a problem under one linearisation, and what its readings say there, in sigmas. */
+function posteriorAt(
+  told: Problem,
+  near: Linearised,
+  teeth: readonly number[]
+): { posterior: Truncated; targets: number[] } {
+  const normal = normalEquations(told, near, widest(told))
+  const { floors } = told
+  const free = targetsOf(told, normal, teeth)
+  const targets = floors ? residualsAt(normal, free, floors) : free
+  const posterior = boundedNormal(normal.a, gradientOf(normal, targets), told.bounded)
+  if (floors) posterior.mean = posterior.mean.map((m, i) => m + floors[i]!)
+  return { posterior, targets }
 }
 
 /** Precision of each unknown's widest prior, in prior units. */
@@ -130,14 +146,12 @@ function refine(
   known: Linearised | null = null
 ): Refined {
   const told = toldBy(problem, { teeth, slips })
-  const precision = widest(told)
   let point = start.slice()
   let width: number[] | undefined
   let near = known
   for (let iteration = 1; ; iteration++) {
     near ??= linearise(told, point, width)
-    const normal = normalEquations(told, near, precision)
-    const posterior = boundedNormal(normal.a, gradientOf(normal, targetsOf(told, normal, teeth)), told.bounded)
+    const { posterior } = posteriorAt(told, near, teeth)
     const from = near.point
     const moved = Math.max(...posterior.mean.map((m, i) => Math.abs(m - from[i]!)))
     if (moved < SETTLED || iteration === ITERATIONS)

@@ -51,6 +51,8 @@ export interface Problem extends Train {
   observations: readonly Observation[]
   /** How many of them, the first, were read. */
   read: number
+  /** What each unknown is at least, in prior units, its prior beginning there; without it bounds are at 0. */
+  floors?: readonly number[]
 }
 
 /** The readings' predictions near a point: prediction(u) ≈ predicted + slope·(u − point), without jumps. */

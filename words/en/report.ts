@@ -2,6 +2,7 @@ import type { Call } from '../../core/calls'
 import type { School, Usage } from '../../core/readings'
 import type { IfLeftSays, ReportFacts, ReportMeasure, ReportWay } from '../../core/views/report'
 import { type Catalogue, type Names, sayer } from '../say'
+import { sayLikeliest } from './explanations'
 import { degreesWords, fixDigits, moneyWords, oddsWords, thousands } from './figures'
 import { KIND_NAMES, namesOf } from './parts'
 import { sayReason } from './reasons'
@@ -134,7 +135,10 @@ export function writeReport(facts: ReportFacts): Report {
     ...about,
     complaint: job.complaint,
     headings: headingsOf({ ...about, horizon: within, made }),
-    happened: facts.happened.map((statement) => sayStatement(statement, name)),
+    happened: [
+      ...facts.happened.map((statement) => sayStatement(statement, name)),
+      ...facts.explained.map((stories) => sayLikeliest(stories, name))
+    ],
     calls: facts.calls.map((call) => callLine(call, name)),
     measures: facts.measures.map((measure) => measureLine(measure, name)),
     photos: facts.photos.map(({ id, part, note }) => ({ id, caption: [name(part), note].filter(Boolean).join(': ') })),

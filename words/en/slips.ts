@@ -12,7 +12,7 @@ function readWords({ kind, value, notches }: Pick<SaidSlip, 'kind' | 'value' | '
   return `${fixDigits(value, unit === 'links' ? (Number.isInteger(value) ? 0 : 1) : digits)} ${unit === 'crank degrees' ? '°' : unit}`
 }
 
-const LOOKS_LIKE: { readonly [W in WrongWay]: (said: SaidSlip) => string } = {
+const LOOKS_LIKE: { readonly [W in WrongWay]: (said: Pick<SaidSlip, 'value'>) => string } = {
   'next-mark': () => "fits the next tooth's mark",
   'cam-half-turn': () => 'fits a mark half a turn of the cam away',
   'crank-half-turn': () => 'fits a mark half a crank turn away',
@@ -30,6 +30,11 @@ const LOOKS_LIKE: { readonly [W in WrongWay]: (said: SaidSlip) => string } = {
   'link-less': () => 'looks like one link too few between the calliper',
   'other-number': () => 'fits another number of links',
   'far-off': () => 'fits nothing else that was read'
+}
+
+/** What a reading of this value looks like when it is wrong in a way: `fits the next tooth's mark`. */
+export function sayWay(way: WrongWay, value: number): string {
+  return LOOKS_LIKE[way]({ value })
 }
 
 /** What a wrong reading looks like: `20.4° late fits the next tooth's mark (98 %)`. */

@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { COMMON, METHOD_WORDS, STRETCH_LEDGER, sayCorrected, sayLeftOut, saySlip } from '../../../words/en'
+import {
+  COMMON,
+  EXPLANATIONS_PAGE,
+  METHOD_WORDS,
+  STRETCH_LEDGER,
+  sayCorrected,
+  sayLeftOut,
+  saySlip
+} from '../../../words/en'
 import { computed } from 'vue'
 import { isReading, type NextReading, slipOf } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
@@ -26,6 +34,7 @@ const emit = defineEmits<{
   reading: [reading: StandingReading]
   correct: [reading: StandingReading, as: Reading]
   takeBack: []
+  explain: []
 }>()
 
 const byId = computed(() => new Map(props.readings.map((reading) => [reading.id, reading])))
@@ -134,5 +143,13 @@ function worthWords({ minutes, worth = 0, kind, method, again }: NextReading): s
       </button>
     </template>
     <p v-else class="text-note">{{ STRETCH_LEDGER.everythingThatCanBeRead }}</p>
+    <button
+      v-if="assessment.readings.length"
+      type="button"
+      class="act-bare -my-1 self-start text-note"
+      data-testid="explain"
+      @click="emit('explain')">
+      {{ EXPLANATIONS_PAGE.open }}
+    </button>
   </div>
 </template>

@@ -28,6 +28,7 @@ const emit = defineEmits<{
   reading: [reading: StandingReading]
   correct: [reading: StandingReading, as: Reading]
   takeBack: []
+  explain: []
 }>()
 
 /** `±0.08 of it because nobody said whether the head was machined`: where that is a good part of the doubt. */
@@ -107,7 +108,8 @@ const WORTH_ASKING = 0.4
         @take="emit('take', $event)"
         @reading="emit('reading', $event)"
         @correct="(reading, as) => emit('correct', reading, as)"
-        @take-back="emit('takeBack')" />
+        @take-back="emit('takeBack')"
+        @explain="emit('explain')" />
     </div>
   </section>
 </template>

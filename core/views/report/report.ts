@@ -1,5 +1,6 @@
 import { SEVERITY, type Call } from '../../calls'
 import { type Message, messagesOf } from '../../check'
+import { explain, type Explanation } from '../../estimate'
 import { NINETY } from '../../math'
 import { type Assessment, CORE_VERSION, ownPath, type PathDifference, type Paths, pathsOf } from '../../paths'
 import { type JobFile, type NumericKind, type School, type Usage } from '../../readings'
@@ -55,6 +56,8 @@ export interface ReportFacts {
   by: string
   at: string
   happened: Statement[]
+  /** The likeliest explanation of each train's readings, and the next. */
+  explained: Pick<Explanation, 'causes' | 'odds' | 'more'>[][]
   calls: HeldCall[]
   measures: ReportMeasure[]
   photos: { id: string; part: string; note: string }[]
@@ -86,6 +89,7 @@ export function reportFacts(job: KeptJob, acts: readonly Act[], assessment: Asse
     by: last && last.type !== 'choice' ? last.by : job.openedBy,
     at: last?.at ?? job.openedAt,
     happened: plainVerdict(sheet, assessment),
+    explained: explain(file).map(({ stories }) => stories.slice(0, 2)),
     calls: held,
     measures: [...partMeasures(file, assessment, record), ...lagMeasures(sheet, assessment, record)],
     photos: record.photos.map(({ photo, part, note }) => ({ id: photo, part, note: note ?? '' })),

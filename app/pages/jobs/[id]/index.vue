@@ -159,7 +159,8 @@ useShortcuts({
       @take="job.openSlot($event)"
       @reading="chooseReading"
       @correct="(reading, as) => job.put({ type: 'read', reading: as, supersedes: reading.id })"
-      @take-back="takeBack" />
+      @take-back="takeBack"
+      @explain="navigateTo(`/jobs/${job.id}/explain`)" />
     <ShortcutSheet v-if="help" v-model:open="help" />
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { namesOf, saySlip, sayStatement, VERDICT_PAGE } from '../../../../words/en'
+import { EXPLANATIONS_PAGE, namesOf, saySlip, sayStatement, VERDICT_PAGE } from '../../../../words/en'
 import { slipOf } from '../../../../core/estimate'
 import { computed } from 'vue'
 import { type HeldCall, heldCalls } from '../../../../core/record'
@@ -66,6 +66,9 @@ function leaveToReadings({ part }: HeldCall) {
         <p v-for="sentence in sentences" :key="sentence" class="text-xl leading-snug" data-testid="plain">
           {{ sentence }}
         </p>
+        <NuxtLink :to="`/jobs/${job.id}/explain`" class="act-bare inline-flex items-center" data-testid="explain">{{
+          EXPLANATIONS_PAGE.open
+        }}</NuxtLink>
         <FaultNote v-if="job.failed" class="mt-2">{{ job.failed }}</FaultNote>
         <Panel
           v-if="atOdds.length"

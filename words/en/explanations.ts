@@ -1,0 +1,67 @@
+import type { Cause, Explanation } from '../../core/estimate'
+import type { Names } from '../say'
+import { fixDigits, lowerFirst, oddsWords, teethOff, upperFirst } from './figures'
+import { KIND_NAMES } from './parts'
+import { sayWay } from './slips'
+
+/** What may lie behind a drive's readings. */
+
+/** `Timing chain has stretched`. */
+export function sayCause(cause: Cause, name: Names): string {
+  switch (cause.as) {
+    case 'stretched':
+      return `${name(cause.of)} has stretched`
+    case 'rail-worn':
+      return `${name(cause.of)} is worn far`
+    case 'pad-worn':
+      return `${name(cause.of)}: its pad is worn far`
+    case 'jumped':
+      return `${name(cause.of)} has jumped ${teethOff(cause.teeth)}`
+    case 'cam-moved':
+      return `${name(cause.of)} sits moved on its shaft, or its phaser is loose`
+    case 'misread':
+      return `${misreadWords(cause, name)} was read wrongly`
+  }
+}
+
+function misreadWords({ kind, part }: Extract<Cause, { as: 'misread' }>, name: Names): string {
+  return kind === 'condition'
+    ? `What was seen of ${lowerFirst(name(part))}`
+    : `${KIND_NAMES[kind]}, ${lowerFirst(name(part))},`
+}
+
+/** In which way a reading would be wrong; empty where none is named. */
+export function sayMisread({ way, value }: Extract<Cause, { as: 'misread' }>): string {
+  return way === null || way === 'far-off' ? '' : sayWay(way, value)
+}
+
+/** An explanation's causes together: `Timing chain has stretched, and fixed guide is worn far`. */
+export function sayCauses(causes: readonly Cause[], name: Names): string {
+  if (causes.length === 0) return 'Nothing beyond the usual wear'
+  return upperFirst(
+    causes.map((cause, i) => (i === 0 ? sayCause(cause, name) : lowerFirst(sayCause(cause, name)))).join(', and ')
+  )
+}
+
+/** Odds of an explanation, alone or with more beside it. */
+export function sayOddsOf({ odds, more }: Pick<Explanation, 'odds' | 'more'>): string {
+  return oddsWords(odds + more)
+}
+
+/** `Of what could explain the readings, … is likeliest (98 %), before … (1 %).` */
+export function sayLikeliest(stories: readonly Pick<Explanation, 'causes' | 'odds' | 'more'>[], name: Names): string {
+  const [first, second] = stories
+  if (!first) return ''
+  const said = (story: typeof first) => `${lowerFirst(sayCauses(story.causes, name))} (${sayOddsOf(story)})`
+  return `Of what could explain the readings, this is likeliest: ${said(first)}${second ? `; next comes: ${said(second)}` : ''}.`
+}
+
+/** How well a reading fits an explanation, by how many of its sigmas it misses. */
+export function sayFit(misses: number): string {
+  const by = Math.abs(misses)
+  return by < 2
+    ? 'fits'
+    : by < 3.5
+      ? `${fixDigits(by, 1)} times its own doubt off`
+      : `does not fit: ${fixDigits(by, 0)} times its own doubt off`
+}
