@@ -1,3 +1,4 @@
+import { explain } from '../core/estimate'
 import { assess, type Assessment } from '../core/paths'
 import type { Corrections } from '../core/drive'
 import { randomness, type Roll } from '../core/math'
@@ -73,6 +74,10 @@ function check(job: JobFile): string | null {
   const assessment: Assessment = assess(job)
   const [first] = unfinished(assessment)
   if (first) return `a figure that is none at ${first}`
+  if (job.readings.length % 9 === 1) {
+    const [odd] = unfinished(explain(job))
+    if (odd) return `an explanation's figure that is none at ${odd}`
+  }
   const together = assessment.faults.some(({ code }) => code === 'not-together')
   return together && job.readings.every((reading) => !impossibleReading(job.drive, reading)) ? 'not computed' : null
 }

@@ -12,7 +12,7 @@ export type Cause =
   | { as: 'stretched' | 'rail-worn' | 'pad-worn' | 'cam-moved'; of: string }
   | { as: 'jumped'; of: string; teeth: number }
   /** A reading of this kind, part and value (or notches); `way` null: in any. */
-  | { as: 'misread'; of: string; kind: ReadingKind; part: string; value: number; way: WrongWay | null }
+  | { as: 'misread'; of: string; kind: ReadingKind; part: string; value: number | null; way: WrongWay | null }
 
 /** A wear that may be what explains the readings: its place in u, and what is believed of it if it is and if not. */
 export interface Wearing {
@@ -109,7 +109,7 @@ function slipCause({ cams, observations, parts }: Problem, k: number, way: numbe
 
 /** A reading as wrong, in one way or in any. */
 export function misread(reading: KnownReading, way: WrongWay | null): Cause {
-  const value = reading.kind === 'condition' ? NaN : (reading.value ?? reading.notches ?? NaN)
+  const value = reading.kind === 'condition' ? null : (reading.value ?? reading.notches ?? null)
   return { as: 'misread', of: reading.id, kind: reading.kind, part: partOf(reading), value, way }
 }
 

@@ -20,6 +20,9 @@ import type { Cam, Part, Train } from './trainProblem'
 import type { ReadingFault } from './types'
 import { isPossibleAs, waysOf } from './ways'
 
+/** In a reading's own unit: nobody reads finer, and what claims to would leave no digits for the rest of the sum. */
+const FINEST = 1e-3
+
 /** Id of the chain that a reading bears on, null for one outside the model (a phaser's play). */
 export function chainOf(sheet: DriveSheet, reading: Reading): string | null {
   const parts = compileSheet(sheet)
@@ -117,7 +120,7 @@ function observationOf(view: View, reading: KnownReading): Observation | null {
   const own = seen.sigma ?? readingSigma(sheet, reading, play.get(reading.sprocket ?? ''))
   if (own === null) return null
   const times = reading.sigma === undefined ? (priors.error?.(reading) ?? 1) : 1
-  const sigma = Math.hypot(times * own, placeSigma(sheet, chain, reading, readings))
+  const sigma = Math.max(FINEST, Math.hypot(times * own, placeSigma(sheet, chain, reading, readings)))
   const perTooth = quantity.of === 'lag' ? train.cams[quantity.cam]!.degreesPerTooth : 0
   const ways = waysOf(sheet, reading, value, perTooth)
   const wrong =

@@ -352,3 +352,10 @@ describe('the next reading', () => {
     expect(rates).toEqual(rates.toSorted((a, b) => b - a))
   })
 })
+
+it('a figure that claims a doubt below anything readable is weighed with the others all the same', () => {
+  const lag = (sigma?: number): Reading => ({ ...read.lag('cam-ex', 15), ...(sigma ? { sigma } : {}) })
+  const { faults, cams } = of(lag(), lag(0.00001), read.groove('guide', 0.4))
+  expect(faults).toEqual([])
+  expect(cams['cam-ex']!.lag.mean).toBeCloseTo(15, 1)
+})

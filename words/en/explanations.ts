@@ -32,7 +32,7 @@ function misreadWords({ kind, part }: Extract<Cause, { as: 'misread' }>, name: N
 
 /** In which way a reading would be wrong; empty where none is named. */
 export function sayMisread({ way, value }: Extract<Cause, { as: 'misread' }>): string {
-  return way === null || way === 'far-off' ? '' : sayWay(way, value)
+  return way === null || way === 'far-off' ? '' : sayWay(way, value ?? NaN)
 }
 
 /** An explanation's causes together: `Timing chain has stretched, and fixed guide is worn far`. */
