@@ -10,7 +10,11 @@ export interface ProblemSays {
   'act-id-taken': {}
   'after-which-place': {}
   'board-not-asked': {}
+  'learnt-full': { most: number }
+  'learnt-here': {}
+  'learnt-newer-here': {}
   'learnt-not-asked': {}
+  'learnt-out-or-not': {}
   'broken-off': {}
   'case-removed-or-not': {}
   'case-title': {}
@@ -51,6 +55,7 @@ export interface ProblemSays {
   'no-sheet-of-workshop': {}
   'no-such-case': {}
   'no-such-job': {}
+  'no-such-learnt': {}
   'no-such-link': {}
   'no-such-picture': {}
   'no-such-revision': {}

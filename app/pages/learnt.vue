@@ -6,6 +6,7 @@ import type { WorkshopLearnt } from '../../server/store/learning'
 import type { Reached } from '../../core/estimate'
 import CalibrationChart from '../components/learn/CalibrationChart.vue'
 import OwnPriorsPanel from '../components/learn/OwnPriorsPanel.vue'
+import SharedFigures from '../components/learn/SharedFigures.vue'
 import CallMark from '../components/parts/CallMark.vue'
 import { useBench } from '../stores/bench'
 import { shownUsage } from '../units'
@@ -100,6 +101,7 @@ const verdict = computed(() => {
           </Panel>
           <h2 v-if="data.own.length" class="pt-2 text-lg font-bold">{{ OWN_PRIORS.title }}</h2>
           <OwnPriorsPanel v-for="own in data.own" :key="own.sheet.id" :own="own" />
+          <SharedFigures :taken="data.takenIn" @changed="refresh()" />
           <Panel :title="LEARNT.whatCameBack" data-testid="came-back">
             <p class="text-note text-faint">
               {{ LEARNT.partsOfClosedJobsWhose }}

@@ -66,14 +66,42 @@ export function learnPriors(jobs: readonly JobFile[], base: Priors = PRIORS): Le
   return learnt
 }
 
+/**
+ * One's own figures of a type of engine with those of other workshops, as if all their engines had been one's own: the
+ * default that counts in each is counted once.
+ */
+export function poolLearnt(
+  own: LearntPriors | null,
+  others: readonly LearntPriors[],
+  base: Priors = PRIORS
+): LearntPriors | null {
+  const all = [...(own ? [own] : []), ...others].filter(({ engines }) => engines > 0)
+  if (others.length === 0 || all.length === 0) return own
+  const figures = FIGURES.flatMap((figure) => {
+    const told = all.flatMap(({ engines, [figure]: scale }) => (scale === undefined ? [] : [{ engines, scale }]))
+    if (told.length === 0) return []
+    const square = base[figure] ** 2
+    const engines = told.reduce((sum, one) => sum + one.engines, 0)
+    const seen = told.reduce(
+      (sum, one) => sum + one.scale ** 2 * (DEFAULT_WEIGHS + one.engines) - DEFAULT_WEIGHS * square,
+      DEFAULT_WEIGHS * square
+    )
+    return [[figure, withinReach(Math.sqrt(Math.max(0, seen / (DEFAULT_WEIGHS + engines))), base[figure])] as const]
+  })
+  const engines = all.reduce((sum, one) => sum + one.engines, 0)
+  return { engines, others: engines - (own?.engines ?? 0), ...Object.fromEntries(figures) }
+}
+
 /** A scale from the jobs that tell of it and the default; null where none does. */
 function learntScale(base: number, now: number, told: readonly Told[]): number | null {
   const weight = told.reduce((sum, one) => sum + one.weight, 0)
   if (weight === 0) return null
   const squares = told.reduce((sum, one) => sum + one.weight * one.square * now * now, 0)
   const scale = Math.sqrt((DEFAULT_WEIGHS * base * base + squares) / (DEFAULT_WEIGHS + weight))
-  return Math.min(Math.max(scale, base / MOST), base * MOST)
+  return withinReach(scale, base)
 }
+
+const withinReach = (scale: number, base: number) => Math.min(Math.max(scale, base / MOST), base * MOST)
 
 /** By person and what they read with: times the default sd that their readings scatter by. */
 function learntPeople(misses: readonly Miss[]): NonNullable<LearntPriors['people']> {

@@ -77,7 +77,8 @@ export function likeliest(stories: readonly Story[]): Story[] {
 
 /** Of something that is not there but was done: those are told apart first. */
 const isOdd = (story: Story) => ['jumped', 'misread'].includes(kindOf(story))
-const kindOf = ({ causes: [first] }: Story) => first?.as ?? 'nothing'
+/** What a story is told from others by: what is odd in it before what is worn. */
+const kindOf = ({ causes }: Story) => causes.at(-1)?.as ?? 'nothing'
 
 /** Does a story doubt only what the likeliest explains, no more than any reading is doubted? */
 function doubtsIdly({ causes, odds, problem: { observations } }: Story, likeliest: Story): boolean {

@@ -11,6 +11,7 @@ export {
   type EarlierKnown,
   earlierKnownFields,
   type JobFile,
+  learntFigureFields,
   type LearntPriors,
   learntPriorsSchema,
   type School,

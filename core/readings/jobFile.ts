@@ -31,18 +31,25 @@ const personsError = shape({
   readings: whole(0, 1e6).required(needed)
 }).required(needed)
 
-/**
- * What a workshop has learnt of a type of engine from its own finished jobs, in place of the defaults: scales of
- * stretch (fraction), wear and as-new scatter (mm, crank degrees), and people's real errors by kind and method.
- */
-export const learntPriorsSchema = shape({
+/** Scales of stretch (fraction), wear and as-new scatter (mm, crank degrees) of a type of engine, as far as learnt. */
+export const learntFigureFields = {
   /** How many engines it was learnt from. */
   engines: whole(0, 1e6).required(needed),
   elongation: num(1e-5, 0.05),
   wear: num(0.01, 10),
   padWear: num(0.01, 10),
   extensionScatter: num(0.01, 10),
-  lagScatter: num(0.01, 20),
+  lagScatter: num(0.01, 20)
+}
+
+/**
+ * What a workshop has learnt of a type of engine from its own finished jobs, in place of the defaults, and people's
+ * real errors by kind and method.
+ */
+export const learntPriorsSchema = shape({
+  ...learntFigureFields,
+  /** How many of the engines were other workshops'. */
+  others: whole(0, 1e6),
   people: listOf(personsError, 2000)
 })
 

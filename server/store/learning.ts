@@ -2,6 +2,7 @@ import { learnFrom, type Learnt, type OwnPriors } from '../../core/views/learn'
 import { useDb } from '../db/connection'
 import { finishedSheets, summarisedJobs } from '../db/queries/jobs'
 import { heavily } from '../heavy/heavily'
+import { takenIn, type TakenIn } from './learntFiles'
 import { ownPriors, relearn } from './ownPriors'
 
 /** Jobs learnt from at the most, the newest. */
@@ -11,7 +12,7 @@ const MOST = 5000
 const MOST_TYPES = 200
 
 /** What the workshop's jobs teach, and what it believes of each type of engine by them. */
-export type WorkshopLearnt = Learnt & { own: OwnPriors[] }
+export type WorkshopLearnt = Learnt & { own: OwnPriors[]; takenIn: TakenIn[] }
 
 /**
  * What the workshop's jobs teach; deleted ones, and those of which nothing could be computed, teach nothing.
@@ -44,5 +45,9 @@ export async function learntNow(): Promise<WorkshopLearnt> {
       summary
     }))
   )
-  return { ...learnt, own: own.sort((a, b) => a.sheet.name.localeCompare(b.sheet.name)) }
+  return {
+    ...learnt,
+    own: own.sort((a, b) => a.sheet.name.localeCompare(b.sheet.name)),
+    takenIn: await takenIn()
+  }
 }

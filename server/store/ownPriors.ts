@@ -1,12 +1,14 @@
 import { jobFile, type KeptJob } from '../../core/record'
 import type { JobFile, LearntPriors } from '../../core/readings'
 import { ENOUGH_ENGINES, learnOwn, type OwnPriors } from '../../core/views/learn'
+import { poolLearnt } from '../../core/estimate'
 import { useDb } from '../db/connection'
 import { JobRow, SettingRow } from '../db/models'
 import { finishedJobs } from '../db/queries/jobs'
 import { heavily } from '../heavy/heavily'
 import { log } from '../utils/log'
 import { actsOf, keptJob } from './jobs'
+import { learntElsewhere } from './learntFiles'
 
 /** Jobs of a type that are learnt from at the most, the newest. */
 const MOST = 200
@@ -20,10 +22,11 @@ export async function ownPriors(sheetId: string): Promise<OwnPriors | null> {
   return (row?.value ?? null) as OwnPriors | null
 }
 
-/** The figures that a new job of a type is judged under; null while too few engines have taught them. */
+/** What a new job of a type is judged under, with what was learnt elsewhere; null while too few engines taught it. */
 export async function priorsFor(sheetId: string): Promise<LearntPriors | null> {
   const own = await ownPriors(sheetId)
-  return own && own.priors.engines >= ENOUGH_ENGINES ? own.priors : null
+  const pooled = poolLearnt(own?.priors ?? null, await learntElsewhere(sheetId))
+  return pooled && pooled.engines >= ENOUGH_ENGINES ? pooled : null
 }
 
 /** Learns a job's type anew, where nobody waits for it. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { estimate, learnPriors, PRIORS } from '../../core/estimate'
+import { estimate, learnPriors, poolLearnt, PRIORS } from '../../core/estimate'
 import { readJob, exportJob } from '../../core/record'
 import type { JobFile } from '../../core/readings'
 import { type Circumstances, drawCase } from '../support/judged'
@@ -76,5 +76,30 @@ describe('what a workshop learns of a type of engine', () => {
     }
     expect(exportJob(kept, []).priors).toEqual(priors)
     expect(readJob({ ...learnt, priors: { engines: 3, wear: -1 } }).job).toBeNull()
+  })
+})
+
+describe('what other workshops have learnt', () => {
+  it('counts by its engines, the default once, wherever the jobs were done', () => {
+    const jobs = fleet(24, { rails: 0.4 })
+    const whole = learnPriors(jobs)
+    const [half, other] = [learnPriors(jobs.slice(0, 12)), learnPriors(jobs.slice(12))]
+    const pooled = poolLearnt(half, [other])!
+    expect(pooled.engines).toBe(whole.engines)
+    expect(pooled.others).toBe(other.engines)
+    for (const figure of ['wear', 'elongation'] as const) {
+      expect(Math.abs(pooled[figure]! / whole[figure]! - 1)).toBeLessThan(0.15)
+      // Nearer to what all of them teach together than to the default.
+      expect(Math.abs(pooled[figure]! - whole[figure]!)).toBeLessThan(Math.abs(PRIORS[figure] - whole[figure]!) + 1e-9)
+    }
+  })
+
+  it('leaves the own ones as they are where there are none, and stands alone where there are no own ones', () => {
+    const own = { engines: 5, wear: 0.4 }
+    expect(poolLearnt(own, [])).toEqual(own)
+    expect(poolLearnt(null, [])).toBeNull()
+    expect(poolLearnt(null, [own])).toMatchObject({ engines: 5, others: 5 })
+    expect(poolLearnt(null, [own])!.wear).toBeCloseTo(0.4, 6)
+    expect(poolLearnt({ engines: 0 }, [{ engines: 0 }])).toEqual({ engines: 0 })
   })
 })

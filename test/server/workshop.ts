@@ -10,6 +10,7 @@ export interface Workshop {
   checks: typeof import('../../server/store/checks')
   jobs: typeof import('../../server/store/jobs')
   learning: typeof import('../../server/store/learning')
+  learntFiles: typeof import('../../server/store/learntFiles')
   live: typeof import('../../server/live/listen')
   opening: typeof import('../../server/store/openJob')
   ownPriors: typeof import('../../server/store/ownPriors')
@@ -39,6 +40,7 @@ export function useWorkshop(): Workshop {
       checks: await import('../../server/store/checks'),
       jobs: await import('../../server/store/jobs'),
       learning: await import('../../server/store/learning'),
+      learntFiles: await import('../../server/store/learntFiles'),
       live: await import('../../server/live/listen'),
       opening: await import('../../server/store/openJob'),
       ownPriors: await import('../../server/store/ownPriors'),

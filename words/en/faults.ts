@@ -3,6 +3,7 @@ import type { DriveSays } from '../../core/drive'
 import type { AssessmentSays } from '../../core/paths'
 import type { ReadingSays } from '../../core/readings'
 import type { SheetEntry, SheetSays } from '../../core/sheet'
+import type { LearntSays } from '../../core/views/learn'
 import type { CaseSays } from '../../core/views/practice'
 import { type Catalogue, sayer } from '../say'
 import { untrue } from './leftOut'
@@ -132,6 +133,10 @@ const assessment: Catalogue<AssessmentSays> = {
   'an-assessment': () => 'expected an assessment'
 }
 
+const learnt: Catalogue<LearntSays> = {
+  'a-learnt-file': () => 'expected a file of learnt figures'
+}
+
 const practice: Catalogue<CaseSays> = {
   'no-coordinates': () => 'has no coordinates, so it cannot be drawn',
   'no-finding-on': (f) => `"${f.finding}" on "${f.target}" is no finding of this drive`,
@@ -148,6 +153,7 @@ export const FAULTS = {
   ...readings,
   ...RECORD_FAULTS,
   ...assessment,
+  ...learnt,
   ...practice,
   ...untrue
 }

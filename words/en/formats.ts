@@ -5,5 +5,6 @@ export const FORMAT_TITLES: Readonly<Record<keyof ReturnType<typeof formats>, st
   'umbrette-drive': "Drive sheet: the description of one engine's timing drive",
   'umbrette-job': 'Job: a drive sheet, what was read on it, and under which school it is judged',
   'umbrette-practice': 'Practice case: an engine, what is told of it, and the truth',
+  'umbrette-learnt': 'Learnt figures: what a workshop has learnt of types of engine, without a job, customer or person',
   'umbrette-assessment': "Assessment: what a job's readings mean, and a call for every part"
 }

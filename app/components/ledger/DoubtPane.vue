@@ -43,8 +43,8 @@ const halfOf = (sd: number) => fixDigits(NINETY * 100 * sd, 2)
 function whatWords({ kind, target }: NextReading): string {
   return kind === 'question' ? UNTOLD.ask[target as keyof typeof UNTOLD.ask] : `${KIND_NAMES[kind]}, ${nameOf(target)}`
 }
-/** Whether what is believed beforehand comes from the workshop's own engines. */
-const taught = useOpenJob().file.priors?.engines ?? 0
+/** Whether what is believed beforehand comes from the workshop's own engines, or others'. */
+const { engines: taught = 0, others = 0 } = useOpenJob().file.priors ?? {}
 const oneHand = computed(() => props.made.some(({ cause }) => cause === 'hand'))
 </script>
 
@@ -66,7 +66,7 @@ const oneHand = computed(() => props.made.some(({ cause }) => cause === 'hand'))
         <li v-if="oneHand">{{ DOUBT.anotherPerson }}</li>
         <li v-if="best.length === 0 && !oneHand">{{ DOUBT.nothingShrinksIt }}</li>
       </ul>
-      <p v-if="taught > 0" class="mt-2 text-note text-faint">{{ OWN_PRIORS.judgedUnder(taught) }}</p>
+      <p v-if="taught > 0" class="mt-2 text-note text-faint">{{ OWN_PRIORS.judgedUnder(taught, others) }}</p>
     </div>
   </ModalSheet>
 </template>

@@ -89,7 +89,7 @@ const misreads = ({ causes }: Explanation) =>
 </script>
 
 <template>
-  <div class="overflow-x-auto">
+  <div class="max-lg:overflow-x-auto">
     <table
       class="w-full min-w-[680px] table-fixed border-collapse text-left text-body leading-tight"
       data-testid="explanations">
@@ -135,8 +135,8 @@ const misreads = ({ causes }: Explanation) =>
       </tbody>
       <tbody>
         <tr>
-          <th :colspan="stories.length + 2" scope="rowgroup" class="label pt-3 pb-0.5">
-            {{ EXPLANATIONS_PAGE.wouldStand }}
+          <th :colspan="stories.length + 2" scope="rowgroup" class="pt-3 pb-0.5 font-normal">
+            <span class="label">{{ EXPLANATIONS_PAGE.wouldStand }}</span>
           </th>
         </tr>
         <tr v-for="row in standing" :key="row.key" class="border-b border-rule">
@@ -148,8 +148,8 @@ const misreads = ({ causes }: Explanation) =>
       </tbody>
       <tbody v-if="asks.length">
         <tr>
-          <th :colspan="stories.length + 2" scope="rowgroup" class="label pt-3 pb-0.5">
-            {{ EXPLANATIONS_PAGE.notRead }}
+          <th :colspan="stories.length + 2" scope="rowgroup" class="pt-3 pb-0.5 font-normal">
+            <span class="label">{{ EXPLANATIONS_PAGE.notRead }}</span>
           </th>
         </tr>
         <tr
@@ -172,7 +172,7 @@ const misreads = ({ causes }: Explanation) =>
           </td>
         </tr>
       </tbody>
-      <tfoot>
+      <tfoot class="sticky bottom-0 border-t border-rule bg-paper">
         <tr class="align-top">
           <th scope="row" colspan="2" class="pt-2 font-normal">{{ EXPLANATIONS_PAGE.odds }}</th>
           <td v-for="(story, i) in stories" :key="i" class="px-2 pt-2" :class="i === shown ? 'bg-sheet' : ''">

@@ -1,4 +1,5 @@
 import { ACTS, type ActType, jobSchema, schemaOf } from '../../record'
+import { learntFileSchema } from '../learn'
 import { caseSchema } from '../practice'
 import { READING_SCHEMAS } from '../../readings'
 import { driveSchema } from '../../sheet'
@@ -8,7 +9,7 @@ import { printedSchemaOf } from './printed'
 
 /** The open formats, as JSON Schemas: made from the very rules that check files here. */
 export function formats(): Record<
-  'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment' | 'umbrette-practice',
+  'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment' | 'umbrette-practice' | 'umbrette-learnt',
   JsonSchema
 > {
   const drive = { ...jsonSchemaOf(driveSchema) }
@@ -32,6 +33,7 @@ export function formats(): Record<
       properties: { ...practice.properties, drive: { $ref: '#/$defs/drive' } },
       $defs: { drive }
     }),
+    'umbrette-learnt': draft(jsonSchemaOf(learntFileSchema)),
     'umbrette-assessment': draft(printedSchemaOf(jsonSchemaOf(assessmentSchema)))
   }
 }

@@ -60,5 +60,25 @@ export const OWN_PRIORS = {
   yourErrors: 'Your own readings, against the methods',
   error: (what: string, times: Shown, readings: number) =>
     `${what}: ${times} times the default error, from ${readings} readings`,
-  judgedUnder: (engines: number) => `Judged by what ${engines} of your own engines taught.`
+  judgedUnder: (engines: number, others: number) =>
+    others === 0
+      ? `Judged by what ${engines} of your own engines taught.`
+      : `Judged by what ${engines} engines taught, ${others} of them other workshops'.`
+}
+
+export const SHARED_FIGURES = {
+  title: 'Figures of other workshops',
+  lead: 'What your engines have taught can be given to other workshops as a file, and theirs taken in: it holds figures of types of engine, and no job, customer, vehicle or name.',
+  giveAway: 'Give yours away',
+  takeIn: 'Take in a file',
+  fileToTakeIn: 'File of learnt figures to take in',
+  takenIn: (engines: number, types: readonly string[]) =>
+    `From ${engines} ${engines === 1 ? 'engine' : 'engines'} elsewhere: ${types.join(', ')}`,
+  by: (by: Shown) => `taken in by ${by}`,
+  takenOut: 'Taken out: nothing is judged by them.',
+  notProven:
+    'New jobs are judged by them together with yours. The proof on jobs left out is of your own figures alone.',
+  takeOut: 'Take out',
+  putBack: 'Put back',
+  tooLarge: 'A file of learnt figures is at most 1 MB.'
 }

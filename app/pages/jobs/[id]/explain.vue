@@ -105,7 +105,7 @@ watch(train, () => {
             </select>
           </template>
         </Field>
-        <div class="sticky top-4 h-[520px] bg-plate">
+        <div class="sticky top-4 h-[460px] bg-plate">
           <ClientOnly>
             <DriveMap
               :sheet="job.job.sheet"
