@@ -86,11 +86,11 @@ function explainTrain(
   priors: Priors
 ): Explanations {
   const view: View = { problem, solution, wearings: wearingsOf(job.drive, problem, priors), priors }
-  const all = rivalsOf(view)
-  const likely = likeliest(all)
+  const rivals = rivalsOf(view)
+  const likely = likeliest(rivals)
   const asked = picked.flatMap((cause): Story[] => {
     if (likely.some((story) => isOnly(story, cause))) return []
-    const story = all.find((one) => isOnly(one, cause)) ?? onlyStory(view, cause)
+    const story = rivals.all.find((one) => isOnly(one, cause)) ?? onlyStory(view, cause)
     return story ? [story] : []
   })
   const shown = [...likely, ...asked]

@@ -42,41 +42,40 @@ const UNCREDIBLE = 1e-3
 /** What other readings tell of as well. */
 const TOLD_TOGETHER: ReadonlySet<string> = new Set(['lag', 'extension', 'count', 'elongation'])
 
-/** Everything that may explain a train's readings: those of readings that wear does not explain first. */
-export function rivalsOf(view: View): Story[] {
+/** Everything that may explain a train's readings, and of it what doubts a reading that wear as usual misses. */
+export function rivalsOf(view: View): { all: Story[]; odd: Story[] } {
   const worn = wornStories(view)
-  const all = [...toldStories(view), ...worn]
-  const odd = oddStories(view, worn).filter((story) => !all.some((known) => isSameStory(known, story)))
-  const total = odd.reduce((sum, { odds }) => sum + odds, 1)
-  return [...odd, ...all].map((story) => ({ ...story, odds: story.odds / total }))
+  const told = [...toldStories(view), ...worn]
+  const odd = oddStories(view, worn)
+  const further = odd.filter((story) => !told.some((known) => isSameStory(known, story)))
+  const total = further.reduce((sum, { odds }) => sum + odds, 1)
+  const all = [...told, ...further].map((story) => ({ ...story, odds: story.odds / total }))
+  return { all, odd: all.filter((story) => odd.some((one) => isSameStory(one, story))) }
 }
 
 /**
- * The likeliest that are worth a column each; behind them, where they are few, unlikely ones of other kinds. One that
- * only adds to a likelier one (the same, and a rail beside it) counts as that with more; a reading that the likeliest
- * explains, and that is no likelier wrong than any, is left out.
+ * The likeliest that are worth a column each; behind them, where they are few, unlikely ones of other kinds: what
+ * doubts a reading first. One that only adds to a likelier one (the same, and a rail beside it) counts as that with
+ * more; a reading that the likeliest explains, and that is no likelier wrong than any, is left out.
  */
-export function likeliest(stories: readonly Story[]): Story[] {
+export function likeliest({ all, odd }: ReturnType<typeof rivalsOf>): Story[] {
   const shown: Story[] = []
-  for (const story of [...stories].sort((a, b) => b.odds - a.odds)) {
+  const byOdds = [...all].sort((a, b) => b.odds - a.odds)
+  for (const story of byOdds) {
     const within = shown.find((likelier) => likelier.causes.length > 0 && holds(story, likelier))
     if (within) within.more += story.odds
     else if (!shown[0] || (shown.length < SHOWN.most && story.odds >= SHOWN.odds && !doubtsIdly(story, shown[0])))
       shown.push(story)
   }
-  const others = stories.filter(
-    (story) =>
-      story.causes.length < 2 && !shown.some((likelier) => likelier.causes.length > 0 && holds(story, likelier))
-  )
-  for (const story of others.sort((a, b) => Number(isOdd(b)) - Number(isOdd(a)) || b.odds - a.odds)) {
+  const simple = byOdds.filter((story) => story.causes.length < 2 && kindOf(story) !== 'misread')
+  for (const story of [...byOdds.filter((one) => odd.includes(one)), ...simple]) {
     if (shown.length >= SHOWN.least) break
-    if (!shown.some((one) => kindOf(one) === kindOf(story)) && !doubtsIdly(story, shown[0]!)) shown.push(story)
+    const isNew = !shown.some((one) => kindOf(one) === kindOf(story) || (one.causes.length > 0 && holds(story, one)))
+    if (isNew) shown.push(story)
   }
   return shown
 }
 
-/** Of something that is not there but was done: those are told apart first. */
-const isOdd = (story: Story) => ['jumped', 'misread'].includes(kindOf(story))
 /** What a story is told from others by: what is odd in it before what is worn. */
 const kindOf = ({ causes }: Story) => causes.at(-1)?.as ?? 'nothing'
 

@@ -105,7 +105,7 @@ export function pathsOf(
 }
 
 /** A path put together by hand, and what the evidence says against it. */
-export interface OwnPath extends Omit<Path, 'onFront' | 'differs' | 'schools' | 'undecided'> {
+export interface OwnPath extends Omit<Path, 'onFront' | 'differs' | 'schools'> {
   /** Parts renewed only because another brings them. */
   brought: string[]
   /** Condemned parts that it keeps. */
@@ -124,12 +124,14 @@ export function ownPath(unpriced: JobFile, estimates: Estimates, renew: readonly
   const ledger = ledgerOf(job, estimates, assumptionsOf(job), coupledTo(contextOf(job, estimates)))
   const chosen = maskOf(ledger, renew)
   const mask = closeOver(ledger, chosen)
-  const { schools: _schools, ...path } = pathOf(job, { ledger }, { mask, cost: scorer(ledger)(mask) }, [])
+  const score = scorer(ledger)
+  const { schools: _schools, ...path } = pathOf(job, { ledger }, { mask, cost: score(mask) }, [])
   const condemned = makeCalls({ ...job, school: 'on-evidence' }, estimates)
     .filter(({ reasons }) => reasons.some(({ call }) => call === 'renew'))
     .map(({ part }) => part)
   return roundFigures({
     ...path,
+    undecided: leftOpen({ ledger, score }, mask, undecidedIn(job, estimates)),
     brought: ledger.parts.filter((_, i) => mask & ~chosen & (1 << i)).map(({ fits }) => fits),
     keepsCondemned: condemned.filter(
       (part) => ledger.parts.some(({ fits }) => fits === part) && !path.renew.includes(part)
@@ -145,7 +147,11 @@ function undecidedIn(job: JobFile, estimates: Estimates): string[] {
 }
 
 /** Of the undecided parts those that a set keeps, and its price with all of them renewed. */
-function leftOpen({ ledger, score }: Cheapest, mask: number, open: readonly string[]): Path['undecided'] {
+function leftOpen(
+  { ledger, score }: Pick<Cheapest, 'ledger' | 'score'>,
+  mask: number,
+  open: readonly string[]
+): Path['undecided'] {
   const kept = maskOf(ledger, open) & ~mask
   return {
     parts: ledger.parts.filter((_, i) => kept & (1 << i)).map(({ fits }) => fits),

@@ -3,7 +3,6 @@ export { ALL_FINDINGS, COUNTED_FINDINGS, type Finding, FINDINGS, isFinding } fro
 export { type KnownReading, withIds } from './ids'
 export type { ReadingSays } from './says'
 export type { UntrueSays } from './untrue'
-export { brokenLoops } from './countLoops'
 export { findingsIn } from './findingsIn'
 export { combineByHand, handMethodOf, handOf, sharedVariance } from './hands'
 export { impossibleReading } from './impossible'

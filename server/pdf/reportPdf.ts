@@ -86,11 +86,11 @@ function advice(sheet: PaperSheet, { headings, paths }: Report): void {
   sheet.gap(0.3)
   sheet.table(
     headings.way,
-    paths.map(({ title, advised, names, hours, priceWords, comeBackWords }, i) => [
+    paths.map(({ title, advised, names, hours, priceWords, openWords, comeBackWords }, i) => [
       `${i + 1} ${title}${advised ? ` (${headings.advised})` : ''}`,
       names,
       hours.toFixed(1),
-      priceWords,
+      [priceWords, openWords].filter(Boolean).join(', '),
       comeBackWords
     ]),
     [0.22, 0.38, 0.09, 0.14, 0.17]

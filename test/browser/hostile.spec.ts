@@ -137,6 +137,18 @@ bare(
       ],
       [`share/${share.token}/choice`, { path: 0, name: 'Ada' }, 300],
       ['sheets/ardmere-a18/removed', { removed: false }, 300],
+      [
+        'learnt/import?by=Maren',
+        {
+          format: 'umbrette-learnt',
+          version: 1,
+          from: 'hostile',
+          at: '2026-11-20T08:00:00.000Z',
+          types: [{ sheet: { id: 'nobody-has-it', name: 'x' }, priors: { engines: 4, wear: 0.4 } }]
+        },
+        300
+      ],
+      ['learnt/hostile/out', { out: true }, 200],
       ['practice/cases/5a17a000-0000-4000-8000-0000000c0001/removed', { removed: false }, 300]
     ]
     for (const [path, good, count] of bodies) {
@@ -217,6 +229,7 @@ bare(
       'sheets?removed=true',
       'checks',
       'learnt',
+      'learnt/export',
       'people',
       'practice?by=Maren',
       'pricing'

@@ -188,6 +188,7 @@ const SCREENS = {
   bench: [
     ...[1, 2, 3, 5].map((station) => `/jobs/ID?station=${station}`),
     '/jobs/ID/verdict',
+    '/jobs/ID/explain',
     '/jobs/ID/paths',
     '/jobs/ID/report',
     '/jobs/ID/build',
@@ -221,6 +222,7 @@ for (const scheme of ['light', 'dark'] as const) {
 for (const [of, kB] of [
   ['', 200],
   ['/verdict', 220],
+  ['/explain', 220],
   ['/paths', 220],
   ['/report', 220]
 ] as const) {

@@ -1,14 +1,12 @@
 import { sayLeftOut } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import {
-  brokenLoops,
   extensionToNotches,
   impossibleReading,
   notchesToExtension,
   readingSigma,
   readingStructureFaults,
   sheetCount,
-  type Of,
   type Reading
 } from '../../core/readings'
 import { read } from '../support/jobs'
@@ -93,53 +91,10 @@ describe('uncertainty', () => {
 
 describe('link counts', () => {
   const chain = ardmere.chains[0]!
-  const numbered = (counts: Of<'linkCount'>[]) => counts.map((reading, i) => ({ ...reading, id: `c${i}` }))
 
   it('run over several runs and the way round', () => {
     expect(sheetCount(chain, 'cam-ex', 'crank')).toBe(73)
     expect(sheetCount(chain, 'cam-in', 'cam-ex')).toBe(106)
     expect(sheetCount(chain, 'crank', 'ghost')).toBeNull()
-  })
-
-  it('that sum to the chain are sound, jumped or not', () => {
-    expect(
-      brokenLoops(
-        chain,
-        numbered([
-          read.count('crank', 'cam-ex', 52),
-          read.count('cam-ex', 'cam-in', 21),
-          read.count('cam-in', 'crank', 53)
-        ])
-      )
-    ).toEqual([])
-  })
-
-  it('that do not sum are a counting error, all of them', () => {
-    expect(
-      brokenLoops(
-        chain,
-        numbered([
-          read.count('crank', 'cam-ex', 52),
-          read.count('cam-ex', 'cam-in', 20),
-          read.count('cam-in', 'crank', 53)
-        ])
-      )
-    ).toEqual([{ sum: 125, ids: ['c2', 'c0', 'c1'] }])
-  })
-
-  it('over marks that are no neighbours close a loop too', () => {
-    expect(
-      brokenLoops(chain, numbered([read.count('crank', 'cam-in', 72), read.count('cam-in', 'crank', 53)]))[0]?.sum
-    ).toBe(125)
-  })
-
-  it('of one run alone close nothing; counted twice they are averaged', () => {
-    expect(brokenLoops(chain, numbered([read.count('crank', 'cam-ex', 52)]))).toEqual([])
-    const twice = [
-      read.count('crank', 'cam-ex', 53),
-      read.count('crank', 'cam-ex', 53),
-      read.count('cam-ex', 'crank', 73)
-    ]
-    expect(brokenLoops(chain, numbered(twice))).toEqual([])
   })
 })

@@ -6,7 +6,7 @@ import { sayLikeliest } from './explanations'
 import { degreesWords, fixDigits, moneyWords, oddsWords, thousands } from './figures'
 import { KIND_NAMES, namesOf } from './parts'
 import { sayReason } from './reasons'
-import { sayDifference, sayStatement } from './verdict'
+import { sayDifference, sayStatement, sayUpTo } from './verdict'
 import { WORKSHOP } from './workshop'
 
 /** The customer's report in final words: the one place of its headings and wording, for page, link and paper. */
@@ -80,6 +80,8 @@ export interface ReportPath {
   price: number
   /** `1 240 ¤`. */
   priceWords: string
+  /** `at least; 1 430 ¤ if exhaust phaser turns out worn`; empty where nothing is open; an older report has none. */
+  openWords?: string
   comeBack: number
   comeBackWords: string
   expectedWords: string
@@ -238,7 +240,7 @@ function measureLine(
 }
 
 function wayLine(
-  { schools, own, advised, renew, hours, now, comeBack, expected, differs }: ReportWay,
+  { schools, own, advised, renew, hours, now, comeBack, expected, differs, undecided }: ReportWay,
   i: number,
   within: string,
   currency: string,
@@ -256,6 +258,7 @@ function wayLine(
     hours,
     price: now,
     priceWords: moneyWords(now, currency),
+    openWords: sayUpTo(undecided, currency, name),
     comeBack,
     comeBackWords: `${oddsWords(comeBack)} within ${within}`,
     expectedWords: moneyWords(expected, currency),

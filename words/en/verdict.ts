@@ -2,7 +2,7 @@ import type { PathDifference } from '../../core/paths'
 import type { School } from '../../core/readings'
 import type { SchoolDifference, Statement, VerdictSays } from '../../core/views/verdict'
 import { type Catalogue, type Names, sayer } from '../say'
-import { fixDigits, lowerFirst, oddsWords, teethOff, upperFirst } from './figures'
+import { fixDigits, lowerFirst, moneyWords, oddsWords, teethOff, upperFirst } from './figures'
 import { SCHOOL_WORDS } from './parts'
 import { sayReason } from './reasons'
 
@@ -52,4 +52,16 @@ export function sayDifference(differs: PathDifference | null, name: Names): stri
     `brings the odds of coming back from ${oddsWords(comeBack.from)} to ${oddsWords(comeBack.to)}`
   ]
   return upperFirst(`${parts.join(', ')}.`)
+}
+
+/** What a path costs beyond its price when what it leaves open turns out worn; empty where nothing is open. */
+export function sayUpTo(
+  { parts, atMost }: { parts: readonly string[]; atMost: number },
+  currency: string,
+  name: Names
+) {
+  const names = parts.map((part) => name(part).toLowerCase())
+  if (names.length === 0) return ''
+  const all = names.length === 1 ? names[0] : `all of ${names.join(', ')}`
+  return `at least; ${moneyWords(atMost, currency)} if ${all} ${names.length === 1 ? 'turns' : 'turn'} out worn`
 }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { COMMON, PATH_BUILDER } from '../../../words/en'
+import { COMMON, PATH_BUILDER, sayUpTo } from '../../../words/en'
 import { computed } from 'vue'
 import type { KeptOdds, OwnPath } from '../../../core/paths'
 import type { DriveSheet } from '../../../core/sheet'
-import { fixDigits, money, oddsWords, partName } from '../../words'
+import { fixDigits, money, namesOf, oddsWords, partName } from '../../words'
 import Panel from '../parts/Panel.vue'
 
 /**
@@ -34,6 +34,7 @@ const items = computed(() =>
     quantity
   }))
 )
+const upTo = computed(() => sayUpTo(props.own.undecided, props.currency, namesOf(props.sheet)))
 const toggle = (id: string) =>
   emit('change', props.chosen.includes(id) ? props.chosen.filter((one) => one !== id) : [...props.chosen, id])
 </script>
@@ -90,7 +91,10 @@ const toggle = (id: string) =>
         }}</span>
       </dt>
       <dd class="figure">{{ money(own.cost.itemsPrice, currency) }}</dd>
-      <dt class="text-lg font-bold">{{ COMMON.priceNow }}</dt>
+      <dt class="text-lg font-bold">
+        {{ COMMON.priceNow
+        }}<span v-if="upTo" class="block text-note font-normal text-faint" data-testid="own-at-most">{{ upTo }}</span>
+      </dt>
       <dd class="figure text-lg" data-testid="own-now">{{ money(own.cost.now, currency) }}</dd>
       <dt>{{ PATH_BUILDER.comesBack }}</dt>
       <dd class="figure" data-testid="own-odds">{{ oddsWords(own.cost.comeBack) }}</dd>

@@ -91,7 +91,12 @@ const chart = computed(() =>
             </td>
             <td>{{ path.names }}</td>
             <td class="figure font-normal">{{ path.hours.toFixed(1) }}</td>
-            <td class="figure whitespace-nowrap">{{ path.priceWords }}</td>
+            <td class="figure">
+              <span class="whitespace-nowrap">{{ path.priceWords }}</span>
+              <span v-if="path.openWords" class="block text-note font-normal" data-testid="open-price">{{
+                path.openWords
+              }}</span>
+            </td>
             <td class="figure font-normal">{{ path.comeBackWords }}</td>
           </tr>
         </FigureTable>

@@ -77,7 +77,7 @@ async function send() {
             ><input v-model="chosen" type="radio" name="path" :value="i" class="size-6 accent-ink" /><span
               class="flex-1"
               ><b>{{ path.title }}</b
-              >: {{ path.names }}</span
+              >: {{ path.names }}<span v-if="path.openWords" class="block text-note">{{ path.openWords }}</span></span
             ><span class="figure">{{ path.priceWords }}</span></label
           >
           <Field v-model="name" :label="SHARE_PAGE.yourName" class="max-w-sm" maxlength="80" autocomplete="name" />

@@ -44,6 +44,8 @@ export interface ReportWay {
   comeBack: number
   expected: number
   differs: PathDifference | null
+  /** Parts that the evidence leaves open and it keeps, and its price with all of them renewed. */
+  undecided: { parts: string[]; atMost: number }
 }
 
 /** All that a report tells, as codes and figures: the words and headings are put to it once, in the words folder. */
@@ -154,7 +156,7 @@ function waysOf(file: JobFile, assessment: Assessment, { paths }: Paths, record:
       ? [{ ...own, schools: [], differs: null, own: true }]
       : [])
   ]
-  return all.map(({ schools, own: byHand, renew, cost, differs }): ReportWay => ({
+  return all.map(({ schools, own: byHand, renew, cost, differs, undecided }): ReportWay => ({
     schools,
     own: byHand || (record.path !== null && schools.length === 0 && same(renew, advised)),
     advised: same(renew, advised),
@@ -163,7 +165,8 @@ function waysOf(file: JobFile, assessment: Assessment, { paths }: Paths, record:
     now: cost.now,
     comeBack: cost.comeBack,
     expected: cost.expected,
-    differs
+    differs,
+    undecided
   }))
 }
 

@@ -47,8 +47,6 @@ export const PRICING_SHEET = {
 }
 
 export const PATHS_PAGE = {
-  upTo: (atMost: Shown, parts: readonly string[]) =>
-    `at least; ${atMost} if ${parts.length === 1 ? parts[0] : `all of ${parts.join(', ')}`} ${parts.length === 1 ? 'turns' : 'turn'} out worn`,
   nextMinutes: (what: Shown, minutes: Shown, worth: Shown) =>
     `Before deciding: ${what}, ${minutes} min, is worth about ${worth}.`,
   enough: 'Nothing that is left to read is worth its minutes: decide.',

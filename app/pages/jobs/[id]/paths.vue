@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMON, PATHS_PAGE, sayDifference } from '../../../../words/en'
+import { COMMON, PATHS_PAGE, sayDifference, sayUpTo } from '../../../../words/en'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { isReading } from '../../../../core/estimate'
 import type { OwnPath, Path, Paths } from '../../../../core/paths'
@@ -153,12 +153,7 @@ watch(
                     v-if="path.undecided.parts.length"
                     class="block text-note font-normal whitespace-normal"
                     data-testid="at-most"
-                    >{{
-                      PATHS_PAGE.upTo(
-                        money(path.undecided.atMost, currency),
-                        path.undecided.parts.map((id) => partName(sheet, id).toLowerCase())
-                      )
-                    }}</span
+                    >{{ sayUpTo(path.undecided, currency, namesOf(sheet)) }}</span
                   >
                 </td>
                 <td class="figure text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td>
