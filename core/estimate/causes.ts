@@ -28,12 +28,12 @@ export interface Wearing {
 
 /** Odds that the chain of an engine that comes in has stretched beyond what is usual. */
 const STRETCHED = 0.5
-/** What is usual of a chain: half-normal scale, and what a stretched one has at least, as a share of its limit. */
+/** What is usual of a chain: half-normal scale, as a share of its limit. */
 const USUAL_STRETCH = 1 / 3
 /** Its limit where the sheet has none, fraction. */
 const LIMIT_WITHOUT = 0.0045
-/** What a worn rail or pad has lost at least, as a share of its limit; without one as much as is usual. */
-const WORN_FROM = 0.5
+/** What is stretched or worn far has lost this share of its limit at least; rails and pads without one their scale. */
+const FAR_FROM = 0.5
 /** Half-normal scale of a wear that is held, in prior units: next to nothing. */
 const HELD = 0.01
 
@@ -43,21 +43,21 @@ export function wearingsOf(sheet: DriveSheet, { parts, scale }: Problem, priors:
   const tailOf = (cause: Cause, kind: 'groove' | 'padWear', at: number): Wearing => {
     const { share, times } = tails[kind === 'groove' ? 'wear' : 'padWear']
     const limit = limitFor(sheet, kind, cause.of)
-    const floor = limit ? (WORN_FROM * limit.value) / scale[at]! : 1
+    const floor = limit ? (FAR_FROM * limit.value) / scale[at]! : 1
     return { cause, at, share, usual: HALF_NORMAL, worn: scaled(times), floor }
   }
   return parts.flatMap(({ chain, model, at }): Wearing[] => {
     const limit = limitFor(sheet, 'elongation', chain.id)
-    const usual = (USUAL_STRETCH * (limit ? limit.value / 100 : LIMIT_WITHOUT)) / priors.elongation
+    const most = (limit ? limit.value / 100 : LIMIT_WITHOUT) / priors.elongation
     const stretched: Cause = { as: 'stretched', of: chain.id }
     return [
       {
         cause: stretched,
         at: at.elongation,
         share: STRETCHED,
-        usual: scaled(Math.min(1, usual)),
+        usual: scaled(Math.min(1, USUAL_STRETCH * most)),
         worn: tailed(tails.elongation),
-        floor: usual
+        floor: FAR_FROM * most
       },
       ...model.rails.map((of, i) => tailOf({ as: 'rail-worn', of }, 'groove', at.wear + i)),
       ...(model.tensioner === null ? [] : [tailOf({ as: 'pad-worn', of: model.tensioner }, 'padWear', at.padWear)])

@@ -59,7 +59,7 @@ export interface Explanations {
  * The likeliest explanations of a job's readings side by side, train by train. Those with teeth jumped, readings wrong
  * or cams moved weigh what the estimate's stories weigh; what is left to a drive on its marks with sound readings is
  * parted among its wears: which of them alone, or two together, are worn beyond what is usual (the tails of the priors;
- * a chain: beyond a third of its limit), by how well each explains the readings (its evidence).
+ * beyond half their limits), by how well each explains the readings (its evidence).
  * @param job checked by readJob
  * @returns trains that nothing was read of, or whose readings do not belong together, are left out
  * @param picked causes to be shown as the only one, whatever their odds

@@ -73,7 +73,7 @@ export function likeliest({ all, odd }: ReturnType<typeof rivalsOf>): Story[] {
     const isNew = !shown.some((one) => kindOf(one) === kindOf(story) || (one.causes.length > 0 && holds(story, one)))
     if (isNew) shown.push(story)
   }
-  return shown
+  return shown.sort((a, b) => b.odds - a.odds)
 }
 
 /** What a story is told from others by: what is odd in it before what is worn. */

@@ -22,7 +22,7 @@ test('from the verdict: a wrong mark beside a jump, what each should show, the o
   await page.goto(`/jobs/${await newJob(request, MISREAD)}/verdict`)
   await page.getByTestId('explain').click()
   const stories = page.getByTestId('story')
-  await expect(stories.first()).toContainText('Cam lag, exhaust cam sprocket, was read wrongly')
+  await expect(stories.first()).toContainText('Cam lag of exhaust cam sprocket was read wrongly')
   await expect(stories.first()).toContainText("fits the next tooth's mark")
   await expect(page.getByTestId('story-odds').first()).toHaveText('over 99 %')
   const jumped = stories.filter({ hasText: 'Exhaust cam sprocket has jumped 1 tooth late' })
@@ -43,12 +43,12 @@ test('any story that is picked stands beside the likeliest, and what parts them 
 }) => {
   await openBench(page, await newJob(request, [read.extension(15.9), read.lag('cam-in', 3.9)]))
   await page.getByTestId('explain').click()
-  await expect(page.getByTestId('story').first()).toContainText('Timing chain has stretched')
+  await expect(page.getByTestId('story').first()).toContainText('Timing chain has stretched far')
   await page.getByTestId('what-if').selectOption({ label: 'Fixed guide is worn far' })
   const picked = page.getByTestId('story').filter({ hasText: 'your pick' })
   await expect(picked).toContainText('Fixed guide is worn far')
   await expect(picked).toHaveAttribute('aria-pressed', 'true')
-  await expect(part(page, 'Fixed guide')).toHaveAccessibleName(/: [12]\.\d of/)
+  await expect(part(page, 'Fixed guide')).toHaveAccessibleName(/: [1-9]\.\d of/)
 
   const most = page.getByTestId('parts-most')
   await expect(most).toContainText('parts them most')

@@ -6,11 +6,11 @@ import { sayWay } from './slips'
 
 /** What may lie behind a drive's readings. */
 
-/** `Timing chain has stretched`. */
+/** `Timing chain has stretched far`. */
 export function sayCause(cause: Cause, name: Names): string {
   switch (cause.as) {
     case 'stretched':
-      return `${name(cause.of)} has stretched`
+      return `${name(cause.of)} has stretched far`
     case 'rail-worn':
       return `${name(cause.of)} is worn far`
     case 'pad-worn':
@@ -18,16 +18,14 @@ export function sayCause(cause: Cause, name: Names): string {
     case 'jumped':
       return `${name(cause.of)} has jumped ${teethOff(cause.teeth)}`
     case 'cam-moved':
-      return `${name(cause.of)} sits moved on its shaft, or its phaser is loose`
+      return `${name(cause.of)} has moved on its shaft: by pin, phaser or setting`
     case 'misread':
       return `${misreadWords(cause, name)} was read wrongly`
   }
 }
 
 function misreadWords({ kind, part }: Extract<Cause, { as: 'misread' }>, name: Names): string {
-  return kind === 'condition'
-    ? `What was seen of ${lowerFirst(name(part))}`
-    : `${KIND_NAMES[kind]}, ${lowerFirst(name(part))},`
+  return `${kind === 'condition' ? 'What was seen' : KIND_NAMES[kind]} of ${lowerFirst(name(part))}`
 }
 
 /** In which way a reading would be wrong; empty where none is named. */
@@ -35,7 +33,7 @@ export function sayMisread({ way, value }: Extract<Cause, { as: 'misread' }>): s
   return way === null || way === 'far-off' ? '' : sayWay(way, value ?? NaN)
 }
 
-/** An explanation's causes together: `Timing chain has stretched, and fixed guide is worn far`. */
+/** An explanation's causes together: `Timing chain has stretched far, and fixed guide is worn far`. */
 export function sayCauses(causes: readonly Cause[], name: Names): string {
   if (causes.length === 0) return 'Nothing beyond the usual wear'
   return upperFirst(
@@ -48,12 +46,21 @@ export function sayOddsOf({ odds, more }: Pick<Explanation, 'odds' | 'more'>): s
   return oddsWords(odds + more)
 }
 
-/** `Of what could explain the readings, … is likeliest (98 %), before … (1 %).` */
-export function sayLikeliest(stories: readonly Pick<Explanation, 'causes' | 'odds' | 'more'>[], name: Names): string {
+/**
+ * `Of what could explain the readings, … is likeliest (98 %), before … (1 %).`
+ * @param of names of the chains it is about; none when it is about all
+ */
+export function sayLikeliest(
+  stories: readonly Pick<Explanation, 'causes' | 'odds' | 'more'>[],
+  name: Names,
+  of: readonly string[] = []
+): string {
   const [first, second] = stories
   if (!first) return ''
   const said = (story: typeof first) => `${lowerFirst(sayCauses(story.causes, name))} (${sayOddsOf(story)})`
-  return `Of what could explain the readings, this is likeliest: ${said(first)}${second ? `; next comes: ${said(second)}` : ''}.`
+  const readings = of.length > 0 ? `readings of ${of.map((chain) => lowerFirst(chain)).join(' and ')}` : 'readings'
+  const next = second ? `; next comes: ${said(second)}` : ''
+  return `Of what could explain the ${readings}, this is likeliest: ${said(first)}${next}.`
 }
 
 /** How well a reading fits an explanation, by how many of its sigmas it misses. */

@@ -139,7 +139,9 @@ export function writeReport(facts: ReportFacts): Report {
     headings: headingsOf({ ...about, horizon: within, made }),
     happened: [
       ...facts.happened.map((statement) => sayStatement(statement, name)),
-      ...facts.explained.map((stories) => sayLikeliest(stories, name))
+      ...facts.explained.map(({ chains, stories }) =>
+        sayLikeliest(stories, name, sheet.chains.length > chains.length ? chains.map(name) : [])
+      )
     ],
     calls: facts.calls.map((call) => callLine(call, name)),
     measures: facts.measures.map((measure) => measureLine(measure, name)),

@@ -59,7 +59,7 @@ export interface ReportFacts {
   at: string
   happened: Statement[]
   /** The likeliest explanation of each train's readings, and the next. */
-  explained: Pick<Explanation, 'causes' | 'odds' | 'more'>[][]
+  explained: { chains: string[]; stories: Pick<Explanation, 'causes' | 'odds' | 'more'>[] }[]
   calls: HeldCall[]
   measures: ReportMeasure[]
   photos: { id: string; part: string; note: string }[]
@@ -91,7 +91,7 @@ export function reportFacts(job: KeptJob, acts: readonly Act[], assessment: Asse
     by: last && last.type !== 'choice' ? last.by : job.openedBy,
     at: last?.at ?? job.openedAt,
     happened: plainVerdict(sheet, assessment),
-    explained: explain(file).map(({ stories }) => stories.slice(0, 2)),
+    explained: explain(file).map(({ chains, stories }) => ({ chains, stories: stories.slice(0, 2) })),
     calls: held,
     measures: [...partMeasures(file, assessment, record), ...lagMeasures(sheet, assessment, record)],
     photos: record.photos.map(({ photo, part, note }) => ({ id: photo, part, note: note ?? '' })),
