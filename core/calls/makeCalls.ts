@@ -22,8 +22,10 @@ import {
   lagUnexplained,
   measuresAsNew,
   findUnsettled,
+  playAtOdds,
   readingsAtOdds,
   unevenWear,
+  wrongPlay,
   wrongReadings
 } from './stretchRules'
 import { type Finding, type PartCall, type Reason, SEVERITY } from './types'
@@ -55,6 +57,8 @@ const CHAIN_EVIDENCE: readonly ChainRule[] = [
 const EVIDENCE: readonly Rule[] = [
   standingRails,
   playLimit,
+  playAtOdds,
+  wrongPlay,
   conditions,
   supersededDesigns,
   loosePhaser,

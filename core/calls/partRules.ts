@@ -221,12 +221,13 @@ export function playLimit(context: RuleContext): Finding[] {
  * The play that was read of a phaser, crank degrees, and its odds of being past the limit; null where none was read.
  */
 export function playRead(
-  { job, leftOut }: RuleContext,
+  context: RuleContext,
   { id, playLimit: limit }: Phaser
 ): { play: number; past: number | null; readings: KnownReading[] } | null {
-  const readings = job.readings.flatMap((r) =>
-    r.kind === 'phaserPlay' && r.phaser === id && !leftOut.has(r.id) ? [r] : []
-  )
+  const { job, leftOut } = context
+  const all = job.readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === id && !leftOut.has(r.id) ? [r] : []))
+  const fitting = all.filter((reading) => !isAtOdds(context, reading.id))
+  const readings = fitting.length > 0 ? fitting : all
   const read = combineByHand(
     readings.map((reading) => ({ reading, value: reading.value, sigma: readingSigma(job.drive, reading) ?? NaN }))
   )

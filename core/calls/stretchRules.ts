@@ -128,11 +128,26 @@ export function unevenWear(context: RuleContext, chain: Chain): Finding[] {
 
 /** Readings that contradict the rest leave the chain's call open to doubt. */
 export function readingsAtOdds(context: RuleContext, chain: Chain): Finding[] {
-  const odd = context.estimates.chains[chain.id]!.readings.filter((id) => isAtOdds(context, id))
+  return atOddsAmong(context, chain.id, context.estimates.chains[chain.id]!.readings)
+}
+
+/** Readings of a phaser's play that contradict each other leave its call open to doubt. */
+export function playAtOdds(context: RuleContext): Finding[] {
+  return context.job.drive.phasers.flatMap(({ id }) =>
+    atOddsAmong(
+      context,
+      id,
+      context.job.readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === id ? [r.id] : []))
+    )
+  )
+}
+
+function atOddsAmong(context: RuleContext, part: string, ids: readonly string[]): Finding[] {
+  const odd = ids.filter((id) => isAtOdds(context, id))
   if (odd.length === 0) return []
   return [
     {
-      part: chain.id,
+      part,
       rule: 'readings-at-odds',
       call: 'look-closer',
       ...say('readings-at-odds', { count: odd.length }),
@@ -150,7 +165,19 @@ function namedSlip({ estimated }: RuleContext, reading: KnownReading): SaidSlip 
 
 /** A reading that looks like a slip which has a name: its part is decided once it is read again. */
 export function wrongReadings(context: RuleContext, chain: Chain): Finding[] {
-  return context.estimates.chains[chain.id]!.readings.flatMap((id): Finding[] => {
+  return wrongAmong(context, context.estimates.chains[chain.id]!.readings)
+}
+
+/** The same of a phaser's play, which belongs to no chain's estimate. */
+export function wrongPlay(context: RuleContext): Finding[] {
+  return wrongAmong(
+    context,
+    context.job.readings.flatMap(({ id, kind }) => (kind === 'phaserPlay' ? [id] : []))
+  )
+}
+
+function wrongAmong(context: RuleContext, ids: readonly string[]): Finding[] {
+  return ids.flatMap((id): Finding[] => {
     const reading = context.readings.get(id)
     const slip = reading && namedSlip(context, reading)
     if (!slip) return []

@@ -3,6 +3,7 @@ import { impossibleReading, type JobFile } from '../readings'
 import { trainsOf } from '../drive'
 import { estimateTrain } from './estimateTrain'
 import { withLearnt } from './learnt'
+import { playReadings } from './playReadings'
 import { PRIORS, type Priors } from './priors'
 import type { Estimates } from './schema'
 import { EQUAL_STAKES, type Stakes } from './stakes'
@@ -17,7 +18,7 @@ import type { Chain } from '../sheet'
 export function estimate(job: JobFile, defaults: Priors = PRIORS, stakes: Stakes = EQUAL_STAKES): Estimates {
   const priors = withLearnt(defaults, job.priors)
   const trains = trainsOf(job.drive).map((chains) => soundTrain(job, chains, priors, stakes))
-  const used = new Map(trains.flatMap((t) => t.readings).map((r) => [r.id, r]))
+  const used = new Map([...trains.flatMap((t) => t.readings), ...playReadings(job, priors)].map((r) => [r.id, r]))
   return {
     chains: mergeTrains(trains, 'chains'),
     rails: mergeTrains(trains, 'rails'),

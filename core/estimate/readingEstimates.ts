@@ -9,7 +9,7 @@ import type { ReadingEstimate } from './types'
 import type { WrongWay } from './ways'
 
 /** From these odds a reading is said to be wrong. */
-const WRONG = 0.5
+export const WRONG = 0.5
 /** Readings of which some are wrong beyond doubt, and none of them surely: from these odds each is named. */
 const SOME = { all: 0.1, each: 0.25 }
 /** Odds below which no way of being wrong is named. */

@@ -504,3 +504,33 @@ describe('what is worth reading next', () => {
     expect(counted(sheet('ardmere-a18'))).toBeGreaterThan(2 * counted(clear))
   })
 })
+
+describe("a phaser's play read more than once", () => {
+  const of = (...values: number[]) => {
+    const seen = judged(values.map((value) => read.play('phaser-ex', value)))
+    return { ...seen, slips: seen.assessment.readings.map(({ wrongAs }) => wrongAs) }
+  }
+
+  it('in cam and in crank degrees: which is taken for the other is named, and the play is the fitting one', () => {
+    const { slips, assessment, codes, call } = of(4.1, 4, 8.1)
+    expect(slips).toEqual([null, null, 'crank-degrees'])
+    expect(assessment.readings[2]!.wouldRead).toBeCloseTo(4.05)
+    expect(assessment.readings[2]!.wrong).toBeGreaterThan(0.9)
+    expect(codes('phaser-ex')).toContain('reading-wrong')
+    expect(call('phaser-ex')).not.toBe('back-in')
+  })
+
+  it('alike is right, and alone is never called wrong', () => {
+    for (const { slips, codes } of [of(0.4, 0.6), of(12), of(3, 3.3)]) {
+      expect(slips.every((slip) => slip === null)).toBe(true)
+      expect(codes('phaser-ex')).not.toContain('reading-wrong')
+    }
+    expect(of(12).assessment.readings[0]!.wrong).toBeNull()
+  })
+
+  it('that fits in no way is at odds, and nobody knows which: the phaser is not passed', () => {
+    const { assessment, call } = of(0.2, 0.3, 25)
+    expect(assessment.readings.map(({ atOdds }) => atOdds)).toEqual([false, false, true])
+    expect(call('phaser-ex')).toBe('look-closer')
+  })
+})
