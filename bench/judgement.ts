@@ -1,3 +1,4 @@
+import { condemnedIn } from '../core/paths/assess'
 import { assess } from '../core/paths'
 import { estimate, learnPriors } from '../core/estimate'
 import { stakesOf } from '../core/paths/stakes'
@@ -46,18 +47,19 @@ function compareNext(situations: number): void {
     const { job } = drawCase(sheet(single[i % single.length]!), 104_729 + 31 * i)
     const few: JobFile = { ...job, readings: job.readings.filter((r) => r.kind !== 'linkCount').slice(0, 1 + (i % 4)) }
     const stakes = stakesOf(few)
-    const tried = tryEverything(few, stakes, 17 + i)
+    const assessment = assess(few)
+    const tried = tryEverything(few, stakes, 17 + i, condemnedIn(assessment.calls))
     const rate = ({ worth, minutes }: { worth: number; minutes: number }) => worth / minutes
     const best = tried.reduce((a, b) => (rate(b) > rate(a) ? b : a))
-    const next = assess(few).next.find((one) =>
+    const next = assessment.next.find((one) =>
       tried.some(({ kind, target, from }) => kind === one.kind && target === one.target && from === one.from)
     )!
     const mine = tried.find(
       ({ kind, target, from, method }) =>
         kind === next.kind && target === next.target && from === next.from && method === next.method
     )!
-    // Two that are worth the same within what so many drives can tell are both the best.
-    const short = 1 - rate(mine) / rate(best)
+    // Where nothing saves anything, all are as good; two that are worth the same within what so many drives can tell are both the best.
+    const short = rate(best) > 0 ? 1 - rate(mine) / rate(best) : 0
     if (short < 0.03) same++
     regret += short / situations
     if (process.argv.includes('--why') && short >= 0.03)

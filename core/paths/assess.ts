@@ -32,15 +32,26 @@ export function assess(job: JobFile, priors: Priors = PRIORS): Assessment {
 }
 
 /** Figures of one part that say nothing of others. */
-const OF_ITSELF: ReadonlySet<string> = new Set(['groove', 'padWear', 'phaserPlay', 'chainLength', 'chainCompare'])
+export const OF_ITSELF: ReadonlySet<string> = new Set([
+  'groove',
+  'padWear',
+  'phaserPlay',
+  'chainLength',
+  'chainCompare'
+])
 
-/** A part that the evidence condemns, or that comes with another that it does, is asked nothing more. */
+/** A condemned part is asked nothing more. */
 function stillAsked(next: readonly NextReading[], calls: readonly PartCall[]): NextReading[] {
-  const condemned = new Set(calls.filter(({ reasons }) => reasons.some(condemns)).map(({ part }) => part))
+  const condemned = condemnedIn(calls)
   return next
     .filter(({ kind, target }) => !OF_ITSELF.has(kind) || !condemned.has(target))
     .map((one) => ({ ...one, worth: Math.max(0, (one.worth ?? 0) - savedOn(one, condemned)) }))
     .sort(savingMost)
+}
+
+/** Parts that the evidence condemns, or that come with another that it does. */
+export function condemnedIn(calls: readonly PartCall[]): Set<string> {
+  return new Set(calls.filter(({ reasons }) => reasons.some(condemns)).map(({ part }) => part))
 }
 
 /** What a reading would save on parts that are decided without it. */

@@ -12,6 +12,7 @@ import {
   READING_KINDS,
   readingSigma
 } from '../../core/readings'
+import { OF_ITSELF } from '../../core/paths/assess'
 import { randomness, type Roll } from '../../core/math'
 import { type Chain, compileSheet, type DriveSheet } from '../../core/sheet'
 
@@ -42,6 +43,7 @@ export interface Tried {
 }
 
 interface Decided {
+  part: string
   stake: { renewed: number; kept: number }
   past: Uint8Array
 }
@@ -50,15 +52,22 @@ const DRAWN = 6000
 const KEPT = 700
 const SHOWN = 250
 
-export function tryEverything(job: JobFile, stakes: Stakes, seed: number): Tried[] {
+/** @param decided parts that nothing need be known of any more: they are condemned */
+export function tryEverything(
+  job: JobFile,
+  stakes: Stakes,
+  seed: number,
+  decided: ReadonlySet<string> = new Set()
+): Tried[] {
   const { drive } = job
   const chain = drive.chains[0]!
   const roll = randomness(seed)
   const particles = resample(drawAll(job, chain, roll), roll)
-  const decisions = decide(drive, chain, particles, stakes)
+  const decisions = decide(drive, chain, particles, stakes).filter(({ part }) => !decided.has(part))
   const weights = new Float64Array(particles.length).fill(1 / particles.length)
   const now = loss(decisions, weights)
-  return candidates(job, chain).map((one) => {
+  const open = candidates(job, chain).filter(({ kind, target }) => !OF_ITSELF.has(kind) || !decided.has(target))
+  return open.map((one) => {
     const exact = particles.map((particle) => shows(drive, chain, particle, one))
     const sigma = READING_KINDS[one.kind].methods[one.method]!
     let after = 0
@@ -187,7 +196,7 @@ function decide(drive: DriveSheet, chain: Chain, particles: readonly Particle[],
   const against = (part: string, of: (particle: Particle) => number, value: number | undefined): Decided[] =>
     value === undefined
       ? []
-      : [{ stake: stakes.of(part, 'wear'), past: Uint8Array.from(particles, (one) => (of(one) > value ? 1 : 0)) }]
+      : [{ part, stake: stakes.of(part, 'wear'), past: Uint8Array.from(particles, (one) => (of(one) > value ? 1 : 0)) }]
   const elongation = limit('elongation', chain.id)
   const tensioner = tensionerOf(chain.id)
   return [
@@ -195,6 +204,7 @@ function decide(drive: DriveSheet, chain: Chain, particles: readonly Particle[],
     ...model.rails.flatMap((id, i) => against(id, (one) => one.wear[i]!, limit('groove', id)?.value)),
     ...(tensioner ? against(tensioner.id, (one) => one.pad, limit('padWear', tensioner.id)?.value) : []),
     ...model.cams.map((id, i): Decided => ({
+      part: id,
       stake: stakes.of(id, 'jump'),
       past: Uint8Array.from(particles, (one) => (one.teeth[i] === 0 ? 0 : 1))
     }))
