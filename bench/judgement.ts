@@ -58,7 +58,7 @@ function compareNext(situations: number): void {
       ({ kind, target, from, method }) =>
         kind === next.kind && target === next.target && from === next.from && method === next.method
     )!
-    // Where nothing saves anything, all are as good; two that are worth the same within what so many drives can tell are both the best.
+    // Where nothing saves anything all are as good; so are two alike within what so many drives can tell.
     const short = rate(best) > 0 ? 1 - rate(mine) / rate(best) : 0
     if (short < 0.03) same++
     regret += short / situations

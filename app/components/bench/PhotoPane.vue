@@ -8,6 +8,7 @@ import { usePhotoOutbox } from '../../stores/photoOutbox'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
+import TakeFile from '../parts/TakeFile.vue'
 
 /** Photos of a part: taken or chosen, kept on the device until the server has them, and taken back like any act. */
 const props = defineProps<{ part: string }>()
@@ -18,14 +19,12 @@ const outbox = usePhotoOutbox()
 const LIMIT_MB = 16
 const note = ref('')
 const problem = ref('')
-const input = ref<HTMLInputElement | null>(null)
 const photos = computed(() => job.record.photos.filter((photo) => photo.part === props.part).toReversed())
 const mine = computed(() => outbox.photos.filter(({ jobId, act }) => jobId === job.id && act.part === props.part))
 const sending = computed(() => mine.value.some(({ refused }) => !refused) && !outbox.unreachable)
 const onDevice = computed(() => mine.value.filter(({ refused }) => !refused).length)
 
-async function take(file: File | null | undefined) {
-  if (!file) return
+async function take(file: File) {
   problem.value = ''
   if (file.size > LIMIT_MB * 1024 * 1024) {
     problem.value = PHOTO_PANE.thePictureIsLargerThan(LIMIT_MB)
@@ -46,8 +45,6 @@ async function take(file: File | null | undefined) {
     note.value = ''
   } catch {
     problem.value = PHOTO_PANE.thisBrowserHasNoRoom
-  } finally {
-    if (input.value) input.value.value = ''
   }
 }
 </script>
@@ -55,18 +52,14 @@ async function take(file: File | null | undefined) {
 <template>
   <div class="space-y-3">
     <Field v-model="note" :label="PHOTO_PANE.whatItShows" maxlength="4000" />
-    <button type="button" class="act-main flex w-full items-center justify-center gap-2" @click="input?.click()">
-      <CameraIcon class="size-5" aria-hidden="true" />{{ sending ? PHOTO_PANE.sending : PHOTO_PANE.takeOrChooseAPhoto }}
-    </button>
-    <input
-      ref="input"
-      type="file"
+    <TakeFile
+      class="act-main flex w-full items-center justify-center gap-2"
+      :label="PHOTO_PANE.photoOfThisPart"
       accept="image/jpeg,image/png,image/webp,image/*"
-      class="sr-only"
-      tabindex="-1"
-      :aria-label="PHOTO_PANE.photoOfThisPart"
-      data-testid="photo-input"
-      @change="take(($event.target as HTMLInputElement).files?.[0])" />
+      test-id="photo-input"
+      @file="take">
+      <CameraIcon class="size-5" aria-hidden="true" />{{ sending ? PHOTO_PANE.sending : PHOTO_PANE.takeOrChooseAPhoto }}
+    </TakeFile>
     <p class="text-note text-faint">
       {{ PHOTO_PANE.jpegPngOrWebpUp(LIMIT_MB) }}
     </p>

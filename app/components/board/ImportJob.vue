@@ -6,18 +6,17 @@ import { ref } from 'vue'
 import { shownProblem, type ShownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import Panel from '../parts/Panel.vue'
+import TakeFile from '../parts/TakeFile.vue'
 
 /** Takes in a job file from another machine; what is wrong with one is told line by line, and nothing is kept of it. */
 const emit = defineEmits<{ made: [id: string] }>()
 const LIMIT_MB = 4096
 
 const bench = useBench()
-const input = ref<HTMLInputElement | null>(null)
 const busy = ref(false)
 const problem = ref<(Pick<ShownProblem, 'message' | 'faults'> & { file: string }) | null>(null)
 
-async function take(file: File | undefined) {
-  if (!file) return
+async function take(file: File) {
   problem.value = null
   if (file.size > LIMIT_MB * 1024 * 1024) {
     problem.value = {
@@ -41,24 +40,20 @@ async function take(file: File | undefined) {
     problem.value = { file: file.name, ...shownProblem(error) }
   } finally {
     busy.value = false
-    if (input.value) input.value.value = ''
   }
 }
 </script>
 
 <template>
   <div class="contents">
-    <button type="button" class="act flex items-center gap-2" :disabled="busy" @click="input?.click()">
-      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ IMPORT_JOB.importAJob }}
-    </button>
-    <input
-      ref="input"
-      type="file"
+    <TakeFile
+      class="act flex items-center gap-2"
+      :disabled="busy"
+      :label="IMPORT_JOB.jobFileToImport"
       accept=".json,.ndjson,application/json"
-      class="sr-only"
-      tabindex="-1"
-      :aria-label="IMPORT_JOB.jobFileToImport"
-      @change="take(($event.target as HTMLInputElement).files?.[0])" />
+      @file="take">
+      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ IMPORT_JOB.importAJob }}
+    </TakeFile>
     <Panel v-if="problem" tone="fault" class="order-last basis-full" role="alert" data-testid="import-problem">
       <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
       <ul class="mt-1 space-y-1">

@@ -6,17 +6,16 @@ import { ref } from 'vue'
 import { shownProblem, type ShownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import Panel from '../parts/Panel.vue'
+import TakeFile from '../parts/TakeFile.vue'
 
 /** Takes in a drive sheet from a file; what is wrong with one is told place by place, and nothing is kept of it. */
 const emit = defineEmits<{ made: [id: string] }>()
 const LIMIT_KB = 512
 
 const bench = useBench()
-const input = ref<HTMLInputElement | null>(null)
 const problem = ref<(Pick<ShownProblem, 'message' | 'faults'> & { file: string }) | null>(null)
 
-async function take(file: File | undefined) {
-  if (!file) return
+async function take(file: File) {
   problem.value = null
   try {
     if (!bench.by) throw told(IMPORT_SHEET.chooseWhoIsAtThe)
@@ -33,8 +32,6 @@ async function take(file: File | undefined) {
     )
   } catch (error) {
     problem.value = { file: file.name, ...shownProblem(error) }
-  } finally {
-    if (input.value) input.value.value = ''
   }
 }
 
@@ -52,17 +49,13 @@ function parsed(text: string): unknown {
 
 <template>
   <div class="contents">
-    <button type="button" class="act flex items-center gap-2" @click="input?.click()">
-      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ IMPORT_SHEET.importASheet }}
-    </button>
-    <input
-      ref="input"
-      type="file"
+    <TakeFile
+      class="act flex items-center gap-2"
+      :label="IMPORT_SHEET.driveSheetToImport"
       accept=".json,application/json"
-      class="sr-only"
-      tabindex="-1"
-      :aria-label="IMPORT_SHEET.driveSheetToImport"
-      @change="take(($event.target as HTMLInputElement).files?.[0])" />
+      @file="take">
+      <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ IMPORT_SHEET.importASheet }}
+    </TakeFile>
     <Panel v-if="problem" tone="fault" class="order-last basis-full" role="alert" data-testid="import-problem">
       <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
       <ul class="mt-1 space-y-1">

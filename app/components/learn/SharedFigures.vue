@@ -9,6 +9,7 @@ import { useBench } from '../../stores/bench'
 import FaultNote from '../parts/FaultNote.vue'
 import Panel from '../parts/Panel.vue'
 import WhenAt from '../parts/WhenAt.vue'
+import TakeFile from '../parts/TakeFile.vue'
 
 /** What other workshops have learnt, taken in from their files, and this one's to give away. */
 defineProps<{ taken: readonly TakenIn[] }>()
@@ -16,7 +17,6 @@ const emit = defineEmits<{ changed: [] }>()
 const LIMIT = 1024 * 1024
 
 const bench = useBench()
-const input = ref<HTMLInputElement | null>(null)
 const problem = ref('')
 
 async function ask(work: () => Promise<unknown>) {
@@ -30,8 +30,7 @@ async function ask(work: () => Promise<unknown>) {
   }
 }
 
-async function take(file: File | undefined) {
-  if (!file) return
+async function take(file: File) {
   if (file.size > LIMIT) problem.value = SHARED_FIGURES.tooLarge
   else
     await ask(() =>
@@ -42,7 +41,6 @@ async function take(file: File | undefined) {
         headers: { 'content-type': 'application/json' }
       })
     )
-  if (input.value) input.value.value = ''
 }
 
 const setOut = ({ from }: TakenIn, out: boolean) =>
@@ -57,17 +55,13 @@ const enginesOf = ({ types }: TakenIn) => types.reduce((sum, { engines }) => sum
       <a href="/api/learnt/export" download class="act flex items-center gap-2" data-testid="give-away"
         ><ArrowDownTrayIcon class="size-4" aria-hidden="true" />{{ SHARED_FIGURES.giveAway }}</a
       >
-      <button type="button" class="act flex items-center gap-2" @click="input?.click()">
-        <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ SHARED_FIGURES.takeIn }}
-      </button>
-      <input
-        ref="input"
-        type="file"
+      <TakeFile
+        class="act flex items-center gap-2"
+        :label="SHARED_FIGURES.fileToTakeIn"
         accept=".json,application/json"
-        class="sr-only"
-        tabindex="-1"
-        :aria-label="SHARED_FIGURES.fileToTakeIn"
-        @change="take(($event.target as HTMLInputElement).files?.[0])" />
+        @file="take">
+        <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ SHARED_FIGURES.takeIn }}
+      </TakeFile>
     </div>
     <FaultNote v-if="problem" class="mt-2" data-testid="shared-problem">{{ problem }}</FaultNote>
     <ul v-if="taken.length" class="mt-2">

@@ -7,6 +7,7 @@ import { shownProblem } from '../../problem'
 import { useOpenJob } from '../../stores/job'
 import { fixDigits, lagWords, partName } from '../../words'
 import FaultNote from '../parts/FaultNote.vue'
+import TakeFile from '../parts/TakeFile.vue'
 
 /**
  * Cam deviation from the engine computer: a CSV log, or the practice source plugged in; taken as readings when wanted;
@@ -18,7 +19,6 @@ const LIMIT_MB = 8
 const log = ref<(ScanLog & { name: string }) | null>(null)
 const problem = ref('')
 const busy = ref(false)
-const input = ref<HTMLInputElement | null>(null)
 const sheet = computed(() => job.job.sheet)
 
 /** The parser is fetched when the first log is read: most jobs have none. */
@@ -32,11 +32,9 @@ async function read(text: string, name: string) {
   log.value = { ...readScan(sheet.value, data), name }
 }
 
-async function take(file: File | undefined) {
-  if (!file) return
+async function take(file: File) {
   problem.value = file.size > LIMIT_MB * 1024 * 1024 ? SCAN_PANE.theLogIsLargerThan(LIMIT_MB) : ''
   if (!problem.value) await read(await file.text(), file.name)
-  if (input.value) input.value.value = ''
 }
 
 async function plugIn() {
@@ -76,19 +74,12 @@ function keep() {
   <section :aria-label="SCAN_PANE.camDeviation">
     <h3 class="label">{{ SCAN_PANE.camDeviationCommandedAgainstActual }}</h3>
     <div class="mt-1 flex gap-1">
-      <button type="button" class="act flex-1" @click="input?.click()">{{ SCAN_PANE.readACsvLog }}</button>
+      <TakeFile class="act flex-1" :label="SCAN_PANE.csvLog" accept=".csv,text/csv" test-id="scan-input" @file="take">{{
+        SCAN_PANE.readACsvLog
+      }}</TakeFile>
       <button type="button" class="act flex-1" :disabled="busy" data-testid="plug-in" @click="plugIn">
         {{ SCAN_PANE.plugInThePracticeSource }}
       </button>
-      <input
-        ref="input"
-        type="file"
-        accept=".csv,text/csv"
-        class="sr-only"
-        tabindex="-1"
-        :aria-label="SCAN_PANE.csvLog"
-        data-testid="scan-input"
-        @change="take(($event.target as HTMLInputElement).files?.[0])" />
     </div>
     <p v-if="!rebuilt" class="mt-1 flex flex-wrap gap-x-2 text-note">
       {{ SCAN_PANE.orTypeItIn }}

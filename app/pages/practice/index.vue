@@ -14,6 +14,7 @@ import Panel from '../../components/parts/Panel.vue'
 import Field from '../../components/parts/Field.vue'
 import FigureTable from '../../components/parts/FigureTable.vue'
 import PageFrame from '../../components/parts/PageFrame.vue'
+import TakeFile from '../../components/parts/TakeFile.vue'
 
 /**
  * Practice: the case of the day, one for what is missed most, a new one, one by code or file; and how it went so far.
@@ -38,7 +39,6 @@ watch(data, (found) => found && (level.value = found.level), { immediate: true }
 const sheet = ref('')
 const code = ref('')
 const problem = ref('')
-const input = ref<HTMLInputElement | null>(null)
 const removed = ref<KeptCase | null>(null)
 const begun = computed(() => Object.entries(practice.begun).map(([key, { moves }]) => ({ key, moves: moves.length })))
 
@@ -61,8 +61,7 @@ function byCode() {
   }
 }
 
-async function take(file: File | null | undefined) {
-  if (!file) return
+async function take(file: File) {
   problem.value = ''
   try {
     const { id } = await $fetch<KeptCase>('/api/practice/cases', {
@@ -75,8 +74,6 @@ async function take(file: File | null | undefined) {
   } catch (failure) {
     const { message, faults } = shownProblem(failure)
     problem.value = [message, ...faults.slice(0, 3).map(({ place, message: what }) => `${place} ${what}`)].join(' ')
-  } finally {
-    if (input.value) input.value.value = ''
   }
 }
 
@@ -156,17 +153,15 @@ async function remove(kept: KeptCase, to: boolean) {
                 maxlength="24"
                 autocapitalize="characters"
                 data-testid="code" /><button type="submit" class="act">{{ PRACTICE.open }}</button
-              ><button type="button" class="act" @click="input?.click()">{{ PRACTICE.file }}</button>
+              ><TakeFile
+                class="act"
+                :label="PRACTICE.caseFile"
+                accept="application/json,.json"
+                test-id="case-file"
+                @file="take"
+                >{{ PRACTICE.file }}</TakeFile
+              >
             </form>
-            <input
-              ref="input"
-              type="file"
-              accept="application/json,.json"
-              class="sr-only"
-              tabindex="-1"
-              :aria-label="PRACTICE.caseFile"
-              data-testid="case-file"
-              @change="take(($event.target as HTMLInputElement).files?.[0])" />
             <FaultNote v-if="problem" class="mt-2">{{ problem }}</FaultNote>
           </Panel>
         </div>
