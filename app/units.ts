@@ -17,10 +17,13 @@ const METRIC: Units = { length: 'mm', distance: 'km', torque: 'N·m' }
 const current = ref<Units>(METRIC)
 export const units = computed(() => current.value)
 
-/** Reads the device's choice, and keeps it from then on. Call once, when the page is mounted. */
-export function keepUnits(): void {
-  const kept = useLocalStorage<Units>('umbrette.units', METRIC)
-  current.value = { ...METRIC, ...kept.value }
+/**
+ * Shows what this device chose, and the workshop's units until it has. Call when the page is mounted.
+ * @param usual the workshop's
+ */
+export function keepUnits(usual: Units = METRIC): void {
+  const kept = useLocalStorage<Partial<Units>>('umbrette.units', {})
+  current.value = { ...usual, ...kept.value }
 }
 
 export function chooseUnits(choice: Units): void {

@@ -1,5 +1,5 @@
 import { rebuildOf } from '../core/views/buildup'
-import { type Act, assessRecord, type KeptJob, type WaitsFor } from '../core/record'
+import { type Act, assessRecord, type KeptJob, type WaitsFor, type Workshop } from '../core/record'
 import type { Reading, Unread } from '../core/readings'
 import type { DriveSheet } from '../core/sheet'
 import ardmere from './drives/ardmere-a18.json' with { type: 'json' }
@@ -11,6 +11,15 @@ import vellora from './drives/vellora-v28.json' with { type: 'json' }
 import { readOff, type Truth } from '../core/views/practice'
 
 /** Saltmarsh Works, a made-up harbour workshop: its people, its drive sheets, and jobs that each teach something. */
+
+export const DEMO_WORKSHOP: Workshop = {
+  name: 'Saltmarsh Works',
+  address: 'Slipway 4\nSaltmarsh Harbour',
+  taxNumber: '',
+  foot: 'A made-up workshop: nothing here fits a real engine.',
+  units: { length: 'mm', distance: 'km', torque: 'N·m' },
+  timeZone: 'UTC'
+}
 
 export const DEMO_PEOPLE = ['Bela', 'Idris', 'Maren', 'Tove']
 

@@ -9,16 +9,31 @@ import { startPostgres } from './postgres.mjs'
 import { say, Stop } from './run.mjs'
 import { APP, as, makeDatabase, OWNER, query } from './sql.mjs'
 
-const WORKSHOP = 'workshop'
+/** The demo's database, and that of the workshop's own once it is set up: never mixed. */
+export const DATABASES = { demo: 'workshop', own: 'own_workshop' }
+/** File that says that a workshop was set up. */
+const SET_UP = 'workshop.json'
 /** Backups made before a migration that are kept. */
 const KEPT = 5
 
+/** Which of the two is this folder's: its own once a workshop was set up. @returns {'own' | 'demo'} */
+export function kindOf(dataFolder) {
+  return existsSync(join(dataFolder, SET_UP)) ? 'own' : 'demo'
+}
+
+/** Keeps that a workshop was set up here. */
+export function keepSetUp(dataFolder) {
+  writeFileSync(join(dataFolder, SET_UP), JSON.stringify({ at: new Date().toISOString() }), { mode: 0o600 })
+}
+
 /**
  * Starts the database and makes what is missing of it.
+ * @param {string} dataFolder
+ * @param {{ kind?: 'own' | 'demo', fast?: boolean }} options
  * @returns {Promise<{ app: string, owner: string, admin: string }>} its URL as who uses it, who owns it and who
  *   administers it
  */
-export async function workshopDatabase(dataFolder, options) {
+export async function workshopDatabase(dataFolder, { kind = kindOf(dataFolder), ...options } = {}) {
   if (process.env.DATABASE_URL)
     return { app: process.env.DATABASE_URL, owner: process.env.DATABASE_URL, admin: process.env.DATABASE_URL }
   const admin = await startPostgres(dataFolder, options)
@@ -34,12 +49,13 @@ export async function workshopDatabase(dataFolder, options) {
     )
   }
   const urls = {
-    app: as(admin, APP, passwords.app, WORKSHOP),
-    owner: as(admin, OWNER, passwords.owner, WORKSHOP),
+    app: as(admin, APP, passwords.app, DATABASES[kind]),
+    owner: as(admin, OWNER, passwords.owner, DATABASES[kind]),
     admin
   }
-  if ((await query(admin, `select 1 from pg_database where datname = '${WORKSHOP}'`)) === '1') return urls
-  await makeDatabase(admin, WORKSHOP)
+  if ((await query(admin, `select 1 from pg_database where datname = '${DATABASES[kind]}'`)) === '1') return urls
+  await makeDatabase(admin, DATABASES[kind])
+  if (kind === 'own') return urls
   // Until this version the workshop lay in the database that PostgreSQL itself comes with.
   if ((await query(admin, "select to_regclass('public.jobs') is not null")) === 't') {
     say('Moving the workshop into a database of its own …')

@@ -15,7 +15,7 @@ import { join } from 'node:path'
 import { say } from './run.mjs'
 
 /** What belongs to a running server or to a database that lies elsewhere: a copy has neither. */
-const OF_THE_FIRST = ['server.json', 'postgres.port']
+const OF_THE_FIRST = ['server.json', 'own-server.json', 'postgres.port']
 
 /**
  * The identity of a data folder, given to it the first time and again when it turns out to be a copy.

@@ -8,10 +8,13 @@ import { freePort, isRunning, Stop, until } from './run.mjs'
 export const FIRST_PORT = 4380
 const ENTRY = '.output/server/index.mjs'
 
-/** The running server's process and port, or null. */
-export async function runningServer(dataFolder) {
+/** Files of a server by what it serves: the demo and the workshop's own may run beside each other. */
+const MARKS = { demo: 'server', own: 'own-server' }
+
+/** The running server's process and port, or null. @param {'own' | 'demo'} kind */
+export async function runningServer(dataFolder, kind = 'demo') {
   homeOf(dataFolder)
-  const file = join(dataFolder, 'server.json')
+  const file = join(dataFolder, `${MARKS[kind]}.json`)
   if (!existsSync(file)) return null
   const server = JSON.parse(readFileSync(file, 'utf8'))
   return (await isOurs(server.pid)) ? server : null
@@ -25,18 +28,18 @@ async function isOurs(pid) {
 /**
  * Starts the production server and waits until it answers.
  * @param {string | { app: string, owner: string }} database its URL, as who uses it and as who owns it
- * @param {{ first?: number, demo?: boolean, built?: string, revives?: boolean }} options `built`: the build it runs,
- *   kept to tell when there is a newer one;
+ * @param {{ kind?: 'own' | 'demo', first?: number, demo?: boolean, built?: string, revives?: boolean }} options
+ *   `built`: the build it runs, kept to tell when there is a newer one;
  *   `revives`: it starts its private database again where that has ended
  */
 export async function startServer(
   dataFolder,
   database,
-  { first = FIRST_PORT, demo = true, built = '', revives = false } = {}
+  { kind = 'demo', first = FIRST_PORT, demo = kind === 'demo', built = '', revives = false } = {}
 ) {
   const { app, owner } = typeof database === 'string' ? { app: database, owner: database } : database
   const port = await freePort(first)
-  const said = join(dataFolder, 'server.out')
+  const said = join(dataFolder, `${MARKS[kind]}.out`)
   rmSync(said, { force: true })
   const output = openSync(said, 'a', 0o600)
   const child = spawn(process.execPath, [ENTRY], {
@@ -51,7 +54,7 @@ export async function startServer(
       NITRO_PORT: String(port),
       DATABASE_URL: app,
       UMBRETTE_OWNER_URL: owner,
-      UMBRETTE_LOG_FILE: join(dataFolder, 'server.log'),
+      UMBRETTE_LOG_FILE: join(dataFolder, `${MARKS[kind]}.log`),
       UMBRETTE_DEMO: demo ? '1' : '0',
       UMBRETTE_REVIVE: revives ? dataFolder : '',
       NITRO_SHUTDOWN_TIMEOUT: '1500'
@@ -62,7 +65,7 @@ export async function startServer(
   child.unref()
   closeSync(output)
   const server = { pid: child.pid, port, built, address: `http://127.0.0.1:${port}/` }
-  writeFileSync(join(dataFolder, 'server.json'), JSON.stringify(server), { mode: 0o600 })
+  writeFileSync(join(dataFolder, `${MARKS[kind]}.json`), JSON.stringify(server), { mode: 0o600 })
   const healthy = await until(async () => ended || (await answers(server.address)), 60)
   if (healthy && !ended) return server
   const lines = readFileSync(said, 'utf8').trim().split('\n')
@@ -73,12 +76,12 @@ export async function startServer(
 }
 
 /** Stops the server; true when it was running. */
-export async function stopServer(dataFolder) {
-  const server = await runningServer(dataFolder)
+export async function stopServer(dataFolder, kind = 'demo') {
+  const server = await runningServer(dataFolder, kind)
   if (!server) return false
   process.kill(server.pid, 'SIGTERM')
   if (!(await until(async () => !(await isOurs(server.pid)), 10))) process.kill(server.pid, 'SIGKILL')
-  rmSync(join(dataFolder, 'server.json'), { force: true })
+  rmSync(join(dataFolder, `${MARKS[kind]}.json`), { force: true })
   return true
 }
 

@@ -1,23 +1,28 @@
-// ./umbrette start | stop | test | dev | backup | restore | reset-demo | help
+// ./umbrette start | setup | stop | test | dev | backup | restore | reset-demo | help
 import { mkdirSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
+import { parseArgs } from 'node:util'
 import { backup, restore } from './backup.mjs'
 import { build } from './build.mjs'
 import { dev } from './dev.mjs'
-import { backupBeforeMigration, workshopDatabase } from './database.mjs'
+import { backupBeforeMigration, kindOf, workshopDatabase } from './database.mjs'
 import { homeOf } from './home.mjs'
 import { installNpm } from './packages.mjs'
 import { ensurePostgres, stopPostgres } from './postgres.mjs'
 import { must, say, Stop } from './run.mjs'
 import { FIRST_PORT, runningServer, startServer, stopServer } from './server.mjs'
+import { setUp, SETUP_OPTIONS } from './setup.mjs'
 import { test } from './test.mjs'
 
 const DATA = resolve('.data')
 
 const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and what to renew.
 
-  ./umbrette start        install what is missing, start, print the address
+  ./umbrette start        install what is missing, start, print the address: the demo, or the workshop once it is set up
+  ./umbrette start --demo the demo, also beside a workshop
+  ./umbrette setup        set up a workshop of your own, empty: asks, or takes --name, --address, --tax-number, --foot,
+                          --units metric|imperial, --time-zone, --person, --take-along or --start-empty
   ./umbrette stop         stop the server and its database; nothing is lost
   ./umbrette test         run every check
   ./umbrette dev          run it for who works on it: own database, reload as sources change
@@ -30,25 +35,26 @@ const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and
   PORT=${FIRST_PORT}                   first port to try for the page`
 
 const commands = {
-  start: async () => {
-    const running = await runningServer(DATA)
+  start: async ({ demo = false }) => {
+    const kind = demo ? 'demo' : kindOf(DATA)
+    const running = await runningServer(DATA, kind)
     // Before the long steps: another user may have to install it by hand.
     if (!process.env.DATABASE_URL) await ensurePostgres()
     await installNpm(DATA)
     const built = await build(DATA)
     if (running?.built === built) return announce(running, 'is running already')
-    if (running) await stopServer(DATA)
+    if (running) await stopServer(DATA, kind)
     const wanted = Number(process.env.PORT) || FIRST_PORT
-    const database = await workshopDatabase(DATA)
+    const database = await workshopDatabase(DATA, { kind })
     await backupBeforeMigration(DATA, database)
-    const server = await startServer(DATA, database, { first: wanted, built, revives: !process.env.DATABASE_URL })
+    const server = await startServer(DATA, database, { kind, first: wanted, built, revives: !process.env.DATABASE_URL })
     if (server.port !== wanted) say(`Port ${wanted} is in use; taking ${server.port}.`)
     announce(server, 'is running')
   },
   stop: async () => {
-    const server = await stopServer(DATA)
+    const [demo, own] = [await stopServer(DATA, 'demo'), await stopServer(DATA, 'own')]
     const postgres = await stopPostgres(DATA)
-    say(server || postgres ? 'Stopped. Everything entered is kept.' : 'Nothing was running.')
+    say(demo || own || postgres ? 'Stopped. Everything entered is kept.' : 'Nothing was running.')
   },
   'reset-demo': async () => {
     if (
@@ -58,15 +64,20 @@ const commands = {
     await installNpm(DATA)
     await must('Resetting the demo', 'npx', ['--no-install', 'tsx', 'scripts/reset-demo.ts'], {
       quiet: true,
-      env: { ...process.env, DATABASE_URL: (await workshopDatabase(DATA)).owner }
+      env: { ...process.env, DATABASE_URL: (await workshopDatabase(DATA, { kind: 'demo' })).owner }
     })
     say('The demo jobs are as they ship.')
   },
-  backup: async (file) => {
+  setup: async (options) => {
+    if (!process.env.DATABASE_URL) await ensurePostgres()
+    await installNpm(DATA)
+    await setUp(DATA, options)
+  },
+  backup: async (_options, file) => {
     const bytes = await backup((await workshopDatabase(DATA)).owner, file)
     say(`${file}: ${Math.ceil(bytes / 1000)} kB. Keep it off this machine.`)
   },
-  restore: async (file) => {
+  restore: async (_options, file) => {
     if (!(await sure(`Put the workshop back as ${file} has it? What was entered since goes. [y/N] `)))
       return say('Nothing was changed.')
     await installNpm(DATA)
@@ -88,6 +99,16 @@ function announce({ address }, state) {
   say(`Umbrette ${state}: ${address}\nStop it with ./umbrette stop`)
 }
 
+/** A command's options and files; null for what it does not take. */
+function givenTo(name, args) {
+  const options = { start: { demo: { type: 'boolean' } }, setup: SETUP_OPTIONS }[name] ?? {}
+  try {
+    return parseArgs({ args, options, allowPositionals: true })
+  } catch {
+    return null
+  }
+}
+
 /** Yes from a person (or a pipe); anything else is no. */
 async function sure(question) {
   const prompt = createInterface({ input: process.stdin, output: process.stdout })
@@ -101,15 +122,16 @@ async function sure(question) {
 
 const [word = 'help', ...rest] = process.argv.slice(2)
 const command = commands[word === '--help' || word === '-h' ? 'help' : word]
-// backup and restore take a file, no other command takes anything.
-if (!command || rest.length !== command.length) {
+const given = command && givenTo(word, rest)
+// backup and restore take a file, no other command takes one.
+if (!given || given.positionals.length !== Math.max(0, command.length - 1)) {
   console.error(`Unknown: ${[word, ...rest].join(' ')}\n\n${HELP}`)
   process.exit(2)
 }
 mkdirSync(DATA, { recursive: true })
 homeOf(DATA)
 try {
-  await command(...rest)
+  await command(given.values, ...given.positionals)
 } catch (error) {
   console.error(error instanceof Stop ? error.message : error)
   process.exitCode = error instanceof Stop ? error.code : 1

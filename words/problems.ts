@@ -97,6 +97,7 @@ export interface ProblemSays {
   'who-practises': {}
   'who-shares': {}
   'who-tells': {}
+  'workshop-incomplete': {}
   'write-first-name': {}
   'your-name': {}
   'engine-name': {}

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onMounted } from 'vue'
 import { useAwake } from '../composables/useAwake'
+import { useWorkshop } from '../composables/useWorkshop'
 import { useBench } from '../stores/bench'
 import { useOutbox } from '../stores/outbox'
 import { usePhotoOutbox } from '../stores/photoOutbox'
@@ -11,9 +12,10 @@ const bench = useBench()
 const outbox = useOutbox()
 const photoOutbox = usePhotoOutbox()
 const awake = useAwake()
+const workshop = useWorkshop()
 
 onMounted(() => {
-  keepUnits()
+  keepUnits(workshop.value?.units)
   startLoading()
   void bench.load().catch(() => undefined)
   outbox.ready = true

@@ -1,4 +1,4 @@
-import { cdf, dot, logCdf, NODES, truncatedAbove, truncatedMoments } from '../math'
+import { cdf, dot, groupBy, logCdf, NODES, truncatedAbove, truncatedMoments } from '../math'
 import type { Reading } from '../readings'
 import type { DriveSheet } from '../sheet'
 import { type Candidate, candidatesOf } from './candidates'
@@ -49,19 +49,26 @@ export function nextReadings(
   const plays = playsOf(sheet, problem, taken, priors, stakes)
   const loss = [...losses, ...untold.map(({ loss: l }) => l), plays.loss].reduce((sum, l) => sum + l, 0)
   const view = { problem, components, decisions, losses, untold, priors, weights }
-  const worth = candidatesOf(problem, taken, estimated).map((candidate) => nextOf(view, candidate))
-  return { loss, next: [...bestMethods(worth), ...plays.next] }
+  const things = groupBy(candidatesOf(problem, taken, estimated), ({ kind, target, from = '', to = '', of = '' }) =>
+    [kind, target, from, to, of].join(' ')
+  )
+  return { loss, next: [...[...things.values()].map((methods) => bestMethod(view, methods)), ...plays.next] }
 }
 
-/** Of one thing to read the method that saves most per minute. */
-function bestMethods(worth: readonly RankedReading[]): RankedReading[] {
-  const best = new Map<string, RankedReading>()
-  for (const one of worth) {
-    const key = [one.kind, one.target, one.from ?? '', one.to ?? '', one.of ?? ''].join(' ')
-    const known = best.get(key)
-    if (!known || savingMost(one, known) < 0) best.set(key, one)
+/**
+ * Of the methods to read one thing the one that saves most per minute. A finer one saves no less than a coarser, so
+ * what the finest saves says of the others which need not be looked at.
+ */
+function bestMethod(view: View, methods: readonly Candidate[]): RankedReading {
+  const [finest, ...others] = [...methods].sort((a, b) => a.sigma - b.sigma || a.minutes - b.minutes)
+  let best = nextOf(view, finest!)
+  const most = best.worth
+  for (const method of others.sort((a, b) => a.minutes - b.minutes)) {
+    if (most / method.minutes <= best.worth / best.minutes) continue
+    const one = nextOf(view, method)
+    if (savingMost(one, best) < 0) best = one
   }
-  return [...best.values()]
+  return best
 }
 
 interface View {

@@ -16,6 +16,9 @@ export interface RecordSays {
   why: {}
   vehicle: {}
   'a-job': {}
+  'a-workshop': {}
+  'workshop-name': {}
+  'time-zone': {}
   'no-place-for-reading': { kind: ReadingKind; act: string }
   'no-place-for-part': { part: string }
 }

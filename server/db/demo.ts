@@ -4,6 +4,7 @@ import { demoCase, demoRuns } from '../../demo/practice'
 import { DEMO_JOBS, DEMO_PEOPLE, DEMO_SHEETS } from '../../demo/workshop'
 import type { DriveSheet } from '../../core/sheet'
 import { JobRow, PersonRow, PracticeCaseRow, PracticeRunRow, SettingRow, SheetRevisionRow, SheetRow } from './models'
+import { removeIdle } from './queries/idle'
 import { createJob } from './rows'
 
 /** Fills in the demo workshop the first time; later its jobs are the user's to keep. */
@@ -20,6 +21,19 @@ export async function putDemo(transaction: Transaction): Promise<void> {
   await JobRow.destroy({ where: { demo: true }, transaction })
   for (const { id, job, acts } of DEMO_JOBS) await createJob(id, job, acts, { demo: true, transaction })
   await putPractice(transaction)
+}
+
+/** Takes the demo out of what becomes somebody's own: its jobs, cases, and the names and sheets that nobody uses. */
+export async function withoutDemo(transaction: Transaction): Promise<void> {
+  await JobRow.destroy({ where: { demo: true }, transaction })
+  await PracticeCaseRow.destroy({ where: { id: demoCase().id }, transaction })
+  await PracticeRunRow.destroy({ where: { id: demoRuns().map(({ id }) => id) }, transaction })
+  await SettingRow.destroy({ where: { key: 'demo' }, transaction })
+  await removeIdle(
+    DEMO_PEOPLE,
+    DEMO_SHEETS.map(({ id }) => id),
+    transaction
+  )
 }
 
 async function putPractice(transaction: Transaction): Promise<void> {

@@ -20,6 +20,8 @@ export async function reportPdf(
     at: new Date(report.at),
     pageOf: headings.pageOf
   })
+  for (const line of report.letterhead ?? []) sheet.text(line, { size: 9 })
+  if (report.letterhead) sheet.gap(0.5)
   sheet.title(report.vehicle)
   sheet.text(headings.under)
   if (report.complaint) sheet.text(report.complaint, { lead: headings.broughtInFor })
@@ -38,6 +40,7 @@ export async function reportPdf(
   for (const line of report.notChecked.length > 0 ? report.notChecked : [headings.allChecked]) sheet.text(line)
   sheet.gap()
   for (const line of report.cautions) sheet.text(line, { lead: headings.caution, size: 9 })
+  if (report.foot) sheet.text(report.foot, { size: 9 })
   sheet.text(headings.made, { size: 8 })
   return sheet.finish(`${report.vehicle}, ${report.at.slice(0, 10)}`)
 }

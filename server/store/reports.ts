@@ -5,6 +5,7 @@ import { driveMap } from '../../draw/driveMap'
 import type { Drawing } from '../../draw/shapes'
 import { heavily } from '../heavy/heavily'
 import { findJob } from './jobs'
+import { workshopFacts } from './workshop'
 
 /** A report with its drawing of the drive; null for a sheet without coordinates. */
 export interface DrawnReport {
@@ -26,7 +27,7 @@ export async function makeReport(jobId: string): Promise<DrawnReport> {
   const file = jobFile(job, acts)
   const assessment = assessRecord(job, acts)
   return {
-    report: writeReport(reportFacts(job, acts, assessment)),
+    report: writeReport(reportFacts(job, acts, assessment, await workshopFacts())),
     map: driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height)
   }
 }

@@ -1,5 +1,6 @@
 import { sayFault, writeReport } from '../../words/en'
 import { reportFacts } from '../../core/views/report'
+import { DEMO_WORKSHOP } from '../../demo/workshop'
 import { describe, expect, it } from 'vitest'
 import { assess, CORE_VERSION, ownPath, pathsOf } from '../../core/paths'
 import {
@@ -165,7 +166,7 @@ describe('a signed verdict', () => {
 })
 
 describe("the customer's report", () => {
-  const report = (acts: Act[]) => writeReport(reportFacts(job, acts, assessRecord(job, acts)))
+  const report = (acts: Act[]) => writeReport(reportFacts(job, acts, assessRecord(job, acts), DEMO_WORKSHOP))
   it('says what was found against which limit, what is advised, what it costs, and what was not checked', () => {
     const r = report(worn)
     expect(r.happened[0]).toMatch(/Timing chain is 0\.\d\d % longer than new/)

@@ -3,6 +3,7 @@ import { type Cause, explain, type Explanation, type Explanations } from '../../
 import { assess } from '../../core/paths'
 import type { JobFile, Reading } from '../../core/readings'
 import { reportFacts } from '../../core/views/report'
+import { DEMO_WORKSHOP } from '../../demo/workshop'
 import { standAs } from '../../core/views/verdict'
 import { namesOf, sayCauses, sayLikeliest, writeReport } from '../../words/en'
 import { drawCase } from '../support/judged'
@@ -196,7 +197,7 @@ describe('an explanation in words and drawn', () => {
       at: '2026-05-04T08:00:00.000Z',
       reading
     }))
-    const report = writeReport(reportFacts(kept as never, acts as never, assess(STRETCHED)))
+    const report = writeReport(reportFacts(kept as never, acts as never, assess(STRETCHED), DEMO_WORKSHOP))
     expect(report.happened.filter((line) => line.startsWith('Of what could explain'))).toHaveLength(1)
   })
 })

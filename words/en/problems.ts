@@ -109,6 +109,7 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'who-practises': () => 'Say who practises.',
   'who-shares': () => 'Say who shares it and for how many days, up to a year.',
   'who-tells': () => 'say who tells it',
+  'workshop-incomplete': () => 'Fill in what stands for the workshop.',
   'write-first-name': () => 'Write a first name of at most 40 characters.',
   'your-name': () => 'type your name',
   'engine-name': () => 'name the engine',

@@ -18,6 +18,9 @@ export const RECORD_FAULTS: Catalogue<RecordSays> = {
   why: () => 'say why',
   vehicle: () => 'name the vehicle',
   'a-job': () => 'expected a job',
+  'a-workshop': () => 'expected what stands for a workshop',
+  'workshop-name': () => "write the workshop's name",
+  'time-zone': () => 'expected the name of a time zone, such as Europe/Lisbon',
   'no-place-for-reading': (f) =>
     `has no place for the ${f.kind === 'condition' ? 'finding' : KIND_NAMES[f.kind].toLowerCase()} of act ${f.act}: take that back first`,
   'no-place-for-part': (f) => `has no place for what is kept of "${f.part}": take that back first`

@@ -1,5 +1,6 @@
 import type { Call } from '../../core/calls'
 import type { School, Usage } from '../../core/readings'
+import { dayAt, type Workshop } from '../../core/record'
 import type { IfLeftSays, ReportFacts, ReportMeasure, ReportWay } from '../../core/views/report'
 import { type Catalogue, type Names, sayer } from '../say'
 import { sayLikeliest } from './explanations'
@@ -52,6 +53,9 @@ export interface Report {
   format: 'umbrette-report'
   version: 2
   headings: ReportHeadings
+  /** Name, address and tax number of the workshop, and what stands at the foot; an older report has neither. */
+  letterhead?: string[]
+  foot?: string
   vehicle: string
   engine: string
   usage: string
@@ -121,7 +125,7 @@ const sayIfLeft = sayer(IF_LEFT)
 
 /** Puts a report in words. */
 export function writeReport(facts: ReportFacts): Report {
-  const { job, sheet, horizon } = facts
+  const { job, sheet, horizon, workshop } = facts
   const name = namesOf(sheet)
   const currency = sheet.money?.currency ?? ''
   const about = { vehicle: job.vehicle, engine: sheet.name, usage: usageWords(job.usage), by: facts.by, at: facts.at }
@@ -136,7 +140,9 @@ export function writeReport(facts: ReportFacts): Report {
     version: 2,
     ...about,
     complaint: job.complaint,
-    headings: headingsOf({ ...about, horizon: within, made }),
+    headings: headingsOf({ ...about, horizon: within, made }, workshop.name, dayAt(facts.at, workshop)),
+    letterhead: letterheadOf(workshop),
+    foot: workshop.foot,
     happened: [
       ...facts.happened.map((statement) => sayStatement(statement, name)),
       ...facts.explained.map(({ chains, stories }) =>
@@ -162,22 +168,33 @@ export function writeReport(facts: ReportFacts): Report {
 
 /** A report as it was shared, in its newest form: one of an older version has no headings of its own. */
 export function upgradeReport(report: Report | (Omit<Report, 'version' | 'headings'> & { version: 1 })): Report {
-  return report.version === 2 ? report : { ...report, version: 2, headings: headingsOf(report) }
+  return report.version === 2
+    ? report
+    : { ...report, version: 2, headings: headingsOf(report, WORKSHOP, report.at.slice(0, 10)) }
 }
 
-function headingsOf({
-  vehicle,
-  engine,
-  usage,
-  by,
-  at,
-  horizon,
-  made: { sheet, core, signoff }
-}: Pick<Report, 'vehicle' | 'engine' | 'usage' | 'by' | 'at' | 'horizon' | 'made'>): ReportHeadings {
+/** The workshop as it stands at the head of a letter. */
+function letterheadOf({ name, address, taxNumber }: Workshop): string[] {
+  const lines = address.split('\n').map((line) => line.trim())
+  return [name, ...lines, ...(taxNumber ? [`Tax number ${taxNumber}`] : [])].filter(Boolean)
+}
+
+function headingsOf(
+  {
+    vehicle,
+    engine,
+    usage,
+    by,
+    horizon,
+    made: { sheet, core, signoff }
+  }: Pick<Report, 'vehicle' | 'engine' | 'usage' | 'by' | 'horizon' | 'made'>,
+  workshop: string,
+  day: string
+): ReportHeadings {
   return {
     title: `${vehicle}: timing drive`,
-    workshop: WORKSHOP,
-    under: `${engine}, ${usage}. ${by}, ${at.slice(0, 10)}. ${WORKSHOP}.`,
+    workshop,
+    under: `${engine}, ${usage}. ${by}, ${day}. ${workshop}.`,
     pageOf: 'Page {page} of {count}',
     chart: 'Price now against the odds of coming back; the table above has the same figures',
     map: `${engine} as its readings imply`,

@@ -1,2 +1,2 @@
-/** The name of the workshop, on its pages and papers. */
+/** The name that stood on every report before workshops had names of their own. */
 export const WORKSHOP = 'Saltmarsh Works'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { WORKSHOP } from '../../../words/en/workshop'
+import { useWorkshop } from '../../composables/useWorkshop'
 import ProblemNote from './ProblemNote.vue'
 import TopBar from './TopBar.vue'
 
@@ -8,13 +8,14 @@ import TopBar from './TopBar.vue'
  */
 defineProps<{ error?: unknown; wide?: boolean }>()
 const emit = defineEmits<{ retry: [] }>()
+const workshop = useWorkshop()
 </script>
 
 <template>
   <div>
     <TopBar places>
       <slot name="head">
-        <p class="font-bold">{{ WORKSHOP }}</p>
+        <p class="font-bold">{{ workshop?.name }}</p>
       </slot>
     </TopBar>
     <ProblemNote v-if="error" :error="error" @retry="emit('retry')" />

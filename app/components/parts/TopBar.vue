@@ -10,7 +10,8 @@ const PLACES = [
   { to: '/vehicles', label: TOP_BAR.vehicles },
   { to: '/engines', label: COMMON.engines },
   { to: '/learnt', label: TOP_BAR.learnt },
-  { to: '/practice', label: COMMON.practice }
+  { to: '/practice', label: COMMON.practice },
+  { to: '/settings', label: TOP_BAR.settings }
 ]
 </script>
 

@@ -17,6 +17,9 @@ const chart = computed(() =>
 <template>
   <article class="space-y-8 [&_h2]:mb-2 [&_h2]:text-xl [&_h2]:font-bold [&_tr]:align-top">
     <header>
+      <address v-if="report.letterhead" class="mb-4 text-note text-faint not-italic" data-testid="letterhead">
+        <span v-for="line in report.letterhead" :key="line" class="block">{{ line }}</span>
+      </address>
       <h1 class="text-3xl font-bold">{{ report.vehicle }}</h1>
       <p class="text-faint">{{ report.headings.under }}</p>
       <p v-if="report.complaint" class="mt-2">
@@ -112,6 +115,7 @@ const chart = computed(() =>
       <p v-for="line in report.notChecked" :key="line">{{ line }}</p>
       <p v-if="report.notChecked.length === 0">{{ report.headings.allChecked }}</p>
     </section>
+    <p v-if="report.foot" class="text-note whitespace-pre-line" data-testid="report-foot">{{ report.foot }}</p>
     <footer class="space-y-1 border-l-8 border-hazard bg-sheet p-3 text-note">
       <p v-for="line in report.cautions" :key="line">
         <b>{{ report.headings.caution }}</b> {{ line }}

@@ -4,7 +4,16 @@ import { explain, type Explanation } from '../../estimate'
 import { NINETY } from '../../math'
 import { type Assessment, CORE_VERSION, ownPath, type PathDifference, type Paths, pathsOf } from '../../paths'
 import { type JobFile, type NumericKind, type School, type Usage } from '../../readings'
-import { type Act, foldActs, type HeldCall, heldCalls, jobFile, type JobRecord, type KeptJob } from '../../record'
+import {
+  type Act,
+  foldActs,
+  type HeldCall,
+  heldCalls,
+  jobFile,
+  type JobRecord,
+  type KeptJob,
+  type Workshop
+} from '../../record'
 import { compileSheet, type DriveSheet, type LimitValue } from '../../sheet'
 import { fills, slotsOf } from '../bench'
 import { measuresOf } from '../summary'
@@ -50,6 +59,7 @@ export interface ReportWay {
 
 /** All that a report tells, as codes and figures: the words and headings are put to it once, in the words folder. */
 export interface ReportFacts {
+  workshop: Workshop
   job: Pick<KeptJob, 'vehicle' | 'complaint' | 'usage'>
   sheet: DriveSheet
   /** Revision of the workshop's sheet; null for one from a file. */
@@ -75,7 +85,12 @@ export interface ReportFacts {
 }
 
 /** What a customer is told of a job as it stands. */
-export function reportFacts(job: KeptJob, acts: readonly Act[], assessment: Assessment): ReportFacts {
+export function reportFacts(
+  job: KeptJob,
+  acts: readonly Act[],
+  assessment: Assessment,
+  workshop: Workshop
+): ReportFacts {
   const record = foldActs(acts, job.school)
   const file = jobFile(job, acts)
   const sheet = file.drive
@@ -85,6 +100,7 @@ export function reportFacts(job: KeptJob, acts: readonly Act[], assessment: Asse
   const paths = pathsOf(file, assessment)
   const last = acts.at(-1)
   return {
+    workshop,
     job,
     sheet,
     sheetRevision: job.sheetRevision ? (record.moved?.revision ?? job.sheetRevision) : null,

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { SETTINGS } from '../../words/en'
+import { $fetch } from 'ofetch'
+import { reactive, ref } from 'vue'
+import type { Workshop } from '../../core/record'
+import ChoiceRow from '../components/parts/ChoiceRow.vue'
+import FaultNote from '../components/parts/FaultNote.vue'
+import Field from '../components/parts/Field.vue'
+import PageFrame from '../components/parts/PageFrame.vue'
+import Panel from '../components/parts/Panel.vue'
+import { useWorkshop } from '../composables/useWorkshop'
+import { shownProblem } from '../problem'
+import { keepUnits } from '../units'
+
+/** What stands for the workshop on its pages and papers. */
+const workshop = useWorkshop()
+const { data, error, refresh } = await useFetch<Workshop>('/api/workshop')
+useHead({ title: SETTINGS.settingsUmbrette })
+
+const form = reactive<Workshop>({
+  name: '',
+  address: '',
+  taxNumber: '',
+  foot: '',
+  units: { length: 'mm', distance: 'km', torque: 'N·m' },
+  timeZone: 'UTC',
+  ...(data.value ? { ...data.value, units: { ...data.value.units } } : {})
+})
+const ZONES = Intl.supportedValuesOf('timeZone')
+const faults = ref<Record<string, string>>({})
+const problem = ref('')
+const saved = ref(false)
+
+async function save() {
+  saved.value = false
+  problem.value = ''
+  faults.value = {}
+  try {
+    workshop.value = await $fetch<Workshop>('/api/workshop', { method: 'POST', body: form })
+    keepUnits(workshop.value.units)
+    saved.value = true
+  } catch (failure) {
+    const shown = shownProblem(failure)
+    faults.value = Object.fromEntries(shown.faults.map(({ place, message }) => [place, message]))
+    problem.value = shown.message
+  }
+}
+</script>
+
+<template>
+  <PageFrame :error="error" @retry="refresh()">
+    <h1 class="mb-3 text-2xl font-bold">{{ SETTINGS.settings }}</h1>
+    <form class="grid grid-cols-2 gap-6 max-lg:grid-cols-1" novalidate @submit.prevent="save">
+      <Panel :title="SETTINGS.onPapers">
+        <p class="text-note text-faint">{{ SETTINGS.onPapersSays }}</p>
+        <Field v-model="form.name" :label="SETTINGS.name" maxlength="80" class="mt-3" :fault="faults.name" />
+        <Field
+          v-model="form.address"
+          :label="SETTINGS.address"
+          :rows="3"
+          maxlength="400"
+          class="mt-3"
+          :fault="faults.address" />
+        <Field
+          v-model="form.taxNumber"
+          :label="SETTINGS.taxNumber"
+          maxlength="60"
+          class="mt-3"
+          :fault="faults.taxNumber" />
+        <Field
+          v-model="form.foot"
+          :label="SETTINGS.foot"
+          :rows="4"
+          maxlength="800"
+          class="mt-3"
+          :hint="SETTINGS.footHint"
+          :fault="faults.foot" />
+      </Panel>
+      <Panel :title="SETTINGS.onDevices">
+        <p class="text-note text-faint">{{ SETTINGS.onDevicesSays }}</p>
+        <ChoiceRow v-model="form.units.length" :label="SETTINGS.lengths" :options="SETTINGS.lengthUnits" class="mt-3" />
+        <ChoiceRow v-model="form.units.distance" :label="SETTINGS.usage" :options="SETTINGS.usageUnits" class="mt-3" />
+        <ChoiceRow v-model="form.units.torque" :label="SETTINGS.torques" :options="SETTINGS.torqueUnits" class="mt-3" />
+        <Field :label="SETTINGS.timeZone" class="mt-3" :fault="faults.timeZone" :hint="SETTINGS.timeZoneHint">
+          <template #default="{ control }">
+            <select v-model="form.timeZone" v-bind="control">
+              <option v-if="!ZONES.includes(form.timeZone)" :value="form.timeZone">{{ form.timeZone }}</option>
+              <option v-for="zone in ZONES" :key="zone" :value="zone">{{ zone }}</option>
+            </select>
+          </template>
+        </Field>
+      </Panel>
+      <div class="col-span-full flex items-center gap-4">
+        <button type="submit" class="act-main">{{ SETTINGS.save }}</button>
+        <p v-if="saved" role="status" data-testid="settings-saved">{{ SETTINGS.saved }}</p>
+        <FaultNote v-if="problem">{{ problem }}</FaultNote>
+      </div>
+    </form>
+  </PageFrame>
+</template>

@@ -1,0 +1,44 @@
+import { needed, oneOf, shape, type Shape, text, words } from '../check'
+import { say } from './says'
+
+/** IANA's name of a time zone that this machine knows. */
+const timeZone = () =>
+  text(64)
+    .required(needed)
+    .test('time-zone', say('time-zone'), (zone) => zone === undefined || isTimeZone(zone))
+
+function isTimeZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** A workshop as it stands on its pages and papers, and what its devices show unless somebody chose otherwise. */
+export const workshopSchema = shape({
+  name: words(80, say('workshop-name')),
+  /** Lines with breaks between; may be empty. */
+  address: text(400).defined(needed),
+  taxNumber: text(60).defined(needed),
+  /** What stands at the foot of each report: terms, bank, hours. */
+  foot: text(800).defined(needed),
+  units: shape({
+    length: oneOf('mm', 'in').required(needed),
+    distance: oneOf('km', 'mi').required(needed),
+    torque: oneOf('N·m', 'lb·ft').required(needed)
+  }).required(needed),
+  timeZone: timeZone()
+}).required(say('a-workshop'))
+
+export type Workshop = Shape<typeof workshopSchema>
+
+/** The day on which something was, as the workshop's calendar has it: 2026-11-26. */
+export function dayAt(moment: string, { timeZone: zone }: Pick<Workshop, 'timeZone'>): string {
+  const parts = new Intl.DateTimeFormat('en', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' })
+    .formatToParts(new Date(moment))
+    .map(({ type, value }) => [type, value])
+  const { year, month, day } = Object.fromEntries(parts) as Record<string, string>
+  return `${year}-${month}-${day}`
+}
