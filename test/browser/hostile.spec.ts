@@ -149,6 +149,18 @@ bare(
         300
       ],
       ['learnt/hostile/out', { out: true }, 200],
+      [
+        'workshop',
+        {
+          name: 'Hostile Works',
+          address: 'x',
+          taxNumber: '',
+          foot: '',
+          units: { length: 'mm', distance: 'km', torque: 'N·m' },
+          timeZone: 'UTC'
+        },
+        300
+      ],
       ['practice/cases/5a17a000-0000-4000-8000-0000000c0001/removed', { removed: false }, 300]
     ]
     for (const [path, good, count] of bodies) {
@@ -230,6 +242,7 @@ bare(
       'checks',
       'learnt',
       'learnt/export',
+      'workshop',
       'people',
       'practice?by=Maren',
       'pricing'

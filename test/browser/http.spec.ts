@@ -181,6 +181,7 @@ const SCREENS = {
     '/engines/new',
     '/engines/ardmere-a18/edit',
     '/learnt',
+    '/settings',
     '/practice',
     '/practice/A3-7KQ2MD',
     '/practice/runs/5a17a000-0000-4000-8000-0000000e0001'
