@@ -1,6 +1,6 @@
 import { jobFile, type KeptJob } from '../../core/record'
 import type { JobFile, LearntPriors } from '../../core/readings'
-import { ENOUGH_ENGINES, learnOwn, type OwnPriors } from '../../core/views/learn'
+import { countingErrors, ENOUGH_ENGINES, learnOwn, type OwnPriors } from '../../core/views/learn'
 import { poolLearnt } from '../../core/estimate'
 import { useDb } from '../db/connection'
 import { JobRow, SettingRow } from '../db/models'
@@ -26,7 +26,9 @@ export async function ownPriors(sheetId: string): Promise<OwnPriors | null> {
 export async function priorsFor(sheetId: string): Promise<LearntPriors | null> {
   const own = await ownPriors(sheetId)
   const pooled = poolLearnt(own?.priors ?? null, await learntElsewhere(sheetId))
-  return pooled && pooled.engines >= ENOUGH_ENGINES ? pooled : null
+  if (!pooled || pooled.engines < ENOUGH_ENGINES) return null
+  const people = countingErrors(own?.people)
+  return people.length > 0 ? { ...pooled, people } : pooled
 }
 
 /** Learns a job's type anew, where nobody waits for it. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { estimate, learnPriors, poolLearnt, PRIORS } from '../../core/estimate'
+import { countingErrors } from '../../core/views/learn'
 import { readJob, exportJob } from '../../core/record'
 import type { JobFile } from '../../core/readings'
 import { type Circumstances, drawCase } from '../support/judged'
@@ -47,6 +48,13 @@ describe('what a workshop learns of a type of engine', () => {
     const times = (by: string) => people.find((one) => one.by === by && one.what === 'camLag wheel')!.times
     expect(times('Olav')).toBeGreaterThan(1.3 * times('Maren'))
     expect(times('Maren')).toBeLessThan(1.3)
+  })
+
+  it("count where there are enough of them, and they are not the method's own", () => {
+    const person = (by: string, times: number, readings: number) => ({ by, what: 'camLag marks', times, readings })
+    const counting = countingErrors([person('Olav', 1.6, 40), person('Maren', 1.05, 90), person('Ada', 1.9, 6)])
+    expect(counting.map(({ by }) => by)).toEqual(['Olav'])
+    expect(countingErrors()).toEqual([])
   })
 
   it('widens the readings of who reads roughly, and of nobody else', () => {

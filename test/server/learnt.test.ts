@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
 import { schemaFaults } from '../../core/check'
-import { type LearntFile, learntFileSchema } from '../../core/views/learn'
+import { countingErrors, type LearntFile, learntFileSchema } from '../../core/views/learn'
 import type { Act, KeptJob } from '../../core/record'
 import { drawCase } from '../support/judged'
 import { sheet } from '../support/sheets'
@@ -51,7 +51,9 @@ it('finished jobs teach their type: new ones are judged under it, with its proof
     school: 'on-evidence',
     usage: { value: 21_000, unit: 'km' }
   })
-  expect((await workshop.jobs.findJob(id)).job.known?.priors).toEqual(own.priors)
+  const { people = [], ...engines } = (await workshop.jobs.findJob(id)).job.known!.priors!
+  expect(engines).toEqual(own.priors)
+  expect(people).toEqual(countingErrors(own.people))
 
   const seen = async (by: string) => {
     const { own: all } = await workshop.learning.workshopLearnt(by)

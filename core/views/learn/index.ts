@@ -1,4 +1,4 @@
 export { coverage, type Learnt, learnFrom, type LearntFrom, type TypeRate } from './learnFrom'
 export { type LearntFile, learntFileSchema } from './learntFile'
 export type { LearntSays } from './says'
-export { ENOUGH_ENGINES, learntFigures, learnOwn, type OwnPriors } from './ownPriors'
+export { countingErrors, ENOUGH_ENGINES, learntFigures, learnOwn, type OwnPriors } from './ownPriors'

@@ -14,9 +14,9 @@ export interface Agreement {
 /** What a workshop has learnt of one type of engine, with the proof that it is worth more than the defaults. */
 export interface OwnPriors {
   sheet: { id: string; name: string }
-  /** Without what people's readings scatter by: a job carries this with it, and may be given away. */
+  /** Of the engines alone: this may be given to other workshops. */
   priors: LearntPriors
-  /** People's real errors, for themselves and the foreman. */
+  /** People's real errors: shown to themselves alone; a job carries those that count. */
   people: NonNullable<LearntPriors['people']>
   /** On chains measured on the bench, each judged by what the other jobs had taught. */
   proof: { chains: number; defaults: Agreement; own: Agreement }
@@ -24,6 +24,14 @@ export interface OwnPriors {
 
 /** Engines from which a job is judged under what the workshop has learnt. */
 export const ENOUGH_ENGINES = 3
+
+/** Readings from which a person's error counts, and how far it must be from the method's own. */
+const COUNTS = { readings: 20, off: 0.1 }
+
+/** People's errors that change how their readings are judged. */
+export function countingErrors(people: LearntPriors['people'] = []): NonNullable<LearntPriors['people']> {
+  return people.filter(({ readings, times }) => readings >= COUNTS.readings && Math.abs(times - 1) > COUNTS.off)
+}
 
 /** Parts that jobs are left out in. */
 const FOLDS = 5
@@ -44,7 +52,8 @@ function proveBy(jobs: readonly JobFile[]): OwnPriors['proof'] {
   const trials = Array.from({ length: Math.min(FOLDS, jobs.length) }, (_, fold) => {
     const left = jobs.filter((job, i) => i % FOLDS === fold && job.readings.some(isBenchLength))
     if (left.length === 0) return []
-    const { people: _people, ...priors } = learnPriors(jobs.filter((_, i) => i % FOLDS !== fold))
+    const { people, ...learnt } = learnPriors(jobs.filter((_, i) => i % FOLDS !== fold))
+    const priors = { ...learnt, people: countingErrors(people) }
     return left.flatMap((job) => tryOn(job, priors))
   }).flat()
   const over = (name: keyof Trial): Agreement => ({
