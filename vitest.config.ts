@@ -4,8 +4,10 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   plugins: [vue()],
   test: {
+    // By itself it leaves one core of two idle.
+    maxWorkers: '100%',
     // A busy machine is slow, not wrong.
-    testTimeout: 60_000,
+    testTimeout: 300_000,
     hookTimeout: 60_000,
     projects: [
       { extends: true, test: { name: 'core', include: ['test/core/**/*.test.ts'] } },
