@@ -4,7 +4,7 @@ import { doubtMade } from './doubtMade'
 import { linearEstimate } from './marginals'
 import type { Priors } from './priors'
 import { seatAt } from './seats'
-import type { Problem } from './trainProblem'
+import { jumpedBy, type Problem } from './trainProblem'
 import type { Solution } from './solve'
 import { argue } from './says'
 import type { CamEstimate } from './types'
@@ -25,13 +25,11 @@ export function camEstimate(
   priors: Priors
 ): CamEstimate {
   const { cams, parts, scale } = problem
-  const { id, part, place, inherits } = cams[cam]!
+  const { id, part, place } = cams[cam]!
   const at = parts[part]!.at.lag + place
-  const jumped = (teeth: readonly number[]) =>
-    [cam, ...inherits].reduce((sum, c) => sum + teeth[c]! * cams[c]!.degreesPerTooth, 0)
   const lag = linearEstimate(
     solution,
-    ({ near, teeth }) => near.lag[cam]! + near.point[at]! * scale[at]! + jumped(teeth),
+    ({ near, teeth }) => near.lag[cam]! + near.point[at]! * scale[at]! + jumpedBy(problem, cam, teeth),
     ({ near }) => near.lagSlope[cam]!,
     limitFor(sheet, 'camLag', id)?.value
   )

@@ -9,7 +9,7 @@ import { PRIORS, type Priors } from './priors'
 import { readingEstimates } from './readingEstimates'
 import { allCauses, isOnly, likeliest, missedBy, onlyStory, rivalsOf, type Story, type View } from './rivals'
 import { type Solution, solve } from './solve'
-import { type Problem, stateAt } from './trainProblem'
+import { jumpedBy, type Problem, stateAt } from './trainProblem'
 
 /** One explanation of what was read of a train: what happened, how likely that is, and what it would show. */
 export interface Explanation {
@@ -140,11 +140,14 @@ function stateOf({ problem, as: { near, posterior, teeth } }: Story): Explanatio
     if (extension !== null)
       state.extensions[model.tensioner] = extension + mean[at.extension]! * problem.scale[at.extension]!
   })
-  problem.cams.forEach(({ id, part, place, inherits }, i) => {
+  problem.cams.forEach(({ id, part, place }, i) => {
     const at = problem.parts[part]!.at.lag + place
-    const jumped = [i, ...inherits].reduce((sum, c) => sum + teeth[c]! * problem.cams[c]!.degreesPerTooth, 0)
     const wearLag = near.lag[i]!
-    state.cams[id] = { lag: wearLag + mean[at]! * problem.scale[at]! + jumped, wearLag, teeth: teeth[i]! }
+    state.cams[id] = {
+      lag: wearLag + mean[at]! * problem.scale[at]! + jumpedBy(problem, i, teeth),
+      wearLag,
+      teeth: teeth[i]!
+    }
   })
   return state
 }

@@ -2,7 +2,7 @@ import { type Cause, causesOf, isSameCause, logWorn, misread, onlyWorn, storiesO
 import { type Hypothesis } from './hypotheses'
 import type { Priors } from './priors'
 import { predictionAt } from './readingEstimates'
-import { type Component, type Solution, solveStory, toldBy, weighStory } from './solve'
+import { type Component, type Solution, solveStory, weighStory } from './solve'
 import type { Problem } from './trainProblem'
 
 /** A story of a train with its posterior, and the problem that it is one of. */
@@ -91,7 +91,7 @@ function doubtsIdly({ causes, odds, problem: { observations } }: Story, likelies
 /** sigmas that a reading misses by what a story says it should show. */
 export function missedBy({ problem, as }: Story, k: number): number {
   const { value, whole } = problem.observations[k]!
-  return (value - predictionAt(toldBy(problem, as), as, k)) / whole
+  return (value - predictionAt(problem, as, k)) / whole
 }
 
 /** The estimate's own stories in which something other than wear happened; those of the same causes together. */

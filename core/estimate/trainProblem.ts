@@ -121,6 +121,11 @@ function inheritFrom({ cams }: Train, upstream: readonly (string | null)[], cam:
   return above < 0 ? [] : [above, ...inheritFrom({ cams } as Train, upstream, cams[above]!)]
 }
 
+/** crank degrees that teeth jumped on each cam move one of them: its own, and those before it that it inherits. */
+export function jumpedBy({ cams }: Train, cam: number, teeth: readonly number[]): number {
+  return [cam, ...cams[cam]!.inherits].reduce((sum, c) => sum + teeth[c]! * cams[c]!.degreesPerTooth, 0)
+}
+
 /** The state of one chain at u, kept where a chain can be. */
 export function stateAt({ scale }: Train, { at }: Part, u: readonly number[]): ChainWear {
   const positive = (i: number) => Math.max(0, u[i]! * scale[i]!)
