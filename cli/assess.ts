@@ -1,5 +1,5 @@
 import { CONSOLE, tellFaults, writeAssessment } from '../words/en'
-import { readFile } from 'node:fs/promises'
+import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { assess } from '../core/paths'
 import { readJob, upgradeFile } from '../core/record'
@@ -28,7 +28,7 @@ async function main(paths: string[]): Promise<number> {
 async function assessFile(path: string, checkSheet: ReturnType<typeof rememberingSheets>): Promise<string[]> {
   let text: string
   try {
-    text = await readFile(resolve(process.env.INIT_CWD ?? '.', path), 'utf8')
+    text = readFileSync(resolve(process.env.INIT_CWD ?? '.', path), 'utf8')
   } catch (error) {
     return [(error as NodeJS.ErrnoException).code === 'ENOENT' ? CONSOLE.noSuchFile : CONSOLE.unreadable]
   }

@@ -104,8 +104,8 @@ interface Seen {
   weight: number
   mean: number
   variance: number
-  /** By decision: z, sd, and how far the reading moves it. */
-  told: { z: number; sd: number; lever: number }[]
+  /** By decision: where it stands, in its sd once the candidate is read, and how far the reading's unit moves that. */
+  told: { at: number; moved: number }[]
   /** Of what is read directly: a normal whose part above 0 it is, in the reading's unit, and the reading's sigma. */
   direct: Direct | null
   /** Which of the untold cams have jumped in it. */
@@ -132,11 +132,11 @@ function nextOf(view: View, candidate: Candidate): RankedReading {
   const left = decisions.map(() => 0)
   const leftUntold = mine.map(() => 0)
   for (const { weight, mean, variance } of stories) {
+    const spread = Math.sqrt(variance)
     for (const [node, share] of NODES) {
-      const at = weighAt(stories, mean + Math.sqrt(variance) * node)
-      decisions.forEach(
-        (decision, d) => (left[d]! += weight * share * lossOf(decision.stake, oddsAfter(stories, at, d)))
-      )
+      const at = weighAt(stories, mean + spread * node)
+      for (let d = 0; d < decisions.length; d++)
+        left[d]! += weight * share * lossOf(decisions[d]!.stake, oddsAfter(stories, at, d))
       mine.forEach(({ cam, stake }, u) => {
         const odds = stories.reduce((sum, { jumped }, k) => sum + (jumped.includes(cam) ? at.weights[k]! : 0), 0)
         leftUntold[u]! += weight * share * lossOf(stake, odds)
@@ -176,6 +176,19 @@ function nextOf(view: View, candidate: Candidate): RankedReading {
   }
 }
 
+/** A decision in a story: how far in it is, in its sd, and how far a reading moves it. */
+interface Lever {
+  z: number
+  sd: number
+  lever: number
+}
+
+/** A decision once a reading of this variance is taken. */
+function toldBy({ z, sd, lever }: Lever, variance: number): Seen['told'][number] {
+  const left = Math.sqrt(Math.max(sd * sd - (lever * lever) / variance, 1e-12 * sd * sd))
+  return { at: (z * sd) / left, moved: lever / variance / left }
+}
+
 /** A story's prediction of a candidate: one for each way that cams nothing was read on may have jumped. */
 function storiesOf(
   { problem, decisions, untold, priors }: View,
@@ -189,12 +202,11 @@ function storiesOf(
   const jumped = dot(candidate.teeth, teeth)
   const spread = Math.max(dot(slope, along), 0)
   const plain = normalAlong(component, predicted, slope).mean + jumped
-  const told = decisions.map((decision) => {
-    const { z, sd } = decision.told[k]!
-    return { z, sd, lever: leverOf(decision.told[k]!, along) }
-  })
-  const one: Seen = { weight, mean: plain, variance: spread + candidate.sigma ** 2, told, direct: null, jumped: [] }
-  const direct = directStories(problem, decisions, candidate, component, one)
+  const variance = spread + candidate.sigma ** 2
+  const levers = decisions.map(({ told }): Lever => ({ ...told[k]!, lever: leverOf(told[k]!, along) }))
+  const told = levers.map((lever) => toldBy(lever, variance))
+  const one: Seen = { weight, mean: plain, variance, told, direct: null, jumped: [] }
+  const direct = directStories(problem, decisions, candidate, component, { ...one, levers })
   if (direct.length > 0) return direct
   return untold
     .filter(({ cam }) => candidate.teeth[cam] !== 0)
@@ -221,7 +233,7 @@ function directStories(
   decisions: readonly Decision[],
   { quantity, sigma }: Candidate,
   { posterior }: Component,
-  whole: Seen
+  { levers, ...whole }: Seen & { levers: readonly Lever[] }
 ): Seen[] {
   if (quantity.of !== 'wear' && quantity.of !== 'padWear' && quantity.of !== 'elongation') return []
   const { at } = parts[quantity.part]!
@@ -233,11 +245,13 @@ function directStories(
   return (posterior.cut[i] ?? []).map((part): Seen => {
     const [mean, sd] = [part.mean * unit, part.sd * unit]
     const moments = truncatedMoments(mean, sd)
+    const variance = moments.variance + sigma ** 2
     return {
       ...whole,
       weight: whole.weight * part.weight,
       mean: shift + moments.mean,
-      variance: moments.variance + sigma ** 2,
+      variance,
+      told: levers.map((lever) => toldBy(lever, variance)),
       direct: { mean: shift + mean, sd, sigma, decision, limit: shift + limit * by, above: logCdf(mean / sd), shift }
     }
   })
@@ -250,19 +264,26 @@ interface At {
   weights: number[]
 }
 
-/** The stories' odds once a candidate has shown a value. */
+/** The stories' odds once a candidate has shown a value. Plain loops: a job runs through them 100,000 times. */
 function weighAt(stories: readonly Seen[], value: number): At {
-  const logs = stories.map(({ weight, mean, variance, direct }) => {
-    if (!direct) return Math.log(weight) - Math.log(variance) / 2 - (value - mean) ** 2 / variance / 2
-    const spread = direct.sd ** 2 + direct.sigma ** 2
-    const after = readDirectly(direct, value)
-    const fit = Math.log(weight) - Math.log(spread) / 2 - (value - direct.mean) ** 2 / spread / 2
-    return fit + logCdf((after.mean - direct.shift) / after.sd) - direct.above
-  })
-  const most = Math.max(...logs)
-  const raw = logs.map((log) => Math.exp(log - most))
-  const total = raw.reduce((sum, one) => sum + one, 0)
-  return { value, weights: raw.map((one) => one / total) }
+  const weights = new Array<number>(stories.length)
+  let most = -Infinity
+  for (let k = 0; k < stories.length; k++) {
+    weights[k] = logWeightAt(stories[k]!, value)
+    if (weights[k]! > most) most = weights[k]!
+  }
+  let total = 0
+  for (let k = 0; k < weights.length; k++) total += weights[k] = Math.exp(weights[k]! - most)
+  for (let k = 0; k < weights.length; k++) weights[k]! /= total
+  return { value, weights }
+}
+
+function logWeightAt({ weight, mean, variance, direct }: Seen, value: number): number {
+  if (!direct) return Math.log(weight) - Math.log(variance) / 2 - (value - mean) ** 2 / variance / 2
+  const spread = direct.sd ** 2 + direct.sigma ** 2
+  const after = readDirectly(direct, value)
+  const fit = Math.log(weight) - Math.log(spread) / 2 - (value - direct.mean) ** 2 / spread / 2
+  return fit + logCdf((after.mean - direct.shift) / after.sd) - direct.above
 }
 
 /** A normal once a reading of it has shown a value. */
@@ -274,18 +295,18 @@ function readDirectly({ mean, sd, sigma }: Direct, value: number): { mean: numbe
 /** Odds of a decision once a candidate has shown a value. */
 function oddsAfter(stories: readonly Seen[], { value, weights }: At, d: number): number {
   let odds = 0
-  stories.forEach(({ mean, variance, told, direct }, k) => {
+  for (let k = 0; k < stories.length; k++) {
     const weight = weights[k]!
-    if (weight < 1e-6) return
+    if (weight < 1e-6) continue
+    const { mean, told, direct } = stories[k]!
     if (direct && direct.decision === d) {
       const after = readDirectly(direct, value)
       odds += weight * truncatedAbove(after.mean - direct.shift, after.sd, direct.limit - direct.shift)
-      return
+      continue
     }
-    const { z, sd, lever } = told[d]!
-    const left = Math.sqrt(Math.max(sd * sd - (lever * lever) / variance, 1e-12 * sd * sd))
-    odds += weight * cdf((z * sd + (lever / variance) * (value - mean)) / left)
-  })
+    const { at, moved } = told[d]!
+    odds += weight * cdf(at + moved * (value - mean))
+  }
   return odds
 }
 
