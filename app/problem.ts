@@ -10,6 +10,9 @@ export interface ShownProblem {
   status: number | null
 }
 
+/** Answers after which the same may pass later: who is not signed in, or has tried too often. */
+const LATER = [401, 429]
+
 /** What an error says to the user: the server's own words, or that it cannot be reached. */
 export function shownProblem(error: unknown): ShownProblem {
   // A fetch that failed here and one that failed while the server rendered the page differ in class, not in shape.
@@ -20,7 +23,12 @@ export function shownProblem(error: unknown): ShownProblem {
   const status = statusCode ?? null
   const body = data?.error
   if (body?.message)
-    return { message: body.message, faults: body.faults ?? [], answered: status !== null && status < 500, status }
+    return {
+      message: body.message,
+      faults: body.faults ?? [],
+      answered: status !== null && status < 500 && !LATER.includes(status),
+      status
+    }
   return {
     message: PROBLEM.theServerCannotBeReached,
     faults: [],

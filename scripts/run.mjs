@@ -43,6 +43,24 @@ export async function must(what, command, args, options) {
   return output
 }
 
+/**
+ * Runs one of our programs on a database, with what it reads; what it says went wrong ends this one too.
+ * @param {string} url
+ * @param {string} file of the program
+ * @param {unknown} input given to it as JSON, which no list of processes shows
+ * @param {string} otherwise what is said where it fails
+ */
+export async function runWithDatabase(url, file, input, otherwise) {
+  const { code, output } = await run('npx', ['--no-install', 'tsx', file], {
+    quiet: true,
+    input: JSON.stringify(input),
+    env: { ...process.env, DATABASE_URL: url, UMBRETTE_LOG: 'silent' }
+  })
+  if (code === 0) return output
+  const said = output.split('\n').filter((line) => line.trim() && !line.startsWith('npm '))
+  throw new Stop(`${otherwise}\n${said.slice(-5).join('\n')}`)
+}
+
 /** A port that nothing listens on at 127.0.0.1: the one wished for, else the first from `first` on. */
 export async function freePort(first, wished) {
   if (wished && (await isFree(wished))) return wished

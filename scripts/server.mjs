@@ -28,14 +28,24 @@ async function isOurs(pid) {
 /**
  * Starts the production server and waits until it answers.
  * @param {string | { app: string, owner: string }} database its URL, as who uses it and as who owns it
- * @param {{ kind?: 'own' | 'demo', first?: number, demo?: boolean, built?: string, revives?: boolean }} options
+ * @param {{
+ *   kind?: 'own' | 'demo', first?: number, demo?: boolean, doors?: boolean, built?: string, revives?: boolean
+ * }} options
+ *   `doors`: people sign in, once its owner can;
  *   `built`: the build it runs, kept to tell when there is a newer one;
  *   `revives`: it starts its private database again where that has ended
  */
 export async function startServer(
   dataFolder,
   database,
-  { kind = 'demo', first = FIRST_PORT, demo = kind === 'demo', built = '', revives = false } = {}
+  {
+    kind = 'demo',
+    first = FIRST_PORT,
+    demo = kind === 'demo',
+    doors = kind === 'own',
+    built = '',
+    revives = false
+  } = {}
 ) {
   const { app, owner } = typeof database === 'string' ? { app: database, owner: database } : database
   const port = await freePort(first)
@@ -56,6 +66,7 @@ export async function startServer(
       UMBRETTE_OWNER_URL: owner,
       UMBRETTE_LOG_FILE: join(dataFolder, `${MARKS[kind]}.log`),
       UMBRETTE_DEMO: demo ? '1' : '0',
+      UMBRETTE_DOORS: doors ? 'closed' : 'open',
       UMBRETTE_REVIVE: revives ? dataFolder : '',
       NITRO_SHUTDOWN_TIMEOUT: '1500'
     }

@@ -2,7 +2,7 @@
 import { createInterface } from 'node:readline/promises'
 import { copyDatabase } from './backup.mjs'
 import { DATABASES, keepSetUp, kindOf, workshopDatabase } from './database.mjs'
-import { run, say, Stop } from './run.mjs'
+import { runWithDatabase, say, Stop } from './run.mjs'
 import { query, quoted } from './sql.mjs'
 
 const UNITS = {
@@ -19,6 +19,7 @@ export const SETUP_OPTIONS = {
   units: { type: 'string' },
   'time-zone': { type: 'string' },
   person: { type: 'string' },
+  passphrase: { type: 'string' },
   'take-along': { type: 'boolean' },
   'start-empty': { type: 'boolean' }
 }
@@ -39,7 +40,13 @@ export async function setUp(dataFolder, given, how = {}) {
   const own = await workshopDatabase(dataFolder, { kind: 'own', ...how })
   try {
     if (answers.takeAlong) await copyDatabase(demo.owner, own.owner)
-    await fill(own.owner, answers)
+    const { workshop, person, passphrase } = answers
+    await runWithDatabase(
+      own.owner,
+      'scripts/setup.ts',
+      { workshop, person, passphrase },
+      'The workshop was not set up; nothing was kept.'
+    )
   } catch (error) {
     await query(demo.admin, `drop database if exists ${quoted(DATABASES.own)} with (force)`)
     throw error
@@ -47,7 +54,7 @@ export async function setUp(dataFolder, given, how = {}) {
   keepSetUp(dataFolder)
   say(`${answers.workshop.name} is set up${answers.takeAlong ? ' with the jobs that were entered beside the demo' : ''}.
 ./umbrette start opens it; the demo stays as it is, with ./umbrette start --demo.
-Next: add your first engine under Engines (counts and the manual's limits are enough), then take in a job on the board.`)
+Next: sign in as ${answers.person}, add your first engine under Engines (counts and the manual's limits are enough), then take in a job on the board.`)
 }
 
 /** Jobs of one's own that were entered beside the demo. */
@@ -62,8 +69,16 @@ async function answersTo(given, ownJobs) {
     prompt ? (await prompt.question(`${question} [${otherwise}] `)).trim() || otherwise : otherwise
   try {
     const workshop = await workshopOf(given, ask)
-    const person = given.person ?? (await ask('First name of who works here?', ''))
-    return { workshop, person: person.trim(), takeAlong: ownJobs > 0 && (await takesAlong(given, ownJobs, ask)) }
+    const person = given.person ?? (await ask('First name of its owner, who may do everything?', ''))
+    if (!person.trim()) throw new Stop('Name who owns it: --person Ada')
+    const passphrase =
+      given.passphrase ?? process.env.UMBRETTE_PASSPHRASE ?? (await ask('Passphrase to sign in with?', ''))
+    return {
+      workshop,
+      person: person.trim(),
+      passphrase,
+      takeAlong: ownJobs > 0 && (await takesAlong(given, ownJobs, ask))
+    }
   } finally {
     prompt?.close()
   }
@@ -90,16 +105,4 @@ async function takesAlong(given, ownJobs, ask) {
   if (given['take-along'] || given['start-empty']) return given['take-along'] === true
   const question = `Take along the ${ownJobs} jobs that were entered beside the demo, yes or no?`
   return /^y/i.test(await ask(question, 'yes'))
-}
-
-async function fill(url, { workshop, person }) {
-  const { code, output } = await run('npx', ['--no-install', 'tsx', 'scripts/setup.ts'], {
-    quiet: true,
-    input: JSON.stringify({ workshop, person }),
-    env: { ...process.env, DATABASE_URL: url, UMBRETTE_LOG: 'silent' }
-  })
-  if (code !== 0) {
-    const said = output.split('\n').filter((line) => line.trim() && !line.startsWith('npm '))
-    throw new Stop(`The workshop was not set up; nothing was kept.\n${said.slice(-5).join('\n')}`)
-  }
 }

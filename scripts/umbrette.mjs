@@ -10,6 +10,7 @@ import { backupBeforeMigration, kindOf, workshopDatabase } from './database.mjs'
 import { homeOf } from './home.mjs'
 import { installNpm } from './packages.mjs'
 import { ensurePostgres, stopPostgres } from './postgres.mjs'
+import { changePerson, PERSON_OPTIONS } from './person.mjs'
 import { must, say, Stop } from './run.mjs'
 import { FIRST_PORT, runningServer, startServer, stopServer } from './server.mjs'
 import { setUp, SETUP_OPTIONS } from './setup.mjs'
@@ -22,7 +23,8 @@ const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and
   ./umbrette start        install what is missing, start, print the address: the demo, or the workshop once it is set up
   ./umbrette start --demo the demo, also beside a workshop
   ./umbrette setup        set up a workshop of your own, empty: asks, or takes --name, --address, --tax-number, --foot,
-                          --units metric|imperial, --time-zone, --person, --take-along or --start-empty
+                          --units metric|imperial, --time-zone, --person, --passphrase, --take-along or --start-empty
+  ./umbrette person add|passphrase|pin|retire NAME   when nobody can sign in: --role, --passphrase, --pin
   ./umbrette stop         stop the server and its database; nothing is lost
   ./umbrette test         run every check
   ./umbrette dev          run it for who works on it: own database, reload as sources change
@@ -73,6 +75,10 @@ const commands = {
     await installNpm(DATA)
     await setUp(DATA, options)
   },
+  person: async (options, what, name) => {
+    await installNpm(DATA)
+    await changePerson((await workshopDatabase(DATA)).owner, options, what, name)
+  },
   backup: async (_options, file) => {
     const bytes = await backup((await workshopDatabase(DATA)).owner, file)
     say(`${file}: ${Math.ceil(bytes / 1000)} kB. Keep it off this machine.`)
@@ -101,7 +107,7 @@ function announce({ address }, state) {
 
 /** A command's options and files; null for what it does not take. */
 function givenTo(name, args) {
-  const options = { start: { demo: { type: 'boolean' } }, setup: SETUP_OPTIONS }[name] ?? {}
+  const options = { start: { demo: { type: 'boolean' } }, setup: SETUP_OPTIONS, person: PERSON_OPTIONS }[name] ?? {}
   try {
     return parseArgs({ args, options, allowPositionals: true })
   } catch {

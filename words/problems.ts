@@ -1,4 +1,5 @@
 import { messagesOf } from '../core/check'
+import type { Role } from '../core/record'
 
 /** What the server says to who asks, by code: that something went wrong, and what is wrong with a field. */
 export interface ProblemSays {
@@ -107,6 +108,30 @@ export interface ProblemSays {
   'first-fault': { said: string }
   'holds-keep-open': { holds: number }
   hold: { said: string }
+  'an-owner-stays': {}
+  'device-name': {}
+  'name-taken': { name: string }
+  'needs-role': { role: Role }
+  'no-such-device': {}
+  'no-such-person': {}
+  'no-such-session': {}
+  'nobody-signs-in': {}
+  'not-your-name': { name: string }
+  'passphrase-length': { least: number }
+  'person-not-changed': {}
+  'pin-digits': {}
+  'pin-on-paired-device': {}
+  'pin-plain': {}
+  'route-says-nothing': {}
+  'secrets-not-changed': {}
+  'sign-in-first': {}
+  'sign-in-incomplete': {}
+  'wait-seconds': { seconds: number }
+  'wrong-code': {}
+  'wrong-name-or-passphrase': {}
+  'wrong-passphrase': {}
+  'wrong-pin': {}
+  'your-own-name': {}
 }
 
 /** Something that the server says. */

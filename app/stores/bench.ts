@@ -1,12 +1,18 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore, skipHydrate } from 'pinia'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { $fetch } from 'ofetch'
+import { signedIn } from '../signedIn'
 
 /** Who works here, and who is at the bench on this device. */
 export const useBench = defineStore('bench', () => {
   const people = ref<string[]>([])
-  const by = useLocalStorage('umbrette.by', '')
+  const chosen = useLocalStorage('umbrette.by', '')
+  /** Who is signed in; where nobody has to be, the name chosen on this device. */
+  const by = computed({
+    get: () => signedIn.value?.person?.name ?? chosen.value,
+    set: (name) => (chosen.value = name)
+  })
 
   async function load(): Promise<void> {
     people.value = await $fetch<string[]>('/api/people')

@@ -5,10 +5,13 @@ import type { Act } from '../../core/record'
 import { useDeviceList } from '../composables/useDeviceList'
 import { useSendQueue } from '../composables/useSendQueue'
 import { shownProblem, type ShownProblem } from '../problem'
+import { isMine, signedIn } from '../signedIn'
 
 export interface Waiting {
   jobId: string
   act: Act
+  /** Who was signed in when it was made: nobody else sends it. */
+  person?: number
 }
 
 /** An act that the server refused: shown until the user has dealt with it. */
@@ -34,7 +37,10 @@ export const useOutbox = defineStore('outbox', () => {
   /** What the server said where it could not keep an entry now: a full disk, a database that is away. */
   const why = ref('')
   const listeners = new Set<(jobId: string, delivered: Delivered) => void>()
-  const { unreachable, flush } = useSendQueue(() => waiting.value[0], deliver)
+  const { unreachable, flush } = useSendQueue(
+    () => waiting.value.find((entry) => isMine({ person: entry.person, by: entry.act.by })),
+    deliver
+  )
 
   const state = computed<'saved' | 'sending' | 'waiting'>(() => {
     if (waiting.value.length === 0) return 'saved'
@@ -42,7 +48,8 @@ export const useOutbox = defineStore('outbox', () => {
   })
 
   function put(jobId: string, act: Act): void {
-    changeWaiting((now) => [...now, { jobId, act }])
+    const person = signedIn.value?.person?.id
+    changeWaiting((now) => [...now, { jobId, act, ...(person === undefined ? {} : { person }) }])
     void flush()
   }
 

@@ -5,6 +5,7 @@ import { computed, shallowRef } from 'vue'
 import type { ActOf } from '../../core/record'
 import { useSendQueue } from '../composables/useSendQueue'
 import { shownProblem } from '../problem'
+import { isMine, signedIn } from '../signedIn'
 import { useOutbox } from './outbox'
 
 /** A picture on its way to the server, with the act that puts it to its part. */
@@ -12,6 +13,8 @@ export interface WaitingPhoto {
   jobId: string
   act: ActOf<'photo'>
   picture: Blob
+  /** Who was signed in when it was taken: nobody else sends it. */
+  person?: number
   /** Why the server would not have it: it is not sent again, and shown until it was seen. */
   refused?: string
 }
@@ -26,7 +29,10 @@ export const usePhotoOutbox = defineStore('photoOutbox', () => {
   /** Shallow: the browser's database takes no proxies. */
   const photos = shallowRef<WaitingPhoto[]>([])
   const waiting = computed(() => photos.value.filter(({ refused }) => !refused))
-  const { unreachable, flush } = useSendQueue(() => waiting.value[0], deliver)
+  const { unreachable, flush } = useSendQueue(
+    () => waiting.value.find(({ person, act }) => isMine({ person, by: act.by })),
+    deliver
+  )
 
   /** Reads what an earlier visit left and sends it. */
   async function wake(): Promise<void> {
@@ -37,8 +43,10 @@ export const usePhotoOutbox = defineStore('photoOutbox', () => {
 
   /** Keeps a picture on this device and sends it. @throws when the browser cannot keep it (no room left, say) */
   async function put(photo: WaitingPhoto): Promise<void> {
-    await set(photo.act.id, photo, openStore())
-    photos.value = [...photos.value, photo]
+    const person = signedIn.value?.person?.id
+    const mine = person === undefined ? photo : { ...photo, person }
+    await set(photo.act.id, mine, openStore())
+    photos.value = [...photos.value, mine]
     void flush()
   }
 
@@ -63,8 +71,9 @@ export const usePhotoOutbox = defineStore('photoOutbox', () => {
   }
 
   async function refuse(photo: WaitingPhoto, refused: string): Promise<void> {
-    const { jobId, act, picture } = photo
-    const seen = { jobId, act, picture, refused }
+    const { refused: _before, ...rest } = photo
+    const { act } = photo
+    const seen = { ...rest, refused }
     await set(act.id, seen, openStore())
     photos.value = photos.value.map((other) => (other.act.id === act.id ? seen : other))
   }

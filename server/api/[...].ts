@@ -1,7 +1,7 @@
+import { defineEventHandler } from 'h3'
 import { told } from '../../words/problems'
 import { Problem } from '../utils/problem'
-import { route } from '../utils/route'
+import { refuse } from '../utils/route'
 
-export default route(async () => {
-  throw new Problem('not-found', told('nothing-here'))
-})
+/** An address that leads nowhere, whoever asks. */
+export default defineEventHandler((event) => refuse(event, new Problem('not-found', told('nothing-here'))))

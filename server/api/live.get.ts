@@ -1,11 +1,12 @@
 import { defineEventHandler } from 'h3'
 import { streamHappened } from '../live/streams'
 import { Problem } from '../utils/problem'
-import { refuse } from '../utils/route'
+import { letIn, refuse } from '../utils/route'
 
 /** What happens to the workshop's jobs, as it happens. */
 export default defineEventHandler(async (event) => {
   try {
+    await letIn(event)
     await streamHappened(event)
   } catch (error) {
     if (!(error instanceof Problem)) throw error

@@ -102,3 +102,8 @@ export function orNull<T>({ kept }: Column<T, boolean>): Column<T | null, true> 
 export function or<T extends string | number | boolean>({ kept }: Column<T, boolean>, value: T): Column<T, true> {
   return { kept: { ...kept, defaultValue: value } }
 }
+
+/** A column that the database fills where a new row leaves it out. */
+export function made<T>({ kept: { type } }: Column<T, boolean>): Column<T, true> {
+  return { kept: { type } }
+}

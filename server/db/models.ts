@@ -1,4 +1,4 @@
-import type { Act, JobState } from '../../core/record'
+import type { Act, JobState, Role } from '../../core/record'
 import type { Corrections } from '../../core/drive'
 import type { EarlierKnown, School, Usage } from '../../core/readings'
 import type { Debriefing, Move, PracticeCase } from '../../core/views/practice'
@@ -11,6 +11,7 @@ import {
   flag,
   json,
   key,
+  made,
   now,
   or,
   orNull,
@@ -26,7 +27,51 @@ import {
 
 /** The workshop's tables: each column once, its type what comes back. */
 
-export const PersonRow = table('people', { id: key(serial()), name: text() })
+export const PersonRow = table('people', {
+  id: key(serial()),
+  name: text(),
+  /** Names they had before: what was entered under one of them is theirs. */
+  former: made(json<string[]>()),
+  role: or(text<Role>(), 'mechanic'),
+  /** Digests of what they sign in with. */
+  passphrase: orNull(text()),
+  pin: orNull(text()),
+  /** Key that what waits on a device after they signed out is sealed with. */
+  seal: made(text()),
+  retiredAt: orNull(time())
+})
+export type PersonRow = RowOf<typeof PersonRow>
+
+/** A device of the workshop, on which people take over with a PIN. */
+export const DeviceRow = table('devices', {
+  id: key(uuid()),
+  name: text(),
+  tokenHash: text(),
+  pairedBy: text(),
+  pairedAt: now(),
+  seenAt: now(),
+  removedAt: orNull(time())
+})
+export type DeviceRow = RowOf<typeof DeviceRow>
+
+/** A device that may be paired, for a while and once. */
+export const PairingRow = table('pairings', { codeHash: key(text()), name: text(), madeBy: text(), endsAt: time() })
+
+/** Somebody signed in: on a device of the workshop, or one of their own. */
+export const SessionRow = table('sessions', {
+  id: key(uuid()),
+  tokenHash: text(),
+  personId: whole(),
+  deviceId: orNull(uuid()),
+  browser: text(),
+  madeAt: now(),
+  seenAt: now(),
+  endsAt: time()
+})
+export type SessionRow = RowOf<typeof SessionRow>
+
+/** The part that is open on a job's bench, for who takes pictures of it with another device. */
+export const BenchRow = table('benches', { jobId: key(uuid()), part: text(), at: now() })
 
 export const SheetRow = table('sheets', {
   id: key(text()),
@@ -88,6 +133,8 @@ export const ActRow = table('acts', {
   jobId: key(uuid()),
   id: key(text()),
   body: json<Act>(),
+  /** Who was signed in when it was kept; null on an open workshop, for what a file brought and for customers. */
+  personId: orNull(whole()),
   receivedAt: now()
 })
 export type ActRow = RowOf<typeof ActRow>

@@ -13,19 +13,22 @@ import {
   foldActs,
   isActType,
   jobFile,
+  roleFor,
+  suffices,
   kindOf,
   sheetOf,
   type Act,
   type ActOf,
   type JobBefore,
-  type KeptJob
+  type KeptJob,
+  type Role
 } from '../../core/record'
 import type { DriveSheet } from '../../core/sheet'
 import { CORE_VERSION } from '../../core/paths'
 import { inTransaction, readGeneration, useDb } from '../db/connection'
 import { codeOf } from '../db/errors'
 import { ActRow, JobRow, PhotoRow } from '../db/models'
-import { type CheckedUnder, countActs, keepAct } from '../db/queries/acts'
+import { type CheckedUnder, countActs, keepAct, type PersonId } from '../db/queries/acts'
 import { heavily } from '../heavy/heavily'
 import { ACTS_CHANNEL } from '../live/listen'
 import { Problem, badInput } from '../utils/problem'
@@ -51,24 +54,60 @@ const sheets = new LRUCache<string, KnownSheet>({
  * Adds one act to a job. The same act again changes nothing and answers as the first time did.
  * @throws Problem not-found, bad-input with each fault, conflict when the id stands for another act or the job is held
  */
-export async function addAct(jobId: string, value: unknown): Promise<KeptAct> {
+export async function addAct(jobId: string, value: unknown, by: Author = ANYBODY): Promise<KeptAct> {
   await useDb()
   if (!isUuid(jobId)) throw noJob()
   const { type, supersedes } = (value ?? {}) as { type?: unknown; supersedes?: unknown }
   if (type === 'choice')
     throw new Problem('bad-input', told('choice-by-link'), [{ place: 'type', ...told('not-entered-here') }])
   // What can change a job's state or sheet must see every act before it; anything else needs only what it names.
+  await checkAuthor(jobId, value, by)
   if (isActType(type) && kindOf(type).locks) {
     const { acts } = await countActs(jobId)
-    return acts <= QUICK ? addWeighty(jobId, value) : heavily('asked', 'addWeighty', jobId, value)
+    return acts <= QUICK ? addWeighty(jobId, value, by.person) : heavily('asked', 'addWeighty', jobId, value, by.person)
   }
-  return addLight(jobId, value, supersedes, 0)
+  return addLight(jobId, value, supersedes, by.person, 0)
+}
+
+/** Who enters an act: the names that are theirs and what they may; anybody on an open workshop. */
+export interface Author {
+  person: PersonId
+  names: readonly string[] | null
+  role: Role
+}
+
+const ANYBODY: Author = { person: null, names: null, role: 'owner' }
+
+/** Nobody enters under another's name, nor what takes more than they may. @throws Problem forbidden */
+async function checkAuthor(jobId: string, value: unknown, { person, names, role }: Author): Promise<void> {
+  if (names === null) return
+  const { by, type, act, state } = (value ?? {}) as { by?: unknown; type?: unknown; act?: unknown; state?: unknown }
+  if (typeof by === 'string' && !names.includes(by))
+    throw new Problem('forbidden', told('not-your-name', { name: names[0]! }), [
+      { place: 'by', ...told('your-own-name') }
+    ])
+  if (!isActType(type)) return
+  const undone = type === 'undo' && typeof act === 'string' && isKeepable(act) ? await authorOfAct(jobId, act) : null
+  const mine = undone !== null && (undone.personId === person || names.includes(undone.by))
+  const needed = roleFor(type, { undoes: undone === null ? null : { mine }, state })
+  if (needed !== null && !suffices(role, needed)) throw new Problem('forbidden', told('needs-role', { role: needed }))
+}
+
+async function authorOfAct(jobId: string, id: string): Promise<{ personId: PersonId; by: string } | null> {
+  const row = await ActRow.findOne({ where: { jobId, id }, attributes: ['personId', 'body'] })
+  return row ? { personId: row.personId, by: row.body.by } : null
 }
 
 /** Times that an act is looked at again because its job's sheet changed under it. */
 const LOOKS = 5
 
-async function addLight(jobId: string, value: unknown, supersedes: unknown, looked: number): Promise<KeptAct> {
+async function addLight(
+  jobId: string,
+  value: unknown,
+  supersedes: unknown,
+  person: PersonId,
+  looked: number
+): Promise<KeptAct> {
   const sheet = sheets.get(jobId) ?? (await rememberSheet(jobId))
   const before: JobBefore = {
     sheet: sheet.inForce,
@@ -80,14 +119,14 @@ async function addLight(jobId: string, value: unknown, supersedes: unknown, look
   if (faults.length > 0) return refusedOrKnown(jobId, value, faults)
   const act = value as Act
   if (act.type === 'photo') await checkPhoto(jobId, act.photo)
-  const seq = await putAct(jobId, act, sheet)
+  const seq = await putAct(jobId, act, sheet, person)
   if (seq !== null) return { seq, act }
   const known = await knownAct(jobId, act.id)
   if (known) return sameAct(known, value)
   // The sheet changed under it, or the whole database did: look again.
   sheets.delete(jobId)
   if (looked === LOOKS) throw new Problem('not-ready', told('job-too-quick'))
-  return addLight(jobId, value, supersedes, looked + 1)
+  return addLight(jobId, value, supersedes, person, looked + 1)
 }
 
 async function rememberSheet(jobId: string): Promise<KnownSheet> {
@@ -145,9 +184,15 @@ async function checkPhoto(jobId: string, photo: string): Promise<void> {
  * Keeps an act and tells every server: all or nothing.
  * @returns its place; null where nothing was kept, as the id is taken, or the sheet or the whole database changed
  */
-async function putAct(jobId: string, act: Act, under: CheckedUnder, transaction?: Transaction): Promise<number | null> {
+async function putAct(
+  jobId: string,
+  act: Act,
+  under: CheckedUnder,
+  person: PersonId,
+  transaction?: Transaction
+): Promise<number | null> {
   try {
-    return await keepAct(jobId, act, under, ACTS_CHANNEL, transaction)
+    return await keepAct(jobId, act, under, ACTS_CHANNEL, person, transaction)
   } catch (error) {
     if (codeOf(error) === 'UM001') throw new Problem('too-large', told('job-full', { most: MOST.acts }))
     throw error
@@ -155,7 +200,7 @@ async function putAct(jobId: string, act: Act, under: CheckedUnder, transaction?
 }
 
 /** Adds an act that rests on all acts before it, while nothing else changes the job. */
-export async function addWeighty(jobId: string, value: unknown): Promise<KeptAct> {
+export async function addWeighty(jobId: string, value: unknown, person: PersonId = null): Promise<KeptAct> {
   const generation = await readGeneration()
   try {
     return await inTransaction(async (transaction) => {
@@ -169,7 +214,7 @@ export async function addWeighty(jobId: string, value: unknown): Promise<KeptAct
         kept.map(({ act }) => act)
       )
       const act = madeAct(keptJob(job), folding, value)
-      const seq = await putAct(jobId, act, { moves: job.sheetMoves, generation }, transaction)
+      const seq = await putAct(jobId, act, { moves: job.sheetMoves, generation }, person, transaction)
       if (seq === null) throw new UniqueConstraintError({ message: 'act' })
       const { state } = folding.add(act).record
       await job.update({ state, sheetMoves: job.sheetMoves + (folding.movesSheet(act.id) ? 1 : 0) }, { transaction })
@@ -197,7 +242,7 @@ export async function addChoice(jobId: string, act: ActOf<'choice'>, most: numbe
       act
     )
     if (faults.length > 0) throw new Problem('conflict', told('sheet-changed-since'), faults)
-    await putAct(jobId, act, { moves: job.sheetMoves, generation }, transaction)
+    await putAct(jobId, act, { moves: job.sheetMoves, generation }, null, transaction)
   })
 }
 

@@ -16,13 +16,16 @@ export type WorkshopLearnt = Learnt & { own: OwnPriors[]; takenIn: TakenIn[] }
 
 /**
  * What the workshop's jobs teach; deleted ones, and those of which nothing could be computed, teach nothing.
- * @param by whose own errors are told: nobody else's
+ * @param whose own errors are told: nobody else's; null for everybody's
  */
-export async function workshopLearnt(by: string): Promise<WorkshopLearnt> {
+export async function workshopLearnt(whose: readonly string[] | null): Promise<WorkshopLearnt> {
   const learnt = await heavily('asked', 'learntNow')
   return {
     ...learnt,
-    own: learnt.own.map((own) => ({ ...own, people: own.people.filter((person) => person.by === by) }))
+    own: learnt.own.map((own) => ({
+      ...own,
+      people: own.people.filter(({ by }) => whose === null || whose.includes(by))
+    }))
   }
 }
 

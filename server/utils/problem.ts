@@ -6,6 +6,7 @@ import { told } from '../../words/problems'
 const STATUS = {
   'bad-input': 422,
   'bad-request': 400,
+  'sign-in': 401,
   'not-found': 404,
   gone: 410,
   'too-large': 413,

@@ -12,6 +12,9 @@ import type { AnySchema } from 'yup'
 import { isWellFormed, schemaFaults, type Message, type Shape } from '../../core/check'
 import { codeOf, storageProblem } from '../db/errors'
 import { reviveDatabase } from '../db/revive'
+import { admit } from '../access/caller'
+import { limitLink } from '../access/links'
+import { needOf } from '../access/needs'
 import { log, loggedPath } from './log'
 import { Problem } from './problem'
 
@@ -20,6 +23,7 @@ export function route<T>(handler: (event: H3Event) => Promise<T>) {
   return defineEventHandler(async (event) => {
     const started = performance.now()
     try {
+      await letIn(event)
       const answer = await handler(event)
       log.info(entryOf(event, started), 'request')
       return answer
@@ -31,6 +35,18 @@ export function route<T>(handler: (event: H3Event) => Promise<T>) {
       )
     }
   })
+}
+
+/**
+ * Lets a request through to the route that it matched, if who sent it may. @throws Problem sign-in, forbidden, too-many
+ */
+export async function letIn(event: H3Event): Promise<void> {
+  const { path = '' } = (event.context.matchedRoute ?? {}) as { path?: string }
+  const need = needOf(event.method, path)
+  if (need === 'anyone') return
+  if (need === 'link') return limitLink(event, readParam(event, 'token'))
+  if (need === null) throw new Problem('forbidden', told('route-says-nothing'))
+  await admit(event, need)
 }
 
 /** Answers a problem in the one shape. */
@@ -75,6 +91,13 @@ export function readParam(event: H3Event, name: string): string {
   const value = getRouterParam(event, name, { decode: true }) ?? ''
   if (value === '' || value.length > 200 || !isWellFormed(value)) throw new Problem('not-found', told('nothing-here'))
   return value
+}
+
+/** A part of the address that is a whole number. @throws Problem not-found for anything else */
+export function readCount(event: H3Event, name: string): number {
+  const value = readParam(event, name)
+  if (!/^[1-9]\d{0,8}$/.test(value)) throw new Problem('not-found', told('nothing-here'))
+  return Number(value)
 }
 
 /** Refuses a body over the limit before it is read. */

@@ -111,7 +111,7 @@ it('a job that cannot be computed says so on its row and hurts no other', async 
       .every(({ id }) => id === broken)
   ).toBe(true)
   await expect(workshop.checks.checksDue('2030-01-01')).resolves.toBeDefined()
-  await expect(workshop.learning.workshopLearnt('Maren')).resolves.toBeDefined()
+  await expect(workshop.learning.workshopLearnt(['Maren'])).resolves.toBeDefined()
 })
 
 it('is searched by words in any order, over vehicle, stand, complaint and engine', async () => {

@@ -56,7 +56,7 @@ it('finished jobs teach their type: new ones are judged under it, with its proof
   expect(people).toEqual(countingErrors(own.people))
 
   const seen = async (by: string) => {
-    const { own: all } = await workshop.learning.workshopLearnt(by)
+    const { own: all } = await workshop.learning.workshopLearnt([by])
     return new Set(all.find(({ sheet: of }) => of.id === drive.id)!.people.map((person) => person.by))
   }
   expect(await seen('Maren')).toEqual(new Set(['Maren']))
@@ -104,7 +104,7 @@ describe('figures of other workshops', () => {
     expect(await ownPriors.priorsFor(drive.id)).toEqual(alone)
     await learntFiles.setLearntOut('another-workshop', false)
     expect(await ownPriors.priorsFor(drive.id)).toEqual(pooled)
-    expect((await workshop.learning.workshopLearnt('')).takenIn).toMatchObject([
+    expect((await workshop.learning.workshopLearnt([''])).takenIn).toMatchObject([
       { from: 'another-workshop', by: 'Maren', out: false, types: [{ id: drive.id, engines: 40 }] }
     ])
   })

@@ -67,7 +67,7 @@ describe('a workshop that the version before kept', () => {
     const rows = lists.flatMap((list) => list.rows)
     expect(rows.map(({ id }) => id).sort()).toEqual(DEMO_JOBS.map(({ id }) => id).sort())
     expect(rows.filter(({ trouble }) => trouble)).toEqual([])
-    await expect(stores.learning.workshopLearnt('Maren')).resolves.toBeDefined()
+    await expect(stores.learning.workshopLearnt(['Maren'])).resolves.toBeDefined()
     expect((await stores.photos.photoBytes('5a17a000-0000-4000-8000-0000000000aa', 'body')).length).toBeGreaterThan(100)
   })
   it('has its text made readable, and its people once', async () => {

@@ -66,7 +66,7 @@ it('begins with its name and first person and nothing else, the demo left as it 
       address: 'Quay 1\\nHarbour',
       units: 'imperial',
       'time-zone': 'Europe/Lisbon',
-      person: 'Ada',
+      person: 'Ada', passphrase: 'quay one quay two',
       'start-empty': true
     },
     { fast: true }
@@ -91,7 +91,7 @@ it('takes along what was entered beside the demo, and nothing of the demo', asyn
   rmSync(join(folder, 'workshop.json'))
   await setUp(
     folder,
-    { name: 'Harbour Repairs', person: 'Ada', 'time-zone': 'UTC', 'take-along': true },
+    { name: 'Harbour Repairs', person: 'Ada', passphrase: 'quay one quay two', 'time-zone': 'UTC', 'take-along': true },
     { fast: true }
   )
   const { owner } = await own()

@@ -66,7 +66,7 @@ it('after a chain was renewed, the next job knows when, and forgets how long the
 })
 
 it('the workshop learns from its demo jobs: the rate of the van seen four times', async () => {
-  const { types, calibration } = await workshop.learning.workshopLearnt('Maren')
+  const { types, calibration } = await workshop.learning.workshopLearnt(['Maren'])
   const van = types
     .find(({ sheet }) => sheet.startsWith('Ardmere'))!
     .engines.find(({ vehicle }) => vehicle === 'Pilot van 3')!

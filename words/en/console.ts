@@ -5,6 +5,7 @@ export const CONSOLE = {
   unreadable: 'cannot be read',
   notJson: (why: string) => `is not JSON: ${why}`,
   notComputable: "this drive cannot be computed: check the sheet's figures",
+  noSuchPerson: (name: string) => `There is no ${name} here.`,
   databaseUnusable: (why: string) =>
     `The workshop's database cannot be used: ${why}. Check DATABASE_URL, or leave it out to use the private database.`,
   noDatabase: 'DATABASE_URL is not set: start with ./umbrette start'

@@ -1,4 +1,5 @@
 /** What the pages say, page by page. */
+export * from './pages/access'
 export * from './pages/bench'
 export * from './pages/benchLater'
 export * from './pages/board'

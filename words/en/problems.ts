@@ -1,4 +1,5 @@
 import type { ProblemSays } from '../problems'
+import { anyOf } from './pages/access'
 import { type Catalogue, sayer } from '../say'
 
 /** What the server says to who asks. */
@@ -118,7 +119,36 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'first-fault': (f) => f.said,
   'holds-keep-open': ({ holds }) =>
     `${holds} ${holds === 1 ? 'hold keeps' : 'holds keep'} this job open: do what releases ${holds === 1 ? 'it' : 'them'}, or release ${holds === 1 ? 'it' : 'each'} by name with a reason.`,
-  hold: (f) => f.said
+  hold: (f) => f.said,
+  'an-owner-stays': () =>
+    'Somebody who may do everything has to stay able to sign in: make another person owner first.',
+  'device-name': () => 'name the device',
+  'name-taken': (f) => `${f.name} is, or was, the name of somebody here. Choose another.`,
+  'needs-role': (f) => `This takes ${anyOf(f.role)}. Ask one, or have your role changed under People.`,
+  'no-such-device': () => 'There is no such device, or it was taken out already.',
+  'no-such-person': () => 'There is nobody like that here.',
+  'no-such-session': () => 'That session has ended already.',
+  'nobody-signs-in': () => 'Nobody signs in here yet.',
+  'not-your-name': (f) =>
+    `This was entered under another name than ${f.name}, who is signed in. Have its author sign in, or take it over.`,
+  'passphrase-length': (f) => `at least ${f.least} signs; several words are easy to keep in mind`,
+  'person-not-changed': () => 'This was not changed.',
+  'pin-digits': () => 'four to eight digits',
+  'pin-on-paired-device': () =>
+    'A PIN is good on devices of the workshop only. Sign in with your passphrase, or have this device paired.',
+  'pin-plain': () => 'not all the same, nor counted up or down',
+  'route-says-nothing': () => 'Nobody may do this.',
+  'secrets-not-changed': () => 'Your passphrase and PIN are as they were.',
+  'sign-in-first': () => 'Sign in first. What you entered is kept on this device.',
+  'sign-in-incomplete': () => 'Name and passphrase are both needed.',
+  'wait-seconds': (f) =>
+    `Too many tries. Wait ${f.seconds > 90 ? `${Math.ceil(f.seconds / 60)} minutes` : `${f.seconds} seconds`}, then try again.`,
+  'wrong-code': () =>
+    'This code is not good, or no longer: it pairs one device within two minutes. Have a new one shown.',
+  'wrong-name-or-passphrase': () => 'No such name with this passphrase.',
+  'wrong-passphrase': () => 'That is not your passphrase.',
+  'wrong-pin': () => 'That is not the PIN.',
+  'your-own-name': () => 'your own name'
 }
 
 export const sayProblem = sayer(PROBLEMS)

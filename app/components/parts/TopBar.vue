@@ -2,7 +2,12 @@
 import { COMMON, TOP_BAR } from '../../../words/en'
 import PersonPicker from './PersonPicker.vue'
 import SaveState from './SaveState.vue'
+import SignedIn from './SignedIn.vue'
 import UnitPicker from './UnitPicker.vue'
+import { computed } from 'vue'
+import { suffices } from '../../../core/record'
+import { useMe } from '../../composables/useMe'
+import { pageNeed } from '../../needs'
 
 /** The head of every page; `places`: with the ways to the workshop's other pages. */
 defineProps<{ places?: boolean }>()
@@ -11,8 +16,17 @@ const PLACES = [
   { to: '/engines', label: COMMON.engines },
   { to: '/learnt', label: TOP_BAR.learnt },
   { to: '/practice', label: COMMON.practice },
+  { to: '/people', label: TOP_BAR.people },
   { to: '/settings', label: TOP_BAR.settings }
 ]
+const me = useMe()
+/** Those that lead somewhere for who is here. */
+const open = computed(() =>
+  PLACES.filter(({ to }) => {
+    const need = pageNeed(to)
+    return !me.value || me.value.open || (need && need !== 'anyone' && suffices(me.value.person?.role ?? null, need))
+  })
+)
 </script>
 
 <template>
@@ -29,7 +43,7 @@ const PLACES = [
     </NuxtLink>
     <nav v-if="places" class="flex gap-1 text-lead" :aria-label="TOP_BAR.places">
       <NuxtLink
-        v-for="{ to, label } in PLACES"
+        v-for="{ to, label } in open"
         :key="to"
         :to="to"
         class="flex min-h-11 items-center px-2 underline-offset-4 hover:underline"
@@ -42,6 +56,6 @@ const PLACES = [
     </div>
     <div class="text-note"><SaveState /></div>
     <slot name="acts" />
-    <ClientOnly><UnitPicker class="max-md:hidden" /><PersonPicker /></ClientOnly>
+    <ClientOnly><UnitPicker class="max-md:hidden" /><SignedIn v-if="me?.person" /><PersonPicker v-else /></ClientOnly>
   </header>
 </template>

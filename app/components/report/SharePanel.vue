@@ -3,6 +3,7 @@ import { COMMON, SHARE_PANEL } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { onMounted, ref } from 'vue'
 import type { ListedShare } from '../../../server/store/shares'
+import { customersOrigin } from '../../address'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import ChoiceRow from '../parts/ChoiceRow.vue'
@@ -38,7 +39,7 @@ const share = () =>
       method: 'POST',
       body: { by: bench.by, days: Number(days.value) }
     })
-    link.value = `${window.location.origin}/share/${token}`
+    link.value = `${customersOrigin()}/share/${token}`
   })
 const revoke = (id: string) =>
   attempt(async () => {

@@ -52,6 +52,8 @@ export interface ActView<A, R> {
 const base = () => ({
   id: text(64).required(needed).min(1, needed),
   by: words(80, say('who')),
+  /** Who made it on a device, where somebody else took it over under their own name. */
+  madeBy: text(80),
   at: moment().required(needed)
 })
 

@@ -10,7 +10,7 @@ export const pricing: ActKind<'pricing', ReturnType<typeof schema>> = {
   type: 'pricing',
   schema,
   locks: false,
-  who: 'mechanic'
+  who: 'foreman'
 }
 
 export const pricingView: ActView<Own, { pricing: Own['pricing'] | null }> = {

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto'
 import { id, needed, sayOfCheck, shape, words } from '../../../core/check'
 import { factFields } from '../../../core/record'
 import { schoolSchema, usageSchema } from '../../../core/readings'
+import { signedBy } from '../../access/author'
 import { openJob } from '../../store/openJob'
 import { checkInput, readJson, route } from '../../utils/route'
 
@@ -25,6 +26,14 @@ export default route(async (event) => {
     school
   } = checkInput(schema, await readJson(event), told('job-incomplete'))
   return {
-    id: await openJob(randomUUID(), { vehicle: vehicle.trim(), stand, complaint, openedBy, sheet, usage, school })
+    id: await openJob(randomUUID(), {
+      vehicle: vehicle.trim(),
+      stand,
+      complaint,
+      openedBy: await signedBy(event, openedBy),
+      sheet,
+      usage,
+      school
+    })
   }
 })

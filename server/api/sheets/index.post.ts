@@ -1,6 +1,7 @@
 import { told } from '../../../words/problems'
 import { mixed } from 'yup'
 import { needed, sayOfCheck, shape, text, whole, words } from '../../../core/check'
+import { signedBy } from '../../access/author'
 import { saveSheet } from '../../store/sheets'
 import { checkInput, readJson, route } from '../../utils/route'
 
@@ -16,5 +17,5 @@ const schema = shape({
 
 export default route(async (event) => {
   const { sheet, basedOn, by, note = '' } = checkInput(schema, await readJson(event, LIMIT), told('sheet-not-kept'))
-  return saveSheet(sheet, { basedOn, by, note })
+  return saveSheet(sheet, { basedOn, by: await signedBy(event, by), note })
 })

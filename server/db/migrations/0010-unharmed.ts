@@ -49,28 +49,7 @@ export const unharmed: Migration = {
       "insert into settings (key, value) values ('generation', to_json(gen_random_uuid()::text)) on conflict (key) do nothing"
     )
     await run('drop function keep_act')
-    await run(
-      `create function keep_act(job uuid, moves integer, fill text, act text, entry json, channel text, most integer) returns bigint language plpgsql as $$
-      declare
-        was_stale boolean;
-        place bigint;
-      begin
-        select stale into was_stale from jobs where id = job and sheet_moves = moves for key share;
-        if not found then return null; end if;
-        if fill is distinct from (select value #>> '{}' from settings where key = 'generation') then return null; end if;
-        insert into acts (job_id, id, body) values (job, act, entry) on conflict (job_id, id) do nothing returning seq into place;
-        if place is null then return null; end if;
-        -- Places are given out once each: a job whose first act lies nearer cannot hold more, and need not be counted.
-        if place - (select min(seq) from acts where job_id = job) >= most then
-          if (select count(*) from (select 1 from acts where job_id = job limit most + 1) held) > most then
-            raise exception 'a job holds at most % acts', most using errcode = 'UM001';
-          end if;
-        end if;
-        if not was_stale then update jobs set stale = true where id = job; end if;
-        perform pg_notify(channel, job::text || ' ' || place::text);
-        return place;
-      end $$`
-    )
+    await run(keepActWith('', '', ''))
   },
   async down({ schema, transaction }) {
     const run = (statement: string) => schema.sequelize.query(statement, { transaction })
@@ -82,4 +61,28 @@ export const unharmed: Migration = {
     await run('alter table photos drop column sent')
     await run('alter table jobs drop column summary_error')
   }
+}
+
+/** Keeping an act, with what is kept beside it: an argument more, its column and its value. */
+export function keepActWith(argument: string, column: string, value: string): string {
+  return `create function keep_act(job uuid, moves integer, fill text, act text, entry json, channel text, most integer${argument}) returns bigint language plpgsql as $$
+  declare
+    was_stale boolean;
+    place bigint;
+  begin
+    select stale into was_stale from jobs where id = job and sheet_moves = moves for key share;
+    if not found then return null; end if;
+    if fill is distinct from (select value #>> '{}' from settings where key = 'generation') then return null; end if;
+    insert into acts (job_id, id, body${column}) values (job, act, entry${value}) on conflict (job_id, id) do nothing returning seq into place;
+    if place is null then return null; end if;
+    -- Places are given out once each: a job whose first act lies nearer cannot hold more, and need not be counted.
+    if place - (select min(seq) from acts where job_id = job) >= most then
+      if (select count(*) from (select 1 from acts where job_id = job limit most + 1) held) > most then
+        raise exception 'a job holds at most % acts', most using errcode = 'UM001';
+      end if;
+    end if;
+    if not was_stale then update jobs set stale = true where id = job; end if;
+    perform pg_notify(channel, job::text || ' ' || place::text);
+    return place;
+  end $$`
 }

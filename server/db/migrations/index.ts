@@ -10,6 +10,7 @@ import { practice } from './0008-practice'
 import { keepAct } from './0009-keep-act'
 import { unharmed } from './0010-unharmed'
 import { codes } from './0011-codes'
+import { doors } from './0012-doors'
 
 /** All migrations in their order. */
 export const migrations: readonly Migration[] = [
@@ -23,5 +24,6 @@ export const migrations: readonly Migration[] = [
   practice,
   keepAct,
   unharmed,
-  codes
+  codes,
+  doors
 ]

@@ -18,6 +18,9 @@ export interface CheckedUnder {
   generation: string
 }
 
+/** Who was signed in: their row, null on an open workshop. */
+export type PersonId = number | null
+
 /**
  * Keeps an act, marks its job's summary stale and tells every server on the channel, in one round trip.
  * @returns its place; null where nothing was kept, as the id is taken or what it was checked under no longer holds
@@ -28,11 +31,12 @@ export async function keepAct(
   act: Act,
   { moves, generation }: CheckedUnder,
   channel: string,
+  person: PersonId,
   transaction?: Transaction
 ): Promise<number | null> {
   const [kept] = await select<{ place: string | null }>(
-    'select keep_act($1, $2, $3, $4, $5, $6, $7) as place',
-    [jobId, moves, generation, act.id, JSON.stringify(act), channel, MOST.acts],
+    'select keep_act($1, $2, $3, $4, $5, $6, $7, $8) as place',
+    [jobId, moves, generation, act.id, JSON.stringify(act), channel, MOST.acts, person],
     transaction
   )
   return kept?.place ? Number(kept.place) : null

@@ -29,6 +29,7 @@ export const TOP_BAR = {
   vehicles: 'Vehicles',
   learnt: 'Learnt',
   board: 'Board',
+  people: 'People',
   settings: 'Settings',
   places: 'Places'
 }

@@ -1,5 +1,6 @@
 import { told } from '../../../../words/problems'
 import { sayOfCheck, shape, text, words } from '../../../../core/check'
+import { signedBy } from '../../../access/author'
 import { keepJobAsCase } from '../../../store/practice'
 import { checkInput, readParam, readJson, route } from '../../../utils/route'
 
@@ -11,5 +12,5 @@ const schema = shape({
 
 export default route(async (event) => {
   const { title, complaint = '', by } = checkInput(schema, await readJson(event), told('not-told-as-case'))
-  return keepJobAsCase(readParam(event, 'id'), { title, complaint }, by)
+  return keepJobAsCase(readParam(event, 'id'), { title, complaint }, await signedBy(event, by))
 })

@@ -1,6 +1,7 @@
 import { told } from '../../../../words/problems'
 import { mixed } from 'yup'
 import { needed, sayOfCheck, shape, text, words } from '../../../../core/check'
+import { signedBy } from '../../../access/author'
 import { finishRun } from '../../../store/practice'
 import { isUuid } from '../../../store/jobs'
 import { checkInput, readJson, route } from '../../../utils/route'
@@ -19,5 +20,5 @@ const LIMIT = 1024 * 1024
 
 export default route(async (event) => {
   const { id, by, case: key, moves } = checkInput(schema, await readJson(event, LIMIT), told('run-not-taken'))
-  return finishRun(id, by, key, moves)
+  return finishRun(id, await signedBy(event, by), key, moves)
 })

@@ -1,7 +1,7 @@
-import { told } from '../../words/problems'
-import { sayOfCheck, shape, words } from '../../core/check'
-import { addPerson } from '../store/people'
-import { checkInput, readJson, route } from '../utils/route'
+import { told } from '../../../words/problems'
+import { sayOfCheck, shape, words } from '../../../core/check'
+import { addPerson } from '../../store/people'
+import { checkInput, readJson, route } from '../../utils/route'
 
 const schema = shape({ name: words(40, told('first-name')) }).required(sayOfCheck('object'))
 

@@ -1,4 +1,0 @@
-import { listPeople } from '../store/people'
-import { route } from '../utils/route'
-
-export default route(async () => listPeople())

@@ -1,0 +1,123 @@
+import type { Role } from '../../../core/record'
+
+/** Roles as people know them, and what each may. */
+export const ROLE_WORDS = {
+  learner: { name: 'learner', says: 'practises' },
+  mechanic: { name: 'mechanic', says: 'jobs, readings, photos, build-up' },
+  foreman: {
+    name: 'foreman',
+    says: 'signs off, decides otherwise, releases holds, changes engines and prices, shares reports, sets PINs'
+  },
+  owner: { name: 'owner', says: 'everything, with settings, people and devices' }
+} as const
+
+/** Somebody of a role, or who may more. */
+export function anyOf(role: Role): string {
+  return role === 'owner' ? 'an owner' : `a ${ROLE_WORDS[role].name}`
+}
+
+export const SIGN_IN = {
+  signIn: 'Sign in',
+  signInUmbrette: 'Sign in · Umbrette',
+  whoTakesOver: 'Who takes over?',
+  onDevice: (device: string) => `This is ${device}. Your PIN is enough here.`,
+  pinOf: (name: string) => `PIN of ${name}`,
+  someoneElse: 'Somebody else',
+  withPassphrase: 'With name and passphrase',
+  name: 'Your name',
+  passphrase: 'Passphrase',
+  forgotten: 'Forgotten? A foreman gives you a new PIN, an owner a new passphrase, both under People.',
+  noPins: 'Nobody has a PIN yet: sign in with your passphrase, and choose one under your name.',
+  serverAway: 'The server is away. Who was signed in can go on; nobody can sign in until it is back.'
+}
+
+export const PAIR = {
+  pair: 'Pair this device',
+  pairUmbrette: 'Pair this device · Umbrette',
+  says: 'It becomes one of the workshop’s: people take over on it with their PIN. It can be taken out again under People.',
+  code: 'Code shown on the other device',
+  paired: (name: string) => `This is ${name} now.`
+}
+
+export const SIGNED_IN = {
+  atTheBench: 'signed in: ',
+  signOut: 'Sign out',
+  handOver: 'Hand over or sign out',
+  yours: 'Your passphrase, PIN and sign-ins',
+  left: (name: string, waiting: number) =>
+    `${name} left ${waiting === 1 ? 'an entry' : `${waiting} entries`} on this device, not sent yet.`,
+  takeOver: 'Take over in my name',
+  takesAForeman: 'They are sent when they sign in here; a foreman can take them over.'
+}
+
+export const ACCOUNT = {
+  account: 'Your sign-in',
+  accountUmbrette: 'Your sign-in · Umbrette',
+  secrets: 'Passphrase and PIN',
+  current: 'Your passphrase now',
+  passphrase: 'New passphrase',
+  passphraseHint: 'Leave empty to keep it. Several words are easy to keep in mind.',
+  pin: 'New PIN',
+  pinHint: 'For devices of the workshop: four to eight digits. Leave empty to keep it.',
+  save: 'Save',
+  saved: 'Saved.',
+  sessions: 'Where you are signed in',
+  everybodys: 'Who is signed in, and where',
+  onDevice: (device: string) => `on ${device}`,
+  ownDevice: 'on their own device',
+  thisOne: 'this one',
+  since: 'since',
+  lastSeen: 'last seen',
+  end: 'End',
+  none: 'Nobody is signed in.'
+}
+
+export const PEOPLE = {
+  people: 'People and devices',
+  peopleUmbrette: 'People · Umbrette',
+  open: 'Nobody signs in yet: whoever opens a page on this machine may do everything. Give an owner a passphrase, and from then on everybody signs in.',
+  demo: 'This is the demo: everybody may do everything. In a workshop of your own people sign in.',
+  works: 'Who works here',
+  add: 'Add',
+  addName: 'First name',
+  change: 'Change',
+  changing: (name: string) => `Change ${name}`,
+  name: 'Name',
+  nameHint: 'What was entered under the earlier name stays under it.',
+  role: 'May do',
+  passphrase: 'New passphrase',
+  passphraseHint: 'Leave empty to keep it. They are signed out everywhere.',
+  pin: 'New PIN',
+  pinHint: 'For devices of the workshop; four to eight digits. Leave empty to keep it.',
+  save: 'Save',
+  retire: 'Takes leave',
+  retireSays: 'Signed out everywhere, no longer in lists. What they entered stays theirs.',
+  backAgain: 'Is back',
+  retired: 'left',
+  passphraseSet: 'passphrase',
+  pinSet: 'PIN',
+  noSecret: 'cannot sign in yet',
+  devices: 'Devices of the workshop',
+  devicesSays: 'A tablet at the bench is paired once; then people take over on it with their PIN.',
+  deviceName: 'Name of the device',
+  showCode: 'Show its code',
+  scan: 'Scan this with the tablet, or open the address on it and type the code. Good for two minutes, once.',
+  code: 'Code',
+  secondsLeft: (seconds: number) => `${seconds} s left`,
+  over: 'This code is over. Show a new one.',
+  paired: (name: string) => `${name} is paired.`,
+  takeOut: 'Take out',
+  pairedBy: (name: string) => (name ? `paired by ${name},` : 'paired'),
+  lastSeen: 'last seen',
+  noDevices: 'None is paired.',
+  qrOf: 'QR code of the address'
+}
+
+export const REFUSED = {
+  title: 'Not here · Umbrette',
+  needs: (role: Role) => `This page is for ${anyOf(role)}.`,
+  ask: 'Ask one to do it, or to change what you may under People.',
+  nothingHere: 'There is nothing at this address.',
+  broke: 'This page could not be made. Try again in a moment; what you entered is kept on this device.',
+  back: 'To the board'
+}
