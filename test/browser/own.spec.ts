@@ -20,7 +20,13 @@ test('from setup to the first own job, with its name and address on the report',
   mkdirSync(folder, { recursive: true })
   await setUp(
     folder,
-    { name: 'Harbour Repairs', units: 'imperial', 'time-zone': 'Europe/Lisbon', person: 'Ada', passphrase: 'quay one quay two' },
+    {
+      name: 'Harbour Repairs',
+      units: 'imperial',
+      'time-zone': 'Europe/Lisbon',
+      person: 'Ada',
+      passphrase: 'quay one quay two'
+    },
     { fast: true }
   )
   const database = await workshopDatabase(folder, { kind: 'own', fast: true })

@@ -66,7 +66,8 @@ it('begins with its name and first person and nothing else, the demo left as it 
       address: 'Quay 1\\nHarbour',
       units: 'imperial',
       'time-zone': 'Europe/Lisbon',
-      person: 'Ada', passphrase: 'quay one quay two',
+      person: 'Ada',
+      passphrase: 'quay one quay two',
       'start-empty': true
     },
     { fast: true }

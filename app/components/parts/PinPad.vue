@@ -40,11 +40,7 @@ function done() {
         <BackspaceIcon class="mx-auto size-5" aria-hidden="true" />
       </button>
       <button type="button" class="act min-h-14 text-xl" @click="press('0')">0</button>
-      <button
-        type="submit"
-        class="act-main min-h-14"
-        :aria-label="SIGN_IN.signIn"
-        :disabled="busy || pin.length < 4">
+      <button type="submit" class="act-main min-h-14" :aria-label="SIGN_IN.signIn" :disabled="busy || pin.length < 4">
         <ArrowRightIcon class="mx-auto size-6" aria-hidden="true" />
       </button>
     </div>

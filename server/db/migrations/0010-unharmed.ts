@@ -49,7 +49,7 @@ export const unharmed: Migration = {
       "insert into settings (key, value) values ('generation', to_json(gen_random_uuid()::text)) on conflict (key) do nothing"
     )
     await run('drop function keep_act')
-    await run(keepActWith('', '', ''))
+    await run(keepActWith())
   },
   async down({ schema, transaction }) {
     const run = (statement: string) => schema.sequelize.query(statement, { transaction })
@@ -63,8 +63,10 @@ export const unharmed: Migration = {
   }
 }
 
-/** Keeping an act, with what is kept beside it: an argument more, its column and its value. */
-export function keepActWith(argument: string, column: string, value: string): string {
+/** Keeping an act, and with it in a column more what is kept beside it: its name, type and column. */
+export function keepActWith(beside?: { name: string; type: string; column: string }): string {
+  const argument = beside ? `, ${beside.name} ${beside.type}` : ''
+  const [column, value] = beside ? [`, ${beside.column}`, `, ${beside.name}`] : ['', '']
   return `create function keep_act(job uuid, moves integer, fill text, act text, entry json, channel text, most integer${argument}) returns bigint language plpgsql as $$
   declare
     was_stale boolean;

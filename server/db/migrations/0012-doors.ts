@@ -70,7 +70,7 @@ export const doors: Migration = {
     await run('alter table acts add column person_id integer references people (id) on delete set null')
     await run('drop function keep_act')
     // Who was signed in is kept beside the act.
-    await run(keepActWith(', person integer', ', person_id', ', person'))
+    await run(keepActWith({ name: 'person', type: 'integer', column: 'person_id' }))
   },
   async down({ schema, transaction }) {
     const run = (statement: string) => schema.sequelize.query(statement, { transaction })
@@ -81,6 +81,6 @@ export const doors: Migration = {
     await run(`alter table people
       drop column role, drop column former, drop column passphrase, drop column pin, drop column seal,
       drop column retired_at`)
-    await run(keepActWith('', '', ''))
+    await run(keepActWith())
   }
 }
