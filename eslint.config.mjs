@@ -8,6 +8,7 @@ const nuxtWords = Object.fromEntries(
     'defineNuxtConfig',
     'defineNitroPlugin',
     'useFetch',
+    'useNuxtApp',
     'useRoute',
     'useHead',
     'navigateTo',

@@ -1,5 +1,6 @@
 import tailwindcss from '@tailwindcss/vite'
 import { join } from 'node:path'
+import { bundleServiceWorker } from './scripts/serviceWorker.mjs'
 import { bundleWorker, watchWorker } from './scripts/worker.mjs'
 
 /** Core, words and draw do nothing when they are loaded. */
@@ -30,7 +31,10 @@ export default defineNuxtConfig({
       htmlAttrs: { lang: 'en' },
       title: 'Umbrette',
       meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/umbrette.svg' }]
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/umbrette.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' }
+      ]
     }
   },
   experimental: {
@@ -42,6 +46,7 @@ export default defineNuxtConfig({
   hooks: {
     'build:manifest': (manifest) => Object.values(manifest).forEach((entry) => (entry.dynamicImports = [])),
     // The program of the threads that work behind the server lies beside it.
+    'nitro:build:public-assets': (nitro) => bundleServiceWorker(nitro.options.output.publicDir),
     'nitro:init': (nitro) => {
       const file = join(nitro.options.output.serverDir, 'heavy.mjs')
       if (nitro.options.dev) return watchWorker(file)
@@ -62,8 +67,12 @@ export default defineNuxtConfig({
   },
   // For who works on it: a change shows within a few seconds, which maps and leaving out would take again.
   $development: { sourcemap: false, nitro: { sourceMap: false, rollupConfig: { treeshake: false } } },
+  // What the service worker opens while the server is away: the application without anything on it.
+  routeRules: { '/shell': { ssr: false } },
   nitro: {
     esbuild: { options: { target: 'node20' } },
+    // Certificates are made by a package that needs it loaded, for nothing that it exports.
+    moduleSideEffects: ['reflect-metadata'],
     compressPublicAssets: { gzip: true, brotli: true },
     typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } }
   },
@@ -79,10 +88,18 @@ export default defineNuxtConfig({
         'style-src-attr': ["'unsafe-inline'"],
         'worker-src': ["'self'"],
         'connect-src': ["'self'"],
+        'manifest-src': ["'self'"],
         'frame-ancestors': ["'none'"],
         'upgrade-insecure-requests': false
       },
-      strictTransportSecurity: false
+      strictTransportSecurity: false,
+      permissionsPolicy: {
+        camera: ['self'],
+        microphone: ['self'],
+        geolocation: [],
+        'display-capture': [],
+        fullscreen: ['self']
+      }
     },
     rateLimiter: false,
     requestSizeLimiter: false,

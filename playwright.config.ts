@@ -10,6 +10,8 @@ export default defineConfig({
   reporter: [['list']],
   outputDir: 'test-results',
   use: {
+    // Its own test looks at it; elsewhere it would stand between a test and the server.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

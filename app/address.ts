@@ -10,6 +10,11 @@ export function workshopOrigin(): string {
   return LOOPBACK.test(hostname) ? (signedIn.value?.origin ?? origin) : origin
 }
 
+/** Is the workshop answered on this machine alone? */
+export function isHereAlone(): boolean {
+  return LOOPBACK.test(new URL(workshopOrigin()).hostname)
+}
+
 /** The address under which customers reach what is shared with them. */
 export function customersOrigin(): string {
   return signedIn.value?.customers ?? workshopOrigin()

@@ -1,6 +1,7 @@
 import { $fetch } from 'ofetch'
 import type { Act } from '../core/record'
-import { forgetAnswers } from './offline'
+import type { Me } from '../server/store/sessions'
+import { forgetAnswers } from './offline/answers'
 import { listLeft, openLeft, sealLeft } from './seal'
 import { signedIn } from './signedIn'
 import { useOutbox, type Waiting } from './stores/outbox'
@@ -19,6 +20,25 @@ export async function signOut(): Promise<void> {
   )
   await forgetAnswers({ signOutLater: !told })
   window.location.assign('/sign-in')
+}
+
+let looking = false
+
+/** Was who is signed in signed out elsewhere, or this device taken out? Then nothing of theirs stays readable here. */
+export async function leaveIfOut(): Promise<void> {
+  if (looking || !signedIn.value?.person) return
+  looking = true
+  try {
+    const now = await $fetch<Me>('/api/me', { retry: 0 })
+    if (now.open || now.person) return
+    await sealMine()
+    await forgetAnswers({ signOutLater: false })
+    window.location.assign(`/sign-in?to=${encodeURIComponent(window.location.pathname)}`)
+  } catch {
+    // The server is away: who was signed in goes on.
+  } finally {
+    looking = false
+  }
 }
 
 /** Seals what the one signed in leaves on this device, and takes it out of sight. */

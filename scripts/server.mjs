@@ -67,6 +67,7 @@ export async function startServer(
       UMBRETTE_LOG_FILE: join(dataFolder, `${MARKS[kind]}.log`),
       UMBRETTE_DEMO: demo ? '1' : '0',
       UMBRETTE_DOORS: doors ? 'closed' : 'open',
+      UMBRETTE_NETWORK: kind === 'own' ? dataFolder : '',
       UMBRETTE_REVIVE: revives ? dataFolder : '',
       NITRO_SHUTDOWN_TIMEOUT: '1500'
     }
@@ -84,6 +85,21 @@ export async function startServer(
     lines.findLast((line) => line.startsWith('The workshop')) ??
       `The server did not start; the end of ${said} says\n${lines.slice(-5).join('\n')}`
   )
+}
+
+/** Where the running workshop is reached by others. @returns {Promise<{ origin: string, customers: string }>} */
+export async function reachedAt(dataFolder) {
+  const { address } = (await runningServer(dataFolder, 'own')) ?? {}
+  let reached = null
+  const known = await until(async () => {
+    reached = address ? await (await fetch(`${address}api/me`)).json().catch(() => null) : null
+    return Boolean(reached?.origin)
+  }, 15)
+  if (known) return reached
+  const said = readFileSync(join(dataFolder, `${MARKS.own}.out`), 'utf8')
+    .trim()
+    .split('\n')
+  throw new Stop(said.findLast((line) => line.startsWith('The network')) ?? 'The network is not served.')
 }
 
 /** Stops the server; true when it was running. */

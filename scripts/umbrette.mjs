@@ -10,9 +10,10 @@ import { backupBeforeMigration, kindOf, workshopDatabase } from './database.mjs'
 import { homeOf } from './home.mjs'
 import { installNpm } from './packages.mjs'
 import { ensurePostgres, stopPostgres } from './postgres.mjs'
+import { announceNetwork, NETWORK_OPTIONS, setNetwork } from './network.mjs'
 import { changePerson, PERSON_OPTIONS } from './person.mjs'
 import { must, say, Stop } from './run.mjs'
-import { FIRST_PORT, runningServer, startServer, stopServer } from './server.mjs'
+import { FIRST_PORT, reachedAt, runningServer, startServer, stopServer } from './server.mjs'
 import { setUp, SETUP_OPTIONS } from './setup.mjs'
 import { test } from './test.mjs'
 
@@ -25,6 +26,8 @@ const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and
   ./umbrette setup        set up a workshop of your own, empty: asks, or takes --name, --address, --tax-number, --foot,
                           --units metric|imperial, --time-zone, --person, --passphrase, --take-along or --start-empty
   ./umbrette person add|passphrase|pin|retire NAME   when nobody can sign in: --role, --passphrase, --pin
+  ./umbrette network      serve the workshop's network over HTTPS: --address and --name of this machine, --port,
+                          --customers-port; --off closes it
   ./umbrette stop         stop the server and its database; nothing is lost
   ./umbrette test         run every check
   ./umbrette dev          run it for who works on it: own database, reload as sources change
@@ -75,6 +78,14 @@ const commands = {
     await installNpm(DATA)
     await setUp(DATA, options)
   },
+  network: async (options) => {
+    await installNpm(DATA)
+    const { owner } = await workshopDatabase(DATA)
+    const open = await setNetwork(DATA, options, owner)
+    await stopServer(DATA, 'own')
+    await commands.start({})
+    if (open) await announceNetwork(DATA, await reachedAt(DATA))
+  },
   person: async (options, what, name) => {
     await installNpm(DATA)
     await changePerson((await workshopDatabase(DATA)).owner, options, what, name)
@@ -107,7 +118,10 @@ function announce({ address }, state) {
 
 /** A command's options and files; null for what it does not take. */
 function givenTo(name, args) {
-  const options = { start: { demo: { type: 'boolean' } }, setup: SETUP_OPTIONS, person: PERSON_OPTIONS }[name] ?? {}
+  const options =
+    { start: { demo: { type: 'boolean' } }, setup: SETUP_OPTIONS, person: PERSON_OPTIONS, network: NETWORK_OPTIONS }[
+      name
+    ] ?? {}
   try {
     return parseArgs({ args, options, allowPositionals: true })
   } catch {

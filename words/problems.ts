@@ -117,6 +117,8 @@ export interface ProblemSays {
   'no-such-session': {}
   'nobody-signs-in': {}
   'not-your-name': { name: string }
+  'open-part': {}
+  'open-here-alone': {}
   'passphrase-length': { least: number }
   'person-not-changed': {}
   'pin-digits': {}

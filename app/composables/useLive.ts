@@ -1,10 +1,11 @@
 import { onMounted, onUnmounted } from 'vue'
+import { leaveIfOut } from '../leaving'
 
 /**
  * Something happened to a job: an act was kept at a place in the workshop's order, or (without one) its summary is new.
- * Null: something may have been missed.
+ * `part`: another part of it is open on its bench. Null: something may have been missed.
  */
-export type Happened = { job: string; place: number | null } | null
+export type Happened = { job: string; place: number | null; part?: string } | null
 
 const LOCK = 'umbrette.live'
 const listeners = new Set<(happened: Happened) => void>()
@@ -81,9 +82,10 @@ function leave(): void {
 function stream(): () => void {
   const source = new EventSource('/api/live')
   source.onopen = () => pass(null)
+  source.onerror = () => void leaveIfOut()
   source.onmessage = ({ data }) => {
-    const { job, place } = JSON.parse(String(data)) as { job: string | null; place: number | null }
-    pass(job === null ? null : { job, place })
+    const told = JSON.parse(String(data)) as { job: string | null; place: number | null; part?: string }
+    pass(told.job === null ? null : { ...told, job: told.job })
   }
   return () => source.close()
 }

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { onMounted } from 'vue'
+import NewerVersion from '../components/parts/NewerVersion.vue'
 import { useAwake } from '../composables/useAwake'
 import { useWorkshop } from '../composables/useWorkshop'
 import { useBench } from '../stores/bench'
-import { useOutbox } from '../stores/outbox'
+import { leaveIfOut } from '../leaving'
+import { onSignedOut, useOutbox } from '../stores/outbox'
 import { usePhotoOutbox } from '../stores/photoOutbox'
 import { startLoading } from '../later'
 import { keepUnits } from '../units'
@@ -19,6 +21,7 @@ onMounted(() => {
   startLoading()
   void bench.load().catch(() => undefined)
   outbox.ready = true
+  onSignedOut.value = () => void leaveIfOut()
   void outbox.flush()
   // A browser that keeps no database (a private window, say) has nothing waiting in it.
   void photoOutbox.wake().catch(() => undefined)
@@ -28,4 +31,5 @@ onMounted(() => {
 
 <template>
   <div :inert="!awake"><slot /></div>
+  <NewerVersion />
 </template>

@@ -2,7 +2,7 @@
 import { BOARD, COMMON } from '../../words/en'
 import { useDebounceFn, useThrottleFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import type { Act, ActOf, JobState, WaitsFor } from '../../core/record'
 import type { BoardPage } from '../../server/store/board'
 import DueChecks from '../components/board/DueChecks.vue'
@@ -11,6 +11,7 @@ import JobStrip from '../components/board/JobStrip.vue'
 import OtherFinds from '../components/board/OtherFinds.vue'
 import WaitsForDialog from '../components/board/WaitsFor.vue'
 import ProblemNote from '../components/parts/ProblemNote.vue'
+import { keepAnswer } from '../offline/answers'
 import { shownProblem } from '../problem'
 import type { ToldHold } from '../../server/store/acts'
 import { useLive } from '../composables/useLive'
@@ -40,6 +41,16 @@ const { data, error, refresh } = await useFetch<BoardPage>('/api/board', {
   deep: false,
   query: { state, search, page }
 })
+onMounted(() => {
+  watch(
+    data,
+    (now) => {
+      const asked = `/api/board?state=${state.value}&search=${encodeURIComponent(search.value)}&page=${page.value}`
+      if (now) void keepAnswer(asked, now)
+    },
+    { immediate: true }
+  )
+})
 const making = ref(false)
 /** Was a new job asked for yet? */
 const asking = ref(false)
@@ -64,7 +75,7 @@ watch(
 // What others did, or a customer chose, shows as soon as its summary is made.
 const lookAgain = useThrottleFn(() => refresh(), 500, true)
 useLive((happened) => {
-  if (happened === null || happened.place === null) void lookAgain()
+  if (happened === null || (happened.place === null && !happened.part)) void lookAgain()
 })
 useHead({ title: BOARD.boardUmbrette })
 

@@ -49,7 +49,9 @@ const secrets = ({ hasPassphrase, hasPin }: StaffMember) =>
 <template>
   <PageFrame :error="error" @retry="refresh()">
     <h1 class="mb-3 text-2xl font-bold">{{ PEOPLE.people }}</h1>
-    <Caution v-if="me?.open" class="mb-4" data-testid="doors-open">{{ me.demo ? PEOPLE.demo : PEOPLE.open }}</Caution>
+    <Caution v-if="me?.open" lead="" class="mb-4" data-testid="doors-open">{{
+      me.demo ? PEOPLE.demo : PEOPLE.open
+    }}</Caution>
     <div class="grid grid-cols-2 items-start gap-6 max-lg:grid-cols-1">
       <Panel :title="PEOPLE.works">
         <ul data-testid="staff">

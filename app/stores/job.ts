@@ -229,6 +229,17 @@ export const useJob = defineStore('job', () => {
     return others.every((by) => by === bench.by) ? words : JOB.by(others, words)
   }
 
+  /** The job as the server would give it. */
+  function loaded(): LoadedJob | null {
+    if (!opened.value || !assessment.value) return null
+    return { id: id.value, job: opened.value, acts: kept.value, assessment: assessment.value }
+  }
+
+  /** How many acts the server is known to have. */
+  function held(): number {
+    return kept.value.length
+  }
+
   /** Is the act at a place in the workshop's order here? */
   function holds(place: number): boolean {
     return kept.value.some(({ seq }) => seq === place)
@@ -270,6 +281,8 @@ export const useJob = defineStore('job', () => {
     toggleFinding,
     recompute,
     confirm,
+    loaded,
+    held,
     holds,
     lastSeq
   }

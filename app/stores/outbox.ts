@@ -14,6 +14,9 @@ export interface Waiting {
   person?: number
 }
 
+/** What happens where who is signed in turns out not to be: set once there is a page. */
+export const onSignedOut = { value: (): void => undefined }
+
 /** An act that the server refused: shown until the user has dealt with it. */
 export interface Refused extends Waiting {
   problem: ShownProblem
@@ -67,6 +70,7 @@ export const useOutbox = defineStore('outbox', () => {
       const problem = shownProblem(error)
       if (!problem.answered) {
         why.value = problem.status === null ? '' : problem.message
+        if (problem.status === 401) onSignedOut.value()
         return false
       }
       changeRefused((now) => [...now, { ...entry, problem }])

@@ -99,6 +99,12 @@ export async function admit(event: H3Event, needed: Role): Promise<Caller> {
   return caller
 }
 
+/** Is who opened a long connection still signed in? Looked up again. */
+export async function isStillIn(event: H3Event): Promise<boolean> {
+  const now = await lookUp(getCookie(event, COOKIES.session), getCookie(event, COOKIES.device))
+  return now.open || now.person !== null
+}
+
 /** What a caller may. */
 export function roleOf({ open, person }: Caller): Role | null {
   return open ? 'owner' : (person?.role ?? null)

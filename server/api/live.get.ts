@@ -1,4 +1,5 @@
 import { defineEventHandler } from 'h3'
+import { isStillIn } from '../access/caller'
 import { streamHappened } from '../live/streams'
 import { Problem } from '../utils/problem'
 import { letIn, refuse } from '../utils/route'
@@ -7,7 +8,7 @@ import { letIn, refuse } from '../utils/route'
 export default defineEventHandler(async (event) => {
   try {
     await letIn(event)
-    await streamHappened(event)
+    await streamHappened(event, () => isStillIn(event))
   } catch (error) {
     if (!(error instanceof Problem)) throw error
     return refuse(event, error)

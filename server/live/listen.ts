@@ -6,11 +6,12 @@ export const ACTS_CHANNEL = 'umbrette_acts'
 
 /**
  * Something happened to a job: an act was kept at this place in the workshop's order, or (without one) its summary was
- * made anew.
+ * made anew, or (`part`) another part of it is open on its bench.
  */
 export interface Happened {
   job: string
   place: number | null
+  part?: string
 }
 
 const PAUSE_MS = 1000
@@ -71,5 +72,6 @@ function tell(happened: Happened | null): void {
 
 function happenedOf(payload = ''): Happened {
   const [job = '', place] = payload.split(' ')
+  if (place?.startsWith('@')) return { job, place: null, part: place.slice(1) }
   return { job, place: place && place !== '-' ? Number(place) : null }
 }

@@ -16,9 +16,10 @@ const held = new Map<string, number>()
  * Streams what happens to the workshop's jobs until the client goes, as server-sent events. Everything that it takes up
  * is
  * given back with the connection, whenever that ends.
+ * @param isStillIn may who asks go on listening? Asked again every twenty seconds
  * @throws Problem too-many
  */
-export function streamHappened(event: H3Event): Promise<void> {
+export function streamHappened(event: H3Event, isStillIn: () => Promise<boolean>): Promise<void> {
   const { req, res } = event.node
   const client = req.socket.remoteAddress ?? ''
   if ((held.get(client) ?? 0) >= MOST_A_CLIENT)
@@ -31,7 +32,13 @@ export function streamHappened(event: H3Event): Promise<void> {
       else res.write(text)
     }
     const stop = onHappened((happened) => send(toldAs(happened)))
-    const beat = setInterval(() => send(': beat\n\n'), BEAT_MS)
+    const beat = setInterval(() => {
+      send(': beat\n\n')
+      isStillIn().then(
+        (still) => still || res.destroy(),
+        () => undefined
+      )
+    }, BEAT_MS)
     res.once('close', () => {
       stop()
       clearInterval(beat)

@@ -8,5 +8,7 @@ export const CONSOLE = {
   noSuchPerson: (name: string) => `There is no ${name} here.`,
   databaseUnusable: (why: string) =>
     `The workshop's database cannot be used: ${why}. Check DATABASE_URL, or leave it out to use the private database.`,
+  networkUnusable: (why: string) =>
+    `The network is not served: ${why}. Try other ports or addresses with ./umbrette network.`,
   noDatabase: 'DATABASE_URL is not set: start with ./umbrette start'
 }

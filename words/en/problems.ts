@@ -131,6 +131,9 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'nobody-signs-in': () => 'Nobody signs in here yet.',
   'not-your-name': (f) =>
     `This was entered under another name than ${f.name}, who is signed in. Have its author sign in, or take it over.`,
+  'open-part': () => 'Name the part that is open.',
+  'open-here-alone': () =>
+    'This workshop is open on its own machine alone until its owner has a passphrase: ./umbrette person passphrase NAME.',
   'passphrase-length': (f) => `at least ${f.least} signs; several words are easy to keep in mind`,
   'person-not-changed': () => 'This was not changed.',
   'pin-digits': () => 'four to eight digits',

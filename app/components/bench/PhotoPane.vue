@@ -2,7 +2,7 @@
 import { COMMON, PHOTO_PANE } from '../../../words/en'
 import { CameraIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
-import { useBench } from '../../stores/bench'
+import { useTakePhoto } from '../../composables/useTakePhoto'
 import { useJob } from '../../stores/job'
 import { usePhotoOutbox } from '../../stores/photoOutbox'
 import WhenAt from '../parts/WhenAt.vue'
@@ -13,39 +13,17 @@ import TakeFile from '../parts/TakeFile.vue'
 /** Photos of a part: taken or chosen, kept on the device until the server has them, and taken back like any act. */
 const props = defineProps<{ part: string }>()
 const job = useJob()
-const bench = useBench()
 const outbox = usePhotoOutbox()
 
-const LIMIT_MB = 16
 const note = ref('')
-const problem = ref('')
+const { take: takeOf, problem, limit } = useTakePhoto(() => props.part)
 const photos = computed(() => job.record.photos.filter((photo) => photo.part === props.part).toReversed())
 const mine = computed(() => outbox.photos.filter(({ jobId, act }) => jobId === job.id && act.part === props.part))
 const sending = computed(() => mine.value.some(({ refused }) => !refused) && !outbox.unreachable)
 const onDevice = computed(() => mine.value.filter(({ refused }) => !refused).length)
 
 async function take(file: File) {
-  problem.value = ''
-  if (file.size > LIMIT_MB * 1024 * 1024) {
-    problem.value = PHOTO_PANE.thePictureIsLargerThan(LIMIT_MB)
-    return
-  }
-  const said = note.value.trim()
-  const act = {
-    id: crypto.randomUUID(),
-    by: bench.by,
-    at: new Date().toISOString(),
-    type: 'photo' as const,
-    photo: crypto.randomUUID(),
-    part: props.part,
-    ...(said ? { note: said } : {})
-  }
-  try {
-    await outbox.put({ jobId: job.id, act, picture: file })
-    note.value = ''
-  } catch {
-    problem.value = PHOTO_PANE.thisBrowserHasNoRoom
-  }
+  if (await takeOf(file, note.value.trim())) note.value = ''
 }
 </script>
 
@@ -61,7 +39,7 @@ async function take(file: File) {
       <CameraIcon class="size-5" aria-hidden="true" />{{ sending ? PHOTO_PANE.sending : PHOTO_PANE.takeOrChooseAPhoto }}
     </TakeFile>
     <p class="text-note text-faint">
-      {{ PHOTO_PANE.jpegPngOrWebpUp(LIMIT_MB) }}
+      {{ PHOTO_PANE.jpegPngOrWebpUp(limit) }}
     </p>
     <FaultNote v-if="problem">{{ problem }}</FaultNote>
     <template v-for="photo in mine" :key="photo.act.id">

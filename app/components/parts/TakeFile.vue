@@ -8,6 +8,8 @@ defineProps<{
   label: string
   accept: string
   testId?: string
+  /** The camera that a phone opens for it. */
+  capture?: 'environment'
 }>()
 const emit = defineEmits<{ file: [file: File] }>()
 const input = ref<HTMLInputElement | null>(null)
@@ -25,6 +27,7 @@ function take(chosen: HTMLInputElement) {
     ref="input"
     type="file"
     :accept="accept"
+    :capture="capture"
     class="sr-only"
     tabindex="-1"
     :aria-label="label"

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { JOB_FRAME } from '../../../words/en'
+import { watchDebounced } from '@vueuse/core'
 import { onMounted, onUnmounted, watch } from 'vue'
 import { readyEstimator } from '../../composables/useEstimator'
+import { keepAnswer } from '../../offline/answers'
 import { loadLater } from '../../later'
 import { useLiveActs } from '../../composables/useLiveActs'
 import { useJob, type LoadedJob } from '../../stores/job'
@@ -11,6 +13,7 @@ import TopBar from '../../components/parts/TopBar.vue'
 
 /** Loads the job that bench and verdict share. */
 const route = useRoute()
+const nuxt = useNuxtApp()
 const job = useJob()
 const outbox = useOutbox()
 const { data, error, refresh } = await useFetch<LoadedJob>(() => `/api/jobs/${String(route.params.id)}`, {
@@ -25,8 +28,16 @@ watch(
   { immediate: true }
 )
 useLiveActs()
+/** Keeps the job as it stands here, for a reload while the server is away. */
+function keep() {
+  const loaded = job.loaded()
+  if (loaded) void keepAnswer(`/api/jobs/${loaded.id}`, loaded)
+}
 let stop: (() => void) | undefined
 onMounted(() => {
+  // Without the server the page is made of what was kept, and what came to that since.
+  if (!nuxt.payload.serverRendered) void job.recompute()
+  watchDebounced(() => [job.id, job.held()], keep, { immediate: true, debounce: 300, maxWait: 1000 })
   stop = outbox.onDelivered(job.confirm)
   loadLater(readyEstimator)
 })

@@ -121,3 +121,21 @@ export const REFUSED = {
   broke: 'This page could not be made. Try again in a moment; what you entered is kept on this device.',
   back: 'To the board'
 }
+
+export const OFFLINE = {
+  newer: 'A newer version is here. What waits on this device stays.',
+  take: 'Take it'
+}
+
+export const PHONE = {
+  phone: 'A phone as this bench’s camera',
+  title: 'Phone as camera',
+  scan: 'Scan this with a phone that is signed in. What it takes lands on the part that is open here, and follows it.',
+  qrOf: 'QR code of this job’s camera',
+  hereAlone: 'This workshop is answered on this machine alone: no phone reaches it. ./umbrette network opens it.',
+  done: 'Done',
+  landsOn: 'The next picture lands on',
+  take: 'Take a picture',
+  whoTakes: 'Choose who is at the bench first, at the top.',
+  another: 'Another part'
+}

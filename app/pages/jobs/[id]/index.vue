@@ -23,6 +23,8 @@ const BeforeCovers = later(() => import('../../../components/station/BeforeCover
 const ComplaintSheet = later(() => import('../../../components/station/ComplaintSheet.vue'))
 const SuspectList = later(() => import('../../../components/station/SuspectList.vue'))
 
+const PhoneCamera = later(() => import('../../../components/bench/PhoneCamera.vue'))
+
 /** Asked for only when there is a newer sheet to look at: kept out of the bench's own script. */
 const SheetMove = later(() => import('../../../components/bench/SheetMove.vue'))
 
@@ -108,6 +110,7 @@ useShortcuts({
       <p class="truncate text-note text-faint">{{ job.job.sheet.name }}. {{ job.job.complaint }}</p>
       <template #acts>
         <SheetMove v-if="newerSheet" />
+        <ClientOnly><PhoneCamera /></ClientOnly>
         <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"
           ><ArrowDownTrayIcon class="size-4" aria-hidden="true" />{{ BENCH.export }}</a
         >

@@ -1,0 +1,33 @@
+import { ref } from 'vue'
+import { TAKE_OVER } from './answers'
+
+/** A newer version that waits to be taken. */
+export const newer = ref<ServiceWorker | null>(null)
+
+/** Registers the service worker; a browser that has none, or a page that is not secure, goes on without. */
+export async function keepServiceWorker(): Promise<void> {
+  const { serviceWorker } = navigator
+  if (!serviceWorker) return
+  try {
+    const registration = await serviceWorker.register('/sw.js')
+    const look = () => {
+      if (registration.waiting && serviceWorker.controller) newer.value = registration.waiting
+    }
+    look()
+    registration.addEventListener('updatefound', () => {
+      const { installing } = registration
+      installing?.addEventListener('statechange', look)
+    })
+    document.addEventListener('visibilitychange', () => {
+      if (document.visibilityState === 'visible') void registration.update().catch(() => undefined)
+    })
+  } catch {
+    // Without it everything works while the server is there.
+  }
+}
+
+/** Takes the newer version: what waits on the device stays there, and goes out from the new page. */
+export function takeNewer(): void {
+  navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), { once: true })
+  newer.value?.postMessage(TAKE_OVER)
+}
