@@ -76,12 +76,22 @@ export async function restore({ owner, admin }, file) {
     const url = as(owner, target.username, target.password, fresh)
     await fill(url, file)
     await bringUpToDate(url)
+    await keepOut(owner, url)
     await swap(admin, name, fresh, `${name}_before_${stamp}`)
   } catch (error) {
     await query(admin, `drop database if exists ${quoted(fresh)} with (force)`)
     throw error
   }
   await dropOld(admin, name)
+}
+
+/** Who was signed in then is not signed in now, and a device that was taken out since stays out. */
+async function keepOut(owner, url) {
+  await query(url, 'delete from sessions; delete from pairings')
+  if ((await query(owner, "select to_regclass('public.devices') is not null")) !== 't') return
+  const out = (await query(owner, 'select id from devices where removed_at is not null')).split('\n').filter(Boolean)
+  if (out.length > 0)
+    await query(url, `update devices set removed_at = now() where removed_at is null and id in ('${out.join("','")}')`)
 }
 
 /** Refuses what a newer version kept, migrates what an older one did, and looks whether all of it can be read. */

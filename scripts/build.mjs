@@ -12,6 +12,7 @@ export const SOURCES = [
   'server',
   'demo',
   'public',
+  'scripts/serviceWorker.mjs',
   'scripts/worker.mjs',
   'nuxt.config.ts',
   'package-lock.json'

@@ -1,9 +1,10 @@
 // The workshop's database in its cluster: owned by one role, used by another, administered by a third that no request
 // ever has.
 import { randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { backup, copyDatabase } from './backup.mjs'
+import { copyDatabase } from './backup.mjs'
+import { backUpNow } from './backups.mjs'
 import { knownMigrations } from './migrations.mjs'
 import { startPostgres } from './postgres.mjs'
 import { say, Stop } from './run.mjs'
@@ -13,8 +14,6 @@ import { APP, as, makeDatabase, OWNER, query } from './sql.mjs'
 export const DATABASES = { demo: 'workshop', own: 'own_workshop' }
 /** File that says that a workshop was set up. */
 const SET_UP = 'workshop.json'
-/** Backups made before a migration that are kept. */
-const KEPT = 5
 
 /** Which of the two is this folder's: its own once a workshop was set up. @returns {'own' | 'demo'} */
 export function kindOf(dataFolder) {
@@ -86,14 +85,6 @@ export async function backupBeforeMigration(dataFolder, { owner }) {
     )
   const pending = knownMigrations().filter((name) => !done.includes(name))
   if (done.length === 0 || pending.length === 0) return null
-  const folder = join(dataFolder, 'backups')
-  mkdirSync(folder, { recursive: true, mode: 0o700 })
-  const file = join(folder, `before-${pending[0]}-${new Date().toISOString().replaceAll(/[:.]/g, '-')}.backup`)
   say('Backing up before the database is brought up to date …')
-  await backup(owner, file)
-  const all = readdirSync(folder)
-    .filter((name) => name.startsWith('before-'))
-    .sort((a, b) => a.slice(-32).localeCompare(b.slice(-32)))
-  for (const old of all.slice(0, -KEPT)) rmSync(join(folder, old))
-  return file
+  return backUpNow(dataFolder, owner, `before-${pending[0]}`)
 }

@@ -4,9 +4,12 @@ import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { parseArgs } from 'node:util'
 import { backup, restore } from './backup.mjs'
+import { backUpDaily, backUpNow, KEEP_DAYS } from './backups.mjs'
 import { build } from './build.mjs'
 import { dev } from './dev.mjs'
 import { backupBeforeMigration, kindOf, workshopDatabase } from './database.mjs'
+import { doctor } from './doctor.mjs'
+import { runInForeground, service } from './foreground.mjs'
 import { homeOf } from './home.mjs'
 import { installNpm } from './packages.mjs'
 import { ensurePostgres, stopPostgres } from './postgres.mjs'
@@ -28,6 +31,10 @@ const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and
   ./umbrette person add|passphrase|pin|retire NAME   when nobody can sign in: --role, --passphrase, --pin
   ./umbrette network      serve the workshop's network over HTTPS: --address and --name of this machine, --port,
                           --customers-port; --off closes it
+  ./umbrette run          run in the foreground, as a service does: starts again what ended, backs up once a day,
+                          --keep DAYS (60)
+  ./umbrette service      print a unit for systemd that runs it; --install puts it in place, as root
+  ./umbrette doctor       say what is wrong with disk, database, versions, certificate, backups, and what to do
   ./umbrette stop         stop the server and its database; nothing is lost
   ./umbrette test         run every check
   ./umbrette dev          run it for who works on it: own database, reload as sources change
@@ -41,20 +48,27 @@ const HELP = `Umbrette judges an engine's timing drive: stretch, jump, wear, and
 
 const commands = {
   start: async ({ demo = false }) => {
-    const kind = demo ? 'demo' : kindOf(DATA)
-    const running = await runningServer(DATA, kind)
-    // Before the long steps: another user may have to install it by hand.
-    if (!process.env.DATABASE_URL) await ensurePostgres()
-    await installNpm(DATA)
-    const built = await build(DATA)
+    const { kind, running, built, wanted, options } = await ready({ demo })
     if (running?.built === built) return announce(running, 'is running already')
     if (running) await stopServer(DATA, kind)
-    const wanted = Number(process.env.PORT) || FIRST_PORT
     const database = await workshopDatabase(DATA, { kind })
     await backupBeforeMigration(DATA, database)
-    const server = await startServer(DATA, database, { kind, first: wanted, built, revives: !process.env.DATABASE_URL })
+    const server = await startServer(DATA, database, options)
     if (server.port !== wanted) say(`Port ${wanted} is in use; taking ${server.port}.`)
     announce(server, 'is running')
+    if (kind === 'own') await backUpDaily(DATA, database.owner)
+  },
+  run: async ({ keep }) => {
+    const { kind, running, built, options } = await ready({})
+    if (running && running.built !== built) await stopServer(DATA, kind)
+    const database = await workshopDatabase(DATA, { kind })
+    await backupBeforeMigration(DATA, database)
+    await runInForeground(DATA, { kind, database, keepDays: Number(keep) || KEEP_DAYS, options })
+  },
+  service: async (options) => service(process.cwd(), options),
+  doctor: async () => {
+    await installNpm(DATA)
+    process.exitCode = await doctor(DATA)
   },
   stop: async () => {
     const [demo, own] = [await stopServer(DATA, 'demo'), await stopServer(DATA, 'own')]
@@ -98,7 +112,9 @@ const commands = {
     if (!(await sure(`Put the workshop back as ${file} has it? What was entered since goes. [y/N] `)))
       return say('Nothing was changed.')
     await installNpm(DATA)
-    await restore(await workshopDatabase(DATA), file)
+    const database = await workshopDatabase(DATA)
+    await backUpNow(DATA, database.owner, 'before-restore')
+    await restore(database, file)
     say(`The workshop is as ${file} has it. As it was before, it is kept in the database under another name.`)
   },
   dev: async () => {
@@ -112,6 +128,18 @@ const commands = {
   help: async () => say(HELP)
 }
 
+/** What is needed before a server is started: programs, packages, the build. */
+async function ready({ demo = false }) {
+  const kind = demo ? 'demo' : kindOf(DATA)
+  const running = await runningServer(DATA, kind)
+  // Before the long steps: another user may have to install it by hand.
+  if (!process.env.DATABASE_URL) await ensurePostgres()
+  await installNpm(DATA)
+  const built = await build(DATA)
+  const wanted = Number(process.env.PORT) || FIRST_PORT
+  return { kind, running, built, wanted, options: { kind, first: wanted, built, revives: !process.env.DATABASE_URL } }
+}
+
 function announce({ address }, state) {
   say(`Umbrette ${state}: ${address}\nStop it with ./umbrette stop`)
 }
@@ -119,9 +147,14 @@ function announce({ address }, state) {
 /** A command's options and files; null for what it does not take. */
 function givenTo(name, args) {
   const options =
-    { start: { demo: { type: 'boolean' } }, setup: SETUP_OPTIONS, person: PERSON_OPTIONS, network: NETWORK_OPTIONS }[
-      name
-    ] ?? {}
+    {
+      start: { demo: { type: 'boolean' } },
+      setup: SETUP_OPTIONS,
+      person: PERSON_OPTIONS,
+      network: NETWORK_OPTIONS,
+      run: { keep: { type: 'string' } },
+      service: { install: { type: 'boolean' } }
+    }[name] ?? {}
   try {
     return parseArgs({ args, options, allowPositionals: true })
   } catch {
