@@ -18,7 +18,9 @@ export const DEMO_WORKSHOP: Workshop = {
   taxNumber: '',
   foot: 'A made-up workshop: nothing here fits a real engine.',
   units: { length: 'mm', distance: 'km', torque: 'N·m' },
-  timeZone: 'UTC'
+  timeZone: 'UTC',
+  currency: 'EUR',
+  language: 'en'
 }
 
 export const DEMO_PEOPLE = ['Bela', 'Idris', 'Maren', 'Tove']

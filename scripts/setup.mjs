@@ -18,6 +18,8 @@ export const SETUP_OPTIONS = {
   foot: { type: 'string' },
   units: { type: 'string' },
   'time-zone': { type: 'string' },
+  currency: { type: 'string' },
+  language: { type: 'string' },
   person: { type: 'string' },
   passphrase: { type: 'string' },
   'take-along': { type: 'boolean' },
@@ -97,7 +99,9 @@ async function workshopOf(given, ask) {
     taxNumber: given['tax-number'] ?? '',
     foot: lines(given.foot),
     units: UNITS[units],
-    timeZone: given['time-zone'] ?? (await ask('Time zone?', here))
+    timeZone: given['time-zone'] ?? (await ask('Time zone?', here)),
+    currency: (given.currency ?? (await ask('Currency, three letters?', 'EUR'))).toUpperCase(),
+    language: given.language ?? 'en'
   }
 }
 

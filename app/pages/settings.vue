@@ -6,6 +6,7 @@ import type { Workshop } from '../../core/record'
 import ChoiceRow from '../components/parts/ChoiceRow.vue'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
+import LogoField from '../components/access/LogoField.vue'
 import PageFrame from '../components/parts/PageFrame.vue'
 import Panel from '../components/parts/Panel.vue'
 import { useWorkshop } from '../composables/useWorkshop'
@@ -24,9 +25,12 @@ const form = reactive<Workshop>({
   foot: '',
   units: { length: 'mm', distance: 'km', torque: 'N·m' },
   timeZone: 'UTC',
+  currency: 'EUR',
+  language: 'en',
   ...(data.value ? { ...data.value, units: { ...data.value.units } } : {})
 })
 const ZONES = Intl.supportedValuesOf('timeZone')
+const MONEY = Intl.supportedValuesOf('currency')
 const faults = ref<Record<string, string>>({})
 const problem = ref('')
 const saved = ref(false)
@@ -67,6 +71,7 @@ async function save() {
           maxlength="60"
           class="mt-3"
           :fault="faults.taxNumber" />
+        <LogoField class="mt-3" />
         <Field
           v-model="form.foot"
           :label="SETTINGS.foot"
@@ -81,6 +86,21 @@ async function save() {
         <ChoiceRow v-model="form.units.length" :label="SETTINGS.lengths" :options="SETTINGS.lengthUnits" class="mt-3" />
         <ChoiceRow v-model="form.units.distance" :label="SETTINGS.usage" :options="SETTINGS.usageUnits" class="mt-3" />
         <ChoiceRow v-model="form.units.torque" :label="SETTINGS.torques" :options="SETTINGS.torqueUnits" class="mt-3" />
+        <Field :label="SETTINGS.currency" class="mt-3" :fault="faults.currency" :hint="SETTINGS.currencyHint">
+          <template #default="{ control }">
+            <select v-model="form.currency" v-bind="control">
+              <option v-if="!MONEY.includes(form.currency)" :value="form.currency">{{ form.currency }}</option>
+              <option v-for="code in MONEY" :key="code" :value="code">{{ code }}</option>
+            </select>
+          </template>
+        </Field>
+        <Field :label="SETTINGS.language" class="mt-3" :fault="faults.language" :hint="SETTINGS.languageHint">
+          <template #default="{ control }">
+            <select v-model="form.language" v-bind="control">
+              <option v-for="{ value, label } in SETTINGS.languages" :key="value" :value="value">{{ label }}</option>
+            </select>
+          </template>
+        </Field>
         <Field :label="SETTINGS.timeZone" class="mt-3" :fault="faults.timeZone" :hint="SETTINGS.timeZoneHint">
           <template #default="{ control }">
             <select v-model="form.timeZone" v-bind="control">

@@ -19,6 +19,7 @@ export interface RecordSays {
   'a-workshop': {}
   'workshop-name': {}
   'time-zone': {}
+  currency: {}
   'no-place-for-reading': { kind: ReadingKind; act: string }
   'no-place-for-part': { part: string }
 }

@@ -29,7 +29,13 @@ export const workshopSchema = shape({
     distance: oneOf('km', 'mi').required(needed),
     torque: oneOf('N·m', 'lb·ft').required(needed)
   }).required(needed),
-  timeZone: timeZone()
+  timeZone: timeZone(),
+  /** ISO 4217's code of the money that new engines are priced in. */
+  currency: text(3)
+    .required(needed)
+    .matches(/^[A-Z]{3}$/, { message: say('currency') }),
+  /** What pages and papers are written in. */
+  language: oneOf('en').required(needed)
 }).required(say('a-workshop'))
 
 export type Workshop = Shape<typeof workshopSchema>

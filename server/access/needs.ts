@@ -21,6 +21,7 @@ export const NEEDS: Readonly<Record<string, Need>> = {
   'POST /api/share/:token/choice': 'link',
   // Practice, and what its engines are made of.
   'GET /api/workshop': 'learner',
+  'GET /api/workshop/logo': 'learner',
   'GET /api/people': 'learner',
   'POST /api/me/secrets': 'learner',
   'GET /api/sessions': 'learner',
@@ -82,7 +83,8 @@ export const NEEDS: Readonly<Record<string, Need>> = {
   'POST /api/people': 'owner',
   'POST /api/people/:id': 'owner',
   'POST /api/devices/:id/removed': 'owner',
-  'POST /api/workshop': 'owner'
+  'POST /api/workshop': 'owner',
+  'POST /api/workshop/logo': 'owner'
 }
 
 /** What a route needs; null for one that says nothing. */

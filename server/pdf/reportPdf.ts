@@ -20,6 +20,7 @@ export async function reportPdf(
     at: new Date(report.at),
     pageOf: headings.pageOf
   })
+  if (report.logo) sheet.logo(Buffer.from(report.logo.split(',')[1] ?? '', 'base64'))
   for (const line of report.letterhead ?? []) sheet.text(line, { size: 9 })
   if (report.letterhead) sheet.gap(0.5)
   sheet.title(report.vehicle)

@@ -173,6 +173,14 @@ export class PaperSheet {
     }
   }
 
+  /** A logo at the head of the page, 14 mm high at most. */
+  logo(png: Buffer): void {
+    const top = this.doc.y
+    this.doc.image(png, MARGIN, top, { fit: [this.width / 3, 40] })
+    this.doc.x = MARGIN
+    this.doc.y = top + 48
+  }
+
   /** A page break where less than this much room is left. */
   room(height: number): void {
     if (this.doc.y + height > this.doc.page.height - MARGIN - 16) this.doc.addPage()

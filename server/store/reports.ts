@@ -5,7 +5,7 @@ import { driveMap } from '../../draw/driveMap'
 import type { Drawing } from '../../draw/shapes'
 import { heavily } from '../heavy/heavily'
 import { findJob } from './jobs'
-import { workshopFacts } from './workshop'
+import { workshopFacts, workshopLogo } from './workshop'
 
 /** A report with its drawing of the drive; null for a sheet without coordinates. */
 export interface DrawnReport {
@@ -26,8 +26,12 @@ export async function makeReport(jobId: string): Promise<DrawnReport> {
   const acts = kept.map(({ act }) => act)
   const file = jobFile(job, acts)
   const assessment = assessRecord(job, acts)
+  const logo = await workshopLogo()
   return {
-    report: writeReport(reportFacts(job, acts, assessment, await workshopFacts())),
+    report: {
+      ...writeReport(reportFacts(job, acts, assessment, await workshopFacts())),
+      ...(logo ? { logo: `data:image/png;base64,${logo.toString('base64')}` } : {})
+    },
     map: driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height)
   }
 }

@@ -1,3 +1,4 @@
+import { asLogo } from '../photos/logo'
 import { isDeepStrictEqual } from 'node:util'
 import type { Workshop } from '../../core/record'
 import { DEMO_WORKSHOP } from '../../demo/workshop'
@@ -10,7 +11,8 @@ const KEY = 'workshop'
 export async function workshopFacts(): Promise<Workshop> {
   await useDb()
   const row = await SettingRow.findByPk(KEY)
-  return (row?.value ?? DEMO_WORKSHOP) as Workshop
+  // What an earlier version kept had no language and no currency.
+  return { ...DEMO_WORKSHOP, ...(row?.value as Partial<Workshop> | undefined) }
 }
 
 /** Takes the place of what stood for it before; reports shared already keep what they had. */
@@ -18,4 +20,24 @@ export async function keepWorkshop(workshop: Workshop): Promise<Workshop> {
   await useDb()
   if (!isDeepStrictEqual(await workshopFacts(), workshop)) await SettingRow.upsert({ key: KEY, value: workshop })
   return workshop
+}
+
+const LOGO = 'logo'
+
+/** The workshop's logo as PNG; null without one. */
+export async function workshopLogo(): Promise<Buffer | null> {
+  await useDb()
+  const { value } = (await SettingRow.findByPk(LOGO)) ?? {}
+  return typeof value === 'string' ? Buffer.from(value, 'base64') : null
+}
+
+/**
+ * Keeps a logo, or none; reports shared already keep the one they had. @returns is there one now? @throws Problem
+ * bad-input
+ */
+export async function keepLogo(bytes: Buffer): Promise<boolean> {
+  await useDb()
+  if (bytes.length === 0) await SettingRow.destroy({ where: { key: LOGO } })
+  else await SettingRow.upsert({ key: LOGO, value: (await asLogo(bytes)).toString('base64') })
+  return bytes.length > 0
 }

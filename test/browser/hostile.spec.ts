@@ -157,7 +157,9 @@ bare(
           taxNumber: '',
           foot: '',
           units: { length: 'mm', distance: 'km', torque: 'N·m' },
-          timeZone: 'UTC'
+          timeZone: 'UTC',
+          currency: 'EUR',
+          language: 'en'
         },
         300
       ],

@@ -20,6 +20,7 @@ export const RECORD_FAULTS: Catalogue<RecordSays> = {
   'a-job': () => 'expected a job',
   'a-workshop': () => 'expected what stands for a workshop',
   'workshop-name': () => "write the workshop's name",
+  currency: () => 'expected the three letters of a currency, such as EUR',
   'time-zone': () => 'expected the name of a time zone, such as Europe/Lisbon',
   'no-place-for-reading': (f) =>
     `has no place for the ${f.kind === 'condition' ? 'finding' : KIND_NAMES[f.kind].toLowerCase()} of act ${f.act}: take that back first`,

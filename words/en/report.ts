@@ -55,6 +55,8 @@ export interface Report {
   headings: ReportHeadings
   /** Name, address and tax number of the workshop, and what stands at the foot; an older report has neither. */
   letterhead?: string[]
+  /** Its logo, as an address that holds the picture itself. */
+  logo?: string
   foot?: string
   vehicle: string
   engine: string

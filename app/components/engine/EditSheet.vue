@@ -4,6 +4,7 @@ import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import type { DriveSheet } from '../../../core/sheet'
 import type { FoundSheet } from '../../../server/store/sheets'
+import { useWorkshop } from '../../composables/useWorkshop'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import SheetEditor from './SheetEditor.vue'
@@ -15,7 +16,7 @@ import Field from '../parts/Field.vue'
 /** Works on a sheet, and keeps it as a new revision or as a copy. Until then it stays on this device. */
 const props = defineProps<{ found: FoundSheet }>()
 const bench = useBench()
-const draft = useSheetDraft(props.found.sheet, props.found.newest)
+const draft = useSheetDraft(props.found.sheet, props.found.newest, useWorkshop().value?.currency)
 const note = ref('')
 const problem = ref('')
 const busy = ref(false)

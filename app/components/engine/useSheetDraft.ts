@@ -33,8 +33,11 @@ export interface SheetDraft {
   startOver(sheet: DriveSheet, basedOn: number): void
 }
 
-/** The draft of a sheet on this device: it survives a reload and a flat battery until it is kept or given up. */
-export function useSheetDraft(sheet: DriveSheet, revision: number): SheetDraft {
+/**
+ * The draft of a sheet on this device: it survives a reload and a flat battery until it is kept or given up.
+ * @param currency that it is priced in where it names none
+ */
+export function useSheetDraft(sheet: DriveSheet, revision: number, currency = ''): SheetDraft {
   const kept = useLocalStorage<{ draft: Draft; basedOn: number }>(
     `umbrette.sheet.${sheet.id}`,
     { draft: cloneDeep(sheet) as unknown as Draft, basedOn: revision },
@@ -65,7 +68,12 @@ export function useSheetDraft(sheet: DriveSheet, revision: number): SheetDraft {
     changed: computed(() => JSON.stringify(draft.value) !== JSON.stringify(sheet)),
     get: (place) => get(draft.value, place) as unknown,
     set: (place, value) =>
-      change((copy) => (value === '' || value === undefined ? withoutEmpty(copy, place) : set(copy, place, value))),
+      change((copy) => {
+        if (value === '' || value === undefined) return withoutEmpty(copy, place)
+        set(copy, place, value)
+        if (place === 'money.hourRate' && currency && !get(copy, 'money.currency'))
+          set(copy, 'money.currency', currency)
+      }),
     add: (list, entry) =>
       change((copy) => set(copy, list, [...((get(copy, list) as unknown[] | undefined) ?? []), entry])),
     remove: (list, index) =>

@@ -2,6 +2,7 @@
 import { OWN_PRIORS } from '../../../words/en'
 import { computed } from 'vue'
 import { learntFigures, type OwnPriors } from '../../../core/views/learn'
+import { signedIn } from '../../signedIn'
 import { useBench } from '../../stores/bench'
 import { fixDigits } from '../../words'
 import FigureTable from '../parts/FigureTable.vue'
@@ -24,8 +25,9 @@ const proof = computed(() => {
     ? OWN_PRIORS.noProofYet
     : OWN_PRIORS.proof(chains, percent(own.error), percent(defaults.error), own.held, defaults.held)
 })
-/** Everybody sees their own errors, and nobody else's. */
+/** Everybody sees their own errors, and a foreman everybody's; what is not to be seen is not told by the server. */
 const mine = computed(() => props.own.people.filter(({ by }) => by === bench.by))
+const others = computed(() => (signedIn.value?.person ? props.own.people.filter(({ by }) => by !== bench.by) : []))
 </script>
 
 <template>
@@ -47,6 +49,14 @@ const mine = computed(() => props.own.people.filter(({ by }) => by === bench.by)
       <ul class="text-note" data-testid="own-errors">
         <li v-for="one in mine" :key="one.what">
           {{ OWN_PRIORS.error(one.what, fixDigits(one.times, 2), one.readings) }}
+        </li>
+      </ul>
+    </template>
+    <template v-if="others.length">
+      <h3 class="label mt-2">{{ OWN_PRIORS.othersErrors }}</h3>
+      <ul class="text-note" data-testid="others-errors">
+        <li v-for="one in others" :key="`${one.by} ${one.what}`">
+          {{ one.by }}: {{ OWN_PRIORS.error(one.what, fixDigits(one.times, 2), one.readings) }}
         </li>
       </ul>
     </template>

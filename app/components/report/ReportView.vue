@@ -18,6 +18,7 @@ const chart = computed(() =>
   <article class="space-y-8 [&_h2]:mb-2 [&_h2]:text-xl [&_h2]:font-bold [&_tr]:align-top">
     <header>
       <address v-if="report.letterhead" class="mb-4 text-note text-faint not-italic" data-testid="letterhead">
+        <img v-if="report.logo" :src="report.logo" :alt="report.letterhead[0]" class="mb-2 max-h-20" />
         <span v-for="line in report.letterhead" :key="line" class="block">{{ line }}</span>
       </address>
       <h1 class="text-3xl font-bold">{{ report.vehicle }}</h1>

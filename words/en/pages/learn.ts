@@ -58,6 +58,7 @@ export const OWN_PRIORS = {
   proof: (chains: number, own: Shown, usual: Shown, ownHeld: number, usualHeld: number) =>
     `Proof on jobs left out: of ${chains} ${chains === 1 ? 'chain' : 'chains'} measured on the bench the first estimate was off by ${own} points on average, by the defaults ${usual}; ${ownHeld} lay in the 90 % interval, by the defaults ${usualHeld}.`,
   yourErrors: 'Your own readings, against the methods',
+  othersErrors: 'Others’ readings, for the foreman',
   error: (what: string, times: Shown, readings: number) =>
     `${what}: ${times} times the default error, from ${readings} readings`,
   judgedUnder: (engines: number, others: number) =>

@@ -27,6 +27,15 @@ export const SETTINGS = {
   ] as const,
   timeZone: 'Time zone',
   timeZoneHint: 'Dates on reports are days of this one.',
+  logo: 'Logo',
+  logoHint: 'At the head of each report. JPEG, PNG or WebP; made small.',
+  chooseLogo: 'Choose a picture',
+  noLogo: 'Take it away',
+  currency: 'Currency',
+  currencyHint: 'New engines are priced in it.',
+  language: 'Language',
+  languages: [{ value: 'en', label: 'English' }] as const,
+  languageHint: 'Of pages and papers.',
   save: 'Save',
   saved: 'Saved.'
 }
