@@ -27,7 +27,7 @@ export async function serveNetwork(
     const names = namesOf(settings)
     const { key, certificate } = await certificateIn(dataFolder, authority, names)
     knowHosts(names)
-    return { names, context: { key, cert: certificate + authority.certificate, minVersion: 'TLSv1.2' as const } }
+    return { names, context: { key, cert: `${certificate}\n${authority.certificate}`, minVersion: 'TLSv1.2' as const } }
   }
   const { names, context } = await secure()
   const servers: Server[] = []

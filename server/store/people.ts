@@ -65,6 +65,7 @@ export async function changePerson(id: number, change: PersonChange): Promise<St
   const { name } = change
   if (name !== undefined) await checkFree(name, id)
   const changed = await inTransaction(async (transaction) => {
+    const before = await countOwners(transaction)
     const row = await lockedPerson(id, transaction)
     if (name !== undefined && name !== row.name)
       row.set({ former: [...row.former.filter((one) => one !== name), row.name], name })
@@ -72,7 +73,8 @@ export async function changePerson(id: number, change: PersonChange): Promise<St
     if (change.retired !== undefined) row.retiredAt = change.retired ? (row.retiredAt ?? new Date()) : null
     if (passphrase !== undefined) row.passphrase = passphrase
     await row.save({ transaction })
-    await keepAnOwner(transaction)
+    // A workshop that once had somebody who may everything never comes to have nobody.
+    if (before > 0 && (await countOwners(transaction)) === 0) throw new Problem('conflict', told('an-owner-stays'))
     if (row.retiredAt !== null || passphrase !== undefined)
       await SessionRow.destroy({ where: { personId: id }, transaction })
     return row
@@ -130,12 +132,10 @@ async function lockedPerson(id: number, transaction: Transaction): Promise<Perso
   return row
 }
 
-/** A workshop that once had somebody who may everything never comes to have nobody. */
-async function keepAnOwner(transaction: Transaction): Promise<void> {
-  const all = await PersonRow.findAll({ transaction, lock: true })
-  const canSignIn = all.filter(({ passphrase, retiredAt }) => passphrase !== null && retiredAt === null)
-  if (canSignIn.length > 0 && !canSignIn.some(({ role }) => role === 'owner'))
-    throw new Problem('conflict', told('an-owner-stays'))
+/** Owners who can sign in; nobody else changes people meanwhile. */
+async function countOwners(transaction: Transaction): Promise<number> {
+  const owners = await PersonRow.findAll({ where: { role: 'owner' }, transaction, lock: true })
+  return owners.filter(({ passphrase, retiredAt }) => passphrase !== null && retiredAt === null).length
 }
 
 async function checkFree(name: string, id: number): Promise<void> {

@@ -7,16 +7,20 @@ export interface Workshop {
   sequelize: Sequelize
   acts: typeof import('../../server/store/acts')
   board: typeof import('../../server/store/board')
+  caller: typeof import('../../server/access/caller')
   checks: typeof import('../../server/store/checks')
+  devices: typeof import('../../server/store/devices')
   jobs: typeof import('../../server/store/jobs')
   learning: typeof import('../../server/store/learning')
   learntFiles: typeof import('../../server/store/learntFiles')
   live: typeof import('../../server/live/listen')
   opening: typeof import('../../server/store/openJob')
   ownPriors: typeof import('../../server/store/ownPriors')
+  people: typeof import('../../server/store/people')
   photos: typeof import('../../server/store/photos')
   practice: typeof import('../../server/store/practice')
   reports: typeof import('../../server/store/reports')
+  sessions: typeof import('../../server/store/sessions')
   shares: typeof import('../../server/store/shares')
   sheets: typeof import('../../server/store/sheets')
   summaries: typeof import('../../server/store/summaries')
@@ -37,16 +41,20 @@ export function useWorkshop(): Workshop {
       sequelize: await useDb(),
       acts: await import('../../server/store/acts'),
       board: await import('../../server/store/board'),
+      caller: await import('../../server/access/caller'),
       checks: await import('../../server/store/checks'),
+      devices: await import('../../server/store/devices'),
       jobs: await import('../../server/store/jobs'),
       learning: await import('../../server/store/learning'),
       learntFiles: await import('../../server/store/learntFiles'),
       live: await import('../../server/live/listen'),
       opening: await import('../../server/store/openJob'),
       ownPriors: await import('../../server/store/ownPriors'),
+      people: await import('../../server/store/people'),
       photos: await import('../../server/store/photos'),
       practice: await import('../../server/store/practice'),
       reports: await import('../../server/store/reports'),
+      sessions: await import('../../server/store/sessions'),
       shares: await import('../../server/store/shares'),
       sheets: await import('../../server/store/sheets'),
       summaries: await import('../../server/store/summaries'),
