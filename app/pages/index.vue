@@ -41,15 +41,10 @@ const { data, error, refresh } = await useFetch<BoardPage>('/api/board', {
   deep: false,
   query: { state, search, page }
 })
+const nuxt = useNuxtApp()
 onMounted(() => {
-  watch(
-    data,
-    (now) => {
-      const asked = `/api/board?state=${state.value}&search=${encodeURIComponent(search.value)}&page=${page.value}`
-      if (now) void keepAnswer(asked, now)
-    },
-    { immediate: true }
-  )
+  // What came with the page was not asked for by it: it is kept for when the server is away.
+  if (nuxt.payload.serverRendered && data.value) void keepAnswer('/api/board?state=open&page=0', data.value)
 })
 const making = ref(false)
 /** Was a new job asked for yet? */

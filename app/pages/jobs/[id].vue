@@ -37,7 +37,8 @@ let stop: (() => void) | undefined
 onMounted(() => {
   // Without the server the page is made of what was kept, and what came to that since.
   if (!nuxt.payload.serverRendered) void job.recompute()
-  watchDebounced(() => [job.id, job.held()], keep, { immediate: true, debounce: 300, maxWait: 1000 })
+  watchDebounced(() => [job.id, job.held()], keep, { debounce: 300, maxWait: 1000 })
+  if (nuxt.payload.serverRendered) keep()
   stop = outbox.onDelivered(job.confirm)
   loadLater(readyEstimator)
 })
