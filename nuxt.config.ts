@@ -18,6 +18,14 @@ const benchAlone = {
   manualChunks: (id: string) => (id.endsWith('/app/pages/jobs/[id]/index.vue') ? 'bench' : undefined)
 }
 
+/** Workers go by the policy of their own file: no less strict than the page's. */
+const ASSET_HEADERS = {
+  'Content-Security-Policy':
+    "default-src 'self'; object-src 'none'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'",
+  'Permissions-Policy': 'camera=(self), microphone=(self), geolocation=()',
+  'X-Content-Type-Options': 'nosniff'
+}
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   future: { compatibilityVersion: 4 },
@@ -68,7 +76,11 @@ export default defineNuxtConfig({
   // For who works on it: a change shows within a few seconds, which maps and leaving out would take again.
   $development: { sourcemap: false, nitro: { sourceMap: false, rollupConfig: { treeshake: false } } },
   // What the service worker opens while the server is away: the application without anything on it.
-  routeRules: { '/shell': { ssr: false } },
+  routeRules: {
+    '/shell': { ssr: false },
+    '/_nuxt/**': { headers: ASSET_HEADERS },
+    '/sw.js': { headers: { ...ASSET_HEADERS, 'Cache-Control': 'no-cache' } }
+  },
   nitro: {
     esbuild: { options: { target: 'node20' } },
     // Certificates are made by a package that needs it loaded, for nothing that it exports.

@@ -9,6 +9,7 @@ import { run, say } from './run.mjs'
 export async function test(dataFolder) {
   await ensurePostgres()
   if (!hasProgram('pdftotext')) await installDebian(['poppler-utils'], 'the PDF tools that read reports back')
+  if (!hasProgram('certutil')) await installDebian(['libnss3-tools'], 'what tells a browser whom to trust')
   if (!chromiumProgram()) await installDebian(['chromium'], 'Chromium')
   const results = join(dataFolder, 'results')
   rmSync(results, { recursive: true, force: true })
