@@ -32,8 +32,16 @@ test('from setup to the first own job, with its name and address on the report',
   const database = await workshopDatabase(folder, { kind: 'own', fast: true })
   const { address } = await startServer(folder, database, { kind: 'own', first: 4640 })
   try {
-    await page.addInitScript(() => localStorage.setItem('umbrette.by', 'Ada'))
     await page.goto(address)
+    await expect(page).toHaveURL(/\/sign-in/)
+    await expect(page.getByText('Harbour Repairs')).toBeVisible()
+    await fill(page, { 'Your name': 'Ada', Passphrase: 'quay one quay' })
+    await page.getByRole('button', { name: 'Sign in' }).click()
+    await expect(page.getByRole('alert')).toContainText('No such name with this passphrase')
+    await fill(page, { Passphrase: 'quay one quay two' })
+    await page.getByRole('button', { name: 'Sign in' }).click()
+    await page.waitForURL(address)
+    await expect(page.locator('#__nuxt [inert]')).toHaveCount(0)
     await expect(page.getByRole('banner')).toContainText('Harbour Repairs')
     await expect(page.getByTestId('job')).toHaveCount(0)
     // The workshop's units, until this device chooses its own.
@@ -45,6 +53,8 @@ test('from setup to the first own job, with its name and address on the report',
     await expect(page.getByTestId('fault')).toContainText("write the workshop's name")
     await fill(page, { 'Name of the workshop': 'Harbour Repairs & Sons', 'Foot of each report': 'Open from eight.' })
     await page.getByRole('radiogroup', { name: 'Lengths in' }).getByRole('radio', { name: 'millimetres' }).click()
+    await page.getByTestId('logo-input').setInputFiles('public/icon-192.png')
+    await expect(page.getByTestId('logo')).toBeVisible()
     await page.getByRole('button', { name: 'Save' }).click()
     await expect(page.getByTestId('settings-saved')).toBeVisible()
     await expect(page.getByRole('banner')).toContainText('Harbour Repairs & Sons')
@@ -89,6 +99,7 @@ test('from setup to the first own job, with its name and address on the report',
     await expect(page.getByTestId('letterhead')).toHaveText(
       /Harbour Repairs & Sons\s*Quay 1\s*Harbour\s*Tax number X 12/
     )
+    await expect(page.getByRole('img', { name: 'Harbour Repairs & Sons' })).toHaveAttribute('src', /^data:image\/png/)
     await expect(page.getByTestId('report-foot')).toHaveText('Open from eight.')
     await expect(page.getByText('Saltmarsh')).toHaveCount(0)
   } finally {

@@ -46,9 +46,14 @@ afterAll(async () => {
 it('that is told no name, or what is none, is not set up, and nothing is kept of it', async () => {
   await expect(setUp(folder, {}, { fast: true })).rejects.toThrow(/--name/)
   await expect(setUp(folder, { name: 'Ours', units: 'cubits' }, { fast: true })).rejects.toThrow(/metric or imperial/)
-  await expect(setUp(folder, { name: 'Ours', 'time-zone': 'Moon/Crater' }, { fast: true })).rejects.toThrow(
+  const ada = { name: 'Ours', person: 'Ada', passphrase: 'quay one quay two' }
+  await expect(setUp(folder, { ...ada, 'time-zone': 'Moon/Crater' }, { fast: true })).rejects.toThrow(
     /nothing was kept[^]*timeZone.*time zone/
   )
+  await expect(setUp(folder, { ...ada, passphrase: 'short' }, { fast: true })).rejects.toThrow(
+    /nothing was kept[^]*passphrase: at least 10/
+  )
+  await expect(setUp(folder, { name: 'Ours' }, { fast: true })).rejects.toThrow(/Name who owns it/)
   await expect(
     setUp(folder, { name: 'Ours', 'take-along': true, 'start-empty': true }, { fast: true })
   ).rejects.toThrow(/one of/)
