@@ -8,6 +8,7 @@ import sharp from 'sharp'
 import { startPostgres, stopPostgres } from '../scripts/postgres.mjs'
 import { startServer, stopServer } from '../scripts/server.mjs'
 import type { Reading } from '../core/readings'
+import { ownWorkshop, signIn, takeInJob } from '../test/browser/ownWorkshop'
 import { jobOf, read } from '../test/support/jobs'
 
 /**
@@ -36,48 +37,35 @@ export async function serverBench(): Promise<void> {
 const SECONDS = 4
 const ROUNDS = 5
 
-async function measure(address: string, database: string): Promise<void> {
-  const job = await fullJob(address)
-  const bare: Request = { method: 'GET', path: '/api/health' }
-  const headers = { 'content-type': 'application/json' }
-  // A job of its own for each round: one that was saved on for a while is full, and long to sum up.
-  const saves = async (): Promise<Request> => savesOn(await fullJob(address))
-  const savesOn = (id: string): Request => ({
-    method: 'POST',
-    headers,
-    setupRequest: (asked) => ({
-      ...asked,
-      path: `/api/jobs/${id}/acts`,
-      body: JSON.stringify({
-        id: randomUUID(),
-        type: 'read',
-        by: 'Maren',
-        at: '2026-11-24T08:00:00.000Z',
-        reading: read.groove('guide', 0.4)
-      })
+/** A route that runs one query. */
+const BARE: Request = { method: 'GET', path: '/api/health' }
+
+/** Requests that each save a reading of their own on a job. */
+const savingOn = (id: string, by: string, headers: Record<string, string> = {}): Request => ({
+  method: 'POST',
+  headers: { 'content-type': 'application/json', ...headers },
+  setupRequest: (asked) => ({
+    ...asked,
+    path: `/api/jobs/${id}/acts`,
+    body: JSON.stringify({
+      id: randomUUID(),
+      type: 'read',
+      by,
+      at: '2026-11-24T08:00:00.000Z',
+      reading: read.groove('guide', 0.4)
     })
   })
-  // The bare route just before each time: a machine's pace changes within seconds. The middle one of the rounds counts.
-  const beside: Beside = async (name, ask, aim = '') => {
-    const rounds: { load: Load; ratio: number }[] = []
-    for (let i = 0; i < ROUNDS; i++) {
-      const request = typeof ask === 'function' ? await ask() : ask
-      const plain = await load(address, bare)
-      const asked = await load(address, request)
-      rounds.push({ load: asked, ratio: asked.p95 / plain.p95 })
-    }
-    const {
-      load: { p95, rate },
-      ratio
-    } = rounds.sort((a, b) => a.ratio - b.ratio)[Math.floor(ROUNDS / 2)]!
-    const refused = rounds.reduce((sum, round) => sum + round.load.refused, 0)
-    console.log(
-      `${name.padEnd(46)} ${ratio.toFixed(1).padStart(5)} × bare  (${rounds[0]!.ratio.toFixed(1)} to ${rounds.at(-1)!.ratio.toFixed(1)})  p95 ${p95.toFixed(0).padStart(4)} ms  ${Math.round(rate)} a second${aim}${refused ? `, ${refused} FAILED` : ''}`
-    )
-  }
+})
+
+async function measure(address: string, database: string): Promise<void> {
+  const job = await fullJob(address)
+  // A job of its own for each round: one that was saved on for a while is full, and long to sum up.
+  const saves = async (): Promise<Request> => savingOn(await fullJob(address), 'Maren')
+  const beside = besideOf(address)
   console.log('\nServer, 50 clients: 95 % of answers come within, beside those of a bare route that runs one query')
-  await load(address, bare)
+  await load(address, BARE)
   await beside('saving a reading', saves, '  (aim: within 2 ×)')
+  await signedInSaves(database)
   await beside(
     'opening a job of 60 readings, 20 photos',
     { method: 'GET', path: `/api/jobs/${job}` },
@@ -91,6 +79,50 @@ async function measure(address: string, database: string): Promise<void> {
   await beside('a list of 10,000 jobs, first page of 40', { method: 'GET', path: '/api/board?state=closed' })
   await beside('a word searched in 10,000 jobs', { method: 'GET', path: '/api/board?state=closed&search=barge%204242' })
   await crowded(address, beside, saves)
+}
+
+/**
+ * Prints what a request takes beside the bare route, asked just before each time: a machine's pace changes within
+ * seconds. The middle one of the rounds counts.
+ */
+function besideOf(address: string): Beside {
+  return async (name, ask, aim = '') => {
+    const rounds: { load: Load; ratio: number }[] = []
+    for (let i = 0; i < ROUNDS; i++) {
+      const request = typeof ask === 'function' ? await ask() : ask
+      const plain = await load(address, BARE)
+      const asked = await load(address, request)
+      rounds.push({ load: asked, ratio: asked.p95 / plain.p95 })
+    }
+    const {
+      load: { p95, rate },
+      ratio
+    } = rounds.sort((a, b) => a.ratio - b.ratio)[Math.floor(ROUNDS / 2)]!
+    const refused = rounds.reduce((sum, round) => sum + round.load.refused, 0)
+    console.log(
+      `${name.padEnd(46)} ${ratio.toFixed(1).padStart(5)} × bare  (${rounds[0]!.ratio.toFixed(1)} to ${rounds.at(-1)!.ratio.toFixed(1)})  p95 ${p95.toFixed(0).padStart(4)} ms  ${Math.round(rate)} a second${aim}${refused ? `, ${refused} FAILED` : ''}`
+    )
+  }
+}
+
+/** Saving on a workshop where people sign in: who asks is looked up, and kept beside the act. */
+async function signedInSaves(database: string): Promise<void> {
+  process.env.UMBRETTE_DATABASE = database
+  const own = await ownWorkshop('bench-signed-in', 4986)
+  try {
+    const cookies = await signIn(own.address, 'Ada')
+    const cookie = Object.entries(cookies)
+      .map(([name, value]) => `${name}=${value}`)
+      .join('; ')
+    const saves = async (): Promise<Request> => {
+      const id = await takeInJob(own.address, cookies)
+      return savingOn(id, 'Ada', { cookie })
+    }
+    await load(own.address, BARE)
+    await besideOf(own.address)('saving a reading, signed in', saves, '  (aim: within 2.3 ×)')
+  } finally {
+    await own.drop()
+  }
 }
 
 /** What others wait while long work is done, and saving while hundreds of connections are half open or broken off. */

@@ -182,6 +182,8 @@ const SCREENS = {
     '/engines/ardmere-a18/edit',
     '/learnt',
     '/settings',
+    '/people',
+    '/account',
     '/practice',
     '/practice/A3-7KQ2MD',
     '/practice/runs/5a17a000-0000-4000-8000-0000000e0001'
@@ -193,7 +195,8 @@ const SCREENS = {
     '/jobs/ID/paths',
     '/jobs/ID/report',
     '/jobs/ID/build',
-    '/jobs/ID/proof'
+    '/jobs/ID/proof',
+    '/jobs/ID/camera'
   ]
 }
 
