@@ -21,6 +21,8 @@ const held = new Map<string, number>()
  */
 export function streamHappened(event: H3Event, isStillIn: () => Promise<boolean>): Promise<void> {
   const { req, res } = event.node
+  // Gone while it was looked at who asks: it closes no second time, so nothing of it may be counted.
+  if (res.destroyed) return Promise.resolve()
   const client = req.socket.remoteAddress ?? ''
   if ((held.get(client) ?? 0) >= MOST_A_CLIENT)
     throw new Problem('too-many', told('too-many-streams', { most: MOST_A_CLIENT }))
