@@ -4,6 +4,10 @@
 export const ANSWERS = 'umbrette-answers'
 /** What stands in it while a sign-out could not be told to the server yet. */
 export const SIGN_OUT_LATER = '/sign-out-later'
+/** What the worker tells pages: is what they see what was kept, as the server is away? */
+export interface AwayNote {
+  away: boolean
+}
 /** What a page says to a newer worker that waits: the one before it is let go. */
 export const TAKE_OVER = 'take-over'
 
@@ -15,17 +19,21 @@ export function answerKey(address: string): string {
   return query ? `${pathname}?${query}` : pathname
 }
 
-const here = () => typeof caches !== 'undefined'
+/** What a page gives the worker to keep, as if it had been asked for. */
+export interface KeptNote {
+  keep: string
+  value: unknown
+}
 
-/** Keeps what a page holds as the answer to an address, as if it had been asked for. */
+/**
+ * Has what a page holds kept as the answer to an address. The worker keeps it: it goes on where the page is being left.
+ */
 export async function keepAnswer(path: string, value: unknown): Promise<void> {
-  if (!here()) return
-  const answer = new Response(JSON.stringify(value), { headers: { 'content-type': 'application/json' } })
-  // A device without room goes on without.
-  await caches.open(ANSWERS).then(
-    (cache) => cache.put(answerKey(path), answer).catch(() => undefined),
-    () => undefined
-  )
+  const { serviceWorker } = navigator
+  if (!serviceWorker) return
+  // As plain text: what a page holds may be more than can be handed over.
+  const note: KeptNote = { keep: answerKey(path), value: JSON.parse(JSON.stringify(value)) }
+  ;(await serviceWorker.ready).active?.postMessage(note)
 }
 
 /**
@@ -33,7 +41,7 @@ export async function keepAnswer(path: string, value: unknown): Promise<void> {
  * @param how `signOutLater`: the server is told of the sign-out before anything else is asked
  */
 export async function forgetAnswers({ signOutLater }: { signOutLater: boolean }): Promise<void> {
-  if (!here()) return
+  if (typeof caches === 'undefined') return
   await caches.delete(ANSWERS)
   if (signOutLater) await (await caches.open(ANSWERS)).put(SIGN_OUT_LATER, new Response(''))
 }

@@ -1,8 +1,19 @@
 import { ref } from 'vue'
-import { TAKE_OVER } from './answers'
+import { type AwayNote, TAKE_OVER } from './answers'
 
 /** A newer version that waits to be taken. */
 export const newer = ref<ServiceWorker | null>(null)
+
+/** Is the server away, and what stands here what was kept? */
+export const away = ref(false)
+
+/** Hears from the service worker, from before the page stands. */
+export function hearOfAway(): void {
+  navigator.serviceWorker?.addEventListener('message', ({ data }) => {
+    away.value = (data as AwayNote).away
+  })
+  navigator.serviceWorker?.startMessages()
+}
 
 /** Registers the service worker; a browser that has none, or a page that is not secure, goes on without. */
 export async function keepServiceWorker(): Promise<void> {

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { answerKey, ANSWERS, SIGN_OUT_LATER, TAKE_OVER } from './answers'
+import { answerKey, ANSWERS, type AwayNote, type KeptNote, SIGN_OUT_LATER, TAKE_OVER } from './answers'
 
 /**
  * The service worker: it opens the application, the board and the jobs seen lately while the server is away. Pages and
@@ -23,8 +23,10 @@ const NOT_OURS = /^\/(share|pair)\b/
 
 self.addEventListener('install', (event) => event.waitUntil(fill()))
 self.addEventListener('activate', (event) => event.waitUntil(tidy()))
-self.addEventListener('message', ({ data }) => {
+self.addEventListener('message', (event) => {
+  const data = event.data as typeof TAKE_OVER | KeptNote
   if (data === TAKE_OVER) void self.skipWaiting()
+  else event.waitUntil(keepNote(data))
 })
 self.addEventListener('fetch', (event) => {
   const { request } = event
@@ -75,12 +77,27 @@ async function answer(event: FetchEvent, url: URL): Promise<Response> {
     const fresh = await within(fetch(event.request), kept ? PATIENCE.answer : 60_000)
     if (fresh.status === 401) event.waitUntil(caches.delete(ANSWERS))
     if (fresh.ok && isKeepable(fresh)) event.waitUntil(keep(cache, path, fresh.clone()))
-    if (fresh.status >= 502 && kept) return kept
+    if (fresh.status >= 502 && kept) return shownKept(event, kept)
+    if (away) event.waitUntil(tellPages(false))
     return fresh
   } catch (error) {
-    if (kept) return kept
+    if (kept) return shownKept(event, kept)
     throw error
   }
+}
+
+let away = false
+
+function shownKept(event: FetchEvent, kept: Response): Response {
+  event.waitUntil(tellPages(true))
+  return kept
+}
+
+/** Pages say whether what they show is what was kept. */
+async function tellPages(now: boolean): Promise<void> {
+  away = now
+  for (const client of await self.clients.matchAll({ includeUncontrolled: true }))
+    client.postMessage({ away: now } satisfies AwayNote)
 }
 
 function isKeepable({ headers }: Response): boolean {
@@ -88,10 +105,18 @@ function isKeepable({ headers }: Response): boolean {
   return length <= MOST_BYTES && /^(application\/json|image\/jpeg)/.test(headers.get('content-type') ?? '')
 }
 
+async function keepNote({ keep: path, value }: KeptNote): Promise<void> {
+  const answer = new Response(JSON.stringify(value), { headers: { 'content-type': 'application/json' } })
+  await keep(await caches.open(ANSWERS), path, answer)
+}
+
 async function keep(cache: Cache, path: string, fresh: Response): Promise<void> {
   try {
+    // Read to its end first: a page that is left takes its unfinished answers with it, and what was kept must stay.
+    const { status, headers } = fresh
+    const read = new Response(await fresh.arrayBuffer(), { status, headers })
     await cache.delete(path)
-    await cache.put(path, fresh)
+    await cache.put(path, read)
     const all = await cache.keys()
     for (const old of all.slice(0, Math.max(0, all.length - MOST))) await cache.delete(old)
   } catch {

@@ -3,6 +3,7 @@ import { SAVE_STATE } from '../../../words/en'
 import { computed } from 'vue'
 import { deviceFull } from '../../composables/useDeviceList'
 import { useOutbox } from '../../stores/outbox'
+import { away } from '../../offline/register'
 import { usePhotoOutbox } from '../../stores/photoOutbox'
 
 /** Whether everything entered, photos too, has reached the workshop's database. */
@@ -15,7 +16,7 @@ const state = computed(() => {
 const words = computed(() => {
   if (deviceFull.value) return SAVE_STATE.thisDeviceHasNoRoom
   const n = outbox.waiting.length + photos.waiting.length
-  if (state.value === 'saved') return SAVE_STATE.allSaved
+  if (state.value === 'saved') return away.value ? SAVE_STATE.away : SAVE_STATE.allSaved
   if (state.value === 'sending') return SAVE_STATE.saving
   return SAVE_STATE.onThisDevice(n)
 })

@@ -20,6 +20,7 @@ export const PROBLEM_NOTE = {
 export const SAVE_STATE = {
   thisDeviceHasNoRoom: 'This device has no room left: keep this page open until all is saved',
   allSaved: 'All saved',
+  away: 'The server is away: shown as it was',
   saving: 'Saving …',
   onThisDevice: (n: number) => `${n} ${n === 1 ? 'entry waits' : 'entries wait'} on this device`,
   sendNow: 'Send now'
