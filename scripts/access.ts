@@ -4,7 +4,7 @@ import { PAGE_NEEDS } from '../app/needs'
 import { NEEDS } from '../server/access/needs'
 import { ROLE_WORDS } from '../words/en'
 
-/** Writes docs/access.md from the tables that the application goes by; with `--check` it only looks whether it is so. */
+/** Writes docs/access.md from the tables that the application goes by; with `--check` it only looks whether it is. */
 const FILE = 'docs/access.md'
 
 function listOf(needs: Readonly<Record<string, string>>, of: string): string {
