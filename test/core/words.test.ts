@@ -11,7 +11,15 @@ const HEADER = /^[a-z-]+\/[a-z]+;|; filename=|max-age|no-store|no-transform|^<\?
  * Words of the formats and of drawn shapes that no one reads as a sentence: units, causes, bases, columns, names of
  * shapes.
  */
-const TERMS = new Set(['crank degrees', 'as new', 'by usage', 'at odds', 'still moving', 'umbrette live'])
+const TERMS = new Set([
+  'crank degrees',
+  'as new',
+  'by usage',
+  'at odds',
+  'still moving',
+  'umbrette live',
+  'PRIVATE KEY'
+])
 
 const texts = (source: ts.SourceFile) =>
   nodesOf(

@@ -71,7 +71,7 @@ it('an act that is being kept while a summary is made is in it, or has it made a
   const { id, job } = DEMO_JOBS[4]!
   const keeping = await workshop.sequelize.transaction()
   const generation = await (await import('../../server/db/connection')).readGeneration()
-  await workshop.sequelize.query("select keep_act($1, 0, $2, 'in-flight', $3, 'nobody', 20000)", {
+  await workshop.sequelize.query("select keep_act($1, 0, $2, 'in-flight', $3, 'nobody', 20000, null)", {
     bind: [id, generation, JSON.stringify({ ...by, id: 'in-flight', type: 'waits', for: 'customer' })],
     transaction: keeping
   })

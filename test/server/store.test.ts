@@ -62,22 +62,27 @@ describe('the schema', () => {
     await migration.alone(db, (t) => migration.migrate(db, t))
     expect(await tables()).toEqual([
       'acts',
+      'benches',
+      'devices',
       'jobs',
       'migrations',
+      'pairings',
       'people',
       'photos',
       'practice_cases',
       'practice_runs',
+      'sessions',
       'settings',
       'shares',
       'sheet_revisions',
       'sheets',
+      'tries',
       'vehicles'
     ])
     await migration.alone(db, (t) => migration.migrate(db, t, 'down'))
     expect(await tables()).toEqual(['migrations'])
     await migration.alone(db, (t) => migration.migrate(db, t))
-    expect(await tables()).toHaveLength(12)
+    expect(await tables()).toHaveLength(17)
     await db.close()
     await other.drop()
     connection.connect(database.url)

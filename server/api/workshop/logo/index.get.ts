@@ -8,6 +8,6 @@ export default route(async (event) => {
   const logo = await workshopLogo()
   if (!logo) throw new Problem('not-found', told('nothing-here'))
   setResponseHeader(event, 'Content-Type', 'image/png')
-  setResponseHeader(event, 'Cache-Control', 'private, no-cache')
+  setResponseHeader(event, 'Cache-Control', 'private, max-age=0, must-revalidate')
   return logo
 })
