@@ -4,12 +4,11 @@ import type { Me } from '../server/store/sessions'
 import { forgetAnswers } from './offline/answers'
 import { listLeft, openLeft, sealLeft } from './seal'
 import { signedIn } from './signedIn'
-import { useOutbox, type Waiting } from './stores/outbox'
+import { OUTBOX, useOutbox, type Waiting } from './stores/outbox'
 import { usePhotoOutbox, type WaitingPhoto } from './stores/photoOutbox'
 
 /** What a device keeps whoever uses it. */
 const OF_THE_DEVICE = ['umbrette.units', 'umbrette.keypad']
-const OUTBOX = 'umbrette.outbox'
 
 /** Signs out: what waits, or was begun, is sealed on the device for who made it; nothing else of it stays readable. */
 export async function signOut(): Promise<void> {

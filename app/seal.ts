@@ -1,4 +1,4 @@
-import { clear, createStore, del, entries, set } from 'idb-keyval'
+import { createStore, del, entries, set } from 'idb-keyval'
 
 /**
  * What somebody leaves on a device when they sign out: entries and pictures that wait, and what they had begun, sealed
@@ -71,9 +71,4 @@ export async function openLeft(person: number, seal: string, take: (left: LeftBe
     await take({ kept, photos: list.map((one, i) => ({ ...one, picture: rest[i]! })) })
     await del(id, store())
   }
-}
-
-/** Forgets everything that was left. For tests. */
-export async function forgetLeft(): Promise<void> {
-  await clear(store())
 }

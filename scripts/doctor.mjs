@@ -8,7 +8,7 @@ import { homeOf } from './home.mjs'
 import { knownMigrations } from './migrations.mjs'
 import { say } from './run.mjs'
 import { runningServer } from './server.mjs'
-import { query } from './sql.mjs'
+import { countOwners, query } from './sql.mjs'
 
 const DAY_MS = 86_400_000
 const ROOM = { least: 2e9, better: 10e9 }
@@ -105,8 +105,7 @@ async function versionsOf(url) {
 
 async function peopleOf(url, kind) {
   if (kind !== 'own') return []
-  const statement = "select count(*) from people where role = 'owner' and passphrase is not null and retired_at is null"
-  const owners = Number(await query(url, statement).catch(() => '0'))
+  const owners = await countOwners(url).catch(() => 0)
   return owners > 0
     ? [{ what: 'people', state: 'well', says: `${owners === 1 ? 'an owner' : `${owners} owners`} can sign in` }]
     : [

@@ -1,7 +1,6 @@
 // Runs the workshop in the foreground, as a service does: starts again what ended, backs up once a day, and ends with
 // its children.
-import { rmSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { writeFileSync } from 'node:fs'
 import { userInfo } from 'node:os'
 import { backUpDaily } from './backups.mjs'
 import { workshopDatabase } from './database.mjs'
@@ -101,7 +100,6 @@ export function service(folder, { install = false }) {
     return
   }
   if (process.getuid?.() !== 0) throw new Stop(`Only root may install it: sudo ./umbrette service --install`)
-  rmSync(UNIT, { force: true })
-  writeFileSync(join(UNIT), unit, { mode: 0o644 })
+  writeFileSync(UNIT, unit, { mode: 0o644 })
   say(`${UNIT} is written. Begin it with: systemctl enable --now umbrette`)
 }

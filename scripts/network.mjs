@@ -3,7 +3,7 @@ import { existsSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { kindOf } from './database.mjs'
 import { say, Stop } from './run.mjs'
-import { query } from './sql.mjs'
+import { countOwners, query } from './sql.mjs'
 
 /** Options of `network`, as parseArgs takes them. */
 export const NETWORK_OPTIONS = {
@@ -29,8 +29,7 @@ export async function setNetwork(dataFolder, given, url) {
   }
   if (kindOf(dataFolder) !== 'own')
     throw new Stop('The demo is answered on this machine alone. Set up a workshop of your own first: ./umbrette setup')
-  const owners = "select count(*) from people where role = 'owner' and passphrase is not null and retired_at is null"
-  if ((await query(url, owners)) === '0')
+  if ((await countOwners(url)) === 0)
     throw new Stop(
       'Nobody can sign in yet, and an open workshop is answered on this machine alone. Give its owner a passphrase first:\n' +
         './umbrette person add NAME --role owner'

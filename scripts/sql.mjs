@@ -78,3 +78,9 @@ export function shortened(text) {
     .map((line) => line.slice(0, 300))
     .join('\n')
 }
+
+/** People who may do everything and can sign in. @param {string} url of a workshop's database */
+export async function countOwners(url) {
+  const owners = "select count(*) from people where role = 'owner' and passphrase is not null and retired_at is null"
+  return Number(await query(url, owners))
+}

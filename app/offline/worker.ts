@@ -70,8 +70,8 @@ async function file(request: Request): Promise<Response> {
 /** An answer of the server, kept; without it the one kept last. A photo never changes. */
 async function answer(event: FetchEvent, url: URL): Promise<Response> {
   const path = answerKey(url.href)
-  const cache = await again(() => caches.open(ANSWERS))
-  const kept = await again(() => whole(cache, path))
+  const cache = await caches.open(ANSWERS)
+  const kept = await cache.match(path)
   if (kept && url.pathname.startsWith('/api/photos/')) return kept
   try {
     const fresh = await within(fetch(event.request), kept ? PATIENCE.answer : 60_000)
@@ -134,23 +134,6 @@ async function tellSignOut(): Promise<void> {
     headers: { 'content-type': 'application/json' }
   }).catch(() => null)
   if (told?.ok) await cache.delete(SIGN_OUT_LATER)
-}
-
-/** What was kept, read to its end: a page may put something newer in its place meanwhile. */
-async function whole(cache: Cache, path: string): Promise<Response | undefined> {
-  const found = await cache.match(path)
-  return found && new Response(await found.arrayBuffer(), { status: found.status, headers: found.headers })
-}
-
-/** What could not be read, as it was being replaced, is looked for again. */
-async function again<T>(look: () => Promise<T>, tries = 4): Promise<T> {
-  try {
-    return await look()
-  } catch (error) {
-    if (tries === 1) throw error
-    await new Promise((done) => setTimeout(done, 60))
-    return again(look, tries - 1)
-  }
 }
 
 function within(asked: Promise<Response>, ms: number): Promise<Response> {

@@ -7,33 +7,20 @@ import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
 import PageFrame from '../components/parts/PageFrame.vue'
 import Panel from '../components/parts/Panel.vue'
-import { shownProblem } from '../problem'
+import { useAttempt } from '../composables/useAttempt'
 
 /** What one signs in with, and where one is signed in. */
 useHead({ title: ACCOUNT.accountUmbrette })
 const form = reactive({ current: '', passphrase: '', pin: '' })
-const faults = ref<Record<string, string>>({})
-const problem = ref('')
+const { faults, problem, attempt } = useAttempt()
 const saved = ref(false)
 
 async function save() {
-  saved.value = false
-  problem.value = ''
-  faults.value = {}
   const { current, passphrase, pin } = form
-  try {
-    await $fetch('/api/me/secrets', {
-      method: 'POST',
-      body: { current, ...(passphrase ? { passphrase } : {}), ...(pin ? { pin } : {}) },
-      retry: 0
-    })
-    Object.assign(form, { current: '', passphrase: '', pin: '' })
-    saved.value = true
-  } catch (error) {
-    const shown = shownProblem(error)
-    faults.value = Object.fromEntries(shown.faults.map(({ place, message }) => [place, message]))
-    problem.value = shown.message
-  }
+  const body = { current, ...(passphrase ? { passphrase } : {}), ...(pin ? { pin } : {}) }
+  saved.value = false
+  saved.value = await attempt(() => $fetch('/api/me/secrets', { method: 'POST', body, retry: 0 }))
+  if (saved.value) Object.assign(form, { current: '', passphrase: '', pin: '' })
 }
 </script>
 

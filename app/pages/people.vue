@@ -2,7 +2,6 @@
 import { ACCOUNT, PEOPLE, ROLE_WORDS } from '../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
-import { suffices } from '../../core/record'
 import type { StaffMember } from '../../server/store/people'
 import ChangePerson from '../components/access/ChangePerson.vue'
 import DeviceList from '../components/access/DeviceList.vue'
@@ -12,8 +11,9 @@ import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
 import PageFrame from '../components/parts/PageFrame.vue'
 import Panel from '../components/parts/Panel.vue'
+import { useAttempt } from '../composables/useAttempt'
 import { useMe } from '../composables/useMe'
-import { shownProblem } from '../problem'
+import { mayAs } from '../signedIn'
 
 /** Who works here and what they may, devices of the workshop, and who is signed in. */
 useHead({ title: PEOPLE.peopleUmbrette })
@@ -21,19 +21,15 @@ const me = useMe()
 const { data, error, refresh } = await useFetch<StaffMember[]>('/api/staff')
 const changing = ref<StaffMember | null>(null)
 const name = ref('')
-const problem = ref('')
-const owns = computed(() => me.value?.open || suffices(me.value?.person?.role ?? null, 'owner'))
+const { problem, attempt } = useAttempt()
+const owns = computed(() => mayAs(me.value, 'owner'))
 
-async function add() {
-  problem.value = ''
-  try {
+const add = () =>
+  attempt(async () => {
     await $fetch('/api/people', { method: 'POST', body: { name: name.value.trim() }, retry: 0 })
     name.value = ''
     await refresh()
-  } catch (failure) {
-    problem.value = shownProblem(failure).message
-  }
-}
+  })
 
 /** Whoever closes the doors has to come in through them. */
 async function changed() {

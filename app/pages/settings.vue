@@ -9,8 +9,8 @@ import Field from '../components/parts/Field.vue'
 import LogoField from '../components/access/LogoField.vue'
 import PageFrame from '../components/parts/PageFrame.vue'
 import Panel from '../components/parts/Panel.vue'
+import { useAttempt } from '../composables/useAttempt'
 import { useWorkshop } from '../composables/useWorkshop'
-import { shownProblem } from '../problem'
 import { keepUnits } from '../units'
 
 /** What stands for the workshop on its pages and papers. */
@@ -31,23 +31,15 @@ const form = reactive<Workshop>({
 })
 const ZONES = Intl.supportedValuesOf('timeZone')
 const MONEY = Intl.supportedValuesOf('currency')
-const faults = ref<Record<string, string>>({})
-const problem = ref('')
+const { faults, problem, attempt } = useAttempt()
 const saved = ref(false)
 
 async function save() {
   saved.value = false
-  problem.value = ''
-  faults.value = {}
-  try {
+  saved.value = await attempt(async () => {
     workshop.value = await $fetch<Workshop>('/api/workshop', { method: 'POST', body: form })
     keepUnits(workshop.value.units)
-    saved.value = true
-  } catch (failure) {
-    const shown = shownProblem(failure)
-    faults.value = Object.fromEntries(shown.faults.map(({ place, message }) => [place, message]))
-    problem.value = shown.message
-  }
+  })
 }
 </script>
 

@@ -6,10 +6,10 @@ import type { Me } from '../../server/store/sessions'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
 import PinPad from '../components/parts/PinPad.vue'
+import { useAttempt } from '../composables/useAttempt'
 import { useAwake } from '../composables/useAwake'
 import { useMe } from '../composables/useMe'
 import { bringBack } from '../leaving'
-import { shownProblem } from '../problem'
 import { signedIn } from '../signedIn'
 
 /** Where people come in: on a device of the workshop with a PIN, anywhere with a passphrase. */
@@ -21,21 +21,18 @@ const people = computed(() => me.value?.people ?? [])
 const chosen = ref<{ id: number; name: string } | null>(null)
 const typed = reactive({ name: '', passphrase: '' })
 const byPassphrase = ref(people.value.length === 0)
-const problem = ref('')
+const { problem, attempt } = useAttempt()
 const busy = ref(false)
 
 async function signIn(credentials: object) {
   busy.value = true
-  problem.value = ''
-  try {
+  // Once in, it stays busy until the page that they were going to stands.
+  busy.value = await attempt(async () => {
     await $fetch('/api/session', { method: 'POST', body: credentials, retry: 0 })
     signedIn.value = await $fetch<Me>('/api/me')
     await bringBack()
     window.location.assign(to)
-  } catch (error) {
-    problem.value = shownProblem(error).message
-    busy.value = false
-  }
+  })
 }
 
 /** Where they were going: a page of ours. */

@@ -3,11 +3,12 @@ import type { Me } from '../../server/store/sessions'
 import { useMe } from '../composables/useMe'
 import { useWorkshop } from '../composables/useWorkshop'
 import { keepAnswer } from '../offline/answers'
-import { signedIn } from '../signedIn'
+import { SERVED, signedIn } from '../signedIn'
 
 /** Asks once, while the page is made, who asks and what stands for the workshop; a page without them still stands. */
-export default defineNuxtPlugin(async () => {
+export default defineNuxtPlugin(async ({ vueApp }) => {
   const me = useMe()
+  if (import.meta.server) vueApp.provide(SERVED, me)
   const workshop = useWorkshop()
   if (useRoute().path.startsWith('/share/')) return
   const ask = useRequestFetch()

@@ -1,15 +1,14 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore, skipHydrate } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, hasInjectionContext, inject, ref } from 'vue'
 import { $fetch } from 'ofetch'
-import { useMe } from '../composables/useMe'
-import { signedIn } from '../signedIn'
+import { SERVED, signedIn } from '../signedIn'
 
 /** Who works here, and who is at the bench on this device. */
 export const useBench = defineStore('bench', () => {
   const people = ref<string[]>([])
   const chosen = useLocalStorage('umbrette.by', '')
-  const served = import.meta.server ? useMe() : null
+  const served = hasInjectionContext() ? inject(SERVED, null) : null
   /** Who is signed in; where nobody has to be, the name chosen on this device. */
   const by = computed({
     get: () => (served ?? signedIn).value?.person?.name ?? chosen.value,

@@ -14,6 +14,9 @@ export interface Waiting {
   person?: number
 }
 
+/** What acts that wait are kept under on the device. */
+export const OUTBOX = 'umbrette.outbox'
+
 /** What happens where who is signed in turns out not to be: set once there is a page. */
 export const onSignedOut = { value: (): void => undefined }
 
@@ -33,7 +36,7 @@ export interface Delivered {
  * that is sent again after a lost answer changes nothing.
  */
 export const useOutbox = defineStore('outbox', () => {
-  const { list: waiting, change: changeWaiting } = useDeviceList<Waiting>('umbrette.outbox')
+  const { list: waiting, change: changeWaiting } = useDeviceList<Waiting>(OUTBOX)
   const { list: refused, change: changeRefused } = useDeviceList<Refused>('umbrette.refused')
   /** Set once the page is mounted: until then it shows what the server rendered. */
   const ready = ref(false)

@@ -1,7 +1,7 @@
 import type { H3Event } from 'h3'
 import { suffices } from '../../core/record'
 import type { Author } from '../store/acts'
-import { authorOf, callerOf, roleOf } from './caller'
+import { callerOf, checkName, roleOf } from './caller'
 
 /** Who enters the acts that a request brings. */
 export async function enteredBy(event: H3Event): Promise<Author> {
@@ -14,8 +14,16 @@ export async function enteredBy(event: H3Event): Promise<Author> {
  * @throws Problem forbidden
  */
 export async function signedBy(event: H3Event, name: string): Promise<string> {
-  const caller = await callerOf(event)
-  return authorOf(caller, name || (caller.person?.name ?? ''))
+  const { person } = await callerOf(event)
+  if (!person) return name
+  const by = name || person.name
+  checkName(person.names, by)
+  return by
+}
+
+/** The name of who brings a file: what was sent, where it is one's own. @throws Problem forbidden */
+export async function broughtBy(event: H3Event, name = ''): Promise<string> {
+  return (await signedBy(event, name.trim())) || 'import'
 }
 
 /** Whose own figures may be shown to who asks for somebody's: one's own, and a foreman everybody's (null). */

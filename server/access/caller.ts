@@ -110,13 +110,10 @@ export function roleOf({ open, person }: Caller): Role | null {
   return open ? 'owner' : (person?.role ?? null)
 }
 
-/**
- * The name that something is entered under: on an open workshop any, else one's own.
- * @throws Problem forbidden for another's
- */
-export function authorOf({ open, person }: Caller, name: string): string {
-  if (open || person?.names.includes(name)) return name
-  throw new Problem('forbidden', told('not-your-name', { name: person?.name ?? '' }), [
+/** Something is entered under one's own names alone. @throws Problem forbidden for another's */
+export function checkName(names: readonly string[], name: string): void {
+  if (names.includes(name)) return
+  throw new Problem('forbidden', told('not-your-name', { name: names[0] ?? '' }), [
     { place: 'by', ...told('your-own-name') }
   ])
 }

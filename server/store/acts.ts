@@ -25,6 +25,7 @@ import {
 } from '../../core/record'
 import type { DriveSheet } from '../../core/sheet'
 import { CORE_VERSION } from '../../core/paths'
+import { checkName } from '../access/caller'
 import { inTransaction, readGeneration, useDb } from '../db/connection'
 import { codeOf } from '../db/errors'
 import { ActRow, JobRow, PhotoRow } from '../db/models'
@@ -60,8 +61,8 @@ export async function addAct(jobId: string, value: unknown, by: Author = ANYBODY
   const { type, supersedes } = (value ?? {}) as { type?: unknown; supersedes?: unknown }
   if (type === 'choice')
     throw new Problem('bad-input', told('choice-by-link'), [{ place: 'type', ...told('not-entered-here') }])
-  // What can change a job's state or sheet must see every act before it; anything else needs only what it names.
   await checkAuthor(jobId, value, by)
+  // What can change a job's state or sheet must see every act before it; anything else needs only what it names.
   if (isActType(type) && kindOf(type).locks) {
     const { acts } = await countActs(jobId)
     return acts <= QUICK ? addWeighty(jobId, value, by.person) : heavily('asked', 'addWeighty', jobId, value, by.person)
@@ -82,10 +83,7 @@ const ANYBODY: Author = { person: null, names: null, role: 'owner' }
 async function checkAuthor(jobId: string, value: unknown, { person, names, role }: Author): Promise<void> {
   if (names === null) return
   const { by, type, act, state } = (value ?? {}) as { by?: unknown; type?: unknown; act?: unknown; state?: unknown }
-  if (typeof by === 'string' && !names.includes(by))
-    throw new Problem('forbidden', told('not-your-name', { name: names[0]! }), [
-      { place: 'by', ...told('your-own-name') }
-    ])
+  if (typeof by === 'string') checkName(names, by)
   if (!isActType(type)) return
   const undone = type === 'undo' && typeof act === 'string' && isKeepable(act) ? await authorOfAct(jobId, act) : null
   const mine = undone !== null && (undone.personId === person || names.includes(undone.by))

@@ -92,8 +92,8 @@ export async function listSessions(caller: Caller): Promise<ListedSession[]> {
     order: [['seenAt', 'DESC']],
     limit: 200
   })
-  const people = new Map((await PersonRow.findAll()).map((one) => [one.id, one]))
-  const devices = new Map((await DeviceRow.findAll()).map((one) => [one.id, one.name]))
+  const people = new Map((await PersonRow.findAll({ attributes: ['id', 'name', 'role'] })).map((one) => [one.id, one]))
+  const devices = new Map((await DeviceRow.findAll({ attributes: ['id', 'name'] })).map((one) => [one.id, one.name]))
   return rows.map(({ id, personId, deviceId, browser, madeAt, seenAt }) => ({
     id,
     person: people.get(personId)?.name ?? '',

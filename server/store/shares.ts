@@ -1,7 +1,8 @@
 import { upgradeReport } from '../../words/en'
 import { told } from '../../words/problems'
-import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import { randomUUID } from 'node:crypto'
 import type { ActOf } from '../../core/record'
+import { hashOf, makeToken } from '../access/secrets'
 import { useDb } from '../db/connection'
 import { JobRow, ShareRow } from '../db/models'
 import { Problem } from '../utils/problem'
@@ -19,14 +20,12 @@ export interface ListedShare {
   revokedAt: string | null
 }
 
-/** Long enough that nobody comes upon one by trying. */
-const TOKEN_BYTES = 32
 const DAY_MS = 86_400_000
 
 /** Shares a job's report as it stands. The token is told once, here. @throws Problem not-found */
 export async function createShare(jobId: string, by: string, days: number): Promise<ListedShare & { token: string }> {
   const { report, map } = await jobReport(jobId)
-  const token = randomBytes(TOKEN_BYTES).toString('base64url')
+  const token = makeToken()
   const row = await ShareRow.create({
     id: randomUUID(),
     jobId,
@@ -111,10 +110,6 @@ export async function choose(token: string, path: number, name: string): Promise
     price: Math.round(chosen.price * 100) / 100
   }
   await addChoice(jobId, act, MOST_CHOICES)
-}
-
-function hashOf(token: string): string {
-  return createHash('sha256').update(token).digest('hex')
 }
 
 function listShare({ id, createdBy, createdAt, expiresAt, revokedAt }: ShareRow): ListedShare {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { PEOPLE, ROLE_WORDS } from '../../../words/en'
 import { $fetch } from 'ofetch'
-import { computed, reactive, ref, watch } from 'vue'
-import { type Role, ROLES, suffices } from '../../../core/record'
+import { computed, reactive, watch } from 'vue'
+import { type Role, ROLES } from '../../../core/record'
 import type { StaffMember } from '../../../server/store/people'
-import { shownProblem } from '../../problem'
-import { signedIn } from '../../signedIn'
+import { useAttempt } from '../../composables/useAttempt'
+import { may } from '../../signedIn'
 import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
@@ -19,37 +19,28 @@ const form = reactive<{ name: string; role: Role; passphrase: string; pin: strin
   passphrase: '',
   pin: ''
 })
-const faults = ref<Record<string, string>>({})
-const problem = ref('')
-const owns = computed(() => signedIn.value?.open || suffices(signedIn.value?.person?.role ?? null, 'owner'))
+const { faults, problem, attempt } = useAttempt()
+const owns = computed(() => may('owner'))
 watch(person, (now) => {
   if (now) Object.assign(form, { name: now.name, role: now.role, passphrase: '', pin: '' })
   faults.value = {}
   problem.value = ''
 })
 
-async function attempt(work: (id: number) => Promise<unknown>) {
-  if (!person.value) return
-  faults.value = {}
-  problem.value = ''
-  try {
-    await work(person.value.id)
-    person.value = null
-    emit('changed')
-  } catch (error) {
-    const shown = shownProblem(error)
-    faults.value = Object.fromEntries(shown.faults.map(({ place, message }) => [place, message]))
-    problem.value = shown.message
-  }
+async function change(work: (id: number) => Promise<unknown>) {
+  const { id } = person.value ?? {}
+  if (id === undefined || !(await attempt(() => work(id)))) return
+  person.value = null
+  emit('changed')
 }
 const post = (path: string, body: object) => $fetch(`/api/people/${path}`, { method: 'POST', body, retry: 0 })
 const save = () =>
-  attempt(async (id) => {
+  change(async (id) => {
     const { name, role, passphrase, pin } = form
     if (pin) await post(`${id}/pin`, { pin })
     if (owns.value) await post(String(id), { name, role, ...(passphrase ? { passphrase } : {}) })
   })
-const retire = (retired: boolean) => attempt((id) => post(String(id), { retired }))
+const retire = (retired: boolean) => change((id) => post(String(id), { retired }))
 </script>
 
 <template>

@@ -3,12 +3,11 @@ import { PEOPLE } from '../../../words/en'
 import { useIntervalFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, onMounted, ref } from 'vue'
-import { suffices } from '../../../core/record'
 import type { ListedDevice } from '../../../server/store/devices'
 import { workshopOrigin } from '../../address'
 import { later } from '../../later'
-import { shownProblem } from '../../problem'
-import { signedIn } from '../../signedIn'
+import { useAttempt } from '../../composables/useAttempt'
+import { may } from '../../signedIn'
 import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
 import WhenAt from '../parts/WhenAt.vue'
@@ -19,22 +18,15 @@ const devices = ref<ListedDevice[]>([])
 const name = ref('')
 const offer = ref<{ name: string; code: string; endsAt: number; before: number } | null>(null)
 const now = ref(Date.now())
-const problem = ref('')
+const { problem, attempt } = useAttempt()
 const paired = ref('')
 const seconds = computed(() => Math.max(0, Math.ceil(((offer.value?.endsAt ?? 0) - now.value) / 1000)))
 const address = computed(() => (offer.value ? `${workshopOrigin()}/pair/${offer.value.code}` : ''))
-const mayTakeOut = computed(() => signedIn.value?.open || suffices(signedIn.value?.person?.role ?? null, 'owner'))
+const mayTakeOut = computed(() => may('owner'))
 
-async function attempt(work: () => Promise<void>) {
-  problem.value = ''
-  try {
-    await work()
-    devices.value = await $fetch<ListedDevice[]>('/api/devices')
-  } catch (error) {
-    problem.value = shownProblem(error).message
-  }
+const refresh = async () => {
+  devices.value = await $fetch<ListedDevice[]>('/api/devices')
 }
-
 const show = () =>
   attempt(async () => {
     paired.value = ''
@@ -46,22 +38,24 @@ const show = () =>
     now.value = Date.now()
     offer.value = { name: called, code, endsAt: Date.parse(endsAt), before: devices.value.length }
     name.value = ''
+    await refresh()
   })
 const takeOut = (id: string) =>
   attempt(async () => {
     await $fetch(`/api/devices/${id}/removed`, { method: 'POST', body: {} })
+    await refresh()
   })
 
 useIntervalFn(async () => {
   now.value = Date.now()
   const open = offer.value
   if (!open || seconds.value === 0) return
-  await attempt(async () => undefined)
+  await attempt(refresh)
   if (devices.value.length <= open.before) return
   paired.value = open.name
   offer.value = null
 }, 1000)
-onMounted(() => void attempt(async () => undefined))
+onMounted(() => void attempt(refresh))
 </script>
 
 <template>

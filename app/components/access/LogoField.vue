@@ -2,18 +2,17 @@
 import { SETTINGS } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { ref } from 'vue'
-import { shownProblem } from '../../problem'
+import { useAttempt } from '../../composables/useAttempt'
 import FaultNote from '../parts/FaultNote.vue'
 import TakeFile from '../parts/TakeFile.vue'
 
 /** The logo at the head of reports: kept as soon as it is chosen. */
 const asked = ref(0)
 const there = ref(true)
-const problem = ref('')
+const { problem, attempt } = useAttempt()
 
-async function keep(picture: File | null) {
-  problem.value = ''
-  try {
+const keep = (picture: File | null) =>
+  attempt(async () => {
     const { logo } = await $fetch<{ logo: boolean }>('/api/workshop/logo', {
       method: 'POST',
       body: picture ?? '',
@@ -22,10 +21,7 @@ async function keep(picture: File | null) {
     })
     there.value = logo
     asked.value++
-  } catch (error) {
-    problem.value = shownProblem(error).message
-  }
-}
+  })
 </script>
 
 <template>

@@ -3,24 +3,22 @@ import { ACCOUNT } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { onMounted, ref } from 'vue'
 import type { ListedSession } from '../../../server/store/sessions'
-import { shownProblem } from '../../problem'
+import { useAttempt } from '../../composables/useAttempt'
 import FaultNote from '../parts/FaultNote.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** Who is signed in where; each can be ended. */
 const sessions = ref<ListedSession[]>([])
-const problem = ref('')
-const attempt = async (work: () => Promise<unknown> = async () => undefined) => {
-  problem.value = ''
-  try {
-    await work()
-    sessions.value = await $fetch<ListedSession[]>('/api/sessions')
-  } catch (error) {
-    problem.value = shownProblem(error).message
-  }
+const { problem, attempt } = useAttempt()
+const refresh = async () => {
+  sessions.value = await $fetch<ListedSession[]>('/api/sessions')
 }
-const end = (id: string) => attempt(() => $fetch(`/api/sessions/${id}/end`, { method: 'POST', body: {} }))
-onMounted(() => void attempt())
+const end = (id: string) =>
+  attempt(async () => {
+    await $fetch(`/api/sessions/${id}/end`, { method: 'POST', body: {} })
+    await refresh()
+  })
+onMounted(() => void attempt(refresh))
 </script>
 
 <template>

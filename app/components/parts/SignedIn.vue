@@ -3,27 +3,22 @@ import { ROLE_WORDS, SIGNED_IN } from '../../../words/en'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { ChevronUpDownIcon, UserIcon } from '@heroicons/vue/20/solid'
 import { onMounted, ref } from 'vue'
-import { suffices } from '../../../core/record'
 import { signOut, takeOver } from '../../leaving'
-import { shownProblem } from '../../problem'
+import { useAttempt } from '../../composables/useAttempt'
 import { listLeft, type SealedLeft } from '../../seal'
-import { signedIn } from '../../signedIn'
+import { may, signedIn } from '../../signedIn'
 
 /** Who is signed in, the way out, and what others left on this device. */
 const left = ref<SealedLeft[]>([])
-const problem = ref('')
+const { problem, attempt } = useAttempt()
 const look = async () => (left.value = (await listLeft()).filter(({ waiting }) => waiting > 0))
 onMounted(() => void look().catch(() => undefined))
 
-async function takeOverFrom(person: number) {
-  problem.value = ''
-  try {
+const takeOverFrom = (person: number) =>
+  attempt(async () => {
     await takeOver(person)
     await look()
-  } catch (error) {
-    problem.value = shownProblem(error).message
-  }
-}
+  })
 </script>
 
 <template>
@@ -43,11 +38,7 @@ async function takeOverFrom(person: number) {
       </p>
       <div v-for="one in left" :key="one.person" class="mt-2 border-l-4 border-brass pl-2 text-note" data-testid="left">
         <p>{{ SIGNED_IN.left(one.name, one.waiting) }}</p>
-        <button
-          v-if="suffices(signedIn.person.role, 'foreman')"
-          type="button"
-          class="act mt-1"
-          @click="takeOverFrom(one.person)">
+        <button v-if="may('foreman')" type="button" class="act mt-1" @click="takeOverFrom(one.person)">
           {{ SIGNED_IN.takeOver }}
         </button>
         <p v-else>{{ SIGNED_IN.takesAForeman }}</p>

@@ -5,9 +5,9 @@ import SaveState from './SaveState.vue'
 import SignedIn from './SignedIn.vue'
 import UnitPicker from './UnitPicker.vue'
 import { computed } from 'vue'
-import { suffices } from '../../../core/record'
 import { useMe } from '../../composables/useMe'
 import { pageNeed } from '../../needs'
+import { mayAs } from '../../signedIn'
 
 /** The head of every page; `places`: with the ways to the workshop's other pages. */
 defineProps<{ places?: boolean }>()
@@ -24,7 +24,7 @@ const me = useMe()
 const open = computed(() =>
   PLACES.filter(({ to }) => {
     const need = pageNeed(to)
-    return !me.value || me.value.open || (need && need !== 'anyone' && suffices(me.value.person?.role ?? null, need))
+    return !me.value || (need && need !== 'anyone' && mayAs(me.value, need))
   })
 )
 </script>

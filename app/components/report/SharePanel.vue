@@ -4,7 +4,7 @@ import { $fetch } from 'ofetch'
 import { onMounted, ref } from 'vue'
 import type { ListedShare } from '../../../server/store/shares'
 import { customersOrigin } from '../../address'
-import { shownProblem } from '../../problem'
+import { useAttempt } from '../../composables/useAttempt'
 import { useBench } from '../../stores/bench'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
@@ -17,22 +17,11 @@ const bench = useBench()
 const shares = ref<ListedShare[]>([])
 const link = ref('')
 const days = ref('14')
-const problem = ref('')
-const busy = ref(false)
+const { problem, busy, attempt } = useAttempt()
 
-async function attempt(work: () => Promise<void>) {
-  busy.value = true
-  problem.value = ''
-  try {
-    await work()
-    shares.value = await $fetch<ListedShare[]>(`/api/jobs/${props.jobId}/shares`)
-  } catch (error) {
-    problem.value = shownProblem(error).message
-  } finally {
-    busy.value = false
-  }
+const refresh = async () => {
+  shares.value = await $fetch<ListedShare[]>(`/api/jobs/${props.jobId}/shares`)
 }
-
 const share = () =>
   attempt(async () => {
     const { token } = await $fetch<{ token: string }>(`/api/jobs/${props.jobId}/shares`, {
@@ -40,15 +29,17 @@ const share = () =>
       body: { by: bench.by, days: Number(days.value) }
     })
     link.value = `${customersOrigin()}/share/${token}`
+    await refresh()
   })
 const revoke = (id: string) =>
   attempt(async () => {
     await $fetch(`/api/jobs/${props.jobId}/shares/${id}/revoke`, { method: 'POST', body: {} })
     link.value = ''
+    await refresh()
   })
 const over = ({ expiresAt, revokedAt }: ListedShare) =>
   revokedAt ? SHARE_PANEL.takenBack : Date.parse(expiresAt) < Date.now() ? 'expired' : ''
-onMounted(() => attempt(async () => undefined))
+onMounted(() => attempt(refresh))
 </script>
 
 <template>

@@ -4,28 +4,23 @@ import { $fetch } from 'ofetch'
 import { ref } from 'vue'
 import FaultNote from '../../components/parts/FaultNote.vue'
 import Field from '../../components/parts/Field.vue'
+import { useAttempt } from '../../composables/useAttempt'
 import { useAwake } from '../../composables/useAwake'
-import { shownProblem } from '../../problem'
 
 /** Makes this device one of the workshop's, by the code that another shows. */
 definePageMeta({ layout: 'bare' })
 useHead({ title: PAIR.pairUmbrette })
 const awake = useAwake()
 const code = ref(String(useRoute().params.code ?? ''))
-const problem = ref('')
+const { problem, attempt } = useAttempt()
 const paired = ref('')
 
-async function pair() {
-  problem.value = ''
-  try {
-    paired.value = (
-      await $fetch<{ name: string }>('/api/devices/pair', { method: 'POST', body: { code: code.value }, retry: 0 })
-    ).name
+const pair = () =>
+  attempt(async () => {
+    const body = { code: code.value }
+    paired.value = (await $fetch<{ name: string }>('/api/devices/pair', { method: 'POST', body, retry: 0 })).name
     window.location.assign('/sign-in')
-  } catch (error) {
-    problem.value = shownProblem(error).message
-  }
-}
+  })
 </script>
 
 <template>

@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import { sayOfCheck, shape, text } from '../../../core/check'
-import { signedBy } from '../../access/author'
+import { broughtBy } from '../../access/author'
 import { heavily } from '../../heavy/heavily'
 import { isUuid } from '../../store/jobs'
 import { checkInput, checkLength, route } from '../../utils/route'
@@ -30,14 +30,7 @@ export default route(async (event) => {
   const folder = await mkdtemp(join(tmpdir(), 'umbrette-import-'))
   try {
     const file = await spool(event, folder)
-    return await heavily(
-      'long',
-      'importSpooled',
-      id,
-      file,
-      (await signedBy(event, by?.trim() ?? '')) || 'import',
-      new Date().toISOString()
-    )
+    return await heavily('long', 'importSpooled', id, file, await broughtBy(event, by), new Date().toISOString())
   } finally {
     await rm(folder, { recursive: true, force: true })
   }

@@ -1,7 +1,7 @@
 import { told } from '../../../../words/problems'
 import { getQuery } from 'h3'
 import { sayOfCheck, shape, text } from '../../../../core/check'
-import { signedBy } from '../../../access/author'
+import { broughtBy } from '../../../access/author'
 import { keepCase } from '../../../store/practice'
 import { checkInput, readJson, route } from '../../../utils/route'
 
@@ -12,5 +12,5 @@ const schema = shape({ by: text(80) }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
   const { by } = checkInput(schema, getQuery(event), told('who-brings-it'))
-  return keepCase(await readJson(event, LIMIT), (await signedBy(event, by?.trim() ?? '')) || 'import')
+  return keepCase(await readJson(event, LIMIT), await broughtBy(event, by))
 })
