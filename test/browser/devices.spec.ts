@@ -1,6 +1,6 @@
 import type { Browser, Page } from '@playwright/test'
 import sharp from 'sharp'
-import { addPerson, ownWorkshop, type OwnWorkshop, PASSPHRASE, signIn, takeInJob } from './ownWorkshop'
+import { addPerson, ownWorkshop, type OwnWorkshop, signIn, signInOn, takeInJob } from './ownWorkshop'
 import { expect, test as bare, wakeful } from './bench'
 
 /** People and devices of a closed workshop, as they are used: pairing by code, PIN, handing over, a phone as camera. */
@@ -23,15 +23,6 @@ async function browserOf(browser: Browser, viewport = { width: 1280, height: 800
   return wakeful(await context.newPage())
 }
 
-async function signInOn(page: Page, name: string, to = ''): Promise<void> {
-  await page.goto(`/sign-in?to=/${to}`)
-  await page.getByLabel('Your name').fill(name)
-  await page.getByLabel('Passphrase').fill(PASSPHRASE)
-  await page.getByRole('button', { name: 'Sign in' }).click()
-  await page.waitForURL(`${own.address}${to}`)
-  await expect(page.locator('#__nuxt [inert]')).toHaveCount(0)
-}
-
 /** Touches a name and a PIN on a paired device. */
 async function takeOver(page: Page, name: string, pin: string): Promise<void> {
   await page.getByTestId('who-takes-over').getByRole('button', { name }).click()
@@ -51,7 +42,7 @@ bare(
   'a tablet is paired by the code that is shown, within seconds; people take over on it, and it is taken out',
   async ({ browser }) => {
     const owner = await browserOf(browser)
-    await signInOn(owner, 'Ada', 'people')
+    await signInOn(owner, own.address, 'Ada', '/people')
     await owner.getByLabel('Name of the device').fill('Lift 2')
     await owner.getByRole('button', { name: 'Show its code' }).click()
     await expect(owner.getByTestId('qr')).toBeVisible()
@@ -86,7 +77,7 @@ bare(
   'what waits on a tablet is its author’s: sealed when they hand over, sent by nobody else, taken over by name',
   async ({ browser }) => {
     const owner = await browserOf(browser)
-    await signInOn(owner, 'Ada', 'people')
+    await signInOn(owner, own.address, 'Ada', '/people')
     await owner.getByLabel('Name of the device').fill('Lift 3')
     await owner.getByRole('button', { name: 'Show its code' }).click()
     const tablet = await browserOf(browser, { width: 1024, height: 768 })
@@ -130,7 +121,7 @@ bare(
 
 bare('who signs in again finds what they left: it goes out in their own name', async ({ browser }) => {
   const page = await browserOf(browser)
-  await signInOn(page, 'Ben')
+  await signInOn(page, own.address, 'Ben')
   await page.route('**/acts', (route) => (route.request().method() === 'POST' ? route.abort() : route.fallback()))
   await page.goto(`/jobs/${job}?read=groove:arm`)
   await page.getByTestId('figure').fill('0.66')
@@ -141,7 +132,7 @@ bare('who signs in again finds what they left: it goes out in their own name', a
   await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await page.unroute('**/acts')
-  await signInOn(page, 'Ben', `jobs/${job}`)
+  await signInOn(page, own.address, 'Ben', `/jobs/${job}`)
   await expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
   await expect
     .poll(() =>
@@ -159,7 +150,7 @@ bare(
   'a phone is the bench’s camera: its picture lands on the part that is open, and follows it',
   async ({ browser }) => {
     const bench = await browserOf(browser)
-    await signInOn(bench, 'Fay', `jobs/${job}`)
+    await signInOn(bench, own.address, 'Fay', `/jobs/${job}`)
     await bench.goto(`/jobs/${job}?read=groove:guide`)
     await bench.getByTestId('phone').click()
     await expect(bench.getByTestId('qr')).toBeVisible()
@@ -167,7 +158,7 @@ bare(
     await bench.getByRole('button', { name: 'Done' }).click()
 
     const phone = await browserOf(browser, { width: 390, height: 844 })
-    await signInOn(phone, 'Ben')
+    await signInOn(phone, own.address, 'Ben')
     await phone.goto(address)
     await expect(phone.getByTestId('camera-part')).toHaveText('Fixed guide')
     const picture = await sharp({ create: { width: 320, height: 240, channels: 3, background: '#345' } })

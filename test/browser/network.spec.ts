@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { freePort } from '../../scripts/run.mjs'
 import { reachedAt } from '../../scripts/server.mjs'
-import { ownWorkshop, type OwnWorkshop, PASSPHRASE, signIn, takeInJob, told, ask } from './ownWorkshop'
+import { ownWorkshop, type OwnWorkshop, signIn, signInOn, takeInJob, told, ask } from './ownWorkshop'
 import { expect, test as bare, wakeful } from './bench'
 
 /** The workshop's network over HTTPS, as a browser has it that trusts the workshop's authority. */
@@ -57,12 +57,7 @@ bare('a browser that trusts the authority has a secure page, a service worker an
   const { browser, page } = await openBrowser(true)
   const warnings: string[] = []
   page.on('console', (line) => ['warning', 'error'].includes(line.type()) && warnings.push(line.text()))
-  await page.goto(`${origin}/sign-in`)
-  await page.getByLabel('Your name').fill('Ada')
-  await page.getByLabel('Passphrase').fill(PASSPHRASE)
-  await page.getByRole('button', { name: 'Sign in' }).click()
-  await page.waitForURL(`${origin}/`)
-  await expect(page.locator('#__nuxt [inert]')).toHaveCount(0)
+  await signInOn(page, origin, 'Ada')
   expect(await page.evaluate(() => window.isSecureContext)).toBe(true)
   expect(await page.evaluate(async () => (await navigator.serviceWorker.ready).active !== null)).toBe(true)
   const manifest = await page.evaluate(async () => (await fetch('/manifest.webmanifest')).json() as Promise<unknown>)

@@ -10,8 +10,8 @@ import {
   type Cookies,
   ownWorkshop,
   type OwnWorkshop,
-  PASSPHRASE,
   signIn,
+  signInOn,
   takeInJob,
   told
 } from './ownWorkshop'
@@ -49,14 +49,6 @@ async function openTablet(): Promise<{ tablet: BrowserContext; page: Page }> {
   return { tablet, page: wakeful(tablet.pages()[0] ?? (await tablet.newPage())) }
 }
 
-async function signInOn(page: Page, to: string): Promise<void> {
-  await page.goto(`/sign-in?to=${to}`)
-  await page.getByLabel('Your name').fill('Ben')
-  await page.getByLabel('Passphrase').fill(PASSPHRASE)
-  await page.getByRole('button', { name: 'Sign in' }).click()
-  await page.waitForURL(`**${to}`)
-}
-
 /** Until its service worker holds all that it takes. */
 async function readyForAway(page: Page, answer = `/api/jobs/${job}`): Promise<void> {
   await page.evaluate(() => navigator.serviceWorker.ready)
@@ -77,7 +69,7 @@ bare(
   'with the server stopped the board and a job open, take readings, findings and photos, and deliver all once',
   async () => {
     let { tablet, page } = await openTablet()
-    await signInOn(page, '/')
+    await signInOn(page, own.address, 'Ben')
     await expect(page.getByTestId('job')).toHaveCount(1)
     await readyForAway(page, '/api/board?page=0&state=open')
     await page.goto(`/jobs/${job}?read=groove:guide`)

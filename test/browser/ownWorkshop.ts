@@ -1,5 +1,6 @@
 import { mkdirSync, rmSync } from 'node:fs'
 import { resolve } from 'node:path'
+import { expect, type Page } from '@playwright/test'
 import type { Role } from '../../core/record'
 import { runWithDatabase } from '../../scripts/run.mjs'
 import { startServer, stopServer } from '../../scripts/server.mjs'
@@ -100,6 +101,17 @@ export async function told<T>(asked: Promise<Response>): Promise<T> {
 export async function signIn(address: string, name: string, cookies: Cookies = {}): Promise<Cookies> {
   await told(ask(address, 'api/session', cookies, { name, passphrase: PASSPHRASE }))
   return cookies
+}
+
+/** Signs somebody in on a page, and waits until what they were going to takes input. @param to where: `/people` */
+export async function signInOn(page: Page, address: string, name: string, to = '/'): Promise<void> {
+  const { origin } = new URL(address)
+  await page.goto(`${origin}/sign-in?to=${to}`)
+  await page.getByLabel('Your name').fill(name)
+  await page.getByLabel('Passphrase').fill(PASSPHRASE)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.waitForURL(`${origin}${to}`)
+  await expect(page.locator('#__nuxt [inert]')).toHaveCount(0)
 }
 
 /** Adds somebody of a role, who signs in with the same passphrase, and with a PIN. @returns their id */

@@ -1,59 +1,38 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { backup, restore } from '../../scripts/backup.mjs'
+import { afterAll, describe, expect, it } from 'vitest'
+import { backup } from '../../scripts/backup.mjs'
 import { query } from '../../scripts/sql.mjs'
 import { connect } from '../../server/db/connection'
 import { alone } from '../../server/db/migrate'
 import { doors } from '../../server/db/migrations/0012-doors'
-import { freshDatabase } from './database'
+import { useRestored } from './restored'
 
 /** A workshop of one's own as the version before people signed in kept it. */
 const OLD = 'test/fixtures/workshop-0011.backup'
 const JOB = '5a17a000-0000-4000-8000-00000000b001'
 const folder = mkdtempSync(join(tmpdir(), 'umbrette-upgrade-'))
-let database: Awaited<ReturnType<typeof freshDatabase>>
-let access: {
-  caller: typeof import('../../server/access/caller')
-  devices: typeof import('../../server/store/devices')
-  jobs: typeof import('../../server/store/jobs')
-  people: typeof import('../../server/store/people')
-  workshop: typeof import('../../server/store/workshop')
-}
-
-beforeAll(async () => {
-  database = await freshDatabase(inject('databaseUrl'))
-  await restore({ owner: database.url, admin: inject('databaseUrl') }, OLD)
-  Object.assign(process.env, {
-    DATABASE_URL: database.url,
-    UMBRETTE_DEMO: '0',
-    UMBRETTE_DOORS: 'closed',
-    UMBRETTE_LOG: 'silent'
-  })
-  access = {
+const workshop = useRestored(
+  OLD,
+  async () => ({
     caller: await import('../../server/access/caller'),
     devices: await import('../../server/store/devices'),
     jobs: await import('../../server/store/jobs'),
     people: await import('../../server/store/people'),
     workshop: await import('../../server/store/workshop')
-  }
-})
-afterAll(async () => {
-  await (await (await import('../../server/db/connection')).useDb()).close()
-  await database.drop()
-  rmSync(folder, { recursive: true })
-  delete process.env.DATABASE_URL
-  delete process.env.UMBRETTE_DOORS
-})
+  }),
+  { UMBRETTE_DOORS: 'closed' }
+)
+afterAll(() => rmSync(folder, { recursive: true }))
 
 describe('a workshop of the version before people signed in', () => {
   it('comes along whole: its job, who entered what, and what stands for it', async () => {
-    const { acts, job } = await access.jobs.findJob(JOB)
+    const { acts, job } = await workshop.stores.jobs.findJob(JOB)
     expect(job.openedBy).toBe('Ada')
     expect(new Set(acts.map(({ act }) => act.by))).toEqual(new Set(['Ben']))
-    expect(Number(await query(database.url, 'select count(*) from acts where person_id is not null'))).toBe(0)
-    expect(await access.workshop.workshopFacts()).toMatchObject({
+    expect(Number(await query(workshop.url, 'select count(*) from acts where person_id is not null'))).toBe(0)
+    expect(await workshop.stores.workshop.workshopFacts()).toMatchObject({
       name: 'Harbour Repairs',
       timeZone: 'Europe/Lisbon',
       currency: 'EUR',
@@ -62,46 +41,46 @@ describe('a workshop of the version before people signed in', () => {
   })
 
   it('stays open on its own machine until its owner can sign in, and is closed from then on', async () => {
-    expect(await access.caller.isClosed()).toBe(false)
-    const staff = await access.people.listStaff()
+    expect(await workshop.stores.caller.isClosed()).toBe(false)
+    const staff = await workshop.stores.people.listStaff()
     expect(staff).toMatchObject([
       { name: 'Ada', role: 'mechanic', hasPassphrase: false },
       { name: 'Ben', role: 'mechanic', hasPassphrase: false }
     ])
-    await access.people.changePerson(staff[0]!.id, { role: 'owner', passphrase: 'quay one quay two' })
-    expect(await access.caller.isClosed()).toBe(true)
+    await workshop.stores.people.changePerson(staff[0]!.id, { role: 'owner', passphrase: 'quay one quay two' })
+    expect(await workshop.stores.caller.isClosed()).toBe(true)
   })
 
   it('put back from a backup lets nobody go on who was signed in then, nor a device that was taken out since', async () => {
     const pair = async (name: string) => {
-      const { code } = await access.devices.offerPairing(name, 'Ada')
-      await access.devices.pairDevice(code, '127.0.0.5')
-      return (await access.devices.listDevices()).find((one) => one.name === name)!.id
+      const { code } = await workshop.stores.devices.offerPairing(name, 'Ada')
+      await workshop.stores.devices.pairDevice(code, '127.0.0.5')
+      return (await workshop.stores.devices.listDevices()).find((one) => one.name === name)!.id
     }
     const [lost] = [await pair('Lost'), await pair('Kept')]
     await query(
-      database.url,
+      workshop.url,
       `insert into sessions (id, token_hash, person_id, browser, ends_at)
        select gen_random_uuid(), 'x', min(id), '', now() + interval '1 day' from people`
     )
     const file = join(folder, 'with-devices.backup')
-    await backup(database.url, file)
-    await access.devices.removeDevice(lost)
-    await restore({ owner: database.url, admin: inject('databaseUrl') }, file)
-    expect(await query(database.url, 'select count(*) from sessions')).toBe('0')
-    expect(await query(database.url, 'select name from devices where removed_at is null')).toBe('Kept')
+    await backup(workshop.url, file)
+    await workshop.stores.devices.removeDevice(lost)
+    await workshop.putBack(file)
+    expect(await query(workshop.url, 'select count(*) from sessions')).toBe('0')
+    expect(await query(workshop.url, 'select name from devices where removed_at is null')).toBe('Kept')
   })
 
   it('can go the step back and forth with what is in it', async () => {
-    const count = () => query(database.url, 'select count(*) from acts')
+    const count = () => query(workshop.url, 'select count(*) from acts')
     const before = await count()
-    const db = connect(database.url)
+    const db = connect(workshop.url)
     const step = (transaction: Parameters<typeof doors.up>[0]['transaction']) => ({
       schema: db.getQueryInterface(),
       transaction
     })
     await alone(db, (transaction) => doors.down(step(transaction)))
-    expect(await query(database.url, "select to_regclass('public.sessions') is null")).toBe('t')
+    expect(await query(workshop.url, "select to_regclass('public.sessions') is null")).toBe('t')
     await alone(db, (transaction) => doors.up(step(transaction)))
     await db.close()
     expect(await count()).toBe(before)
