@@ -13,6 +13,11 @@ export interface ShownProblem {
 /** Answers after which the same may pass later: who is not signed in, or has tried too often. */
 const LATER = [401, 429]
 
+/** An error that this device says in the words given, as if the server had refused it. */
+export function refusedHere(message: string, cause: unknown): Error {
+  return Object.assign(new Error(message, { cause }), { statusCode: 422, data: { error: { message } } })
+}
+
 /** What an error says to the user: the server's own words, or that it cannot be reached. */
 export function shownProblem(error: unknown): ShownProblem {
   // A fetch that failed here and one that failed while the server rendered the page differ in class, not in shape.

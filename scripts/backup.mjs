@@ -88,10 +88,14 @@ export async function restore({ owner, admin }, file) {
 /** Who was signed in then is not signed in now, and a device that was taken out since stays out. */
 async function keepOut(owner, url) {
   await query(url, 'delete from sessions; delete from pairings')
-  if ((await query(owner, "select to_regclass('public.devices') is not null")) !== 't') return
-  const out = (await query(owner, 'select id from devices where removed_at is not null')).split('\n').filter(Boolean)
+  for (const table of ['devices', 'passkeys']) await keepRemoved(owner, url, table)
+}
+
+async function keepRemoved(owner, url, table) {
+  if ((await query(owner, `select to_regclass('public.${table}') is not null`)) !== 't') return
+  const out = (await query(owner, `select id from ${table} where removed_at is not null`)).split('\n').filter(Boolean)
   if (out.length > 0)
-    await query(url, `update devices set removed_at = now() where removed_at is null and id in ('${out.join("','")}')`)
+    await query(url, `update ${table} set removed_at = now() where removed_at is null and id in ('${out.join("','")}')`)
 }
 
 /** Refuses what a newer version kept, migrates what an older one did, and looks whether all of it can be read. */

@@ -1,7 +1,7 @@
 // The workshop's database in its cluster: owned by one role, used by another, administered by a third that no request
 // ever has.
 import { randomBytes } from 'node:crypto'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { copyDatabase } from './backup.mjs'
 import { backUpNow } from './backups.mjs'
@@ -9,6 +9,7 @@ import { knownMigrations } from './migrations.mjs'
 import { startPostgres } from './postgres.mjs'
 import { say, Stop } from './run.mjs'
 import { APP, as, makeDatabase, OWNER, query } from './sql.mjs'
+import { writeWhole } from './whole.mjs'
 
 /** The demo's database, and that of the workshop's own once it is set up: never mixed. */
 export const DATABASES = { demo: 'workshop', own: 'own_workshop' }
@@ -22,7 +23,7 @@ export function kindOf(dataFolder) {
 
 /** Keeps that a workshop was set up here. */
 export function keepSetUp(dataFolder) {
-  writeFileSync(join(dataFolder, SET_UP), JSON.stringify({ at: new Date().toISOString() }), { mode: 0o600 })
+  writeWhole(join(dataFolder, SET_UP), JSON.stringify({ at: new Date().toISOString() }))
 }
 
 /**
@@ -66,11 +67,7 @@ export async function workshopDatabase(dataFolder, { kind = kindOf(dataFolder), 
 function rolePasswords(dataFolder) {
   const file = join(dataFolder, 'postgres.roles')
   if (!existsSync(file))
-    writeFileSync(
-      file,
-      JSON.stringify({ owner: randomBytes(24).toString('hex'), app: randomBytes(24).toString('hex') }),
-      { mode: 0o600 }
-    )
+    writeWhole(file, JSON.stringify({ owner: randomBytes(24).toString('hex'), app: randomBytes(24).toString('hex') }))
   return JSON.parse(readFileSync(file, 'utf8'))
 }
 

@@ -1,18 +1,10 @@
 // Whose folder this is: a folder that was moved is still itself, a copy is another and leaves the first one's server
 // and database alone.
 import { randomUUID } from 'node:crypto'
-import {
-  existsSync,
-  mkdirSync,
-  readFileSync,
-  readlinkSync,
-  realpathSync,
-  renameSync,
-  rmSync,
-  writeFileSync
-} from 'node:fs'
+import { mkdirSync, readlinkSync, realpathSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { say } from './run.mjs'
+import { readWhole as read, writeWhole } from './whole.mjs'
 
 /** What belongs to a running server or to a database that lies elsewhere: a copy has neither. */
 const OF_THE_FIRST = ['server.json', 'own-server.json', 'postgres.port']
@@ -39,18 +31,9 @@ export function homeOf(dataFolder) {
 /** Whole or not at all; on a full disk it is told again next time. */
 function keep(file, home) {
   try {
-    writeFileSync(`${file}.new`, JSON.stringify(home), { mode: 0o600 })
-    renameSync(`${file}.new`, file)
+    writeWhole(file, JSON.stringify(home))
   } catch (error) {
     if (error.code !== 'ENOSPC') throw error
-  }
-}
-
-function read(file) {
-  try {
-    return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null
-  } catch {
-    return null
   }
 }
 

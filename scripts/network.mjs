@@ -1,9 +1,10 @@
 // Opens the workshop's network over HTTPS, and closes it again.
-import { existsSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { kindOf } from './database.mjs'
 import { say, Stop } from './run.mjs'
 import { countOwners, query } from './sql.mjs'
+import { writeWhole } from './whole.mjs'
 
 /** Options of `network`, as parseArgs takes them. */
 export const NETWORK_OPTIONS = {
@@ -42,7 +43,7 @@ export async function setNetwork(dataFolder, given, url) {
     names: given.name ?? [],
     workshop
   }
-  writeFileSync(file, JSON.stringify(settings), { mode: 0o600 })
+  writeWhole(file, JSON.stringify(settings))
   return true
 }
 

@@ -5,6 +5,7 @@ import { dirname, isAbsolute, join, resolve } from 'node:path'
 import { homeOf, worksIn } from './home.mjs'
 import { installDebian, postgresPrograms } from './packages.mjs'
 import { freePort, isRunning, must, run, say, Stop, until } from './run.mjs'
+import { writeWhole } from './whole.mjs'
 
 const FIRST_PORT = 54380
 /**
@@ -54,7 +55,7 @@ export async function startPostgres(dataFolder, { fast = false } = {}) {
     'ignore'
   )
   if (code !== 0) throw new Stop(`PostgreSQL did not start; its log is ${join(cluster.data, 'server.log')}`)
-  if (String(port) !== String(lastPort(cluster))) writeFileSync(join(cluster.keep, 'postgres.port'), String(port))
+  if (String(port) !== String(lastPort(cluster))) writeWhole(join(cluster.keep, 'postgres.port'), String(port))
   return url(cluster, String(port))
 }
 
@@ -185,11 +186,8 @@ async function ensureCluster(keep, programs) {
   } finally {
     rmSync(passwordFile, { force: true })
   }
-  writeFileSync(join(keep, 'postgres.password'), password, { mode: 0o600 })
-  writeFileSync(
-    join(keep, 'postgres.where'),
-    data.startsWith(resolve(keep)) ? data.slice(resolve(keep).length + 1) : data
-  )
+  writeWhole(join(keep, 'postgres.password'), password)
+  writeWhole(join(keep, 'postgres.where'), data.startsWith(resolve(keep)) ? data.slice(resolve(keep).length + 1) : data)
   claim(cluster, keep)
   return cluster
 }

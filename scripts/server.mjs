@@ -1,9 +1,10 @@
 // The application's own server process.
 import { spawn } from 'node:child_process'
-import { closeSync, existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { closeSync, openSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { homeOf, worksIn } from './home.mjs'
 import { freePort, isRunning, Stop, until } from './run.mjs'
+import { readWhole, writeWhole } from './whole.mjs'
 
 export const FIRST_PORT = 4380
 const ENTRY = '.output/server/index.mjs'
@@ -14,10 +15,8 @@ const MARKS = { demo: 'server', own: 'own-server' }
 /** The running server's process and port, or null. @param {'own' | 'demo'} kind */
 export async function runningServer(dataFolder, kind = 'demo') {
   homeOf(dataFolder)
-  const file = join(dataFolder, `${MARKS[kind]}.json`)
-  if (!existsSync(file)) return null
-  const server = JSON.parse(readFileSync(file, 'utf8'))
-  return (await isOurs(server.pid)) ? server : null
+  const server = readWhole(join(dataFolder, `${MARKS[kind]}.json`))
+  return server && (await isOurs(server.pid)) ? server : null
 }
 
 /** Is a process this folder's server, and not that of the folder it is a copy of? */
@@ -77,7 +76,7 @@ export async function startServer(
   child.unref()
   closeSync(output)
   const server = { pid: child.pid, port, built, address: `http://127.0.0.1:${port}/` }
-  writeFileSync(join(dataFolder, `${MARKS[kind]}.json`), JSON.stringify(server), { mode: 0o600 })
+  writeWhole(join(dataFolder, `${MARKS[kind]}.json`), JSON.stringify(server))
   const healthy = await until(async () => ended || (await answers(server.address)), 60)
   if (healthy && !ended) return server
   const lines = readFileSync(said, 'utf8').trim().split('\n')

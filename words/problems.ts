@@ -113,12 +113,17 @@ export interface ProblemSays {
   'name-taken': { name: string }
   'needs-role': { role: Role }
   'no-such-device': {}
+  'no-such-passkey': {}
   'no-such-person': {}
   'no-such-session': {}
   'nobody-signs-in': {}
   'not-your-name': { name: string }
   'open-part': {}
   'open-here-alone': {}
+  'passkey-needs-name': {}
+  'passkey-not-known': {}
+  'passkey-own-device': {}
+  'passkeys-enough': { most: number }
   'passphrase-length': { least: number }
   'person-not-changed': {}
   'pin-digits': {}

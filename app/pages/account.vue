@@ -2,6 +2,7 @@
 import { ACCOUNT } from '../../words/en'
 import { $fetch } from 'ofetch'
 import { reactive, ref } from 'vue'
+import PasskeyList from '../components/access/PasskeyList.vue'
 import SessionList from '../components/access/SessionList.vue'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
@@ -59,7 +60,10 @@ async function save() {
           <FaultNote v-if="problem">{{ problem }}</FaultNote>
         </form>
       </Panel>
-      <Panel :title="ACCOUNT.sessions"><SessionList /></Panel>
+      <div class="space-y-6">
+        <Panel :title="ACCOUNT.passkeys"><PasskeyList /></Panel>
+        <Panel :title="ACCOUNT.sessions"><SessionList /></Panel>
+      </div>
     </div>
   </PageFrame>
 </template>

@@ -10,6 +10,7 @@ import { useAttempt } from '../composables/useAttempt'
 import { useAwake } from '../composables/useAwake'
 import { useMe } from '../composables/useMe'
 import { bringBack } from '../leaving'
+import { knowsPasskeys, signInByPasskey } from '../passkeys'
 import { signedIn } from '../signedIn'
 
 /** Where people come in: on a device of the workshop with a PIN, anywhere with a passphrase. */
@@ -23,12 +24,16 @@ const typed = reactive({ name: '', passphrase: '' })
 const byPassphrase = ref(people.value.length === 0)
 const { problem, attempt } = useAttempt()
 const busy = ref(false)
+const passkeys = ref(false)
 
-async function signIn(credentials: object) {
+const signIn = (credentials: object) =>
+  comeIn(() => $fetch('/api/session', { method: 'POST', body: credentials, retry: 0 }))
+
+async function comeIn(show: () => Promise<unknown>) {
   busy.value = true
   // Once in, it stays busy until the page that they were going to stands.
   busy.value = await attempt(async () => {
-    await $fetch('/api/session', { method: 'POST', body: credentials, retry: 0 })
+    await show()
     signedIn.value = await $fetch<Me>('/api/me')
     await bringBack()
     window.location.assign(to)
@@ -42,6 +47,7 @@ function wanted(): string {
 }
 const to = wanted()
 onMounted(() => {
+  passkeys.value = knowsPasskeys()
   if (me.value?.open || me.value?.person) window.location.replace(to)
 })
 </script>
@@ -87,6 +93,9 @@ onMounted(() => {
         autocomplete="current-password"
         maxlength="200" />
       <button type="submit" class="act-main w-full" :disabled="busy">{{ SIGN_IN.signIn }}</button>
+      <button v-if="passkeys" type="button" class="act w-full" :disabled="busy" @click="comeIn(signInByPasskey)">
+        {{ SIGN_IN.withPasskey }}
+      </button>
       <button v-if="people.length" type="button" class="act-bare" @click="byPassphrase = false">
         {{ SIGN_IN.whoTakesOver }}
       </button>

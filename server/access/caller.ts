@@ -99,6 +99,15 @@ export async function admit(event: H3Event, needed: Role): Promise<Caller> {
   return caller
 }
 
+/** Who asks, as somebody who is signed in. @throws Problem forbidden where nobody signs in */
+export async function signedInPerson(
+  event: H3Event
+): Promise<{ caller: Caller; person: NonNullable<Caller['person']> }> {
+  const caller = await callerOf(event)
+  if (!caller.person) throw new Problem('forbidden', told('nobody-signs-in'))
+  return { caller, person: caller.person }
+}
+
 /** Is who opened a long connection still signed in? Looked up again. */
 export async function isStillIn(event: H3Event): Promise<boolean> {
   const now = await lookUp(getCookie(event, COOKIES.session), getCookie(event, COOKIES.device))

@@ -70,6 +70,22 @@ export const SessionRow = table('sessions', {
 })
 export type SessionRow = RowOf<typeof SessionRow>
 
+/** A passkey of somebody, on a device of their own. */
+export const PasskeyRow = table('passkeys', {
+  id: key(text()),
+  personId: whole(),
+  name: text(),
+  publicKey: text(),
+  counter: text(),
+  madeAt: now(),
+  seenAt: orNull(time()),
+  removedAt: orNull(time())
+})
+export type PasskeyRow = RowOf<typeof PasskeyRow>
+
+/** What a device is asked to sign, once: to sign in, or by somebody who adds a passkey. */
+export const ChallengeRow = table('challenges', { hash: key(text()), personId: orNull(whole()), endsAt: time() })
+
 /** The part that is open on a job's bench, for who takes pictures of it with another device. */
 export const BenchRow = table('benches', { jobId: key(uuid()), part: text(), at: now() })
 

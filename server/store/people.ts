@@ -5,7 +5,7 @@ import { type Caller, forgetCallers, roleOf } from '../access/caller'
 import { digestSecret, isSecret } from '../access/secrets'
 import { countPatiently } from '../access/tries'
 import { inTransaction, useDb } from '../db/connection'
-import { PersonRow, SessionRow } from '../db/models'
+import { PasskeyRow, PersonRow, SessionRow } from '../db/models'
 import { forgetTries } from '../db/queries/access'
 import { nameTaken, personNamed } from '../db/queries/people'
 import { Problem } from '../utils/problem'
@@ -75,8 +75,7 @@ export async function changePerson(id: number, change: PersonChange): Promise<St
     await row.save({ transaction })
     // A workshop that once had somebody who may everything never comes to have nobody.
     if (before > 0 && (await countOwners(transaction)) === 0) throw new Problem('conflict', told('an-owner-stays'))
-    if (row.retiredAt !== null || passphrase !== undefined)
-      await SessionRow.destroy({ where: { personId: id }, transaction })
+    if (row.retiredAt !== null || passphrase !== undefined) await shutOut(id, transaction)
     return row
   })
   if (passphrase !== undefined) await forgetTries(passphraseKey(changed.name))
@@ -103,15 +102,21 @@ export async function changeOwnSecrets(
   person: { id: number; name: string },
   { current, passphrase, pin }: { current: string; passphrase?: string; pin?: string }
 ): Promise<void> {
+  const row = await provenSelf(person, current)
+  await row.update({
+    ...(passphrase === undefined ? {} : { passphrase: await digestSecret(passphrase) }),
+    ...(pin === undefined ? {} : { pin: await digestSecret(pin) })
+  })
+}
+
+/** Somebody who shows by their passphrase that it is them. @throws Problem bad-input, too-many */
+export async function provenSelf(person: { id: number; name: string }, current: string): Promise<PersonRow> {
   const row = await PersonRow.findByPk(person.id)
   await countPatiently(passphraseKey(person.name))
   if (!row || !(await isSecret(current, row.passphrase)))
     throw new Problem('bad-input', told('wrong-passphrase'), [{ place: 'current', ...told('wrong-passphrase') }])
   await forgetTries(passphraseKey(person.name))
-  await row.update({
-    ...(passphrase === undefined ? {} : { passphrase: await digestSecret(passphrase) }),
-    ...(pin === undefined ? {} : { pin: await digestSecret(pin) })
-  })
+  return row
 }
 
 /** Key that what somebody left waiting on a device is sealed with, for who takes it over. @throws Problem not-found */
@@ -130,6 +135,12 @@ async function lockedPerson(id: number, transaction: Transaction): Promise<Perso
   const row = await PersonRow.findByPk(id, { transaction, lock: true })
   if (!row) throw noPerson()
   return row
+}
+
+/** Ends what somebody is signed in with, and could sign in with beside a passphrase. */
+async function shutOut(personId: number, transaction: Transaction): Promise<void> {
+  await SessionRow.destroy({ where: { personId }, transaction })
+  await PasskeyRow.update({ removedAt: new Date() }, { where: { personId, removedAt: null as never }, transaction })
 }
 
 /** Owners who can sign in; nobody else changes people meanwhile. */

@@ -33,12 +33,17 @@ export type Credentials = { name: string; passphrase: string } | { person: numbe
 export async function signIn(caller: Caller, credentials: Credentials, browser: string): Promise<string> {
   await useDb()
   const row = 'pin' in credentials ? await byPin(caller, credentials) : await byPassphrase(credentials)
+  return openSession(caller, row.id, browser)
+}
+
+/** Lets somebody in who has shown who they are; who was signed in there is not any more. @returns the token */
+export async function openSession(caller: Caller, personId: number, browser: string): Promise<string> {
   const token = makeToken()
   if (caller.session) await endSession(caller.session)
   await SessionRow.create({
     id: randomUUID(),
     tokenHash: hashOf(token),
-    personId: row.id,
+    personId,
     deviceId: caller.device?.id ?? null,
     browser: browser.slice(0, 200),
     endsAt: sessionEnd(caller.device !== null)

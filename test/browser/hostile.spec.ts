@@ -111,6 +111,7 @@ bare(
       ['me/secrets', { current: 'one two three four', pin: '2580' }, 100],
       ['session', { name: 'Idris', passphrase: 'one two three four' }, 100],
       ['session', { person: 2, pin: '2580' }, 100],
+      ['session/passkey', { id: 'a', clientDataJSON: 'a', authenticatorData: 'a', signature: 'a' }, 100],
       ['devices/pairings', { name: 'Lift 2' }, 200],
       ['devices/pair', { code: 'AAAAAAAAAA' }, 100],
       [`jobs/${VAN}/bench`, { part: 'guide' }, 200],

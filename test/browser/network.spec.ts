@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { freePort } from '../../scripts/run.mjs'
 import { reachedAt } from '../../scripts/server.mjs'
-import { ownWorkshop, type OwnWorkshop, signIn, signInOn, takeInJob, told, ask } from './ownWorkshop'
+import { ask, ownWorkshop, type OwnWorkshop, PASSPHRASE, signIn, signInOn, takeInJob, told } from './ownWorkshop'
 import { expect, test as bare, wakeful } from './bench'
 
 /** The workshop's network over HTTPS, as a browser has it that trusts the workshop's authority. */
@@ -105,3 +105,74 @@ bare("a customer's link leads to the door of its own, where nothing else answers
     expect([path, (await page.goto(`${customers}${path}`).catch(() => null))?.status()]).toEqual([path, 404])
   await browser.close()
 })
+
+bare(
+  'a passkey of a device signs in without the passphrase: once for each time it is asked, until it ends',
+  async () => {
+    const { browser, page } = await openBrowser(true)
+    const device = await page.context().newCDPSession(page)
+    await device.send('WebAuthn.enable')
+    await device.send('WebAuthn.addVirtualAuthenticator', {
+      options: {
+        protocol: 'ctap2',
+        transport: 'internal',
+        hasResidentKey: true,
+        hasUserVerification: true,
+        isUserVerified: true
+      }
+    })
+    await signInOn(page, origin, 'Ada', '/account')
+    const add = page.getByRole('button', { name: 'Add a passkey' })
+    await page.getByLabel('Name of this device').fill('My phone')
+    await page.getByLabel('Your passphrase, to add it').fill('not mine at all')
+    await add.click()
+    await expect(page.getByTestId('fault')).toContainText('not your passphrase')
+    await page.getByLabel('Your passphrase, to add it').fill(PASSPHRASE)
+    await add.click()
+    await expect(page.getByTestId('passkeys')).toContainText('My phone')
+    await expect(page.getByTestId('passkeys')).toContainText('not used yet')
+    // A device holds one of each person.
+    await page.getByLabel('Name of this device').fill('Again')
+    await page.getByLabel('Your passphrase, to add it').fill(PASSPHRASE)
+    await add.click()
+    await expect(page.getByRole('alert')).toContainText('has a passkey of yours already')
+
+    await page.context().clearCookies()
+    await page.goto(`${origin}/sign-in?to=/account`)
+    const sent = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/session/passkey'))
+    await page.getByRole('button', { name: 'With a passkey' }).click()
+    await page.waitForURL(`${origin}/account`)
+    await expect(page.getByTestId('passkeys')).toContainText('last used')
+
+    // What was signed once lets nobody in again, nor a page elsewhere.
+    const again = (await sent).postDataJSON() as Record<string, string>
+    const post = (body: object) =>
+      page.evaluate(
+        async (text) =>
+          (
+            await fetch('/api/session/passkey', {
+              method: 'POST',
+              body: text,
+              headers: { 'content-type': 'application/json' }
+            })
+          ).status,
+        JSON.stringify(body)
+      )
+    expect(await post(again)).toBe(422)
+    expect(await post({ ...again, id: 'bm9ib2R5' })).toBe(422)
+
+    // A new passphrase from an owner ends what could be signed in with.
+    const ada = await signIn(own.address, 'Ada')
+    const [{ id }] = await told<[{ id: number }]>(ask(own.address, 'api/staff', ada))
+    await told(ask(own.address, `api/people/${id}`, ada, { passphrase: PASSPHRASE }))
+    await page.context().clearCookies()
+    await page.goto(`${origin}/sign-in`)
+    await page.getByRole('button', { name: 'With a passkey' }).click()
+    await expect(page.getByRole('alert')).toContainText('not known here')
+    // Under a number there are none.
+    await page.goto(own.address)
+    await expect(page.getByLabel('Passphrase')).toBeVisible()
+    await expect(page.getByRole('button', { name: 'With a passkey' })).toHaveCount(0)
+    await browser.close()
+  }
+)

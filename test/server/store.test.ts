@@ -63,10 +63,12 @@ describe('the schema', () => {
     expect(await tables()).toEqual([
       'acts',
       'benches',
+      'challenges',
       'devices',
       'jobs',
       'migrations',
       'pairings',
+      'passkeys',
       'people',
       'photos',
       'practice_cases',

@@ -126,6 +126,7 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'name-taken': (f) => `${f.name} is, or was, the name of somebody here. Choose another.`,
   'needs-role': (f) => `This takes ${anyOf(f.role)}. Ask one, or have your role changed under People.`,
   'no-such-device': () => 'There is no such device, or it was taken out already.',
+  'no-such-passkey': () => 'There is no such passkey, or it was taken out already.',
   'no-such-person': () => 'There is nobody like that here.',
   'no-such-session': () => 'That session has ended already.',
   'nobody-signs-in': () => 'Nobody signs in here yet.',
@@ -134,6 +135,13 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'open-part': () => 'Name the part that is open.',
   'open-here-alone': () =>
     'This workshop is open on its own machine alone until its owner has a passphrase: ./umbrette person passphrase NAME.',
+  'passkey-needs-name': () =>
+    'A passkey is good under a name alone. Open the workshop by its name in place of its number, or sign in with your passphrase.',
+  'passkey-not-known': () =>
+    'This passkey is not known here, or what it signed is over. Try again, or use your passphrase.',
+  'passkey-own-device': () =>
+    'This device is the workshop’s, and others unlock it too. Add a passkey on a device of your own.',
+  'passkeys-enough': (f) => `${f.most} passkeys are enough. Take one out that you no longer use.`,
   'passphrase-length': (f) => `at least ${f.least} signs; several words are easy to keep in mind`,
   'person-not-changed': () => 'This was not changed.',
   'pin-digits': () => 'four to eight digits',

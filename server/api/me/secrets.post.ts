@@ -1,9 +1,8 @@
 import { needed, sayOfCheck, shape, text } from '../../../core/check'
 import { told } from '../../../words/problems'
-import { callerOf } from '../../access/caller'
+import { signedInPerson } from '../../access/caller'
 import { passphrase, pin } from '../../access/rules'
 import { changeOwnSecrets } from '../../store/people'
-import { Problem } from '../../utils/problem'
 import { checkInput, readJson, route } from '../../utils/route'
 
 const schema = shape({ current: text(200).required(needed), passphrase: passphrase(), pin: pin() }).required(
@@ -11,9 +10,8 @@ const schema = shape({ current: text(200).required(needed), passphrase: passphra
 )
 
 export default route(async (event) => {
-  const { person } = await callerOf(event)
   const secrets = checkInput(schema, await readJson(event), told('secrets-not-changed'))
-  if (!person) throw new Problem('forbidden', told('nobody-signs-in'))
+  const { person } = await signedInPerson(event)
   await changeOwnSecrets(person, secrets)
   return { changed: true }
 })

@@ -11,6 +11,7 @@ import { keepAct } from './0009-keep-act'
 import { unharmed } from './0010-unharmed'
 import { codes } from './0011-codes'
 import { doors } from './0012-doors'
+import { passkeys } from './0013-passkeys'
 
 /** All migrations in their order. */
 export const migrations: readonly Migration[] = [
@@ -25,5 +26,6 @@ export const migrations: readonly Migration[] = [
   keepAct,
   unharmed,
   codes,
-  doors
+  doors,
+  passkeys
 ]

@@ -90,8 +90,18 @@ export async function takePairing(codeHash: string): Promise<{ name: string; mad
   return row ?? null
 }
 
+/** Takes a challenge once. @returns who it was made for, null for signing in; undefined for none that is good */
+export async function takeChallenge(hash: string): Promise<number | null | undefined> {
+  const [row] = await select<{ person: number | null }>(
+    'delete from challenges where hash = $1 and ends_at > now() returning person_id as person',
+    [hash]
+  )
+  return row?.person
+}
+
 /** Removes what is long over. */
 export async function tidyAccess(): Promise<void> {
+  await run('delete from challenges where ends_at < now()', [])
   await run("delete from pairings where ends_at < now() - interval '1 day'", [])
   await run('delete from sessions where ends_at < now()', [])
   await run("delete from tries where next_at < now() - interval '7 days'", [])

@@ -24,11 +24,18 @@ export const SIGN_IN = {
   pinOf: (name: string) => `PIN of ${name}`,
   someoneElse: 'Somebody else',
   withPassphrase: 'With name and passphrase',
+  withPasskey: 'With a passkey',
   name: 'Your name',
   passphrase: 'Passphrase',
   forgotten: 'Forgotten? A foreman gives you a new PIN, an owner a new passphrase, both under People.',
   noPins: 'Nobody has a PIN yet: sign in with your passphrase, and choose one under your name.',
   serverAway: 'The server is away. Who was signed in can go on; nobody can sign in until it is back.'
+}
+
+/** Why a device gave no passkey. */
+export const PASSKEY_FAULTS = {
+  cancelled: 'The device gave none: it was cancelled, took too long, or knows none for this workshop.',
+  held: 'This device has a passkey of yours already.'
 }
 
 export const PAIR = {
@@ -61,6 +68,19 @@ export const ACCOUNT = {
   pinHint: 'For devices of the workshop: four to eight digits. Leave empty to keep it.',
   save: 'Save',
   saved: 'Saved.',
+  passkeys: 'Passkeys',
+  passkeysSay:
+    'On a device of your own, its fingerprint, face or lock signs you in, without your passphrase. Kept on the device; Umbrette keeps what tells it from others.',
+  noPasskeys: 'None yet.',
+  passkeyName: 'Name of this device',
+  passkeyCurrent: 'Your passphrase, to add it',
+  addPasskey: 'Add a passkey',
+  takeOut: 'Take out',
+  addedAt: 'added',
+  neverUsed: 'not used yet',
+  lastUsed: 'last used',
+  noPasskeyHere:
+    'None can be added here: a passkey needs the workshop opened by its name (not its number) over HTTPS, in a browser that knows them.',
   sessions: 'Where you are signed in',
   everybodys: 'Who is signed in, and where',
   onDevice: (device: string) => `on ${device}`,
@@ -86,7 +106,7 @@ export const PEOPLE = {
   nameHint: 'What was entered under the earlier name stays under it.',
   role: 'May do',
   passphrase: 'New passphrase',
-  passphraseHint: 'Leave empty to keep it. They are signed out everywhere.',
+  passphraseHint: 'Leave empty to keep it. They are signed out everywhere, and their passkeys end.',
   pin: 'New PIN',
   pinHint: 'For devices of the workshop; four to eight digits. Leave empty to keep it.',
   save: 'Save',
