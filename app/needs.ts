@@ -19,6 +19,8 @@ export const PAGE_NEEDS: Readonly<Record<string, Role | 'anyone'>> = {
   '/jobs/:id/proof': 'mechanic',
   '/jobs/:id/report': 'mechanic',
   '/jobs/:id/verdict': 'mechanic',
+  '/customers': 'mechanic',
+  '/customers/:id': 'mechanic',
   '/vehicles': 'mechanic',
   '/vehicles/:id': 'mechanic',
   '/engines': 'mechanic',

@@ -108,6 +108,13 @@ export interface ProblemSays {
   'first-fault': { said: string }
   'holds-keep-open': { holds: number }
   hold: { said: string }
+  'customer-name': {}
+  'customer-not-kept': {}
+  'customers-not-asked': {}
+  'no-such-customer': {}
+  'no-such-past-job': {}
+  'past-job-incomplete': {}
+  'past-in-future': {}
   'an-owner-stays': {}
   'device-name': {}
   'name-taken': { name: string }

@@ -5,7 +5,7 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../core/paths'
 import { isReading, type NextReading } from '../../core/estimate'
 import { explainChange, type Change } from '../../core/views/verdict'
-import { foldActs, jobFile, type Act, type KeptJob, type StandingReading } from '../../core/record'
+import { foldActs, jobFile, usageOf, type Act, type KeptJob, type StandingReading } from '../../core/record'
 import { isSameThing, type JobFile, type Of } from '../../core/readings'
 import { fills, partsAt, readsSlot, type Slot, slotsOf, type Station, stationStates } from '../../core/views/bench'
 import { assessInWorker } from '../composables/useEstimator'
@@ -78,13 +78,14 @@ export const useJob = defineStore('job', () => {
   })
   const openedUnder = computed(() => opened.value?.school ?? 'on-evidence')
   const record = computed(() => foldActs(acts.value, openedUnder.value))
-  /** With the drive sheet in force. */
+  /** With the drive sheet in force, and what really stood on the clock. */
   const job = computed<KeptJob | null>(
     () =>
-      opened.value &&
-      (record.value.moved
-        ? { ...opened.value, sheet: record.value.moved.sheet, sheetRevision: record.value.moved.revision }
-        : opened.value)
+      opened.value && {
+        ...opened.value,
+        usage: usageOf(opened.value.usage, record.value),
+        ...(record.value.moved ? { sheet: record.value.moved.sheet, sheetRevision: record.value.moved.revision } : {})
+      }
   )
   const corrections = computed(() => record.value.corrections ?? job.value?.corrections ?? null)
   const slots = computed<Slot[]>(() => (job.value ? slotsOf(job.value.sheet) : []))

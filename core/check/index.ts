@@ -5,6 +5,7 @@ export {
   byIds,
   day,
   elsewhere,
+  email,
   figuresShape,
   flag,
   formatVersion,

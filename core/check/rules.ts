@@ -83,6 +83,11 @@ const YEARS = [1990, 2100] as const
 const DAY = /^\d{4}-\d{2}-\d{2}$/
 const MOMENT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d{1,6})?(Z|[+-]\d{2}:\d{2})$/
 
+/** One address and nothing that could be read as more in a letter's head; may be empty. */
+const EMAIL = /^$|^[^\s@<>(),;:"\\[\]]{1,64}@[^\s@<>(),;:"\\[\]]{1,180}\.[^\s@<>(),;:"\\[\]]{2,60}$/u
+
+export const email = () => text(254).matches(EMAIL, { message: say('email') })
+
 /** A day, as 2026-11-26. */
 export const day = () =>
   text(10)

@@ -3,6 +3,7 @@ import { messagesOf } from './message'
 
 /** What the checks of outside data say, by code, with the figures of each. */
 export interface CheckSays {
+  email: {}
   missing: {}
   'number-between': { min: number; max: number }
   'whole-between': { min: number; max: number }

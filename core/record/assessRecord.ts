@@ -1,6 +1,6 @@
 import { assess, type Assessment, overlaid, type Pricing } from '../paths'
 import { type Act, foldActs, type JobRecord, sheetOf } from './acts'
-import type { EarlierKnown, JobFile } from '../readings'
+import type { EarlierKnown, JobFile, Usage } from '../readings'
 import type { KeptJob } from './types'
 
 /** The job file that a job's acts come to: what the core assesses. */
@@ -14,7 +14,7 @@ export function jobFile(
     format: 'umbrette-job',
     version: 1,
     drive: sheetOf(sheet, record),
-    usage,
+    usage: usageOf(usage, record),
     school: record.school,
     ...(corrected ? { corrections: corrected } : {}),
     ...known,
@@ -22,6 +22,11 @@ export function jobFile(
     ...pricedBy(record, known),
     readings: record.readings
   }
+}
+
+/** What stood on the clock: as the job was opened, unless it was put right since. */
+export function usageOf(opened: Usage, { usage }: Pick<JobRecord, 'usage'>): Usage {
+  return usage === null || usage === opened.value ? opened : { ...opened, value: usage }
 }
 
 /** When parts were fitted, as far as this job says, on top of what it came with. */

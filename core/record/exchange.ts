@@ -6,7 +6,7 @@ import { sheetFaults } from '../drive'
 import { driveSchema, type DriveSheet } from '../sheet'
 import { actFaults, schemaOf } from './actFaults'
 import { type Act, type ActOf, foldActs, Folding, isActType, sheetOf } from './acts'
-import { assessRecord, jobFile } from './assessRecord'
+import { assessRecord, jobFile, usageOf } from './assessRecord'
 import { readJob } from './readJob'
 import { jobSchema, type WholeJobFile } from './schema'
 import type { KeptJob } from './types'
@@ -46,14 +46,18 @@ function earlierKnown({ fitted, horizon, history, pricing, priors }: EarlierKnow
 export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
   const kept = acts.map(knownAct)
   const opened = knownPart(driveSchema, job.sheet) as DriveSheet
-  const { corrections, drive, fitted, pricing, readings, school } = jobFile({ ...job, sheet: opened }, kept)
-  const openedWith = { ...(job.corrections ? { corrections: job.corrections } : {}), ...job.known }
+  const { corrections, drive, fitted, pricing, readings, school, usage } = jobFile({ ...job, sheet: opened }, kept)
+  const openedWith = {
+    ...(usage === job.usage ? {} : { usage: job.usage }),
+    ...(job.corrections ? { corrections: job.corrections } : {}),
+    ...job.known
+  }
   const { vehicle, stand, complaint, openedBy, openedAt } = job
   return {
     format: 'umbrette-job',
     version: 1,
     job: { vehicle, stand, complaint, openedBy, openedAt },
-    usage: job.usage,
+    usage,
     school,
     openedUnder: job.school,
     openedWith,
@@ -121,7 +125,7 @@ function openedJob(file: WholeJobFile, sheet: DriveSheet, importer: Importer): K
     openedBy,
     openedAt,
     sheet,
-    usage: file.usage,
+    usage: file.openedWith?.usage ?? file.usage,
     school: file.openedUnder ?? file.school,
     corrections: openedWith.corrections ?? null,
     ...earlierKnown(openedWith)
@@ -134,6 +138,8 @@ function editedFaults(file: WholeJobFile, acts: readonly Act[], opened: DriveShe
   const record = foldActs(acts, file.openedUnder ?? file.school)
   const ids = (readings: readonly { id?: string }[]) => readings.map(({ id }) => id).join('\n')
   if (ids(record.readings) !== ids(file.readings)) return [faultAt('readings', 'readings-edited')]
+  const usage = usageOf(file.openedWith?.usage ?? file.usage, record)
+  if (!isSameJson(usage, file.usage)) return [faultAt('usage', 'usage-edited')]
   if (file.openedOn && !isSameJson(sheetOf(opened, record), file.drive)) return [faultAt('drive', 'sheet-edited')]
   return []
 }

@@ -10,11 +10,16 @@ export interface RecordSays {
   'an-act': {}
   'readings-edited': {}
   'sheet-edited': {}
+  'usage-edited': {}
   moves: { time: number }
   'stands-twice': {}
   who: {}
   why: {}
   vehicle: {}
+  'customer-name': {}
+  'a-customer': {}
+  'a-vehicle': {}
+  'a-past-job': {}
   'a-job': {}
   'a-workshop': {}
   'workshop-name': {}

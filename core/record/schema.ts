@@ -39,7 +39,7 @@ export const jobSchema = shape({
   /** The school the job was opened under, before any act changed it. */
   openedUnder: oneOf('whole-set', 'on-evidence', 'weighed'),
   /** What was known of the engine then. */
-  openedWith: shape({ corrections: correctionsSchema, ...earlierKnownFields }),
+  openedWith: shape({ usage: usageSchema.optional(), corrections: correctionsSchema, ...earlierKnownFields }),
   /** The drive sheet it was opened with, where it was moved to another revision since. */
   openedOn: elsewhere<DriveSheet>(() => driveSchema),
   acts: listOf(elsewhere<Act>().required(needed), MOST.acts),

@@ -68,6 +68,11 @@ export function place(): Column<string, true> {
   return { kept: { type: DataTypes.BIGINT, autoIncrement: true, unique: true } }
 }
 
+/** A number that need not be whole. */
+export function real(): Column<number, false> {
+  return { kept: { type: DataTypes.DOUBLE, allowNull: false } }
+}
+
 export function flag(): Column<boolean, false> {
   return { kept: { type: DataTypes.BOOLEAN, allowNull: false } }
 }

@@ -1,10 +1,24 @@
 import { AS_SHIPPED } from '../../words/en/parts'
+import { randomUUID } from 'node:crypto'
 import type { Transaction } from 'sequelize'
+import { DEMO_CUSTOMERS } from '../../demo/books'
 import { demoCase, demoRuns } from '../../demo/practice'
 import { DEMO_JOBS, DEMO_PEOPLE, DEMO_SHEETS } from '../../demo/workshop'
 import type { DriveSheet } from '../../core/sheet'
-import { JobRow, PersonRow, PracticeCaseRow, PracticeRunRow, SettingRow, SheetRevisionRow, SheetRow } from './models'
+import {
+  CustomerRow,
+  JobRow,
+  PastJobRow,
+  PersonRow,
+  PracticeCaseRow,
+  PracticeRunRow,
+  SettingRow,
+  SheetRevisionRow,
+  SheetRow,
+  VehicleRow
+} from './models'
 import { removeIdle } from './queries/idle'
+import { ownJobs, vehicleNamed } from './queries/vehicles'
 import { createJob } from './rows'
 
 /** Fills in the demo workshop the first time; later its jobs are the user's to keep. */
@@ -21,6 +35,7 @@ export async function putDemo(transaction: Transaction): Promise<void> {
   await JobRow.destroy({ where: { demo: true }, transaction })
   for (const { id, job, acts } of DEMO_JOBS) await createJob(id, job, acts, { demo: true, transaction })
   await putPractice(transaction)
+  await putBooks(transaction)
 }
 
 /** Takes the demo out of what becomes somebody's own: its jobs, cases, and the names and sheets that nobody uses. */
@@ -32,8 +47,47 @@ export async function withoutDemo(transaction: Transaction): Promise<void> {
   await removeIdle(
     DEMO_PEOPLE,
     DEMO_SHEETS.map(({ id }) => id),
+    {
+      vehicles: [
+        ...DEMO_JOBS.map(({ job }) => job.vehicle),
+        ...DEMO_CUSTOMERS.flatMap(({ vehicles }) => vehicles.map(({ name }) => name))
+      ],
+      customers: DEMO_CUSTOMERS.map(({ id }) => id)
+    },
     transaction
   )
+}
+
+/** Whose the demo's vehicles are; what somebody changed of them since stays. */
+async function putBooks(transaction: Transaction): Promise<void> {
+  for (const { vehicles, ...customer } of DEMO_CUSTOMERS) {
+    const [, made] = await CustomerRow.findOrCreate({
+      where: { id: customer.id },
+      defaults: { ...customer },
+      transaction
+    })
+    if (!made) continue
+    for (const { name, past = [], ...known } of vehicles) {
+      const vehicleId = await vehicleNamed(name, transaction)
+      const job = await JobRow.findOne({ where: { vehicleId }, attributes: ['sheet'], transaction })
+      const sheetId = job?.sheet.id ?? null
+      await VehicleRow.update({ ...known, sheetId, customerId: customer.id }, { where: { id: vehicleId }, transaction })
+      await PastJobRow.bulkCreate(
+        past.map(({ usage = null, elongation = null, renewed, ...one }) => ({
+          id: randomUUID(),
+          vehicleId,
+          ...one,
+          usage,
+          elongation,
+          renewed: [...renewed],
+          sheetId,
+          keptBy: DEMO_PEOPLE[2]!
+        })),
+        { transaction }
+      )
+    }
+  }
+  await ownJobs(transaction)
 }
 
 async function putPractice(transaction: Transaction): Promise<void> {

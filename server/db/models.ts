@@ -16,6 +16,7 @@ import {
   or,
   orNull,
   place,
+  real,
   type RowOf,
   serial,
   table,
@@ -110,9 +111,71 @@ export const VehicleRow = table('vehicles', {
   id: key(uuid()),
   name: text(),
   note: or(text(), ''),
-  createdAt: now()
+  registration: or(text(), ''),
+  chassis: or(text(), ''),
+  /** Make and model, as people write them. */
+  model: or(text(), ''),
+  /** The engine sheet that its jobs are opened on. */
+  sheetId: orNull(text()),
+  customerId: orNull(uuid()),
+  intakeId: orNull(uuid()),
+  createdAt: now(),
+  removedAt: orNull(time())
 })
 export type VehicleRow = RowOf<typeof VehicleRow>
+
+/** Whose vehicles they are. */
+export const CustomerRow = table('customers', {
+  id: key(uuid()),
+  name: text(),
+  phone: or(text(), ''),
+  email: or(text(), ''),
+  address: or(text(), ''),
+  note: or(text(), ''),
+  intakeId: orNull(uuid()),
+  madeAt: now(),
+  removedAt: orNull(time())
+})
+export type CustomerRow = RowOf<typeof CustomerRow>
+
+/** What was done on a vehicle before there was a job here, or elsewhere. */
+export const PastJobRow = table('past_jobs', {
+  id: key(uuid()),
+  vehicleId: uuid(),
+  /** The day, as 2026-11-26. */
+  doneOn: text(),
+  usage: orNull(json<Usage>()),
+  sheetId: orNull(text()),
+  work: or(text(), ''),
+  doneBy: or(text(), ''),
+  /** Parts of the sheet that were fitted new. */
+  renewed: json<string[]>(),
+  /** Of the chain that was the longest, where it was measured; a fraction. */
+  elongation: orNull(real()),
+  keptBy: text(),
+  intakeId: orNull(uuid()),
+  madeAt: now(),
+  removedAt: orNull(time())
+})
+export type PastJobRow = RowOf<typeof PastJobRow>
+
+/** Older records that were taken in as one, and can be taken out as one. */
+export const IntakeRow = table('intakes', {
+  id: key(uuid()),
+  name: text(),
+  madeBy: text(),
+  madeAt: now(),
+  counts: json<IntakeCounts>(),
+  undoneAt: orNull(time())
+})
+export type IntakeRow = RowOf<typeof IntakeRow>
+
+/** How many of each an intake brought. */
+export interface IntakeCounts {
+  customers: number
+  vehicles: number
+  jobs: number
+}
 
 export const JobRow = table('jobs', {
   id: key(uuid()),
@@ -131,6 +194,7 @@ export const JobRow = table('jobs', {
   /** How often its sheet changed since: what was checked under another count must be checked again. */
   sheetMoves: or(whole(), 0),
   vehicleId: orNull(uuid()),
+  customerId: orNull(uuid()),
   /** What lists show of it, and whether acts came since it was made. */
   summary: orNull(json<JobSummary>()),
   summaryCore: orNull(text()),

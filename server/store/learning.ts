@@ -42,7 +42,7 @@ export async function learntNow(): Promise<WorkshopLearnt> {
     rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({
       vehicle,
       vehicleId,
-      usage,
+      usage: summary.usage ?? usage,
       openedAt: openedAt.toISOString(),
       closed: state === 'closed' || state === 'archived',
       summary

@@ -1,8 +1,10 @@
 import { col, fn, where } from 'sequelize'
 import type { School, Usage } from '../../core/readings'
-import { useDb } from '../db/connection'
+import { inTransaction, useDb } from '../db/connection'
 import { VehicleRow } from '../db/models'
-import { insertJob } from './jobs'
+import { customerNamed } from '../db/queries/books'
+import { putToVehicle } from '../db/queries/vehicles'
+import { createJob } from '../db/rows'
 import { priorsFor } from './ownPriors'
 import { pricingFor } from './pricing'
 import { findSheet } from './sheets'
@@ -18,6 +20,8 @@ export interface Opening {
   sheet: string
   usage: Usage
   school: School
+  /** What is kept of a vehicle that was not known. */
+  arrives?: { registration: string; customer: { name: string; phone: string } | null }
 }
 
 /**
@@ -25,19 +29,21 @@ export interface Opening {
  * workshop has learnt of the type. @throws Problem
  * bad-input
  */
-export async function openJob(id: string, { sheet: sheetId, ...facts }: Opening): Promise<string> {
+export async function openJob(id: string, { sheet: sheetId, arrives, ...facts }: Opening): Promise<string> {
   await useDb()
   const { sheet, revision } = await findSheet(sheetId)
   const vehicle = await VehicleRow.findOne({ where: where(fn('lower', col('name')), facts.vehicle.toLowerCase()) })
-  const earlier = vehicle ? await earlierKnown(vehicle.id, sheet.id, facts.usage) : null
+  const earlier = vehicle ? await earlierKnown(vehicle.id, sheet, facts.usage) : null
   const pricing = await pricingFor(facts.usage.unit)
   const priors = await priorsFor(sheetId)
   const known =
     earlier || pricing || priors ? { ...earlier, ...(pricing ? { pricing } : {}), ...(priors ? { priors } : {}) } : null
-  await insertJob(
-    id,
-    { ...facts, openedAt: new Date().toISOString(), sheet, sheetRevision: revision, corrections: null, known },
-    []
-  )
+  const job = { ...facts, openedAt: new Date().toISOString(), sheet, sheetRevision: revision, corrections: null, known }
+  await inTransaction(async (transaction) => {
+    await createJob(id, job, [], { demo: false, transaction })
+    const customer = vehicle || !arrives?.customer ? null : await customerNamed(arrives.customer, transaction)
+    const registration = vehicle ? '' : (arrives?.registration ?? '')
+    await putToVehicle({ job: id, sheet: sheetId, registration, customer }, transaction)
+  })
   return id
 }

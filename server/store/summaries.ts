@@ -63,7 +63,7 @@ export function listedJob({
     vehicleId,
     stand,
     complaint,
-    usage,
+    usage: summary?.usage ?? usage,
     state,
     openedAt: at,
     trouble: summaryError !== null

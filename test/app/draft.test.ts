@@ -115,7 +115,7 @@ describe('usage and amounts', () => {
     ['0.5', 0.5],
     ['0.500', 0.5]
   ])('%s is %d', (typed, value) => expect(largeNumberOf(typed)).toBe(value))
-  it.each(['', 'many', '1.2.3', '14 82', '148.200,5', '1,25.000'])('%s is no number', (typed) =>
+  it.each(['', 'many', '1.2.3', '14 82', '1,25.000'])('%s is no number', (typed) =>
     expect(largeNumberOf(typed)).toBeNull()
   )
 })

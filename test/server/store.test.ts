@@ -64,11 +64,14 @@ describe('the schema', () => {
       'acts',
       'benches',
       'challenges',
+      'customers',
       'devices',
+      'intakes',
       'jobs',
       'migrations',
       'pairings',
       'passkeys',
+      'past_jobs',
       'people',
       'photos',
       'practice_cases',
@@ -84,7 +87,7 @@ describe('the schema', () => {
     await migration.alone(db, (t) => migration.migrate(db, t, 'down'))
     expect(await tables()).toEqual(['migrations'])
     await migration.alone(db, (t) => migration.migrate(db, t))
-    expect(await tables()).toHaveLength(17)
+    expect(await tables()).toHaveLength(22)
     await db.close()
     await other.drop()
     connection.connect(database.url)

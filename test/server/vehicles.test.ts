@@ -9,6 +9,15 @@ import { useWorkshop } from './workshop'
 const workshop = useWorkshop()
 
 const van = { stand: '', complaint: '', openedBy: 'Maren', sheet: 'ardmere-a18', school: 'on-evidence' as const }
+const factsOf = (name: string, note = '') => ({
+  name,
+  note,
+  registration: '',
+  chassis: '',
+  model: '',
+  sheet: null,
+  customer: null
+})
 const find = async (search: string) => (await workshop.vehicles.listVehicles({ search, page: 0 })).rows
 
 describe('vehicles', () => {
@@ -45,10 +54,10 @@ describe('vehicles', () => {
       usage: { value: 10, unit: 'h' }
     })
     const [barge] = await find('barge')
-    await workshop.vehicles.changeVehicle(barge!.id, { name: 'Crane barge 2', note: 'Berth 9' })
+    await workshop.vehicles.changeVehicle(barge!.id, factsOf('Crane barge 2', 'Berth 9'))
     expect((await workshop.jobs.findJob(id)).job.vehicle).toBe('Crane barge 2')
     expect(JSON.parse(await workshop.jobs.openedJob(id)).job.vehicle).toBe('Crane barge 2')
-    await expect(workshop.vehicles.changeVehicle(barge!.id, { name: 'pilot VAN 3', note: '' })).rejects.toMatchObject({
+    await expect(workshop.vehicles.changeVehicle(barge!.id, factsOf('pilot VAN 3'))).rejects.toMatchObject({
       code: 'conflict'
     })
     await expect(workshop.vehicles.findVehicle('nonsense')).rejects.toMatchObject({ code: 'not-found' })
@@ -180,7 +189,7 @@ describe('acts that change what others are checked by', () => {
       })
     )
     const both = await Promise.allSettled(
-      ids.map((id, i) => workshop.vehicles.changeVehicle(id, { name: i ? 'SAME NAME' : 'Same name', note: '' }))
+      ids.map((id, i) => workshop.vehicles.changeVehicle(id, factsOf(i ? 'SAME NAME' : 'Same name')))
     )
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
     expect(both.find(({ status }) => status === 'rejected')).toMatchObject({ reason: { code: 'conflict' } })

@@ -9,6 +9,8 @@ export interface Workshop {
   board: typeof import('../../server/store/board')
   caller: typeof import('../../server/access/caller')
   checks: typeof import('../../server/store/checks')
+  customers: typeof import('../../server/store/customers')
+  past: typeof import('../../server/store/past')
   devices: typeof import('../../server/store/devices')
   jobs: typeof import('../../server/store/jobs')
   learning: typeof import('../../server/store/learning')
@@ -43,6 +45,8 @@ export function useWorkshop(): Workshop {
       board: await import('../../server/store/board'),
       caller: await import('../../server/access/caller'),
       checks: await import('../../server/store/checks'),
+      customers: await import('../../server/store/customers'),
+      past: await import('../../server/store/past'),
       devices: await import('../../server/store/devices'),
       jobs: await import('../../server/store/jobs'),
       learning: await import('../../server/store/learning'),

@@ -26,7 +26,8 @@ const ACTS: Readonly<Record<ActType, string>> = {
   hole: 'The bolt hole',
   release: 'The hold released',
   check: 'The next check',
-  school: 'The other school'
+  school: 'The other school',
+  usage: 'What stood on the clock'
 }
 
 export const CAUSES: Catalogue<CauseSays> = {

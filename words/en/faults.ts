@@ -23,6 +23,7 @@ const check: Catalogue<CheckSays> = {
   'text-at-most': (f) => `expected at most ${f.max} characters`,
   'broken-text': () => 'holds a character that cannot be kept: type it again',
   'reserved-word': () => 'is a word that names nothing here: choose another',
+  email: () => 'expected an e-mail address, such as office@example.org',
   id: () => 'expected an id of letters, digits, dots and dashes',
   flag: () => 'expected true or false',
   'one-of': (f) => `expected ${f.words.join(' or ')}`,

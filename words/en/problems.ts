@@ -120,6 +120,13 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'holds-keep-open': ({ holds }) =>
     `${holds} ${holds === 1 ? 'hold keeps' : 'holds keep'} this job open: do what releases ${holds === 1 ? 'it' : 'them'}, or release ${holds === 1 ? 'it' : 'each'} by name with a reason.`,
   hold: (f) => f.said,
+  'customer-name': () => 'write the name',
+  'customer-not-kept': () => 'The customer was not kept.',
+  'customers-not-asked': () => 'Customers are asked for by words and page.',
+  'no-such-customer': () => 'There is no such customer.',
+  'no-such-past-job': () => 'There is no such entry, or it was taken out already.',
+  'past-job-incomplete': () => 'This was not kept.',
+  'past-in-future': () => 'that day has not been yet',
   'an-owner-stays': () =>
     'Somebody who may do everything has to stay able to sign in: make another person owner first.',
   'device-name': () => 'name the device',

@@ -1,6 +1,6 @@
 import { sayLeftOut, DRAFT } from '../../../words/en'
 import { compileSheet, type DriveSheet } from '../../../core/sheet'
-import { impossibleReading, methodOf, type Reading } from '../../../core/readings'
+import { impossibleReading, methodOf, readWritten, type Reading } from '../../../core/readings'
 import type { Slot } from '../../../core/views/bench'
 import { fromStored, toStored } from '../../units'
 
@@ -133,9 +133,7 @@ function assembleReading(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
  * Null when it is no number.
  */
 export function largeNumberOf(text: string): number | null {
-  const typed = text.trim().replaceAll(/[\u00a0\u202f\u2009]/g, ' ')
-  const grouped = /^[1-9]\d{0,2}([ .,'’])\d{3}(\1\d{3})*$/.test(typed)
-  return grouped ? Number(typed.replaceAll(/\D/g, '')) : numberOf(typed)
+  return readWritten(text)?.value ?? numberOf(text)
 }
 
 /** A figure with a point or a comma; null when it is no number. */

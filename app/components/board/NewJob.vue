@@ -4,13 +4,14 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { useDebounceFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, reactive, ref, watch } from 'vue'
-import type { School, Usage } from '../../../core/readings'
+import type { School, SeenUsage, Usage } from '../../../core/readings'
 import type { ListedSheet } from '../../../server/store/sheets'
-import type { ListedVehicle } from '../../../server/store/vehicles'
+import type { ListedVehicle, Vehicle } from '../../../server/store/vehicles'
 import { shownProblem, type ShownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import { SCHOOL_WORDS, USAGE_UNITS, usageWords } from '../../words'
-import { largeNumberOf } from '../bench/draft'
+import { useUsageEntry } from '../../composables/useUsageEntry'
+import UsageField from '../books/UsageField.vue'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 import FaultNote from '../parts/FaultNote.vue'
@@ -31,7 +32,9 @@ const form = reactive({
   vehicle: '',
   stand: '',
   sheet: '',
-  usage: '',
+  registration: '',
+  customer: '',
+  phone: '',
   unit: 'km' as Usage['unit'],
   school: 'on-evidence' as School,
   complaint: ''
@@ -83,8 +86,26 @@ function take(name: string) {
 const match = computed(
   () => known.value.find((v) => v.name.toLowerCase() === form.vehicle.trim().toLowerCase()) ?? null
 )
+/** What the vehicle had on the clock before. */
+const seen = ref<SeenUsage[]>([])
+async function lookBack() {
+  const { id } = match.value ?? {}
+  seen.value = id ? ((await $fetch<Vehicle>(`/api/vehicles/${id}`).catch(() => null))?.seen ?? []) : []
+}
+watch(() => match.value?.id, lookBack)
+const entry = useUsageEntry(
+  () => form.unit,
+  () => (match.value ? seen.value : []),
+  () => new Date().toISOString()
+)
 const isKnown = computed(() => match.value !== null)
 const lastKnown = computed(() => match.value?.last ?? null)
+
+/** What is kept of a vehicle that comes for the first time. */
+function arrives() {
+  const { registration, customer, phone } = form
+  return { registration, ...(customer.trim() ? { customer: { name: customer, phone } } : {}) }
+}
 
 async function make() {
   busy.value = true
@@ -97,7 +118,8 @@ async function make() {
       school,
       complaint,
       openedBy: bench.by,
-      usage: { value: largeNumberOf(form.usage) ?? form.usage, unit }
+      usage: entry.usage.value ?? { value: entry.text.value, unit },
+      ...(isKnown.value ? {} : arrives())
     }
     const made = await $fetch<{ id: string }>('/api/jobs', { method: 'POST', body })
     emit('made', made.id)
@@ -131,7 +153,10 @@ async function make() {
               </ComboboxOption>
               <ComboboxOption v-for="one in known" :key="one.id" v-slot="{ active }" :value="one.name" as="template">
                 <li class="min-h-11 cursor-pointer px-3 py-1" :class="active ? 'bg-paper' : ''">
-                  {{ one.name }}<span v-if="one.last" class="block text-note text-faint">{{ one.last.engine }}</span>
+                  {{ one.name
+                  }}<span class="block text-note text-faint">{{
+                    [one.registration, one.customer?.name, one.last?.engine].filter(Boolean).join(', ')
+                  }}</span>
                 </li>
               </ComboboxOption>
             </ComboboxOptions>
@@ -147,12 +172,21 @@ async function make() {
           </select>
         </template>
       </Field>
-      <Field
-        v-model="form.usage"
+      <template v-if="form.vehicle.trim() && !isKnown">
+        <Field v-model="form.registration" :label="NEW_JOB.registration" maxlength="40" />
+        <Field v-model="form.customer" :label="NEW_JOB.customer" maxlength="120" autocomplete="off" />
+        <Field
+          v-if="form.customer.trim()"
+          v-model="form.phone"
+          class="col-start-2"
+          :label="NEW_JOB.phone"
+          type="tel"
+          maxlength="60"
+          autocomplete="off" />
+      </template>
+      <UsageField
+        :entry="entry"
         :label="NEW_JOB.usage"
-        figure
-        inputmode="decimal"
-        maxlength="12"
         :fault="faultAt('usage') ? NEW_JOB.enterANumberFrom0 : ''"
         :hint="lastKnown ? NEW_JOB.lastSeenAt(usageWords(lastKnown.usage)) : ''" />
       <ChoiceRow v-model="form.unit" :label="NEW_JOB.in" :options="units" />
@@ -168,7 +202,12 @@ async function make() {
         faultAt('openedBy') ? NEW_JOB.chooseWhoIsAtThe : problem.message
       }}</FaultNote>
       <div class="col-span-2 flex gap-2">
-        <button type="submit" class="act-main flex-1" :disabled="busy">{{ NEW_JOB.openTheJob }}</button>
+        <button
+          type="submit"
+          class="act-main flex-1"
+          :disabled="busy || (entry.question.value !== '' && !entry.sure.value)">
+          {{ NEW_JOB.openTheJob }}
+        </button>
         <button type="button" class="act" @click="open = false">{{ COMMON.cancel }}</button>
       </div>
     </form>

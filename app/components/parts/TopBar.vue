@@ -12,6 +12,7 @@ import { mayAs } from '../../signedIn'
 /** The head of every page; `places`: with the ways to the workshop's other pages. */
 defineProps<{ places?: boolean }>()
 const PLACES = [
+  { to: '/customers', label: TOP_BAR.customers },
   { to: '/vehicles', label: TOP_BAR.vehicles },
   { to: '/engines', label: COMMON.engines },
   { to: '/learnt', label: TOP_BAR.learnt },

@@ -3,6 +3,7 @@ import { COMMON, COMPLAINT_SHEET } from '../../../words/en'
 import { computed } from 'vue'
 import { ENGINE_GROUPS } from '../../../core/views/bench'
 import { useOpenJob } from '../../stores/job'
+import UsageFix from './UsageFix.vue'
 import FindingKeys from '../bench/FindingKeys.vue'
 import { usageWords } from '../../words'
 
@@ -17,7 +18,10 @@ const banks = computed(() => [
   <section class="min-h-0 overflow-y-auto bg-paper p-5" :aria-label="COMMON.complaint">
     <h2 class="text-2xl font-bold">{{ COMPLAINT_SHEET.whatIsItBroughtIn }}</h2>
     <p class="mt-1 text-lg">{{ job.job.complaint || COMPLAINT_SHEET.noComplaintWasWrittenDown }}</p>
-    <p class="text-note text-faint">{{ COMPLAINT_SHEET.openedBy(usageWords(job.job.usage), job.job.openedBy) }}</p>
+    <p class="text-note text-faint">
+      {{ COMPLAINT_SHEET.openedBy(usageWords(job.job.usage), job.job.openedBy) }}
+      <UsageFix />
+    </p>
     <FindingKeys class="mt-4" target="engine" :groups="ENGINE_GROUPS[1]!" :banks="banks" wide />
   </section>
 </template>

@@ -32,7 +32,7 @@ useHead({ title: VEHICLES.vehiclesUmbrette })
         v-model="typed"
         :label="VEHICLES.searchVehicles"
         silent
-        class="ml-auto w-72"
+        class="ml-auto w-96"
         type="search"
         :placeholder="VEHICLES.searchByName"
         maxlength="200"
@@ -45,7 +45,12 @@ useHead({ title: VEHICLES.vehiclesUmbrette })
           :to="`/vehicles/${vehicle.id}`"
           class="grid min-h-14 grid-cols-[minmax(0,1.2fr)_minmax(0,1.4fr)_160px_170px] items-center gap-6 border-t border-rule bg-sheet px-5 py-3 hover:border-brass max-md:grid-cols-1 max-md:gap-1"
           data-testid="vehicle">
-          <h2 class="truncate text-lg font-bold">{{ vehicle.name }}</h2>
+          <div class="min-w-0">
+            <h2 class="truncate text-lg font-bold">{{ vehicle.name }}</h2>
+            <p class="truncate text-note text-faint">
+              {{ [vehicle.registration, vehicle.customer?.name].filter(Boolean).join(', ') }}
+            </p>
+          </div>
           <p class="truncate">{{ vehicle.last?.engine ?? VEHICLES.noJobYet }}</p>
           <p class="figure font-normal">{{ vehicle.last ? usageWords(vehicle.last.usage) : '' }}</p>
           <p class="text-note text-faint">

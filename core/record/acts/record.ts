@@ -8,6 +8,8 @@ import type { StandingReading } from './standing'
 export interface JobRecord {
   readings: StandingReading[]
   school: School
+  /** What really stood on the clock; null where what the job was opened with holds. */
+  usage: number | null
   state: JobState
   /** Null where nobody has said anything on this job: then those it was opened with hold. */
   corrections: Corrections | null
@@ -49,6 +51,7 @@ export function emptyRecord(school: School): JobRecord {
   return {
     readings: [],
     school,
+    usage: null,
     state: 'open',
     corrections: null,
     parts: new Map(),

@@ -18,6 +18,7 @@ import { signoff, signoffView } from './signoff'
 import { state, stateView } from './state'
 import { task, taskView } from './task'
 import { undo, undoView } from './undo'
+import { usage, usageView } from './usage'
 import { waits, waitsView } from './waits'
 
 /**
@@ -45,7 +46,8 @@ export const ACTS = {
   hole,
   release,
   check,
-  school
+  school,
+  usage
 } as const
 
 export type ActType = keyof typeof ACTS
@@ -84,5 +86,6 @@ export const ACT_VIEWS = {
   hole: holeView,
   release: releaseView,
   check: checkView,
-  school: schoolView
+  school: schoolView,
+  usage: usageView
 } satisfies { readonly [T in ActType]: ActView<ActOf<T>, never> }

@@ -101,7 +101,7 @@ export function reportFacts(
   const last = acts.at(-1)
   return {
     workshop,
-    job,
+    job: { vehicle: job.vehicle, complaint: job.complaint, usage: file.usage },
     sheet,
     sheetRevision: job.sheetRevision ? (record.moved?.revision ?? job.sheetRevision) : null,
     by: last && last.type !== 'choice' ? last.by : job.openedBy,

@@ -5,7 +5,7 @@ import { calibrationOf, type CalibrationPoint } from './calibration'
 import { compileSheet, limitFor, type DriveSheet, type LimitKind, type LimitValue } from '../../sheet'
 import { assess, type Assessment } from '../../paths'
 import { NINETY } from '../../math'
-import type { JobFile, NumericKind } from '../../readings'
+import type { JobFile, NumericKind, Usage } from '../../readings'
 
 /** One measure of a part as a job left it: an estimate with its 90 % interval. */
 export interface Measure {
@@ -31,6 +31,8 @@ export interface Measure {
 export interface JobSummary {
   /** The engine: id and name of the drive sheet in force. */
   sheet: { id: string; name: string }
+  /** What stood on the clock, where that was put right; absent from one that an earlier version made. */
+  usage?: Usage
   readings: number
   /** The most stretched chain: fractions, the limit in per cent. */
   elongation: ElongationEstimate & { name: string; limit: LimitValue | null }
@@ -66,6 +68,7 @@ export function summarise(job: KeptJob, acts: readonly Act[]): JobSummary {
   const last = acts.at(-1)
   return {
     sheet: { id: sheet.id, name: sheet.name },
+    usage: file.usage,
     readings: record.readings.length,
     elongation: longest(sheet, assessment),
     calls: SEVERITY.toReversed()

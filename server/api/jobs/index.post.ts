@@ -1,6 +1,6 @@
 import { told } from '../../../words/problems'
 import { randomUUID } from 'node:crypto'
-import { id, needed, sayOfCheck, shape, words } from '../../../core/check'
+import { id, needed, sayOfCheck, shape, text, words } from '../../../core/check'
 import { factFields } from '../../../core/record'
 import { schoolSchema, usageSchema } from '../../../core/readings'
 import { signedBy } from '../../access/author'
@@ -12,7 +12,9 @@ const schema = shape({
   openedBy: words(80, told('who')),
   sheet: id().required(needed),
   usage: usageSchema,
-  school: schoolSchema
+  school: schoolSchema,
+  registration: text(40),
+  customer: shape({ name: words(120, told('customer-name')), phone: text(60) })
 }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
@@ -23,7 +25,9 @@ export default route(async (event) => {
     openedBy,
     sheet,
     usage,
-    school
+    school,
+    registration = '',
+    customer
   } = checkInput(schema, await readJson(event), told('job-incomplete'))
   return {
     id: await openJob(randomUUID(), {
@@ -33,7 +37,11 @@ export default route(async (event) => {
       openedBy: await signedBy(event, openedBy),
       sheet,
       usage,
-      school
+      school,
+      arrives: {
+        registration: registration.trim(),
+        customer: customer ? { name: customer.name.trim(), phone: (customer.phone ?? '').trim() } : null
+      }
     })
   }
 })

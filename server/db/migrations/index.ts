@@ -12,6 +12,7 @@ import { unharmed } from './0010-unharmed'
 import { codes } from './0011-codes'
 import { doors } from './0012-doors'
 import { passkeys } from './0013-passkeys'
+import { books } from './0014-books'
 
 /** All migrations in their order. */
 export const migrations: readonly Migration[] = [
@@ -27,5 +28,6 @@ export const migrations: readonly Migration[] = [
   unharmed,
   codes,
   doors,
-  passkeys
+  passkeys,
+  books
 ]

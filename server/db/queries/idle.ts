@@ -2,12 +2,13 @@ import type { Transaction } from 'sequelize'
 import { run } from './select'
 
 /**
- * Removes of these names and sheets what nothing of the workshop's uses, vehicles without a job, and what was learnt of
+ * Removes of these names, sheets, vehicles and customers what nothing of the workshop's uses, and what was learnt of
  * jobs that are no longer there.
  */
 export async function removeIdle(
   people: readonly string[],
   sheets: readonly string[],
+  { vehicles, customers }: { vehicles: readonly string[]; customers: readonly string[] },
   transaction: Transaction
 ): Promise<void> {
   const names = [[...people]]
@@ -25,6 +26,18 @@ export async function removeIdle(
     [[...sheets]],
     transaction
   )
-  await run('delete from vehicles v where not exists (select 1 from jobs j where j.vehicle_id = v.id)', [], transaction)
+  await run(
+    `delete from vehicles v where lower(v.name) = any($1)
+       and not exists (select 1 from jobs j where j.vehicle_id = v.id)`,
+    [vehicles.map((name) => name.toLowerCase())],
+    transaction
+  )
+  await run(
+    `delete from customers c where c.id = any($1::uuid[])
+       and not exists (select 1 from vehicles v where v.customer_id = c.id)
+       and not exists (select 1 from jobs j where j.customer_id = c.id)`,
+    [[...customers]],
+    transaction
+  )
   await run("delete from settings where key like 'own-priors:%'", [], transaction)
 }

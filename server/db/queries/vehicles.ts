@@ -1,9 +1,6 @@
-import { literal, type Transaction } from 'sequelize'
+import type { Transaction } from 'sequelize'
 import type { Usage } from '../../../core/readings'
-import { select, selectOne } from './select'
-
-/** When a vehicle was last seen. */
-export const LAST_SEEN = literal('(select max(opened_at) from jobs where vehicle_id = "vehicles"."id")')
+import { run, select, selectOne } from './select'
 
 /** The vehicle of a name, however it is spelt in capitals; a new one where there is none. */
 export async function vehicleNamed(name: string, transaction: Transaction): Promise<string> {
@@ -14,6 +11,39 @@ export async function vehicleNamed(name: string, transaction: Transaction): Prom
     transaction
   )
   return id
+}
+
+/**
+ * A vehicle takes from the job that is opened on it what was not known of it, and the job whose the vehicle is.
+ * @param opened a registration of '' and a customer of null say nothing
+ */
+export async function putToVehicle(
+  { job, sheet, registration, customer }: { job: string; sheet: string; registration: string; customer: string | null },
+  transaction: Transaction
+): Promise<void> {
+  await run(
+    `update vehicles set sheet_id = coalesce(sheet_id, $2), removed_at = null,
+       registration = case when registration = '' then $3 else registration end,
+       customer_id = coalesce(customer_id, $4::uuid)
+     where id = (select vehicle_id from jobs where id = $1)`,
+    [job, sheet, registration, customer],
+    transaction
+  )
+  await run(
+    'update jobs set customer_id = (select customer_id from vehicles where id = jobs.vehicle_id) where id = $1',
+    [job],
+    transaction
+  )
+}
+
+/** Jobs that are nobody's yet are those of their vehicle's customer. */
+export async function ownJobs(transaction: Transaction): Promise<void> {
+  await run(
+    `update jobs j set customer_id = v.customer_id from vehicles v
+     where v.id = j.vehicle_id and j.customer_id is null and v.customer_id is not null`,
+    [],
+    transaction
+  )
 }
 
 /** What lists tell of a vehicle's jobs. */
@@ -29,7 +59,8 @@ export interface NewestJob {
 /** The newest job of each of these vehicles, and how many it has; deleted ones are not among them. */
 export async function newestJobs(vehicles: readonly string[]): Promise<NewestJob[]> {
   const rows = await select<Omit<NewestJob, 'jobs'> & { jobs: string }>(
-    `select distinct on (vehicle_id) vehicle_id as vehicle, count(*) over (partition by vehicle_id) as jobs, usage,
+    `select distinct on (vehicle_id) vehicle_id as vehicle, count(*) over (partition by vehicle_id) as jobs,
+       coalesce(summary -> 'usage', usage) as usage,
        opened_at as at, sheet ->> 'id' as sheet, sheet ->> 'name' as engine
      from jobs where vehicle_id = any($1::uuid[]) and state <> 'deleted' order by vehicle_id, opened_at desc`,
     [vehicles]

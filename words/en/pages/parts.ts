@@ -27,6 +27,7 @@ export const SAVE_STATE = {
 }
 
 export const TOP_BAR = {
+  customers: 'Customers',
   vehicles: 'Vehicles',
   learnt: 'Learnt',
   board: 'Board',
