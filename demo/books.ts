@@ -50,7 +50,7 @@ export const DEMO_CUSTOMERS: readonly (CustomerFacts & { id: string; vehicles: r
     note: '',
     vehicles: [
       { name: 'Water taxi Eider', registration: 'WT 204', chassis: '', model: 'Hexley inboard, 9 m' },
-      { name: 'Water taxi Dunlin', registration: 'WT 207', chassis: '', model: 'Torvane inboard, 9 m' }
+      { name: 'Water taxi Dunlin', registration: 'WT 207', chassis: '', model: 'Vellora inboard, 9 m' }
     ]
   },
   {

@@ -87,6 +87,7 @@ export async function listVehicles({
 /** @throws Problem not-found */
 export async function findVehicle(id: string): Promise<Vehicle> {
   const row = await vehicleRow(id)
+  await upToDate(id)
   const owner = row.customerId === null ? null : await CustomerRow.findByPk(row.customerId)
   const jobs = await jobsOf(id)
   const past = await pastJobsOf(id)

@@ -48,6 +48,7 @@ const filled = (path: string) =>
   path
     .replace('/jobs/:id', `/jobs/${job}`)
     .replace(':share', randomUUID())
+    .replace(':past', randomUUID())
     .replace('/sheets/:id', '/sheets/nobody-has-it')
     .replace('/people/:id', '/people/999999')
     .replace(':id', randomUUID())

@@ -88,6 +88,8 @@ bare(
       token: string
       id: string
     }
+    const { rows } = (await (await get('vehicles?search=pilot')).json()) as { rows: { id: string }[] }
+    const vehicle = rows[0]!.id
     const bodies: [path: string, good: unknown, count: number][] = [
       ...ACTS.map((act): [string, unknown, number] => [`jobs/${VAN}/acts`, { ...by, id: 'ID', ...act }, 80]),
       [
@@ -113,6 +115,21 @@ bare(
       ['session', { person: 2, pin: '2580' }, 100],
       ['session/passkey', { id: 'a', clientDataJSON: 'a', authenticatorData: 'a', signature: 'a' }, 100],
       ['devices/pairings', { name: 'Lift 2' }, 200],
+      ['customers', { name: 'Anne', phone: '1', email: 'a@b.example', address: '', note: '' }, 500],
+      ['vehicles', { name: 'ID', registration: 'AB 1', chassis: '', model: '', note: '', sheet: 'ardmere-a18' }, 400],
+      [
+        `vehicles/${vehicle}/past`,
+        {
+          by: 'Maren',
+          doneOn: '2024-05-01',
+          usage: { value: 1, unit: 'km' },
+          work: '',
+          doneBy: '',
+          renewed: ['main'],
+          elongation: 0.001
+        },
+        400
+      ],
       ['devices/pair', { code: 'AAAAAAAAAA' }, 100],
       [`jobs/${VAN}/bench`, { part: 'guide' }, 200],
       ['workshop/logo', { not: 'a picture' }, 100],
@@ -182,7 +199,6 @@ bare(
         await note(await post(i % 10 === 0 ? to : path, body), path, body)
       })
     }
-    const vehicle = ((await (await get('vehicles')).json()) as { rows: { id: string }[] }).rows[0]!.id
     const questions = [
       'board?state',
       'vehicles?search',
@@ -205,6 +221,8 @@ bare(
       `jobs/${VAN}/scan?x`,
       `photos/${randomUUID()}?size`,
       `share/${share.token}?x`,
+      'customers?search',
+      'customers/5a17c000-0000-4000-8000-000000000003?x',
       'people?x',
       'staff?x',
       'me?x',
@@ -256,6 +274,7 @@ bare(
       'board?state=closed',
       'board?state=archived',
       'board?state=deleted',
+      'customers',
       'vehicles',
       'sheets',
       'sheets?removed=true',

@@ -175,6 +175,8 @@ test('an old job file with a ghost in it changes nothing', async ({ request }) =
 const SCREENS = {
   workshop: [
     '/',
+    '/customers',
+    '/customers/5a17c000-0000-4000-8000-000000000003',
     '/vehicles',
     '/engines',
     '/engines/vellora-v28',

@@ -37,10 +37,10 @@ const remove = (removed: boolean) =>
           <h1 class="text-2xl font-bold">{{ data.name }}</h1>
           <p v-if="data.removed" class="font-bold">{{ CUSTOMER.takenOut }}</p>
           <p v-if="data.phone">
-            <a :href="`tel:${data.phone.replaceAll(/[^+\d]/g, '')}`" class="act-bare">{{ data.phone }}</a>
+            <a :href="`tel:${data.phone.replaceAll(/[^+\d]/g, '')}`" class="underline">{{ data.phone }}</a>
           </p>
           <p v-if="data.email">
-            <a :href="`mailto:${encodeURIComponent(data.email)}`" class="act-bare">{{ data.email }}</a>
+            <a :href="`mailto:${encodeURIComponent(data.email)}`" class="underline">{{ data.email }}</a>
           </p>
           <p v-if="data.address" class="whitespace-pre-line text-faint">{{ data.address }}</p>
           <p v-if="data.note" class="max-w-2xl">{{ data.note }}</p>

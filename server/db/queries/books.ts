@@ -40,7 +40,7 @@ const eitherOf = (words: readonly string[], ...where: Within[]) =>
     .map((_, i) => `and (${where.map((one) => one.join(' in ')).join(' or ')})`.replaceAll('#', `$${i + 1}`))
     .join(' ')
 
-/** Vehicles that all words are found on, or on whose they are; those seen last first. */
+/** Vehicles that all words are found on, or on whose they are: first those called so, then those seen last. */
 export async function findVehicles(
   words: readonly string[],
   { limit, offset }: { limit: number; offset: number }
@@ -54,8 +54,8 @@ export async function findVehicles(
        left join (select vehicle_id, max(opened_at) as at from jobs group by vehicle_id) seen on seen.vehicle_id = v.id
      where v.removed_at is null
      ${eitherOf(words, ['v.id', VEHICLES], ['v.customer_id', CUSTOMERS])}
-     order by seen.at desc nulls last, v.name, v.id limit ${limit} offset ${offset}`,
-    words.map(patternsOf)
+     order by lower(v.name) like any($${words.length + 1}) desc, seen.at desc nulls last, v.name, v.id limit ${limit} offset ${offset}`,
+    [...words.map(patternsOf), patternsOf(words.join(' '))]
   )
   return { rows: rows.map(({ total: _total, ...row }) => row), total: Number(rows[0]?.total ?? 0) }
 }
