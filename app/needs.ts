@@ -14,6 +14,7 @@ export const PAGE_NEEDS: Readonly<Record<string, Role | 'anyone'>> = {
   '/jobs/:id': 'mechanic',
   '/jobs/:id/build': 'mechanic',
   '/jobs/:id/camera': 'mechanic',
+  '/jobs/:id/estimate': 'mechanic',
   '/jobs/:id/explain': 'mechanic',
   '/jobs/:id/paths': 'mechanic',
   '/jobs/:id/proof': 'mechanic',

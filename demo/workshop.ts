@@ -20,6 +20,17 @@ export const DEMO_WORKSHOP: Workshop = {
   units: { length: 'mm', distance: 'km', torque: 'N·m' },
   timeZone: 'UTC',
   currency: 'EUR',
+  tax: {
+    rates: [
+      { id: 'full', name: 'Tax', percent: 21 },
+      { id: 'low', name: 'Tax, low', percent: 9 }
+    ],
+    included: false,
+    rounded: 'sum',
+    labour: 'full',
+    parts: 'full',
+    items: 'full'
+  },
   language: 'en'
 }
 

@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { onUnmounted } from 'vue'
 import type { Assessment, OwnPath, Paths } from '../../core/paths'
+import type { Tax } from '../../core/money'
 import type { SchoolDifference } from '../../core/views/verdict'
 import type { JobFile } from '../../core/readings'
 import type { Planner } from '../workers/paths.worker'
@@ -30,6 +31,12 @@ export function usePlanner() {
       remote().paths(plain(job), plain(assessment), proxy(progress)),
     own: (job: JobFile, assessment: Assessment, renew: string[]): Promise<OwnPath> =>
       remote().own(plain(job), plain(assessment), plain(renew)),
+    taxed: (
+      job: JobFile,
+      assessment: Assessment,
+      sets: readonly (readonly string[])[],
+      money: { tax: Tax; currency: string }
+    ): Promise<Record<string, string>> => remote().taxed(plain(job), plain(assessment), plain(sets), plain(money)),
     others: (job: JobFile, assessment: Assessment): Promise<SchoolDifference[]> =>
       remote().others(plain(job), plain(assessment))
   }

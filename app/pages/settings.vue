@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { SETTINGS } from '../../words/en'
+import { SETTINGS, TAX_FORM } from '../../words/en'
 import { $fetch } from 'ofetch'
 import { reactive, ref } from 'vue'
+import { NO_TAX } from '../../core/money'
 import type { Workshop } from '../../core/record'
 import ChoiceRow from '../components/parts/ChoiceRow.vue'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
+import TaxFields from '../components/access/TaxFields.vue'
 import LogoField from '../components/access/LogoField.vue'
 import PageFrame from '../components/parts/PageFrame.vue'
 import Panel from '../components/parts/Panel.vue'
@@ -26,6 +28,7 @@ const form = reactive<Workshop>({
   units: { length: 'mm', distance: 'km', torque: 'N·m' },
   timeZone: 'UTC',
   currency: 'EUR',
+  tax: NO_TAX,
   language: 'en',
   ...(data.value ? { ...data.value, units: { ...data.value.units } } : {})
 })
@@ -73,35 +76,53 @@ async function save() {
           :hint="SETTINGS.footHint"
           :fault="faults.foot" />
       </Panel>
-      <Panel :title="SETTINGS.onDevices">
-        <p class="text-note text-faint">{{ SETTINGS.onDevicesSays }}</p>
-        <ChoiceRow v-model="form.units.length" :label="SETTINGS.lengths" :options="SETTINGS.lengthUnits" class="mt-3" />
-        <ChoiceRow v-model="form.units.distance" :label="SETTINGS.usage" :options="SETTINGS.usageUnits" class="mt-3" />
-        <ChoiceRow v-model="form.units.torque" :label="SETTINGS.torques" :options="SETTINGS.torqueUnits" class="mt-3" />
-        <Field :label="SETTINGS.currency" class="mt-3" :fault="faults.currency" :hint="SETTINGS.currencyHint">
-          <template #default="{ control }">
-            <select v-model="form.currency" v-bind="control">
-              <option v-if="!MONEY.includes(form.currency)" :value="form.currency">{{ form.currency }}</option>
-              <option v-for="code in MONEY" :key="code" :value="code">{{ code }}</option>
-            </select>
-          </template>
-        </Field>
-        <Field :label="SETTINGS.language" class="mt-3" :fault="faults.language" :hint="SETTINGS.languageHint">
-          <template #default="{ control }">
-            <select v-model="form.language" v-bind="control">
-              <option v-for="{ value, label } in SETTINGS.languages" :key="value" :value="value">{{ label }}</option>
-            </select>
-          </template>
-        </Field>
-        <Field :label="SETTINGS.timeZone" class="mt-3" :fault="faults.timeZone" :hint="SETTINGS.timeZoneHint">
-          <template #default="{ control }">
-            <select v-model="form.timeZone" v-bind="control">
-              <option v-if="!ZONES.includes(form.timeZone)" :value="form.timeZone">{{ form.timeZone }}</option>
-              <option v-for="zone in ZONES" :key="zone" :value="zone">{{ zone }}</option>
-            </select>
-          </template>
-        </Field>
-      </Panel>
+      <div class="space-y-6">
+        <Panel :title="SETTINGS.onDevices">
+          <p class="text-note text-faint">{{ SETTINGS.onDevicesSays }}</p>
+          <ChoiceRow
+            v-model="form.units.length"
+            :label="SETTINGS.lengths"
+            :options="SETTINGS.lengthUnits"
+            class="mt-3" />
+          <ChoiceRow
+            v-model="form.units.distance"
+            :label="SETTINGS.usage"
+            :options="SETTINGS.usageUnits"
+            class="mt-3" />
+          <ChoiceRow
+            v-model="form.units.torque"
+            :label="SETTINGS.torques"
+            :options="SETTINGS.torqueUnits"
+            class="mt-3" />
+          <Field :label="SETTINGS.language" class="mt-3" :fault="faults.language" :hint="SETTINGS.languageHint">
+            <template #default="{ control }">
+              <select v-model="form.language" v-bind="control">
+                <option v-for="{ value, label } in SETTINGS.languages" :key="value" :value="value">{{ label }}</option>
+              </select>
+            </template>
+          </Field>
+          <Field :label="SETTINGS.timeZone" class="mt-3" :fault="faults.timeZone" :hint="SETTINGS.timeZoneHint">
+            <template #default="{ control }">
+              <select v-model="form.timeZone" v-bind="control">
+                <option v-if="!ZONES.includes(form.timeZone)" :value="form.timeZone">{{ form.timeZone }}</option>
+                <option v-for="zone in ZONES" :key="zone" :value="zone">{{ zone }}</option>
+              </select>
+            </template>
+          </Field>
+        </Panel>
+        <Panel :title="TAX_FORM.title">
+          <p class="text-note text-faint">{{ TAX_FORM.says }}</p>
+          <Field :label="SETTINGS.currency" class="mt-3" :fault="faults.currency" :hint="SETTINGS.currencyHint">
+            <template #default="{ control }">
+              <select v-model="form.currency" v-bind="control">
+                <option v-if="!MONEY.includes(form.currency)" :value="form.currency">{{ form.currency }}</option>
+                <option v-for="code in MONEY" :key="code" :value="code">{{ code }}</option>
+              </select>
+            </template>
+          </Field>
+          <TaxFields v-model="form.tax" class="mt-3" :faults="faults" />
+        </Panel>
+      </div>
       <div class="col-span-full flex items-center gap-4">
         <button type="submit" class="act-main">{{ SETTINGS.save }}</button>
         <p v-if="saved" role="status" data-testid="settings-saved">{{ SETTINGS.saved }}</p>

@@ -10,15 +10,25 @@ export function overlaid(under: Pricing | null | undefined, over: Pricing | null
   return { ...under, ...over, ...both('prices'), ...both('hours'), ...both('odds') }
 }
 
+/** What a job's prices are in. */
+export function currencyOf({ drive, pricing }: Pick<JobFile, 'drive' | 'pricing'>): string {
+  return pricing?.currency ?? drive.money?.currency ?? ''
+}
+
+function moneyOf(drive: DriveSheet, pricing: Pricing): Pick<DriveSheet, 'money'> {
+  const hourRate = pricing.hourRate ?? drive.money?.hourRate
+  return hourRate === undefined ? {} : { money: { currency: currencyOf({ drive, pricing }), hourRate } }
+}
+
 /** A job whose sheet says what its pricing says. */
 export function priceJob(job: JobFile): JobFile {
   const { pricing } = job
   if (!pricing) return job
-  const { prices = {}, hours = {}, hourRate } = pricing
+  const { prices = {}, hours = {} } = pricing
   const { drive } = job
   const changed: DriveSheet = {
     ...drive,
-    ...(hourRate === undefined ? {} : { money: { currency: drive.money?.currency ?? '', hourRate } }),
+    ...moneyOf(drive, pricing),
     ...(drive.operations
       ? { operations: drive.operations.map((one) => ({ ...one, hours: hours[one.id] ?? one.hours })) }
       : {}),

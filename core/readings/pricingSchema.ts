@@ -1,4 +1,4 @@
-import { byIds, needed, num, shape, type Shape } from '../check'
+import { byIds, needed, num, shape, type Shape, text } from '../check'
 import { say } from './says'
 
 /**
@@ -6,6 +6,8 @@ import { say } from './says'
  * sheet's currency.
  */
 export const pricingSchema = shape({
+  /** The workshop's money, in place of the sheet's: the figures stand as they are. */
+  currency: text(12),
   /** Labour, an hour. */
   hourRate: num(0, 10_000),
   /** Usage over which coming back counts, in the job's unit. */

@@ -1,4 +1,5 @@
 import { needed, oneOf, shape, type Shape, text, words } from '../check'
+import { taxSchema } from '../money'
 import { say } from './says'
 
 /** IANA's name of a time zone that this machine knows. */
@@ -34,6 +35,8 @@ export const workshopSchema = shape({
   currency: text(3)
     .required(needed)
     .matches(/^[A-Z]{3}$/, { message: say('currency') }),
+  /** On what it sells. */
+  tax: taxSchema,
   /** What pages and papers are written in. */
   language: oneOf('en').required(needed)
 }).required(say('a-workshop'))

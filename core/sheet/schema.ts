@@ -172,6 +172,9 @@ const operation = shape({
   tools: listOf(text(120).required(needed), 40)
 })
 
+/** By what it is ordered, of whom, and where it lies or how long it takes, in the workshop's words. */
+const ordered = { number: text(60), supplier: text(80), stock: text(60) }
+
 /** A part that can be bought, for one component of the drive. */
 const sparePart = shape({
   ...named,
@@ -183,7 +186,8 @@ const sparePart = shape({
   /** Operations that reach it. */
   needs: ids(40).required(needed),
   /** Ids of always-renewed items that come with it. */
-  brings: ids(40)
+  brings: ids(40),
+  ...ordered
 })
 
 /** What never goes back in once it was loosened. */
@@ -193,7 +197,8 @@ const renewedItem = shape({
     needed
   ),
   price: price(),
-  quantity: num(0, 1000)
+  quantity: num(0, 1000),
+  ...ordered
 })
 
 /** Another way to reach some parts: operations that take the place of what those parts need. */

@@ -1,3 +1,4 @@
+import { printPaper } from '../pdf/printPapers'
 import { printReport } from '../pdf/printReport'
 import { importSpooled } from '../store/imports'
 import { addWeighty, holdsOf } from '../store/acts'
@@ -5,6 +6,7 @@ import { openedText } from '../store/jobs'
 import { learntNow } from '../store/learning'
 import { relearn } from '../store/ownPriors'
 import { judgeRun, lobbyOf } from '../store/practice'
+import { makePapers } from '../store/estimates'
 import { makeReport } from '../store/reports'
 import { refreshSummary } from '../store/summaries'
 import { textOf } from '../store/texts'
@@ -18,6 +20,8 @@ export const TASKS = {
   refreshSummary,
   makeReport,
   printReport,
+  makePapers,
+  printPaper,
   textOf,
   learntNow,
   relearn,

@@ -6,14 +6,25 @@ import type { DrawnReport } from '../store/reports'
 import { checkInput } from '../utils/route'
 import { useFaces } from './faces'
 import { fileName } from './fileName'
+import type { Printed } from './printPapers'
 
 const schema = shape({ paper: oneOf('a4', 'letter') }).required(sayOfCheck('object'))
+
+/** A paper of the workshop's as PDF, on what is asked for. */
+export async function sendPaper(event: H3Event, printed: Printed, name: string): Promise<Buffer> {
+  const { paper = 'a4' } = checkInput(schema, getQuery(event), told('a4-or-letter'))
+  return sendPdf(event, await heavily('long', 'printPaper', printed, paper, await useFaces()), name)
+}
 
 /** A report as PDF on the paper that is asked for, A4 else. */
 export async function sendReport(event: H3Event, jobId: string, drawn: DrawnReport): Promise<Buffer> {
   const { paper = 'a4' } = checkInput(schema, getQuery(event), told('a4-or-letter'))
   const pdf = await heavily('long', 'printReport', jobId, drawn, paper, await useFaces())
+  return sendPdf(event, pdf, `${fileName(drawn.report.vehicle)}-report`)
+}
+
+function sendPdf(event: H3Event, pdf: Uint8Array, name: string): Buffer {
   setResponseHeader(event, 'Content-Type', 'application/pdf')
-  setResponseHeader(event, 'Content-Disposition', `inline; filename="${fileName(drawn.report.vehicle)}-report.pdf"`)
+  setResponseHeader(event, 'Content-Disposition', `inline; filename="${name}.pdf"`)
   return Buffer.from(pdf)
 }

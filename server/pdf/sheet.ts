@@ -93,8 +93,16 @@ export class PaperSheet {
     this.doc.moveDown(lines)
   }
 
-  /** Rows in columns of given shares of the width; a row stays together. */
-  table(head: readonly string[], rows: readonly (readonly string[])[], shares: readonly number[]): void {
+  /**
+   * Rows in columns of given shares of the width; a row stays together. @param right column from which figures stand
+   * right
+   */
+  table(
+    head: readonly string[],
+    rows: readonly (readonly string[])[],
+    shares: readonly number[],
+    right = Infinity
+  ): void {
     const widths = shares.map((share) => share * this.width)
     const put = (cells: readonly string[], font: 'regular' | 'bold') => {
       const texts = cells.map((cell) => this.printable(cell))
@@ -105,7 +113,7 @@ export class PaperSheet {
       const top = this.doc.y
       let left = MARGIN
       texts.forEach((cell, i) => {
-        this.doc.text(cell, left, top + 2, { width: widths[i]! - 8 })
+        this.doc.text(cell, left, top + 2, { width: widths[i]! - 8, align: i >= right ? 'right' : 'left' })
         left += widths[i]!
       })
       this.doc
@@ -119,6 +127,20 @@ export class PaperSheet {
     put(head, 'bold')
     for (const row of rows) put(row, 'regular')
     this.doc.font('regular').fontSize(10)
+  }
+
+  /** A sum at the right edge, under a table; the last is set bold. */
+  sum(label: string, value: string, last: boolean): void {
+    this.room(20)
+    const top = this.doc.y
+    const font = last ? 'bold' : 'regular'
+    this.doc.font(font).fontSize(last ? 12 : 10)
+    this.doc.text(this.printable(label), MARGIN, top, { width: 0.72 * this.width, align: 'right' })
+    const under = this.doc.y
+    this.doc.text(this.printable(value), MARGIN + 0.74 * this.width, top, { width: 0.26 * this.width, align: 'right' })
+    this.doc.font('regular').fontSize(10)
+    this.doc.x = MARGIN
+    this.doc.y = Math.max(under, this.doc.y) + 2
   }
 
   /** A drawing as vectors, as wide as it may be. */

@@ -36,8 +36,7 @@ export async function openJob(id: string, { sheet: sheetId, arrives, ...facts }:
   const earlier = vehicle ? await earlierKnown(vehicle.id, sheet, facts.usage) : null
   const pricing = await pricingFor(facts.usage.unit)
   const priors = await priorsFor(sheetId)
-  const known =
-    earlier || pricing || priors ? { ...earlier, ...(pricing ? { pricing } : {}), ...(priors ? { priors } : {}) } : null
+  const known = { ...earlier, pricing, ...(priors ? { priors } : {}) }
   const job = { ...facts, openedAt: new Date().toISOString(), sheet, sheetRevision: revision, corrections: null, known }
   await inTransaction(async (transaction) => {
     await createJob(id, job, [], { demo: false, transaction })

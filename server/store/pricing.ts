@@ -2,6 +2,7 @@ import type { UsageUnit } from '../../core/readings'
 import type { Pricing } from '../../core/paths'
 import { useDb } from '../db/connection'
 import { SettingRow } from '../db/models'
+import { workshopFacts } from './workshop'
 
 /** What the shop weighs paths with, unless a job says otherwise; the horizon by unit of usage. */
 export interface ShopPricing extends Pick<Pricing, 'hourRate' | 'newPart' | 'damage'> {
@@ -22,9 +23,9 @@ export async function keepShopPricing(pricing: ShopPricing): Promise<void> {
   await SettingRow.upsert({ key: KEY, value: pricing })
 }
 
-/** The shop's pricing for a job of a unit; null where the shop says nothing. */
-export async function pricingFor(unit: UsageUnit): Promise<Pricing | null> {
+/** The shop's pricing for a job of a unit, in its money. */
+export async function pricingFor(unit: UsageUnit): Promise<Pricing> {
   const { horizons = {}, ...pricing } = await shopPricing()
-  const all: Pricing = { ...pricing, ...(horizons[unit] === undefined ? {} : { horizon: horizons[unit] }) }
-  return Object.keys(all).length > 0 ? all : null
+  const { currency } = await workshopFacts()
+  return { currency, ...pricing, ...(horizons[unit] === undefined ? {} : { horizon: horizons[unit] }) }
 }

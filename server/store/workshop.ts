@@ -1,5 +1,6 @@
 import { asLogo } from '../photos/logo'
 import { isDeepStrictEqual } from 'node:util'
+import { NO_TAX } from '../../core/money'
 import type { Workshop } from '../../core/record'
 import { DEMO_WORKSHOP } from '../../demo/workshop'
 import { useDb } from '../db/connection'
@@ -10,9 +11,9 @@ const KEY = 'workshop'
 /** What stands for this workshop; the demo's, before anything was said of it. */
 export async function workshopFacts(): Promise<Workshop> {
   await useDb()
-  const row = await SettingRow.findByPk(KEY)
-  // What an earlier version kept had no language and no currency.
-  return { ...DEMO_WORKSHOP, ...(row?.value as Partial<Workshop> | undefined) }
+  const kept = (await SettingRow.findByPk(KEY))?.value as Partial<Workshop> | undefined
+  // What an earlier version kept had no language, no currency and no tax.
+  return { ...DEMO_WORKSHOP, ...(kept ? { tax: NO_TAX, ...kept } : {}) }
 }
 
 /** Takes the place of what stood for it before; reports shared already keep what they had. */

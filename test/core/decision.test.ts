@@ -177,15 +177,15 @@ describe("the customer's report", () => {
     })
     expect(r.measures.find(({ what }) => what === 'plunger out')!.asNew).toBe('3.0 mm')
     expect(r.paths.filter(({ advised }) => advised)).toHaveLength(1)
-    expect(r.paths.every(({ priceWords }) => / ¤$/.test(priceWords))).toBe(true)
+    expect(r.paths.every(({ priceWords }) => / EUR$/.test(priceWords))).toBe(true)
     expect(r.notChecked.join()).toContain('Fixed guide: groove depth')
     expect(r.ifLeft.join()).toContain('valves can meet pistons')
   })
   it('says what a way costs at the least, and how much when what is left open turns out worn', () => {
     const open = report([took('e', read.extension(9)), took('f', read.found('phaser-ex', 'not-locked'))])
     const least = open.paths.find(({ openWords }) => openWords)!
-    expect(least.openWords).toMatch(/^at least; \d[\d ]* ¤ if (all of )?.*exhaust phaser.* turns? out worn$/)
-    expect(Number(/; ([\d ]+) ¤/.exec(least.openWords!)![1]!.replaceAll(' ', ''))).toBeGreaterThan(least.price)
+    expect(least.openWords).toMatch(/^at least; \d[\d ]* EUR if (all of )?.*exhaust phaser.* turns? out worn$/)
+    expect(Number(/; ([\d ]+) EUR/.exec(least.openWords!)![1]!.replaceAll(' ', ''))).toBeGreaterThan(least.price)
     const whole = open.paths.find(({ title }) => title.includes('Everything behind the cover'))!
     expect(whole.openWords).not.toMatch(/tensioner|guide/)
   })

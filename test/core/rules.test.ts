@@ -234,7 +234,7 @@ describe('schools', () => {
         .reasons.find((r) => r.rule === 'weighed')
     expect(over(150_000)).toMatchObject({
       call: 'renew',
-      text: expect.stringMatching(/saves an expected \d+ ¤ over 150000 km/)
+      text: expect.stringMatching(/saves an expected \d+ EUR over 150000 km/)
     })
     expect(over(1000)).toMatchObject({ call: 'back-in', text: expect.stringMatching(/keeping it saves/) })
   })

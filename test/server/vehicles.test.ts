@@ -44,7 +44,9 @@ describe('vehicles', () => {
       vehicle: 'Pilot van 3',
       usage: { value: 900, unit: 'h' }
     })
-    expect((await workshop.jobs.findJob(other)).job.known).toBeNull()
+    expect((await workshop.jobs.findJob(other)).job.known).toEqual({
+      pricing: { currency: 'EUR' }
+    })
   })
 
   it('an unknown name makes one; a rename takes its jobs along, and a name that is taken is refused', async () => {

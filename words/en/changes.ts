@@ -27,7 +27,8 @@ const ACTS: Readonly<Record<ActType, string>> = {
   release: 'The hold released',
   check: 'The next check',
   school: 'The other school',
-  usage: 'What stood on the clock'
+  usage: 'What stood on the clock',
+  estimate: 'The estimate'
 }
 
 export const CAUSES: Catalogue<CauseSays> = {

@@ -1,3 +1,5 @@
+import { minorDigits } from '../../core/money'
+
 /** Figures in words, alike on page, paper and command line. */
 
 /** Odds in words: `86 %`, never a bare 0 or 100. */
@@ -42,6 +44,13 @@ export function thousands(value: number): string {
 /** An amount, rounded to whole ones as nobody haggles over less. */
 export function moneyWords(amount: number, currency: string): string {
   return `${thousands(amount)}${currency ? ` ${currency}` : ''}`
+}
+
+/** An amount to the coin, `1 240.50 EUR`, of a decimal as it was reckoned. */
+export function moneyExactly(amount: string | number, currency: string): string {
+  const text = typeof amount === 'number' ? amount.toFixed(minorDigits(currency)) : amount
+  const [, sign, whole, rest] = /^(-?)(\d+)(\.\d+)?$/.exec(text) ?? ['', '', text, '']
+  return `${sign}${whole!.replaceAll(/\B(?=(\d{3})+$)/g, ' ')}${rest ?? ''}${currency ? ` ${currency}` : ''}`
 }
 
 export function upperFirst(words: string): string {

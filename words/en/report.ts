@@ -4,7 +4,7 @@ import { dayAt, type Workshop } from '../../core/record'
 import type { IfLeftSays, ReportFacts, ReportMeasure, ReportWay } from '../../core/views/report'
 import { type Catalogue, type Names, sayer } from '../say'
 import { sayLikeliest } from './explanations'
-import { degreesWords, fixDigits, moneyWords, oddsWords, thousands } from './figures'
+import { degreesWords, fixDigits, moneyExactly, moneyWords, oddsWords, thousands } from './figures'
 import { KIND_NAMES, namesOf } from './parts'
 import { sayReason } from './reasons'
 import { sayDifference, sayStatement, sayUpTo } from './verdict'
@@ -84,9 +84,9 @@ export interface ReportPath {
   names: string
   hours: number
   price: number
-  /** `1 240 ¤`. */
+  /** `1 240 EUR`. */
   priceWords: string
-  /** `at least; 1 430 ¤ if exhaust phaser turns out worn`; empty where nothing is open; an older report has none. */
+  /** `at least; 1 430 EUR if exhaust phaser turns out worn`; empty where nothing is open; an older report has none. */
   openWords?: string
   comeBack: number
   comeBackWords: string
@@ -127,9 +127,8 @@ const sayIfLeft = sayer(IF_LEFT)
 
 /** Puts a report in words. */
 export function writeReport(facts: ReportFacts): Report {
-  const { job, sheet, horizon, workshop } = facts
+  const { job, sheet, horizon, workshop, currency } = facts
   const name = namesOf(sheet)
-  const currency = sheet.money?.currency ?? ''
   const about = { vehicle: job.vehicle, engine: sheet.name, usage: usageWords(job.usage), by: facts.by, at: facts.at }
   const made = {
     core: facts.core,
@@ -142,7 +141,12 @@ export function writeReport(facts: ReportFacts): Report {
     version: 2,
     ...about,
     complaint: job.complaint,
-    headings: headingsOf({ ...about, horizon: within, made }, workshop.name, dayAt(facts.at, workshop)),
+    headings: headingsOf(
+      { ...about, horizon: within, made },
+      workshop.name,
+      dayAt(facts.at, workshop),
+      facts.ways.some(({ taxed }) => taxed !== null)
+    ),
     letterhead: letterheadOf(workshop),
     foot: workshop.foot,
     happened: [
@@ -176,7 +180,7 @@ export function upgradeReport(report: Report | (Omit<Report, 'version' | 'headin
 }
 
 /** The workshop as it stands at the head of a letter. */
-function letterheadOf({ name, address, taxNumber }: Workshop): string[] {
+export function letterheadOf({ name, address, taxNumber }: Workshop): string[] {
   const lines = address.split('\n').map((line) => line.trim())
   return [name, ...lines, ...(taxNumber ? [`Tax number ${taxNumber}`] : [])].filter(Boolean)
 }
@@ -191,7 +195,8 @@ function headingsOf(
     made: { sheet, core, signoff }
   }: Pick<Report, 'vehicle' | 'engine' | 'usage' | 'by' | 'horizon' | 'made'>,
   workshop: string,
-  day: string
+  day: string,
+  taxed = false
 ): ReportHeadings {
   return {
     title: `${vehicle}: timing drive`,
@@ -212,7 +217,7 @@ function headingsOf(
     drive: 'The drive as it stands',
     pictures: 'Pictures',
     ways: 'The ways open, and what they cost',
-    way: ['', 'Renews', 'Hours', 'Price now', 'Comes back'],
+    way: ['', 'Renews', 'Hours', taxed ? 'Price now, with tax' : 'Price now', 'Comes back'],
     waysSay: `Odds are of the cover coming off again within ${horizon}. The customer decides.`,
     advised: 'advised',
     priceNow: 'price now',
@@ -261,7 +266,7 @@ function measureLine(
 }
 
 function wayLine(
-  { schools, own, advised, renew, hours, now, comeBack, expected, differs, undecided }: ReportWay,
+  { schools, own, advised, renew, hours, now, comeBack, expected, differs, undecided, taxed }: ReportWay,
   i: number,
   within: string,
   currency: string,
@@ -277,9 +282,9 @@ function wayLine(
     renew,
     names: renew.map(name).join(', ') || 'nothing',
     hours,
-    price: now,
-    priceWords: moneyWords(now, currency),
-    openWords: sayUpTo(undecided, currency, name),
+    price: taxed ? Number(taxed.gross) : now,
+    priceWords: taxed ? moneyExactly(taxed.gross, currency) : moneyWords(now, currency),
+    openWords: sayUpTo(taxed ? { ...undecided, atMost: Number(taxed.atMost) } : undecided, currency, name),
     comeBack,
     comeBackWords: `${oddsWords(comeBack)} within ${within}`,
     expectedWords: moneyWords(expected, currency),

@@ -45,7 +45,9 @@ const currency = props.sheet.money?.currency ?? ''
           <td>
             {{ one.name
             }}<span class="block text-note text-faint">{{
-              SHEET_WORK.for(partName(sheet, one.fits).toLowerCase())
+              [SHEET_WORK.for(partName(sheet, one.fits).toLowerCase()), one.number, one.supplier, one.stock]
+                .filter(Boolean)
+                .join(', ')
             }}</span>
           </td>
           <td class="figure">{{ one.price }} {{ currency }}</td>

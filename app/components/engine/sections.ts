@@ -53,6 +53,12 @@ export interface EntryList {
 
 const options = (...values: string[]) => values.map((value) => ({ value, label: value }))
 const name: SheetEntry = { key: 'name', label: COMMON.name, kind: 'text' }
+/** By what it is ordered. */
+const ordered: SheetEntry[] = [
+  { key: 'number', label: SHEET_FORM.partNumber, kind: 'text' },
+  { key: 'supplier', label: SHEET_FORM.supplier, kind: 'text' },
+  { key: 'stock', label: SHEET_FORM.stock, kind: 'text' }
+]
 const limit = (at: string, unit: string): SheetEntry[] => [
   { key: `${at}.value`, label: SHEET_FORM.limit, kind: 'number', unit },
   { key: `${at}.source`, label: SHEET_FORM.limitFrom, kind: 'text' }
@@ -378,7 +384,8 @@ export const SECTIONS: readonly Section[] = [
           { key: 'price', label: SHEET_FORM.price, kind: 'number' },
           { key: 'hours', label: SHEET_FORM.hoursOnceReached, kind: 'number' },
           { key: 'needs', label: SHEET_FORM.reachedBy, kind: 'references', of: ['operations'], wide: true },
-          { key: 'brings', label: SHEET_FORM.comesWith, kind: 'references', of: ['alwaysRenewed'], wide: true }
+          { key: 'brings', label: SHEET_FORM.comesWith, kind: 'references', of: ['alwaysRenewed'], wide: true },
+          ...ordered
         ]
       },
       {
@@ -395,7 +402,8 @@ export const SECTIONS: readonly Section[] = [
             options: options('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other')
           },
           { key: 'price', label: SHEET_FORM.price, kind: 'number' },
-          { key: 'quantity', label: SHEET_FORM.howMany, kind: 'number' }
+          { key: 'quantity', label: SHEET_FORM.howMany, kind: 'number' },
+          ...ordered
         ]
       },
       {

@@ -3,6 +3,7 @@ import { COMMON, PRICING_SHEET } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { defaultAssumptions, overlaid, type Paths, type Pricing } from '../../../core/paths'
+import { useCurrency } from '../../composables/useCurrency'
 import { useBench } from '../../stores/bench'
 import { useOpenJob } from '../../stores/job'
 import { shownProblem } from '../../problem'
@@ -31,7 +32,7 @@ interface Row {
   from: From
 }
 const sheet = computed(() => job.job.sheet)
-const currency = computed(() => sheet.value.money?.currency ?? '')
+const currency = useCurrency()
 const said = computed<Pricing>(() => job.record.pricing ?? {})
 const shop = computed<Pricing>(() => job.job.known?.pricing ?? {})
 const defaults = computed(() => defaultAssumptions(sheet.value, job.job.usage.unit))

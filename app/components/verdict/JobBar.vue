@@ -12,6 +12,7 @@ const places = [
   ['', JOB_BAR.bench],
   ['/verdict', JOB_BAR.verdict],
   ['/paths', JOB_BAR.paths],
+  ['/estimate', JOB_BAR.estimate],
   ['/report', JOB_BAR.report],
   ['/build', JOB_BAR.buildUp],
   ['/proof', JOB_BAR.proof]

@@ -24,6 +24,8 @@ export interface JobRecord {
   overrules: Map<string, ActOf<'overrule'>>
   pricing: Pricing | null
   path: ActOf<'path'> | null
+  /** The lines that were typed last. */
+  estimate: ActOf<'estimate'> | null
   /** Oldest first. */
   signoffs: ActOf<'signoff'>[]
   choice: ActOf<'choice'> | null
@@ -61,6 +63,7 @@ export function emptyRecord(school: School): JobRecord {
     overrules: new Map(),
     pricing: null,
     path: null,
+    estimate: null,
     signoffs: [],
     choice: null,
     tasks: new Map(),

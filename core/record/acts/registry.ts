@@ -3,6 +3,7 @@ import type { ActView } from './define'
 import { check, checkView } from './check'
 import { choice, choiceView } from './choice'
 import { corrections, correctionsView } from './corrections'
+import { estimate, estimateView } from './estimate'
 import { hole, holeView } from './hole'
 import { overrule, overruleView } from './overrule'
 import { part, partView } from './part'
@@ -47,7 +48,8 @@ export const ACTS = {
   release,
   check,
   school,
-  usage
+  usage,
+  estimate
 } as const
 
 export type ActType = keyof typeof ACTS
@@ -87,5 +89,6 @@ export const ACT_VIEWS = {
   release: releaseView,
   check: checkView,
   school: schoolView,
-  usage: usageView
+  usage: usageView,
+  estimate: estimateView
 } satisfies { readonly [T in ActType]: ActView<ActOf<T>, never> }

@@ -2,7 +2,15 @@ import { SEVERITY, type Call } from '../../calls'
 import { type Message, messagesOf } from '../../check'
 import { explain, type Explanation } from '../../estimate'
 import { NINETY } from '../../math'
-import { type Assessment, CORE_VERSION, ownPath, type PathDifference, type Paths, pathsOf } from '../../paths'
+import {
+  type Assessment,
+  CORE_VERSION,
+  currencyOf,
+  ownPath,
+  type PathDifference,
+  type Paths,
+  pathsOf
+} from '../../paths'
 import { type JobFile, type NumericKind, type School, type Usage } from '../../readings'
 import {
   type Act,
@@ -16,6 +24,7 @@ import {
 } from '../../record'
 import { compileSheet, type DriveSheet, type LimitValue } from '../../sheet'
 import { fills, slotsOf } from '../bench'
+import { estimateOf } from '../estimate'
 import { measuresOf } from '../summary'
 import { plainVerdict, type Statement } from '../verdict'
 
@@ -55,11 +64,15 @@ export interface ReportWay {
   differs: PathDifference | null
   /** Parts that the evidence leaves open and it keeps, and its price with all of them renewed. */
   undecided: { parts: string[]; atMost: number }
+  /** With the workshop's tax, and at most; null where it sells without. */
+  taxed: { gross: string; atMost: string } | null
 }
 
 /** All that a report tells, as codes and figures: the words and headings are put to it once, in the words folder. */
 export interface ReportFacts {
   workshop: Workshop
+  /** What prices are in. */
+  currency: string
   job: Pick<KeptJob, 'vehicle' | 'complaint' | 'usage'>
   sheet: DriveSheet
   /** Revision of the workshop's sheet; null for one from a file. */
@@ -98,9 +111,15 @@ export function reportFacts(
     (a, b) => SEVERITY.indexOf(b.holds) - SEVERITY.indexOf(a.holds)
   )
   const paths = pathsOf(file, assessment)
+  const currency = currencyOf(file) || workshop.currency
   const last = acts.at(-1)
+  const gross = (renew: readonly string[]) =>
+    estimateOf(file, assessment, NOTHING_TYPED, { tax: workshop.tax, currency, renew }).sums.gross
+  const taxedOf = ({ renew, undecided }: Pick<ReportWay, 'renew' | 'undecided'>): ReportWay['taxed'] =>
+    workshop.tax.rates.length === 0 ? null : { gross: gross(renew), atMost: gross([...renew, ...undecided.parts]) }
   return {
     workshop,
+    currency,
     job: { vehicle: job.vehicle, complaint: job.complaint, usage: file.usage },
     sheet,
     sheetRevision: job.sheetRevision ? (record.moved?.revision ?? job.sheetRevision) : null,
@@ -111,7 +130,7 @@ export function reportFacts(
     calls: held,
     measures: [...partMeasures(file, assessment, record), ...lagMeasures(sheet, assessment, record)],
     photos: record.photos.map(({ photo, part, note }) => ({ id: photo, part, note: note ?? '' })),
-    ways: paths ? waysOf(file, assessment, paths, record) : [],
+    ways: paths ? waysOf(file, assessment, paths, record).map((way) => ({ ...way, taxed: taxedOf(way) })) : [],
     horizon: paths ? { value: paths.assumptions.horizon, unit: job.usage.unit } : null,
     ifLeft: ifLeft(file, held, paths),
     notChecked: listNotChecked(sheet, record),
@@ -119,6 +138,9 @@ export function reportFacts(
     signoff: record.signoffs.at(-1)?.revision ?? null
   }
 }
+
+/** The ways are compared without what was typed beside them. */
+const NOTHING_TYPED = { choice: null, path: null, estimate: null }
 
 function partMeasures(file: JobFile, assessment: Assessment, record: JobRecord): ReportMeasure[] {
   return measuresOf(file, assessment, record).map(({ kind, part, value, low, high, limit }) => ({
@@ -158,7 +180,12 @@ function lagMeasures(sheet: DriveSheet, { cams }: Assessment, { readings }: JobR
     )
 }
 
-function waysOf(file: JobFile, assessment: Assessment, { paths }: Paths, record: JobRecord): ReportWay[] {
+function waysOf(
+  file: JobFile,
+  assessment: Assessment,
+  { paths }: Paths,
+  record: JobRecord
+): Omit<ReportWay, 'taxed'>[] {
   const own = record.path ? ownPath(file, assessment, record.path.renew) : null
   const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
   const advised = own?.renew ?? paths.find(({ schools }) => schools.includes(file.school))?.renew ?? []
@@ -172,7 +199,7 @@ function waysOf(file: JobFile, assessment: Assessment, { paths }: Paths, record:
       ? [{ ...own, schools: [], differs: null, own: true }]
       : [])
   ]
-  return all.map(({ schools, own: byHand, renew, cost, differs, undecided }): ReportWay => ({
+  return all.map(({ schools, own: byHand, renew, cost, differs, undecided }): Omit<ReportWay, 'taxed'> => ({
     schools,
     own: byHand || (record.path !== null && schools.length === 0 && same(renew, advised)),
     advised: same(renew, advised),

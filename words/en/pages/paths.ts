@@ -51,6 +51,7 @@ export const PATHS_PAGE = {
     `Before deciding: ${what}, ${minutes} min, is worth about ${worth}.`,
   enough: 'Nothing that is left to read is worth its minutes: decide.',
   onTheFront: 'On the front',
+  withTax: (gross: Shown) => `${gross} with tax`,
   paths: (usage: Shown) => `paths, ${usage}`,
   theSheetHasNoParts: 'The sheet has no parts and prices, so there is nothing to weigh.',
   addThemToTheSheet: 'Add them to the sheet',

@@ -32,7 +32,7 @@ export const SETTINGS = {
   chooseLogo: 'Choose a picture',
   noLogo: 'Take it away',
   currency: 'Currency',
-  currencyHint: 'New engines are priced in it.',
+  currencyHint: 'Jobs from now on, and new engines, are priced in it.',
   language: 'Language',
   languages: [{ value: 'en', label: 'English' }] as const,
   languageHint: 'Of pages and papers.',

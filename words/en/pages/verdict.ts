@@ -4,6 +4,7 @@ export const JOB_BAR = {
   bench: 'Bench',
   verdict: 'Verdict',
   paths: 'Paths',
+  estimate: 'Estimate',
   report: 'Report',
   buildUp: 'Build-up',
   proof: 'Proof',

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { COMMON, PATHS_PAGE, sayDifference, sayUpTo } from '../../../../words/en'
+import { COMMON, moneyExactly, PATHS_PAGE, sayDifference, sayUpTo } from '../../../../words/en'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { isReading } from '../../../../core/estimate'
 import type { OwnPath, Path, Paths } from '../../../../core/paths'
+import { useCurrency } from '../../../composables/useCurrency'
+import { useWorkshop } from '../../../composables/useWorkshop'
 import FrontChart from '../../../components/paths/FrontChart.vue'
 import PathBuilder from '../../../components/paths/PathBuilder.vue'
 import PricingSheet from '../../../components/paths/PricingSheet.vue'
@@ -26,7 +28,10 @@ const touched = ref(false)
 let asked = 0
 
 const sheet = computed(() => job.job.sheet)
-const currency = computed(() => sheet.value.money?.currency ?? '')
+const workshop = useWorkshop()
+const currency = useCurrency()
+/** With the workshop's tax, by the parts renewed. */
+const taxed = shallowRef<Record<string, string>>({})
 const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
 const advised = computed(() => job.record.path?.renew ?? null)
 const names = (path: Path) =>
@@ -54,6 +59,7 @@ async function weigh() {
     })
     if (ask !== asked) return
     paths.value = found
+    await reckonTax(found)
     state.value = found ? 'ready' : 'none'
     if (found && !touched.value)
       chosen.value = [...(advised.value ?? found.paths.find(({ schools }) => schools.length > 0)?.renew ?? [])]
@@ -61,6 +67,19 @@ async function weigh() {
   } catch {
     if (ask === asked) state.value = 'failed'
   }
+}
+
+async function reckonTax(found: Paths | null) {
+  const { tax } = workshop.value ?? {}
+  taxed.value =
+    found && tax?.rates.length && job.file && job.assessment
+      ? await planner.taxed(
+          job.file,
+          job.assessment,
+          found.paths.map(({ renew }) => renew),
+          { tax, currency: currency.value }
+        )
+      : {}
 }
 
 async function score() {
@@ -149,6 +168,9 @@ watch(
                 <td class="figure text-right font-normal">{{ fixDigits(path.cost.hours, 1) }}</td>
                 <td class="figure text-right whitespace-nowrap">
                   {{ money(path.cost.now, currency) }}
+                  <span v-if="taxed[path.renew.join()]" class="block text-note font-normal" data-testid="with-tax">{{
+                    PATHS_PAGE.withTax(moneyExactly(taxed[path.renew.join()] ?? '', currency))
+                  }}</span>
                   <span
                     v-if="path.undecided.parts.length"
                     class="block text-note font-normal whitespace-normal"

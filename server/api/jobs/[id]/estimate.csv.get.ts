@@ -1,0 +1,12 @@
+import { setResponseHeader } from 'h3'
+import { estimateCsv } from '../../../csv/estimateCsv'
+import { fileName } from '../../../pdf/fileName'
+import { jobPapers } from '../../../store/estimates'
+import { readParam, route } from '../../../utils/route'
+
+export default route(async (event) => {
+  const { estimate, vehicle } = await jobPapers(readParam(event, 'id'))
+  setResponseHeader(event, 'Content-Type', 'text/csv; charset=utf-8')
+  setResponseHeader(event, 'Content-Disposition', `attachment; filename="${fileName(vehicle)}-estimate.csv"`)
+  return estimateCsv(estimate)
+})

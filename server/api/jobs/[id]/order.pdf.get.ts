@@ -1,0 +1,10 @@
+import { fileName } from '../../../pdf/fileName'
+import { sendPaper } from '../../../pdf/sendReport'
+import { jobPapers } from '../../../store/estimates'
+import { workshopLogo } from '../../../store/workshop'
+import { readParam, route } from '../../../utils/route'
+
+export default route(async (event) => {
+  const { order: paper, vehicle } = await jobPapers(readParam(event, 'id'))
+  return sendPaper(event, { kind: 'order', paper, logo: await workshopLogo() }, `${fileName(vehicle)}-order`)
+})
