@@ -1,24 +1,26 @@
-import type { EstimatePaper, OrderPaper } from '../../words/en'
+import type { EstimatePaper, LabelPaper, OrderPaper, WallPaper } from '../../words/en'
 import { type Faces, type Paper, PaperSheet } from './sheet'
+import { labelPdf, wallPdf } from './wallPdf'
 
 /** A workshop's papers of a job, and its logo where it has one. */
 export type Printed =
   | { kind: 'estimate'; paper: EstimatePaper; logo: Uint8Array | null }
   | { kind: 'order'; paper: OrderPaper; logo: Uint8Array | null }
+  | { kind: 'wall'; paper: WallPaper; address: string; pages: number }
+  | { kind: 'label'; paper: LabelPaper; address: string }
 
 /** One of them as PDF. */
-export async function printPaper(printed: Printed, size: Paper, faces: Faces): Promise<Uint8Array> {
+export async function printPaper(printed: Printed, size: Paper, { regular, bold }: Faces): Promise<Uint8Array> {
+  const faces = { regular: Buffer.from(regular), bold: Buffer.from(bold) }
+  if (printed.kind === 'wall') return wallPdf(printed, size, faces)
+  if (printed.kind === 'label') return labelPdf(printed, faces)
   const { paper, logo } = printed
-  const sheet = new PaperSheet(
-    size,
-    { regular: Buffer.from(faces.regular), bold: Buffer.from(faces.bold) },
-    {
-      title: paper.title,
-      author: paper.author,
-      at: new Date(paper.at),
-      pageOf: paper.pageOf
-    }
-  )
+  const sheet = new PaperSheet(size, faces, {
+    title: paper.title,
+    author: paper.author,
+    at: new Date(paper.at),
+    pageOf: paper.pageOf
+  })
   if (logo) sheet.logo(Buffer.from(logo))
   for (const line of paper.letterhead) sheet.text(line, { size: 9 })
   sheet.gap(1)

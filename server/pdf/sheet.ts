@@ -12,6 +12,10 @@ export interface Faces {
 
 const SIZES = { a4: 'A4', letter: 'LETTER' } as const
 const MARGIN = 48
+/** Side of a code at the page's corner. */
+const CODE = 76
+/** Sizes that lines to tick are set in, the largest that fits. */
+const TICK_SIZES = [10, 9.5, 9, 8.5, 8, 7.5, 7, 6.5, 6, 5.5, 5]
 /** Readable without colour: lines black, the one accent dark. */
 const INKS: Readonly<Record<Ink, string>> = {
   ground: '#ffffff',
@@ -19,6 +23,12 @@ const INKS: Readonly<Record<Ink, string>> = {
   faint: '#999999',
   lit: '#8a5a00',
   limit: '#9c1162'
+}
+
+/** Lines to tick under their heading; `blank`: room to write, and its unit. */
+export interface TickGroup {
+  title: string
+  lines: readonly { text: string; blank: string | null }[]
 }
 
 /** A document of flowing text, tables and drawings, its pages numbered at the end. */
@@ -62,7 +72,8 @@ export class PaperSheet {
   }
 
   title(text: string): void {
-    this.doc.font('bold').fontSize(20).text(this.printable(text)).font('regular').fontSize(10)
+    const width = this.width - CODE - 12
+    this.doc.font('bold').fontSize(20).text(this.printable(text), { width }).font('regular').fontSize(10)
   }
 
   /** @param before height of what must stand on the same page */
@@ -78,15 +89,19 @@ export class PaperSheet {
       .moveDown(0.2)
   }
 
-  /** A paragraph; `lead` is set bold before it. */
-  text(text: string, { lead = '', size = 10 }: { lead?: string; size?: number } = {}): void {
+  /** A paragraph; `lead` is set bold before it; `beside`: it leaves the code at the page's corner free. */
+  text(
+    text: string,
+    { lead = '', size = 10, beside = false }: { lead?: string; size?: number; beside?: boolean } = {}
+  ): void {
     this.room(2 * size + 6)
     if (lead)
       this.doc
         .font('bold')
         .fontSize(size)
         .text(`${this.printable(lead)} `, { continued: true })
-    this.doc.font('regular').fontSize(size).text(this.printable(text)).fontSize(10)
+    const width = this.width - (beside ? CODE + 12 : 0)
+    this.doc.font('regular').fontSize(size).text(this.printable(text), { width }).fontSize(10)
   }
 
   gap(lines = 0.5): void {
@@ -193,6 +208,88 @@ export class PaperSheet {
       this.doc.x = MARGIN
       this.doc.y = top + high + 30
     }
+  }
+
+  /** A code that a camera reads, at the upper right corner; text goes on as if it were not there. */
+  code({ path, size }: { path: string; size: number }, says: string): void {
+    const { x, y } = this.doc
+    const left = MARGIN + this.width - CODE
+    this.doc
+      .save()
+      .translate(left, MARGIN)
+      .scale(CODE / size)
+      .path(path)
+      .fill('#000000')
+      .restore()
+    this.doc
+      .fontSize(6)
+      .text(this.printable(says), left, MARGIN + CODE + 2, { width: CODE })
+      .fontSize(10)
+      .fillColor('#111111')
+    Object.assign(this.doc, { x, y })
+  }
+
+  /** Lines to tick in two columns, as large as they fit on so many pages, this one the first. */
+  ticks(groups: readonly TickGroup[], pages: number): void {
+    const top = Math.max(this.doc.y, MARGIN + CODE + 22) + 8
+    const fits = TICK_SIZES.find((size) => this.flow(groups, size, top, false) <= pages)
+    this.flow(groups, fits ?? TICK_SIZES.at(-1)!, top, true)
+  }
+
+  /** @returns pages that it takes */
+  private flow(groups: readonly TickGroup[], size: number, first: number, draw: boolean): number {
+    const wide = (this.width - 16) / 2
+    const bottom = this.doc.page.height - MARGIN - 16
+    let [page, column, y] = [1, 0, first]
+    const take = (height: number) => {
+      if (y + height <= bottom) return
+      column = 1 - column
+      if (column === 0) {
+        page++
+        if (draw) this.doc.addPage()
+      }
+      y = page === 1 ? first : MARGIN
+    }
+    for (const { title, lines } of groups) {
+      this.doc.font('bold').fontSize(size + 1)
+      take(2 * size + 8 + 2 * size)
+      if (draw) this.doc.text(this.printable(title), MARGIN + column * (wide + 16), y + 4, { width: wide })
+      y += size + 9
+      for (const { text, blank } of lines) {
+        this.doc.font('regular').fontSize(size)
+        const room = blank === null ? 0 : 64
+        const words = this.printable(text)
+        const width = wide - room - size - 5
+        const height = this.doc.heightOfString(words, { width }) + 3
+        take(height)
+        if (draw) this.tick(words, { left: MARGIN + column * (wide + 16), top: y, wide, width, size }, blank)
+        y += height
+      }
+    }
+    this.doc.font('regular').fontSize(10)
+    return page
+  }
+
+  /** A box, its line, and room to write with the unit behind it. */
+  private tick(
+    words: string,
+    { left, top, wide, width, size }: { left: number; top: number; wide: number; width: number; size: number },
+    blank: string | null
+  ): void {
+    this.doc
+      .rect(left, top + 1, size - 2, size - 2)
+      .lineWidth(0.6)
+      .stroke('#111111')
+    this.doc.text(words, left + size + 3, top, { width })
+    if (blank === null) return
+    const unit = this.printable(blank)
+    const end = left + wide - (unit ? this.doc.widthOfString(unit) + 3 : 0)
+    this.doc
+      .moveTo(left + wide - 60, top + size)
+      .lineTo(end, top + size)
+      .lineWidth(0.5)
+      .stroke('#999999')
+    if (unit) this.doc.text(unit, end + 2, top, { lineBreak: false })
   }
 
   /** A logo at the head of the page, 14 mm high at most. */

@@ -1,22 +1,36 @@
-import { type EstimatePaper, type OrderPaper, writeEstimate, writeOrder } from '../../words/en'
+import {
+  type EstimatePaper,
+  type LabelPaper,
+  type OrderPaper,
+  type WallPaper,
+  writeBuildSheet,
+  writeEstimate,
+  writeLabel,
+  writeOrder,
+  writeWorksheet
+} from '../../words/en'
 import { assessRecord, foldActs, jobFile } from '../../core/record'
 import { currencyOf } from '../../core/paths'
+import { rebuildOf } from '../../core/views/buildup'
 import { type Estimate, estimateOf, orderOf } from '../../core/views/estimate'
 import { CustomerRow, JobRow, VehicleRow } from '../db/models'
 import { heavily } from '../heavy/heavily'
 import { findJob } from './jobs'
 import { workshopFacts } from './workshop'
 
-/** An estimate as papers and files are made of it. */
+/** A job's papers: the estimate, what is ordered, and what hangs on the wall. */
 export interface JobPapers {
   vehicle: string
   estimate: Estimate
   paper: EstimatePaper
   order: OrderPaper
   orderLines: Estimate['lines']
+  worksheet: WallPaper
+  build: WallPaper
+  label: LabelPaper
 }
 
-/** The estimate and the order list of a job as it stands. @throws Problem not-found */
+/** The papers of a job as it stands. @throws Problem not-found */
 export async function jobPapers(jobId: string): Promise<JobPapers> {
   return heavily('asked', 'makePapers', jobId)
 }
@@ -28,7 +42,8 @@ export async function makePapers(jobId: string): Promise<JobPapers> {
   const file = jobFile(job, acts)
   const record = foldActs(acts, job.school)
   const currency = currencyOf(file) || workshop.currency
-  const estimate = estimateOf(file, assessRecord(job, acts), record, { tax: workshop.tax, currency })
+  const assessment = assessRecord(job, acts)
+  const estimate = estimateOf(file, assessment, record, { tax: workshop.tax, currency })
   const last = acts.findLast(({ type }) => type !== 'choice')
   const of = {
     workshop,
@@ -46,7 +61,10 @@ export async function makePapers(jobId: string): Promise<JobPapers> {
     estimate,
     paper: writeEstimate(estimate, of),
     order: writeOrder(orderLines, currency, of),
-    orderLines
+    orderLines,
+    worksheet: writeWorksheet(file.drive, of),
+    build: writeBuildSheet(file.drive, rebuildOf(job, acts, assessment), of),
+    label: writeLabel(of)
   }
 }
 

@@ -12,6 +12,7 @@ export interface Workshop {
   customers: typeof import('../../server/store/customers')
   past: typeof import('../../server/store/past')
   devices: typeof import('../../server/store/devices')
+  estimates: typeof import('../../server/store/estimates')
   jobs: typeof import('../../server/store/jobs')
   learning: typeof import('../../server/store/learning')
   learntFiles: typeof import('../../server/store/learntFiles')
@@ -48,6 +49,7 @@ export function useWorkshop(): Workshop {
       customers: await import('../../server/store/customers'),
       past: await import('../../server/store/past'),
       devices: await import('../../server/store/devices'),
+      estimates: await import('../../server/store/estimates'),
       jobs: await import('../../server/store/jobs'),
       learning: await import('../../server/store/learning'),
       learntFiles: await import('../../server/store/learntFiles'),

@@ -40,7 +40,10 @@ const files = [
   { href: 'estimate.pdf', label: ESTIMATE_PAGE.estimatePdf },
   { href: 'estimate.csv', label: ESTIMATE_PAGE.estimateCsv },
   { href: 'order.pdf', label: ESTIMATE_PAGE.orderPdf },
-  { href: 'order.csv', label: ESTIMATE_PAGE.orderCsv }
+  { href: 'order.csv', label: ESTIMATE_PAGE.orderCsv },
+  { href: 'worksheet.pdf', label: ESTIMATE_PAGE.worksheetPdf },
+  { href: 'build.pdf', label: ESTIMATE_PAGE.buildPdf },
+  { href: 'label.pdf', label: ESTIMATE_PAGE.labelPdf }
 ]
 </script>
 

@@ -1,0 +1,143 @@
+import { dayAt } from '../../core/record'
+import { type NumericKind, READING_KINDS } from '../../core/readings'
+import { compileSheet, type DriveSheet, type LimitValue } from '../../core/sheet'
+import { type Slot, slotsOf } from '../../core/views/bench'
+import type { Rebuild } from '../../core/views/buildup'
+import { sayTask, TASK_GROUPS } from './build'
+import { thousands } from './figures'
+import { KIND_NAMES, namesOf, STATION_NAMES, USAGE_UNITS } from './parts'
+import type { PaperOf } from './estimate'
+
+/** Papers for the wall, in final words: what is to be read on a job, and how it is built up again. */
+
+/** A line to tick, with room for what is written: the unit it is in, or nothing. */
+export interface WallLine {
+  text: string
+  blank: string | null
+}
+
+export interface WallPaper {
+  title: string
+  about: string[]
+  groups: { title: string; lines: WallLine[] }[]
+  caution: string
+  qrSays: string
+  pageOf: string
+  author: string
+  at: string
+}
+
+const ABOUT_CAUTION =
+  "The maker's manual for this engine decides over every figure here; local rules and qualified practice come first."
+
+/** What is to be read on a job, by station, with room for the figures. */
+export function writeWorksheet(sheet: DriveSheet, of: PaperOf): WallPaper {
+  const slots = slotsOf(sheet)
+  const stations = [...new Set(slots.map(({ station }) => station))].sort((a, b) => a - b)
+  return {
+    ...wallPaper(of, 'Worksheet'),
+    groups: [
+      { title: STATION_NAMES[1], lines: [{ text: 'What is heard, and when; codes; oil', blank: '' }] },
+      ...stations.map((station) => ({
+        title: STATION_NAMES[station],
+        lines: slots.filter((slot) => slot.station === station).map((slot) => slotLine(sheet, slot))
+      }))
+    ]
+  }
+}
+
+function slotLine(sheet: DriveSheet, { kind, part, target }: Slot): WallLine {
+  const name = namesOf(sheet)
+  const { from, to, links } = target
+  const asked = kind === 'linkCount' ? sheetLinks(sheet, part, from, to) : null
+  const limit = limitOn(sheet, kind, part)
+  const between = from && to ? `, ${name(from).toLowerCase()} to ${name(to).toLowerCase()}` : ''
+  const over = links ? ` over ${links} links` : ''
+  const bound = limit ? `, limit ${limit.value} ${limit.unit}` : asked === null ? '' : `, sheet says ${asked}`
+  return {
+    text: `${name(part)}: ${KIND_NAMES[kind].toLowerCase()}${between}${over}${bound}`,
+    blank: unitOf(kind)
+  }
+}
+
+const unitOf = (kind: NumericKind) => (READING_KINDS[kind].unit === 'crank degrees' ? '°' : READING_KINDS[kind].unit)
+
+/** The limit that a reading is held against by itself. */
+function limitOn(sheet: DriveSheet, kind: NumericKind, part: string): LimitValue | null {
+  const { tensioner, phaser, limit } = compileSheet(sheet)
+  if (kind === 'extension') return tensioner(part).limit ?? null
+  if (kind === 'phaserPlay') return phaser(part).playLimit ?? null
+  return kind === 'camLag' || kind === 'groove' || kind === 'padWear' ? limit(kind, part) : null
+}
+
+const sheetLinks = (sheet: DriveSheet, chain: string, from?: string, to?: string) =>
+  sheet.chains.find(({ id }) => id === chain)?.counts.find((count) => count.from === from && count.to === to)?.links ??
+  null
+
+/** How a drive is built up again: steps to tick, and the check after two turns by hand. */
+export function writeBuildSheet(sheet: DriveSheet, { plan, expected }: Rebuild, of: PaperOf): WallPaper {
+  const name = namesOf(sheet)
+  return {
+    ...wallPaper(of, 'Build-up'),
+    groups: [
+      ...plan.groups.map(({ key, tasks }) => ({
+        title: TASK_GROUPS[key],
+        lines: tasks.map((task) => ({
+          text: [sayTask(task, name), tightened(task.tighten)].filter(Boolean).join(': '),
+          blank: task.asks === 'nothing' ? null : task.asks === 'length' ? 'mm' : ''
+        }))
+      })),
+      {
+        title: 'After two turns by hand',
+        lines: expected.map(({ kind, target, from, to, value, within }) => ({
+          text: `${name(target)}: ${KIND_NAMES[kind].toLowerCase()}${from && to ? `, ${name(from).toLowerCase()} to ${name(to).toLowerCase()}` : ''}, expected ${rounded(value)}${within > 0 ? ` ±${rounded(within)}` : ''}`,
+          blank: unitOf(kind)
+        }))
+      }
+    ]
+  }
+}
+
+const rounded = (value: number) => String(Number(value.toFixed(1)))
+
+function tightened(step: Rebuild['plan']['groups'][number]['tasks'][number]['tighten']): string {
+  if (!step) return ''
+  return step.newtonMetres === undefined ? `${step.degrees}°` : `${step.newtonMetres} N·m`
+}
+
+function wallPaper(
+  { workshop, vehicle, registration, engine, usage, complaint, by, at, customer }: PaperOf,
+  title: string
+) {
+  const plate = registration ? ` (${registration})` : ''
+  return {
+    title: `${title}: ${vehicle}${plate}`,
+    about: [
+      `${engine}, ${thousands(usage.value)} ${USAGE_UNITS[usage.unit]}. ${[customer?.name, by, dayAt(at, workshop)].filter(Boolean).join(', ')}. ${workshop.name}.`,
+      ...(complaint ? [complaint] : [])
+    ],
+    caution: ABOUT_CAUTION,
+    qrSays: 'Opens the job on a phone that is signed in.',
+    pageOf: 'Page {page} of {count}',
+    author: workshop.name,
+    at
+  }
+}
+
+/** What stands on a label for the key or the box of parts. */
+export interface LabelPaper {
+  vehicle: string
+  lines: string[]
+}
+
+export function writeLabel({ workshop, vehicle, registration, customer, usage, at }: PaperOf): LabelPaper {
+  return {
+    vehicle,
+    lines: [
+      registration,
+      customer?.name ?? '',
+      `${thousands(usage.value)} ${USAGE_UNITS[usage.unit]}`,
+      dayAt(at, workshop)
+    ].filter(Boolean)
+  }
+}
