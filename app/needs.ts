@@ -29,6 +29,7 @@ export const PAGE_NEEDS: Readonly<Record<string, Role | 'anyone'>> = {
   '/learnt': 'mechanic',
   '/engines/new': 'foreman',
   '/engines/:id/edit': 'foreman',
+  '/intake': 'foreman',
   '/people': 'foreman',
   '/settings': 'owner'
 }

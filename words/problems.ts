@@ -113,6 +113,13 @@ export interface ProblemSays {
   'customers-not-asked': {}
   'no-such-customer': {}
   'no-such-past-job': {}
+  'intake-not-asked': {}
+  'intake-rows-stand-out': { rows: number }
+  'intake-called-off': {}
+  'no-such-intake': {}
+  'table-empty': {}
+  'table-too-large': { rows: number; columns: number }
+  'table-unreadable': {}
   'past-job-incomplete': {}
   'past-in-future': {}
   'an-owner-stays': {}

@@ -1,5 +1,6 @@
 import { printPaper } from '../pdf/printPapers'
 import { printReport } from '../pdf/printReport'
+import { lookAtTable, planIntake } from '../store/intakes'
 import { importSpooled } from '../store/imports'
 import { addWeighty, holdsOf } from '../store/acts'
 import { openedText } from '../store/jobs'
@@ -17,6 +18,8 @@ export const TASKS = {
   addWeighty,
   holdsOf,
   importSpooled,
+  lookAtTable,
+  planIntake,
   refreshSummary,
   makeReport,
   printReport,

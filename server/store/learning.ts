@@ -4,6 +4,7 @@ import { finishedSheets, summarisedJobs } from '../db/queries/jobs'
 import { heavily } from '../heavy/heavily'
 import { takenIn, type TakenIn } from './learntFiles'
 import { ownPriors, relearn } from './ownPriors'
+import { pastToLearnFrom } from './past'
 
 /** Jobs learnt from at the most, the newest. */
 const MOST = 5000
@@ -38,8 +39,10 @@ export async function learntNow(): Promise<WorkshopLearnt> {
     const known = (await ownPriors(sheet)) ?? (await relearn(sheet))
     if (known) own.push(known)
   }
-  const learnt = learnFrom(
-    rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({
+  const past = await pastToLearnFrom(MOST)
+  const learnt = learnFrom([
+    ...past,
+    ...rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({
       vehicle,
       vehicleId,
       usage: summary.usage ?? usage,
@@ -47,7 +50,7 @@ export async function learntNow(): Promise<WorkshopLearnt> {
       closed: state === 'closed' || state === 'archived',
       summary
     }))
-  )
+  ])
   return {
     ...learnt,
     own: own.sort((a, b) => a.sheet.name.localeCompare(b.sheet.name)),

@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto'
+import { NINETY } from '../../core/math'
+import type { LearntFrom } from '../../core/views/learn'
 import type { SeenUsage, Usage } from '../../core/readings'
 import type { PastJobFacts } from '../../core/record'
 import { told } from '../../words/problems'
 import { PastJobRow } from '../db/models'
+import { pastOfEngines } from '../db/queries/past'
 import { Problem } from '../utils/problem'
 import { isUuid } from './jobs'
-import type { ListedJob } from './summaries'
+import { emptySummary, type ListedJob } from './summaries'
 
 /** What was done on a vehicle before there was a job here, or elsewhere. */
 export interface PastJob extends PastFacts {
@@ -102,8 +105,41 @@ type Earlier = Pick<ListedJob, 'sheet' | 'usage'> & {
   measures: { kind: 'elongation'; part: string; value: number; sd: number }[]
 }
 
+/** Past jobs as wear is learnt from them: those of a known engine, at a usage; the newest. */
+export async function pastToLearnFrom(most: number): Promise<LearntFrom[]> {
+  const rows = await pastOfEngines(most)
+  return rows.flatMap(({ vehicle, vehicleId, engine, chain, chainName, ...job }) =>
+    pastAsJob(job, chain).map(({ sheet, usage, renewed, measures }) => ({
+      vehicle,
+      vehicleId,
+      usage,
+      openedAt: noon(job.doneOn),
+      // What it was judged by is not known: it says nothing of what came back.
+      closed: false,
+      summary: {
+        ...emptySummary(job.doneBy, noon(job.doneOn)),
+        sheet: { ...sheet, name: engine },
+        renewed: [...renewed],
+        measures: measures.map(({ kind, part, value, sd }) => ({
+          kind,
+          part,
+          name: chainName ?? part,
+          value,
+          sd,
+          low: value - NINETY * sd,
+          high: value + NINETY * sd,
+          limit: null
+        }))
+      }
+    }))
+  )
+}
+
 /** A past job as an earlier one bears on the next; one without a usage or of another engine does not. */
-export function pastAsJob({ usage, sheet, renewed, elongation }: PastJob, chain: string | null): Earlier[] {
+export function pastAsJob(
+  { usage, sheet, renewed, elongation }: Pick<PastJob, 'usage' | 'sheet' | 'renewed' | 'elongation'>,
+  chain: string | null
+): Earlier[] {
   if (!usage || sheet === null) return []
   return [
     {

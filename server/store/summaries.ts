@@ -71,7 +71,7 @@ export function listedJob({
 }
 
 /** What is said of a job of which nothing could be computed yet. */
-function emptySummary(lastBy: string, lastAt: string): JobSummary {
+export function emptySummary(lastBy: string, lastAt: string): JobSummary {
   return {
     sheet: { id: '', name: '' },
     readings: 0,

@@ -176,6 +176,7 @@ const SCREENS = {
   workshop: [
     '/',
     '/customers',
+    '/intake',
     '/customers/5a17c000-0000-4000-8000-000000000003',
     '/vehicles',
     '/engines',

@@ -13,6 +13,7 @@ export interface Workshop {
   past: typeof import('../../server/store/past')
   devices: typeof import('../../server/store/devices')
   estimates: typeof import('../../server/store/estimates')
+  intakes: typeof import('../../server/store/intakes')
   jobs: typeof import('../../server/store/jobs')
   learning: typeof import('../../server/store/learning')
   learntFiles: typeof import('../../server/store/learntFiles')
@@ -50,6 +51,7 @@ export function useWorkshop(): Workshop {
       past: await import('../../server/store/past'),
       devices: await import('../../server/store/devices'),
       estimates: await import('../../server/store/estimates'),
+      intakes: await import('../../server/store/intakes'),
       jobs: await import('../../server/store/jobs'),
       learning: await import('../../server/store/learning'),
       learntFiles: await import('../../server/store/learntFiles'),

@@ -125,6 +125,14 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'customers-not-asked': () => 'Customers are asked for by words and page.',
   'no-such-customer': () => 'There is no such customer.',
   'no-such-past-job': () => 'There is no such entry, or it was taken out already.',
+  'intake-not-asked': () => 'Say what each column is, and which unit usage is in.',
+  'intake-rows-stand-out': (f) =>
+    `${f.rows} ${f.rows === 1 ? 'row' : 'rows'} cannot be taken in. Mend the file, or take in the others without ${f.rows === 1 ? 'it' : 'them'}.`,
+  'intake-called-off': () => 'Called off: nothing was taken in.',
+  'no-such-intake': () => 'There is no such intake, or it was taken out again already.',
+  'table-empty': () => 'The file has no headings, or no row under them.',
+  'table-too-large': (f) => `A file has at most ${f.rows} rows and ${f.columns} columns: take it in in pieces.`,
+  'table-unreadable': () => 'The spreadsheet cannot be read. Save it as .xlsx or CSV, and try again.',
   'past-job-incomplete': () => 'This was not kept.',
   'past-in-future': () => 'that day has not been yet',
   'an-owner-stays': () =>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CUSTOMERS, VEHICLES } from '../../../words/en'
+import { CUSTOMERS, INTAKE, VEHICLES } from '../../../words/en'
 import { useDebounceFn } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import type { CustomerFound } from '../../../server/db/queries/books'
@@ -8,6 +8,7 @@ import Field from '../../components/parts/Field.vue'
 import PageFrame from '../../components/parts/PageFrame.vue'
 import PagerRow from '../../components/parts/PagerRow.vue'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
+import { may } from '../../signedIn'
 
 /** The workshop's customers, found by anything that is known of them or of a vehicle of theirs. */
 const typed = ref('')
@@ -37,6 +38,9 @@ useHead({ title: CUSTOMERS.customersUmbrette })
         :placeholder="CUSTOMERS.searchBy"
         maxlength="200"
         data-testid="search" />
+      <ClientOnly>
+        <NuxtLink v-if="may('foreman')" to="/intake" class="act flex items-center">{{ INTAKE.link }}</NuxtLink>
+      </ClientOnly>
       <button type="button" class="act-main" @click="adding = true">{{ CUSTOMERS.add }}</button>
     </div>
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />

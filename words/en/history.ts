@@ -1,0 +1,70 @@
+import type { HistoryField, HistorySays, RowNote } from '../../core/views/history'
+import { type Catalogue, sayer } from '../say'
+import { FAULTS } from './faults'
+import { USAGE_ASKED } from './pages/books'
+
+/** Older records that are taken in: what a column can be, and what stands against a row. */
+
+export const HISTORY_FIELD_NAMES: Readonly<Record<HistoryField, string>> = {
+  customer: 'Customer: name',
+  phone: 'Customer: phone',
+  email: 'Customer: e-mail',
+  address: 'Customer: address',
+  customerNote: 'Customer: note',
+  vehicle: 'Vehicle: what it is called',
+  registration: 'Vehicle: registration',
+  chassis: 'Vehicle: chassis number',
+  model: 'Vehicle: make and model',
+  vehicleNote: 'Vehicle: note',
+  engine: 'Vehicle: engine sheet',
+  day: 'Job: day',
+  usage: 'Job: usage',
+  work: 'Job: what was done',
+  doneBy: 'Job: by whom',
+  renewed: 'Job: parts fitted new',
+  elongation: 'Job: chain longer by, %'
+}
+
+/** Headings that people give their columns, in lower case, by what they mean. */
+export const HISTORY_HEADINGS: Readonly<Record<HistoryField, readonly string[]>> = {
+  customer: ['customer', 'client', 'name', 'customer name', 'owner'],
+  phone: ['phone', 'telephone', 'tel', 'mobile'],
+  email: ['email', 'e-mail', 'mail'],
+  address: ['address', 'street', 'town', 'city', 'postcode'],
+  customerNote: ['customer note'],
+  vehicle: ['vehicle', 'boat', 'called'],
+  registration: ['registration', 'reg', 'plate', 'licence plate', 'number plate'],
+  chassis: ['chassis', 'chassis number', 'vin', 'frame number', 'hull number'],
+  model: ['model', 'make and model', 'make', 'type'],
+  vehicleNote: ['note', 'vehicle note'],
+  engine: ['engine', 'engine sheet', 'sheet'],
+  day: ['date', 'day', 'job date'],
+  usage: ['usage', 'mileage', 'odometer', 'km', 'miles', 'hours'],
+  work: ['work', 'job', 'description', 'what was done'],
+  doneBy: ['by', 'mechanic', 'done by', 'by whom'],
+  renewed: ['renewed', 'parts', 'parts fitted', 'fitted'],
+  elongation: ['elongation', 'stretch']
+}
+
+const HISTORY_NOTES: Catalogue<HistorySays> = {
+  'more-cells': (f) => `has ${f.cells} cells where there are ${f.columns} columns: a separator too many`,
+  'customer-without-name': () => 'has a phone, e-mail or address, but no name of a customer',
+  'vehicle-without-name': () => 'names no vehicle: neither what it is called nor a registration or chassis number',
+  'job-without-vehicle': () => 'is of a job, but of no vehicle',
+  'day-missing': () => 'is of a job, but of no day',
+  'no-day': (f) => `"${f.text}" is no day`,
+  'day-in-future': (f) => `${f.day} has not been yet`,
+  'no-number': (f) => `"${f.text}" is no number that can only be read one way`,
+  'no-engine': (f) => `"${f.text}" is none of the workshop’s engines`,
+  'plates-differ': (f) => `has the registration of ${f.name}, but another chassis number`,
+  'twice-in-file': () => 'stands twice in this file',
+  'known-already': () => 'is known already',
+  'no-part': (f) => `"${f.text}" is no part of the engine: it is kept in words`
+}
+
+const sayNote = sayer({ ...FAULTS, ...USAGE_ASKED, ...HISTORY_NOTES })
+
+/** What stands against a row, or is worth knowing of it. */
+export function sayRowNote({ field, says }: RowNote): string {
+  return `${field ? `${HISTORY_FIELD_NAMES[field]}: ` : ''}${sayNote(says)}`
+}
