@@ -10,6 +10,9 @@ const UNITS = {
   imperial: { length: 'in', distance: 'mi', torque: 'lb·ft' }
 }
 
+/** Until its owner says otherwise in the settings. */
+const WITHOUT_TAX = { rates: [], included: false, rounded: 'sum', labour: null, parts: null, items: null }
+
 /** Options of `setup`, as parseArgs takes them. */
 export const SETUP_OPTIONS = {
   name: { type: 'string' },
@@ -101,7 +104,8 @@ async function workshopOf(given, ask) {
     units: UNITS[units],
     timeZone: given['time-zone'] ?? (await ask('Time zone?', here)),
     currency: (given.currency ?? (await ask('Currency, three letters?', 'EUR'))).toUpperCase(),
-    language: given.language ?? 'en'
+    language: given.language ?? 'en',
+    tax: WITHOUT_TAX
   }
 }
 

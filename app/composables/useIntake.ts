@@ -46,7 +46,7 @@ export function useIntake() {
     progress.value = { done: 0, all: 0 }
     await attempt(async () => {
       const query = { ...asked(), name: file.value!.name.slice(0, 200), by: bench.by, rows: 'good' }
-      const answer = await $fetch.raw<ReadableStream<Uint8Array>>('/api/intakes/take', {
+      const answer = await $fetch.raw<unknown, 'stream'>('/api/intakes/take', {
         method: 'POST',
         body: file.value!,
         query,
@@ -55,7 +55,7 @@ export function useIntake() {
         signal: ending!.signal
       })
       said.value = INTAKE.brokeOff
-      await followed(answer._data!)
+      await followed(answer._data as ReadableStream<Uint8Array>)
     })
     if (ending.signal.aborted) {
       problem.value = ''

@@ -1,2 +1,3 @@
 export { NO_TAX, type Tax, taxSchema } from './schema'
-export { type Amount, minorDigits, type RateSum, type Sums, sumLines, type Taxed } from './sums'
+export { minorDigits } from './currency'
+export { type Amount, type RateSum, type Sums, sumLines, type Taxed } from './sums'

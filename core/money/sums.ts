@@ -1,4 +1,5 @@
 import Big from 'big.js'
+import { minorDigits } from './currency'
 import type { Tax } from './schema'
 
 /** So much of something at a price each, under one of the workshop's rates; null: no tax. */
@@ -30,16 +31,6 @@ export interface Sums extends Taxed {
 }
 
 const HUNDRED = new Big(100)
-
-/** Digits behind the point that a currency is counted in: 2 of EUR, 0 of JPY, 3 of KWD; 2 of one that nobody knows. */
-export function minorDigits(currency: string): number {
-  try {
-    const { maximumFractionDigits } = new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions()
-    return maximumFractionDigits ?? 2
-  } catch {
-    return 2
-  }
-}
 
 /**
  * Sums lines with their tax. A line's amount is quantity × price, rounded half away from nought to the currency's

@@ -1,4 +1,5 @@
-import { expect, test } from './bench'
+import { read } from '../support/jobs'
+import { expect, newJob, test } from './bench'
 
 /** Customers and vehicles, from the counter to the bench. */
 
@@ -73,4 +74,79 @@ test('a new customer arrives with a vehicle, is found by phone, and its usage is
   await expect(page.getByTestId('fitted')).toContainText('the garage before')
   await page.getByTestId('past-job').getByRole('button', { name: 'Take out' }).click()
   await expect(page.getByTestId('past-job')).toHaveCount(0)
+})
+
+test('older records are tried, taken in without the rows that cannot be, and taken out again as one', async ({
+  page
+}) => {
+  const tag = crypto.randomUUID().slice(0, 6)
+  const lines = [
+    'Client;Tel;Boat;Plate;Engine;Date;Mileage;Description',
+    `Anne ${tag};0700 ${tag};Sloop ${tag};SL-${tag};Ardmere A18, 1.8 l four;01.05.2023;48.200;Chain and guide`,
+    `Anne ${tag};0700 ${tag};Sloop ${tag};SL-${tag};;02.06.2024;40.000;Oil`,
+    `Anne ${tag};0700 ${tag};Sloop ${tag};SL-${tag};;31.02.2024;1;Oil`
+  ]
+  await page.goto('/customers')
+  await page.getByRole('link', { name: 'Take in older records' }).click()
+  await page.getByTestId('intake-file').setInputFiles({
+    name: `${tag}.csv`,
+    mimeType: 'text/csv',
+    buffer: Buffer.from(lines.join('\r\n'))
+  })
+  const columns = page.getByTestId('columns')
+  await expect(columns.getByLabel('Client')).toHaveValue('customer')
+  await expect(columns.getByLabel('Mileage')).toHaveValue('usage')
+  await page.getByRole('button', { name: 'Try it' }).click()
+  const tried = page.getByTestId('tried')
+  await expect(tried).toContainText('New: 1 customers, 1 vehicles, 2 past jobs.')
+  await expect(tried).toContainText('"31.02.2024" is no day')
+  await expect(tried).toContainText('less than the 48 200 km')
+  await tried.getByRole('button', { name: 'Take in 2 rows without the others' }).click()
+  await expect(page.getByTestId('intake-said')).toContainText('2 rows were taken in.')
+  await page.goto('/vehicles')
+  await page.getByTestId('search').fill(`sl${tag}`)
+  await page
+    .getByTestId('vehicle')
+    .filter({ hasText: `Sloop ${tag}` })
+    .click()
+  await expect(page.getByTestId('past-job')).toHaveCount(2)
+  await page.goto('/intake')
+  await page.getByTestId('intakes').getByRole('listitem').filter({ hasText: tag }).getByRole('button').click()
+  await expect(page.getByTestId('intake-said')).toContainText('All of it was taken out again.')
+})
+
+test('the estimate has tax, typed lines and papers; settings say which tax', async ({ page, request }) => {
+  const id = await newJob(request, [read.extension(18)])
+  await page.goto(`/jobs/${id}/estimate`)
+  const sums = page.getByTestId('sums')
+  await expect(sums).toContainText('Tax 21 % of')
+  const before = await sums.textContent()
+  await page.getByRole('button', { name: 'Add a line' }).click()
+  const typed = page.getByTestId('typed-lines')
+  await typed.getByLabel('What', { exact: true }).fill('Timing case cleaned')
+  await typed.getByLabel('Hours').fill('1,5')
+  await typed.getByLabel('Price each').fill('eighty')
+  await typed.getByRole('button', { name: 'Keep these lines' }).click()
+  await expect(typed.getByRole('alert')).toContainText('as numbers')
+  await typed.getByLabel('Price each').fill('80')
+  await typed.getByLabel('Tax').selectOption({ label: 'Tax, low' })
+  await typed.getByRole('button', { name: 'Keep these lines' }).click()
+  await expect(sums).toContainText('Tax, low 9 % of 120.00 EUR')
+  await expect(page.getByTestId('estimate')).toContainText('Timing case cleaned')
+  expect(await sums.textContent()).not.toBe(before)
+  await typed.getByLabel('These lines alone, without the path’s').check()
+  await typed.getByRole('button', { name: 'Keep these lines' }).click()
+  await expect(sums).toContainText('130.80 EUR')
+  for (const [file, type] of [
+    ['estimate.pdf', 'application/pdf'],
+    ['order.pdf', 'application/pdf'],
+    ['worksheet.pdf', 'application/pdf'],
+    ['build.pdf', 'application/pdf'],
+    ['label.pdf', 'application/pdf'],
+    ['estimate.csv', 'text/csv'],
+    ['order.csv', 'text/csv']
+  ] as const) {
+    const answer = await request.get(`/api/jobs/${id}/${file}`)
+    expect([file, answer.status(), answer.headers()['content-type']?.split(';')[0]]).toEqual([file, 200, type])
+  }
 })

@@ -196,6 +196,7 @@ const SCREENS = {
     '/jobs/ID/verdict',
     '/jobs/ID/explain',
     '/jobs/ID/paths',
+    '/jobs/ID/estimate',
     '/jobs/ID/report',
     '/jobs/ID/build',
     '/jobs/ID/proof',

@@ -1,6 +1,7 @@
 import { mkdirSync, rmSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { expect, type Page } from '@playwright/test'
+import { NO_TAX } from '../../core/money'
 import type { Role } from '../../core/record'
 import { runWithDatabase } from '../../scripts/run.mjs'
 import { startServer, stopServer } from '../../scripts/server.mjs'
@@ -29,6 +30,7 @@ const WORKSHOP = {
   units: { length: 'mm', distance: 'km', torque: 'N·m' },
   timeZone: 'UTC',
   currency: 'EUR',
+  tax: NO_TAX,
   language: 'en'
 }
 

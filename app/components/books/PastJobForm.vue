@@ -70,7 +70,7 @@ async function save() {
       <Field v-model="form.doneOn" :label="VEHICLE_BOOK.doneOn" type="date" :max="latest" :fault="faults.doneOn" />
       <Field v-model="form.doneBy" :label="VEHICLE_BOOK.doneBy" maxlength="120" :fault="faults.doneBy" />
       <UsageField :entry="entry" :label="VEHICLE_BOOK.usage" :fault="faults.usage" />
-      <ChoiceRow v-model="unit" :label="VEHICLE_BOOK.usage" :options="units" />
+      <ChoiceRow v-model="unit" :label="VEHICLE_BOOK.unit" :options="units" />
       <Field
         v-model="form.work"
         class="col-span-2"

@@ -3,11 +3,12 @@ import { COMMON, COMPLAINT_SHEET } from '../../../words/en'
 import { computed } from 'vue'
 import { ENGINE_GROUPS } from '../../../core/views/bench'
 import { useOpenJob } from '../../stores/job'
-import UsageFix from './UsageFix.vue'
+import { later } from '../../later'
 import FindingKeys from '../bench/FindingKeys.vue'
 import { usageWords } from '../../words'
 
 /** Station 1: what is heard and when, codes, oil, and what was done before. */
+const UsageFix = later(() => import('./UsageFix.vue'))
 const job = useOpenJob()
 const banks = computed(() => [
   ...new Set(job.job.sheet.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))

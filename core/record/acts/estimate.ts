@@ -2,17 +2,18 @@ import { flag, id, listOf, needed, num, oneOf, shape, type Shape, text, words } 
 import { type ActKind, actShape, type ActView } from './define'
 
 /** A line that is typed: `rate` of the workshop's taxes; absent: that of its kind. */
-const line = shape({
-  kind: oneOf('labour', 'part', 'item').required(needed),
-  text: words(200),
-  quantity: num(0, 100_000).required(needed),
-  price: num(-1e6, 1e6).required(needed),
-  rate: id(),
-  number: text(60),
-  supplier: text(80)
-}).required(needed)
+const line = () =>
+  shape({
+    kind: oneOf('labour', 'part', 'item').required(needed),
+    text: words(200),
+    quantity: num(0, 100_000).required(needed),
+    price: num(-1e6, 1e6).required(needed),
+    rate: id(),
+    number: text(60),
+    supplier: text(80)
+  }).required(needed)
 
-const schema = () => actShape('estimate', { lines: listOf(line, 100).required(needed), alone: flag() })
+const schema = () => actShape('estimate', { lines: listOf(line(), 100).required(needed), alone: flag() })
 type Own = Shape<ReturnType<typeof schema>>
 
 /** Lines of the estimate beside those of the path, or, `alone`, in their place: for an engine without operations. */

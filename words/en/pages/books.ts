@@ -88,6 +88,7 @@ export const VEHICLE_BOOK = {
   addingPast: 'Earlier work',
   doneOn: 'Day',
   usage: 'Usage',
+  unit: 'In',
   work: 'What was done',
   doneBy: 'By whom',
   renewed: 'Parts fitted new',
