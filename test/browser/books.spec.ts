@@ -55,6 +55,7 @@ test('a new customer arrives with a vehicle, is found by phone, and its usage is
   await page.getByRole('button', { name: 'Cancel' }).click()
 
   await page.goto(`${job}?station=1`)
+  await expect(page.getByTestId('finding-noise-always')).toBeVisible()
   await page.getByRole('button', { name: 'Put the usage right' }).click()
   await page.getByLabel('Usage, km').fill('158 200')
   await page.getByRole('button', { name: 'Put it right' }).click()
@@ -98,7 +99,7 @@ test('older records are tried, taken in without the rows that cannot be, and tak
   await expect(columns.getByLabel('Mileage')).toHaveValue('usage')
   await page.getByRole('button', { name: 'Try it' }).click()
   const tried = page.getByTestId('tried')
-  await expect(tried).toContainText('New: 1 customers, 1 vehicles, 2 past jobs.')
+  await expect(tried).toContainText('New: 1 customer, 1 vehicle, 2 past jobs.')
   await expect(tried).toContainText('"31.02.2024" is no day')
   await expect(tried).toContainText('less than the 48 200 km')
   await tried.getByRole('button', { name: 'Take in 2 rows without the others' }).click()

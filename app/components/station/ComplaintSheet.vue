@@ -19,10 +19,10 @@ const banks = computed(() => [
   <section class="min-h-0 overflow-y-auto bg-paper p-5" :aria-label="COMMON.complaint">
     <h2 class="text-2xl font-bold">{{ COMPLAINT_SHEET.whatIsItBroughtIn }}</h2>
     <p class="mt-1 text-lg">{{ job.job.complaint || COMPLAINT_SHEET.noComplaintWasWrittenDown }}</p>
-    <p class="text-note text-faint">
+    <div class="text-note text-faint">
       {{ COMPLAINT_SHEET.openedBy(usageWords(job.job.usage), job.job.openedBy) }}
-      <UsageFix />
-    </p>
+      <ClientOnly><UsageFix /></ClientOnly>
+    </div>
     <FindingKeys class="mt-4" target="engine" :groups="ENGINE_GROUPS[1]!" :banks="banks" wide />
   </section>
 </template>

@@ -1,4 +1,10 @@
 import type { Shown } from '../../say'
+import { countWords } from '../figures'
+
+const people = (count: number) => countWords(count, 'customer', 'customers')
+const boats = (count: number) => countWords(count, 'vehicle', 'vehicles')
+const counted = (customers: number, vehicles: number, jobs: number) =>
+  `${people(customers)}, ${boats(vehicles)}, ${countWords(jobs, 'past job', 'past jobs')}`
 
 export const INTAKE = {
   title: 'Take in older records',
@@ -19,12 +25,12 @@ export const INTAKE = {
   trying: 'Trying …',
   would: 'What it would bring',
   rowsTaken: (taken: Shown) => `${taken} rows can be taken in.`,
-  brings: (customers: Shown, vehicles: Shown, jobs: Shown) =>
-    `New: ${customers} customers, ${vehicles} vehicles, ${jobs} past jobs.`,
-  known: (customers: Shown, vehicles: Shown) =>
-    `Known already, and left as they are: ${customers} customers, ${vehicles} vehicles.`,
-  out: (rows: Shown) => `${rows} rows cannot be taken in`,
-  noted: (rows: Shown) => `${rows} rows are taken in all the same, but look at them`,
+  brings: (customers: number, vehicles: number, jobs: number) => `New: ${counted(customers, vehicles, jobs)}.`,
+  known: (customers: number, vehicles: number) =>
+    `Known already, and left as they are: ${people(customers)}, ${boats(vehicles)}.`,
+  out: (rows: number) => `${countWords(rows, 'row', 'rows')} cannot be taken in`,
+  noted: (rows: number) =>
+    `${countWords(rows, 'row is', 'rows are')} taken in all the same, but look at ${rows === 1 ? 'it' : 'them'}`,
   row: 'Row',
   why: 'Why',
   andMore: (rows: Shown) => `… and ${rows} more.`,
@@ -37,8 +43,7 @@ export const INTAKE = {
   brokeOff: 'The server broke off: look below whether it was taken in.',
   earlier: 'Taken in so far',
   none: 'Nothing yet.',
-  counts: (customers: Shown, vehicles: Shown, jobs: Shown) =>
-    `${customers} customers, ${vehicles} vehicles, ${jobs} past jobs`,
+  counts: (customers: number, vehicles: number, jobs: number) => counted(customers, vehicles, jobs),
   undo: 'Take it out again',
   undone: 'taken out again',
   stay: (stay: number) =>

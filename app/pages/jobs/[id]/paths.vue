@@ -168,15 +168,15 @@ watch(
                 <td class="figure text-right font-normal">{{ fixDigits(path.cost.hours, 1) }}</td>
                 <td class="figure text-right whitespace-nowrap">
                   {{ money(path.cost.now, currency) }}
-                  <span v-if="taxed[path.renew.join()]" class="block text-note font-normal" data-testid="with-tax">{{
-                    PATHS_PAGE.withTax(moneyExactly(taxed[path.renew.join()] ?? '', currency))
-                  }}</span>
                   <span
                     v-if="path.undecided.parts.length"
                     class="block text-note font-normal whitespace-normal"
                     data-testid="at-most"
                     >{{ sayUpTo(path.undecided, currency, namesOf(sheet)) }}</span
                   >
+                  <span v-if="taxed[path.renew.join()]" class="block text-note font-normal" data-testid="with-tax">{{
+                    PATHS_PAGE.withTax(moneyExactly(taxed[path.renew.join()] ?? '', currency))
+                  }}</span>
                 </td>
                 <td class="figure text-right font-normal">{{ oddsWords(path.cost.comeBack) }}</td>
                 <td class="figure text-right font-normal whitespace-nowrap">
