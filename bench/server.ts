@@ -78,7 +78,31 @@ async function measure(address: string, database: string): Promise<void> {
   await manyJobs(database, 9900)
   await beside('a list of 10,000 jobs, first page of 40', { method: 'GET', path: '/api/board?state=closed' })
   await beside('a word searched in 10,000 jobs', { method: 'GET', path: '/api/board?state=closed&search=barge%204242' })
+  await manyVehicles(database, 10_000)
+  const aim = '  (aim: within 4 ×)'
+  for (const [name, path] of [
+    ['a plate searched in 10,000 vehicles', '/api/vehicles?search=ab4242'],
+    ['a phone searched in 10,000 customers', '/api/customers?search=07004242'],
+    ['a list of 10,000 vehicles, first page of 40', '/api/vehicles']
+  ] as const)
+    await beside(name, { method: 'GET', path }, aim)
   await crowded(address, beside, saves)
+}
+
+/** Customers, each with a vehicle. */
+async function manyVehicles(database: string, count: number): Promise<void> {
+  const client = new pg.Client({ connectionString: database })
+  await client.connect()
+  await client.query(
+    `with made as (
+       insert into customers (id, name, phone)
+       select gen_random_uuid(), 'Customer ' || n, '0700 ' || n from generate_series(1, $1::int) n returning id, name)
+     insert into vehicles (id, name, registration, chassis, customer_id)
+     select gen_random_uuid(), 'Boat of ' || name, 'AB-' || substring(name from 10), 'CH' || md5(name), id from made`,
+    [count]
+  )
+  await client.query('analyze customers; analyze vehicles')
+  await client.end()
 }
 
 /**

@@ -26,13 +26,7 @@ import {
 import { LISTED, listedJob, refreshSummary, type ListedJob } from './summaries'
 
 /** What a workshop keeps of a vehicle beside its jobs. */
-export interface VehicleFacts {
-  name: string
-  note: string
-  registration: string
-  chassis: string
-  model: string
-  sheet: string | null
+export interface VehicleFacts extends Omit<VehicleFound, 'id' | 'customer'> {
   customer: string | null
 }
 

@@ -1,4 +1,3 @@
-import { minorDigits } from '../../core/money'
 import { dayAt, type CustomerFacts, type Workshop } from '../../core/record'
 import type { Basis, Estimate, EstimateLine } from '../../core/views/estimate'
 import type { Usage } from '../../core/readings'
@@ -146,9 +145,4 @@ const textOf = ({ kind, text, onPart }: EstimateLine) => (kind === 'labour' && o
 function quantityOf({ kind, quantity }: EstimateLine): string {
   const shown = String(Number(quantity.toFixed(2)))
   return kind === 'labour' ? `${shown} h` : shown
-}
-
-/** The smallest coin that amounts of a currency are typed in: `0.01`. */
-export function coinOf(currency: string): string {
-  return (10 ** -minorDigits(currency)).toFixed(minorDigits(currency))
 }

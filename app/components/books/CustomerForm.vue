@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { COMMON, CUSTOMER } from '../../../words/en'
+import { CUSTOMER } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { reactive, watch } from 'vue'
 import type { CustomerFacts } from '../../../core/record'
 import { useAttempt } from '../../composables/useAttempt'
-import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
+import FormEnd from '../parts/FormEnd.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 
 /** What is kept of a customer: a new one, or one that is changed. */
@@ -63,11 +63,7 @@ async function save() {
         :rows="2"
         maxlength="2000"
         :fault="faults.note" />
-      <FaultNote v-if="problem" class="col-span-2">{{ problem }}</FaultNote>
-      <div class="col-span-2 flex gap-2">
-        <button type="submit" class="act-main flex-1" :disabled="busy">{{ CUSTOMER.save }}</button>
-        <button type="button" class="act" @click="open = false">{{ COMMON.cancel }}</button>
-      </div>
+      <FormEnd :label="CUSTOMER.save" :problem="problem" :disabled="busy" @cancel="open = false" />
     </form>
   </ModalSheet>
 </template>

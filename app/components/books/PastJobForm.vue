@@ -10,8 +10,8 @@ import { useUsageEntry } from '../../composables/useUsageEntry'
 import { useBench } from '../../stores/bench'
 import { USAGE_UNITS } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
-import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
+import FormEnd from '../parts/FormEnd.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 import UsageField from './UsageField.vue'
 
@@ -101,16 +101,11 @@ async function save() {
         class="col-span-2"
         :label="COMMON.whoIsAtTheBench"
         :options="whose" />
-      <FaultNote v-if="problem" class="col-span-2">{{ problem }}</FaultNote>
-      <div class="col-span-2 flex gap-2">
-        <button
-          type="submit"
-          class="act-main flex-1"
-          :disabled="busy || (entry.text.value.trim() !== '' && !entry.good.value)">
-          {{ VEHICLE_BOOK.save }}
-        </button>
-        <button type="button" class="act" @click="open = false">{{ COMMON.cancel }}</button>
-      </div>
+      <FormEnd
+        :label="VEHICLE_BOOK.save"
+        :problem="problem"
+        :disabled="busy || (entry.text.value.trim() !== '' && !entry.good.value)"
+        @cancel="open = false" />
     </form>
   </ModalSheet>
 </template>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { COMMON, VEHICLE_FORM } from '../../../words/en'
+import { VEHICLE_FORM } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { reactive, ref, watch } from 'vue'
 import type { ListedSheet } from '../../../server/store/sheets'
 import type { Vehicle } from '../../../server/store/vehicles'
 import { useAttempt } from '../../composables/useAttempt'
-import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
+import FormEnd from '../parts/FormEnd.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 import CustomerPicker, { type PickedCustomer } from './CustomerPicker.vue'
 
@@ -99,11 +99,7 @@ async function keptCustomer(): Promise<string | null> {
         :rows="2"
         maxlength="2000"
         :fault="faults.note" />
-      <FaultNote v-if="problem" class="col-span-2">{{ problem }}</FaultNote>
-      <div class="col-span-2 flex gap-2">
-        <button type="submit" class="act-main flex-1" :disabled="busy">{{ VEHICLE_FORM.save }}</button>
-        <button type="button" class="act" @click="open = false">{{ COMMON.cancel }}</button>
-      </div>
+      <FormEnd :label="VEHICLE_FORM.save" :problem="problem" :disabled="busy" @cancel="open = false" />
     </form>
   </ModalSheet>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMON, USAGE_FIX } from '../../../words/en'
+import { USAGE_FIX } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { ref } from 'vue'
 import type { SeenUsage } from '../../../core/readings'
@@ -9,6 +9,7 @@ import { useOpenJob } from '../../stores/job'
 import { USAGE_UNITS, usageWords } from '../../words'
 import UsageField from '../books/UsageField.vue'
 import Field from '../parts/Field.vue'
+import FormEnd from '../parts/FormEnd.vue'
 import ModalSheet from '../parts/ModalSheet.vue'
 
 /** What really stood on the clock, put right by name; the job is judged again with it. */
@@ -51,10 +52,7 @@ function save() {
         :unit="USAGE_UNITS[job.job.usage.unit]"
         :hint="USAGE_FIX.was(usageWords(job.job.usage))" />
       <Field v-model="note" :label="USAGE_FIX.why" maxlength="400" />
-      <div class="flex gap-2">
-        <button type="submit" class="act-main flex-1" :disabled="!entry.good.value">{{ USAGE_FIX.save }}</button>
-        <button type="button" class="act" @click="open = false">{{ COMMON.cancel }}</button>
-      </div>
+      <FormEnd :label="USAGE_FIX.save" :disabled="!entry.good.value" @cancel="open = false" />
     </form>
   </ModalSheet>
 </template>

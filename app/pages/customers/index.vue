@@ -1,27 +1,22 @@
 <script setup lang="ts">
 import { CUSTOMERS, INTAKE, VEHICLES } from '../../../words/en'
-import { useDebounceFn } from '@vueuse/core'
-import { ref, watch } from 'vue'
+import { ref } from 'vue'
 import type { CustomerFound } from '../../../server/db/queries/books'
 import CustomerForm from '../../components/books/CustomerForm.vue'
 import Field from '../../components/parts/Field.vue'
+import { useSearch } from '../../composables/useSearch'
 import PageFrame from '../../components/parts/PageFrame.vue'
 import PagerRow from '../../components/parts/PagerRow.vue'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
 import { may } from '../../signedIn'
 
 /** The workshop's customers, found by anything that is known of them or of a vehicle of theirs. */
-const typed = ref('')
-const search = ref('')
-const page = ref(0)
+const { typed, search, page } = useSearch()
 const adding = ref(false)
 const { data, error, refresh } = await useFetch<{ rows: CustomerFound[]; total: number; pages: number }>(
   '/api/customers',
   { deep: false, query: { search, page } }
 )
-const look = useDebounceFn(() => (search.value = typed.value.trim()), 200)
-watch(typed, () => void look())
-watch(search, () => (page.value = 0))
 useHead({ title: CUSTOMERS.customersUmbrette })
 </script>
 

@@ -1,26 +1,20 @@
 <script setup lang="ts">
 import { VEHICLES } from '../../../words/en'
-import { useDebounceFn } from '@vueuse/core'
-import { ref, watch } from 'vue'
 import type { ListedVehicle } from '../../../server/store/vehicles'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
 import WhenAt from '../../components/parts/WhenAt.vue'
 import { usageWords } from '../../words'
 import PagerRow from '../../components/parts/PagerRow.vue'
 import Field from '../../components/parts/Field.vue'
+import { useSearch } from '../../composables/useSearch'
 import PageFrame from '../../components/parts/PageFrame.vue'
 
 /** The vehicles of the workshop, those seen last first. */
-const typed = ref('')
-const search = ref('')
-const page = ref(0)
+const { typed, search, page } = useSearch()
 const { data, error, refresh } = await useFetch<{ rows: ListedVehicle[]; total: number; pages: number }>(
   '/api/vehicles',
   { deep: false, query: { search, page } }
 )
-const look = useDebounceFn(() => (search.value = typed.value.trim()), 200)
-watch(typed, () => void look())
-watch(search, () => (page.value = 0))
 useHead({ title: VEHICLES.vehiclesUmbrette })
 </script>
 

@@ -1,34 +1,29 @@
 <script setup lang="ts">
 import { ESTIMATE_PAGE, moneyExactly } from '../../../../words/en'
-import { computed, watch } from 'vue'
+import { computed } from 'vue'
 import { chosenAndDone } from '../../../../core/views/estimate'
 import type { EstimatePaper, OrderPaper } from '../../../../words/en'
 import FigureTable from '../../../components/parts/FigureTable.vue'
 import Panel from '../../../components/parts/Panel.vue'
 import ProblemNote from '../../../components/parts/ProblemNote.vue'
+import FileLinks from '../../../components/report/FileLinks.vue'
 import TypedLines from '../../../components/paths/TypedLines.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
 import { useCurrency } from '../../../composables/useCurrency'
+import { useSent } from '../../../composables/useSent'
 import { useBench } from '../../../stores/bench'
 import { useOpenJob } from '../../../stores/job'
-import { useOutbox } from '../../../stores/outbox'
 import { partName } from '../../../words'
 
 /** What the job comes to with tax, what is ordered for it, and what was chosen against what was done. */
 const job = useOpenJob()
 const bench = useBench()
-const outbox = useOutbox()
 const { data, error, refresh } = await useFetch<{ paper: EstimatePaper; order: OrderPaper }>(
   () => `/api/jobs/${job.id}/estimate`,
   { deep: false }
 )
 // What waits on this device reaches the estimate once it is kept.
-watch(
-  () => outbox.waiting.length,
-  (now, before) => {
-    if (now < before) void refresh()
-  }
-)
+useSent(refresh)
 const FITTED = /^part:(.+):fitted$/
 const fitted = computed(() =>
   [...job.record.tasks.values()].flatMap(({ task, state }) => (state === 'done' ? (FITTED.exec(task)?.[1] ?? []) : []))
@@ -121,19 +116,7 @@ const files = [
             {{ ESTIMATE_PAGE.beyond(beyond.map(({ part }) => partName(job.job.sheet, part)).join(', ')) }}
           </p>
         </Panel>
-        <Panel :title="ESTIMATE_PAGE.papers" quiet>
-          <ul class="grid grid-cols-2 gap-1">
-            <li v-for="file in files" :key="file.href">
-              <a
-                :href="`/api/jobs/${job.id}/${file.href}`"
-                class="act flex items-center"
-                :target="file.href.endsWith('pdf') ? '_blank' : undefined"
-                :download="file.href.endsWith('pdf') ? undefined : ''"
-                >{{ file.label }}</a
-              >
-            </li>
-          </ul>
-        </Panel>
+        <FileLinks :title="ESTIMATE_PAGE.papers" :job-id="job.id" :files="files" />
         <Panel :title="ESTIMATE_PAGE.typedTitle">
           <ClientOnly><TypedLines v-if="bench.by" /></ClientOnly>
         </Panel>
