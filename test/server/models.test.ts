@@ -13,7 +13,11 @@ import { createJob } from '../../server/db/rows'
 import { freshDatabase } from './database'
 
 /** Columns that the database makes of others, for searching and sorting. */
-const MADE: Readonly<Record<string, readonly string[]>> = { jobs: ['words', 'check_date', 'sheet_id'] }
+const MADE: Readonly<Record<string, readonly string[]>> = {
+  jobs: ['words', 'check_date', 'sheet_id'],
+  customers: ['found'],
+  vehicles: ['found']
+}
 const tables = Object.entries(models) as [string, ModelStatic<Model>][]
 let database: Awaited<ReturnType<typeof freshDatabase>>
 let db: Sequelize
