@@ -64,6 +64,8 @@ export const useJob = defineStore('job', () => {
   /** The part whose findings, photos or facts are shown. */
   const part = ref('')
   const side = ref<Side>('findings')
+  /** How often a part was gone to, the one that is open too. */
+  const visits = ref(0)
   let asked = 0
   /** Acts that no assessment shows yet. */
   let unsaid: Act[] = []
@@ -129,6 +131,7 @@ export const useJob = defineStore('job', () => {
 
   function openSlot(found: Slot | null): void {
     if (!found) return openStation(5)
+    visits.value++
     station.value = found.station
     selected.value = found.key
     part.value = found.part
@@ -136,6 +139,7 @@ export const useJob = defineStore('job', () => {
 
   /** Shows a side of a part other than its figures. */
   function openSide(of: string, shown: Side): void {
+    visits.value++
     selected.value = ''
     part.value = of
     side.value = shown
@@ -272,6 +276,7 @@ export const useJob = defineStore('job', () => {
     readingById,
     estimateOf,
     open,
+    visits,
     openSlot,
     openSide,
     openStation,

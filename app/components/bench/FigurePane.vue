@@ -98,9 +98,10 @@ async function save(reading: Reading) {
   correcting.value = null
   const { [key]: _done, ...rest } = drafts.value
   drafts.value = rest
+  const visits = job.visits
   await saved.settled
-  // Whoever has gone elsewhere meanwhile is not fetched back.
-  if (job.selected !== slot.key) return
+  // Whoever has gone to a part meanwhile, be it this one again, is not fetched away from it.
+  if (job.visits !== visits) return
   const place = nextPlace(reading)
   if (place) {
     draft.value = { ...draft.value, place, method: reading.method ?? draft.value.method, links: String(reading.links) }
