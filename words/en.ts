@@ -1,4 +1,5 @@
 /** English: words for every code of the core, and for what the pages and the server say. */
+export * from './en/archive'
 export * from './en/assessment'
 export * from './en/build'
 export * from './en/calendar'

@@ -9,6 +9,12 @@ export interface ProblemSays {
   'whole-numbers': {}
   'a4-or-letter': {}
   'act-id-taken': {}
+  'archive-not-taken': {}
+  'archive-not-zip': {}
+  'archive-lacks': { file: string }
+  'archive-points-nowhere': {}
+  'archive-file-large': { file: string }
+  'archive-called-off': {}
   'after-which-place': {}
   'board-not-asked': {}
   'learnt-full': { most: number }
@@ -93,6 +99,7 @@ export interface ProblemSays {
   'vehicles-not-asked': {}
   'verdict-incomplete': {}
   who: {}
+  'workshop-not-empty': {}
   'who-brings-it': {}
   'who-practised': {}
   'who-practises': {}

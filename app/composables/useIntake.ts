@@ -6,6 +6,7 @@ import type { HistoryField } from '../../core/views/history'
 import type { IntakeTried, ListedIntake, TableLook } from '../../server/store/intakes'
 import { useBench } from '../stores/bench'
 import { useAttempt } from './useAttempt'
+import { useTelling } from './useTelling'
 
 /** A file of older records on its way in: looked at, tried, taken in with its progress, or called off. */
 export function useIntake() {
@@ -17,13 +18,12 @@ export function useIntake() {
   const unit = ref<UsageUnit>('km')
   const days = ref<'day-first' | 'month-first'>('day-first')
   const tried = shallowRef<IntakeTried | null>(null)
-  const progress = ref<{ done: number; all: number } | null>(null)
   const said = ref('')
   const earlier = shallowRef<ListedIntake[]>([])
-  let ending: AbortController | null = null
+  const { progress, send, callOff } = useTelling<IntakeTried>()
 
   const asked = () => ({ fields: fields.value.join(','), unit: unit.value, days: days.value })
-  const send = <T>(path: string, query = {}) =>
+  const ask = <T>(path: string, query = {}) =>
     $fetch<T>(`/api/intakes/${path}`, { method: 'POST', body: file.value ?? undefined, query, retry: 0 })
 
   const list = () => attempt(async () => (earlier.value = await $fetch<ListedIntake[]>('/api/intakes')))
@@ -33,64 +33,30 @@ export function useIntake() {
     look.value = tried.value = null
     said.value = ''
     await attempt(async () => {
-      look.value = await send<TableLook>('look')
+      look.value = await ask<TableLook>('look')
       fields.value = look.value.columns.map(({ field }) => field ?? '')
     })
   }
 
-  const tryIt = () => attempt(async () => (tried.value = await send<IntakeTried>('try', asked())))
+  const tryIt = () => attempt(async () => (tried.value = await ask<IntakeTried>('try', asked())))
 
   async function take() {
-    ending = new AbortController()
     said.value = ''
-    progress.value = { done: 0, all: 0 }
     await attempt(async () => {
       const query = { ...asked(), name: file.value!.name.slice(0, 200), by: bench.by, rows: 'good' }
-      const answer = await $fetch.raw<unknown, 'stream'>('/api/intakes/take', {
-        method: 'POST',
-        body: file.value!,
-        query,
-        retry: 0,
-        responseType: 'stream',
-        signal: ending!.signal
-      })
-      said.value = INTAKE.brokeOff
-      await followed(answer._data as ReadableStream<Uint8Array>)
+      const told = await send('/api/intakes/take', file.value!, query)
+      if ('refused' in told) problem.value = told.refused
+      else if ('ended' in told) said.value = told.ended === 'called-off' ? INTAKE.calledOff : INTAKE.brokeOff
+      else {
+        said.value = INTAKE.took(told.taken.taken)
+        look.value = tried.value = null
+        file.value = null
+      }
     })
-    if (ending.signal.aborted) {
-      problem.value = ''
-      said.value = INTAKE.calledOff
-    }
-    progress.value = null
+    const why = problem.value
     await list()
+    problem.value ||= why
   }
-
-  /** Reads lines as they come: how far it is, then what it came to. */
-  async function followed(stream: ReadableStream<Uint8Array>) {
-    const reader = stream.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader()
-    let text = ''
-    for (let piece = await reader.read(); !piece.done; piece = await reader.read()) {
-      text += piece.value
-      const lines = text.split('\n')
-      text = lines.pop() ?? ''
-      for (const line of lines) hear(JSON.parse(line) as Line)
-    }
-  }
-
-  type Line = { done: number; all: number } | { taken: IntakeTried } | { error: { message: string } }
-  function hear(line: Line) {
-    if ('done' in line) progress.value = line
-    else if ('error' in line) {
-      said.value = ''
-      problem.value = line.error.message
-    } else {
-      said.value = INTAKE.took(line.taken.taken)
-      look.value = tried.value = null
-      file.value = null
-    }
-  }
-
-  const callOff = () => ending?.abort()
 
   const undo = (id: string) =>
     attempt(async () => {

@@ -7,6 +7,7 @@ import type { Workshop } from '../../core/record'
 import ChoiceRow from '../components/parts/ChoiceRow.vue'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
+import WholeWorkshop from '../components/access/WholeWorkshop.vue'
 import TaxFields from '../components/access/TaxFields.vue'
 import LogoField from '../components/access/LogoField.vue'
 import PageFrame from '../components/parts/PageFrame.vue'
@@ -129,5 +130,6 @@ async function save() {
         <FaultNote v-if="problem">{{ problem }}</FaultNote>
       </div>
     </form>
+    <WholeWorkshop class="mt-6" />
   </PageFrame>
 </template>

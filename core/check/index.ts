@@ -10,6 +10,7 @@ export {
   flag,
   formatVersion,
   id,
+  isUuid,
   listOf,
   moment,
   needed,
@@ -20,6 +21,7 @@ export {
   shape,
   type Shape,
   text,
+  uuid,
   whole,
   word,
   words

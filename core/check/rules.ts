@@ -72,6 +72,14 @@ export const ID = /^[\w.-]+$/
 
 export const id = () => word(64).matches(ID, { message: say('id') })
 
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
+
+/** The id of a job, a picture or whatever else a workshop keeps rows of. */
+export const uuid = () => text(36).matches(UUID, { message: say('uuid'), excludeEmptyString: false })
+
+/** Is a text shaped like the ids that jobs and photos have? */
+export const isUuid = (of: string) => UUID.test(of)
+
 export const flag = () => boolean().typeError(say('flag'))
 
 export const oneOf = <T extends string>(...values: readonly T[]) =>
@@ -91,13 +99,17 @@ export const email = () => text(254).matches(EMAIL, { message: say('email') })
 /** A day, as 2026-11-26. */
 export const day = () =>
   text(10)
-    .test('day', say('day', { from: YEARS[0], to: YEARS[1] }), (v) => v === undefined || isDay(v))
+    .test('day', say('day', { from: YEARS[0], to: YEARS[1] }), (v) => v === undefined || v === null || isDay(v))
     .meta({ jsonSchema: { pattern: DAY.source } })
 
 /** A moment, as 2026-11-26T08:30:00.000Z. */
 export const moment = () =>
   text(40)
-    .test('moment', say('moment', { from: YEARS[0], to: YEARS[1] }), (v) => v === undefined || isMoment(v))
+    .test(
+      'moment',
+      say('moment', { from: YEARS[0], to: YEARS[1] }),
+      (v) => v === undefined || v === null || isMoment(v)
+    )
     .meta({ jsonSchema: { pattern: MOMENT.source } })
 
 function isDay(value: string): boolean {

@@ -15,6 +15,7 @@ export interface CheckSays {
   'broken-text': {}
   'reserved-word': {}
   id: {}
+  uuid: {}
   flag: {}
   'one-of': { words: readonly string[] }
   day: { from: number; to: number }

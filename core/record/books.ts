@@ -3,27 +3,29 @@ import { usageSchema } from '../readings'
 import { say } from './says'
 
 /** What a workshop keeps of a customer; everything but the name may be empty. */
-export const customerSchema = shape({
+export const customerFields = {
   name: words(120, say('customer-name')),
   phone: text(60).defined(needed),
   email: email().defined(needed),
   address: text(400).defined(needed),
   note: text(2000).defined(needed)
-}).required(say('a-customer'))
+}
+export const customerSchema = shape(customerFields).required(say('a-customer'))
 
 export type CustomerFacts = Shape<typeof customerSchema>
 
 /** What is kept of a vehicle beside its jobs: its plate, its chassis number, make and model as people write them. */
-export const vehicleSchema = shape({
+export const vehicleFields = {
   name: words(120, say('vehicle')),
   note: text(2000).defined(needed),
   registration: text(40).defined(needed),
   chassis: text(40).defined(needed),
   model: text(120).defined(needed)
-}).required(say('a-vehicle'))
+}
+export const vehicleSchema = shape(vehicleFields).required(say('a-vehicle'))
 
 /** What was done on a vehicle before there was a job here, or elsewhere. */
-export const pastJobSchema = shape({
+export const pastJobFields = {
   doneOn: day().required(needed),
   usage: usageSchema.optional().nullable(),
   work: text(4000).defined(needed),
@@ -32,6 +34,7 @@ export const pastJobSchema = shape({
   renewed: listOf(id().required(needed), 64).required(needed),
   /** Of the chain, where it was measured; a fraction. */
   elongation: num(-0.005, 0.05).nullable()
-}).required(say('a-past-job'))
+}
+export const pastJobSchema = shape(pastJobFields).required(say('a-past-job'))
 
 export type PastJobFacts = Shape<typeof pastJobSchema>

@@ -1,4 +1,4 @@
-import { needed, oneOf, shape, type Shape, text, words } from '../check'
+import { needed, num, oneOf, shape, type Shape, text, words } from '../check'
 import { taxSchema } from '../money'
 import { say } from './says'
 
@@ -42,6 +42,16 @@ export const workshopSchema = shape({
 }).required(say('a-workshop'))
 
 export type Workshop = Shape<typeof workshopSchema>
+
+const horizon = () => num(0, 1e7)
+
+/** What the shop weighs paths with, unless a job says otherwise; the horizon by unit of usage. */
+export const shopPricingSchema = shape({
+  hourRate: num(0, 10_000),
+  newPart: num(0, 1),
+  damage: num(0, 1e7),
+  horizons: shape({ km: horizon(), mi: horizon(), h: horizon() })
+}).required(needed)
 
 /** The day on which something was, as the workshop's calendar has it: 2026-11-26. */
 export function dayAt(moment: string, { timeZone: zone }: Pick<Workshop, 'timeZone'>): string {

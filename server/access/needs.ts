@@ -107,6 +107,8 @@ export const NEEDS: Readonly<Record<string, Need>> = {
   'GET /api/people/:id/seal': 'foreman',
   'GET /api/staff': 'foreman',
   // Everything.
+  'GET /api/archive': 'owner',
+  'POST /api/archive': 'owner',
   'POST /api/people': 'owner',
   'POST /api/people/:id': 'owner',
   'POST /api/devices/:id/removed': 'owner',

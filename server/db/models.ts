@@ -1,6 +1,7 @@
 import type { Act, JobState, Role } from '../../core/record'
 import type { Corrections } from '../../core/drive'
-import type { EarlierKnown, School, Usage } from '../../core/readings'
+import type { EarlierKnown, JobFile, School, Usage } from '../../core/readings'
+import type { ErasedRows, ErasureKind } from '../../core/views/archive'
 import type { Debriefing, Move, PracticeCase } from '../../core/views/practice'
 import type { JobSummary } from '../../core/views/summary'
 import type { DriveSheet } from '../../core/sheet'
@@ -250,6 +251,8 @@ export const PracticeCaseRow = table('practice_cases', {
   title: text(),
   body: json<PracticeCase>(),
   createdBy: text(),
+  /** The job that it was told from, while that is kept; null for one out of a file. */
+  jobId: orNull(uuid()),
   removed: or(flag(), false),
   createdAt: now()
 })
@@ -269,6 +272,33 @@ export const PracticeRunRow = table('practice_runs', {
   finishedAt: now()
 })
 export type PracticeRunRow = RowOf<typeof PracticeRunRow>
+
+/** Something that was erased for good: which rows, when and by whom, and nothing of what stood in them. */
+export const ErasureRow = table('erasures', {
+  id: key(uuid()),
+  kind: text<ErasureKind>(),
+  erasedBy: text(),
+  erasedAt: now(),
+  rows: json<ErasedRows>(),
+  /** Mentions elsewhere that were left as they are. */
+  leftRows: json<string[]>()
+})
+export type ErasureRow = RowOf<typeof ErasureRow>
+
+/** Figures of wear out of an erased job: of no person and no vehicle that is known. */
+export const WearFigureRow = table('wear_figures', {
+  id: key(uuid()),
+  sheetId: text(),
+  /** The same for what was one vehicle, and nothing else of it. */
+  vehicle: uuid(),
+  /** As 2026-11. */
+  month: text(),
+  finished: flag(),
+  summary: json<JobSummary>(),
+  /** What the job taught of its type of engine; null for one that was not finished. */
+  file: orNull(json<JobFile>())
+})
+export type WearFigureRow = RowOf<typeof WearFigureRow>
 
 /** What the workshop holds once: prices, and marks of its own. */
 export const SettingRow = table('settings', { key: key(text()), value: json<unknown>() })

@@ -14,7 +14,7 @@ export async function createJob(
   id: string,
   job: KeptJob,
   acts: readonly Act[],
-  { demo, transaction }: { demo: boolean; transaction: Transaction }
+  { demo, transaction, kept }: { demo: boolean; transaction: Transaction; kept?: KeptBeside }
 ): Promise<void> {
   const vehicleId = job.vehicleId ?? (await vehicleNamed(job.vehicle.trim(), transaction))
   const sheetMoves = acts.some(({ type }) => type === 'sheet') ? 1 : 0
@@ -25,7 +25,7 @@ export async function createJob(
       ...job,
       vehicleId,
       sheetMoves,
-      ...firstSummary(job, acts),
+      ...(kept ? { stale: true, customerId: kept.customer } : firstSummary(job, acts)),
       state: foldActs(acts, job.school).state,
       openedAt: new Date(job.openedAt)
     },
@@ -33,9 +33,15 @@ export async function createJob(
   )
   for (let i = 0; i < acts.length; i += AT_ONCE)
     await ActRow.bulkCreate(
-      acts.slice(i, i + AT_ONCE).map((act) => ({ jobId: id, id: act.id, body: act })),
+      acts.slice(i, i + AT_ONCE).map((act) => ({ jobId: id, id: act.id, body: act, ...kept?.beside.get(act.id) })),
       { transaction, returning: false }
     )
+}
+
+/** What a whole workshop brings of a job beside its file; its summary is made when there is time. */
+export interface KeptBeside {
+  customer: string | null
+  beside: ReadonlyMap<string, { personId: number | null; receivedAt: Date }>
 }
 
 /** Acts written in one statement. */

@@ -1,3 +1,5 @@
+import { exportJob } from '../../core/record'
+import { readArchivedJob, readDrive, readHead, readRows } from '../archive/read'
 import { printPaper } from '../pdf/printPapers'
 import { printReport } from '../pdf/printReport'
 import { lookAtTable, planIntake } from '../store/intakes'
@@ -25,6 +27,11 @@ export const TASKS = {
   printReport,
   makePapers,
   printPaper,
+  exportJob,
+  readArchivedJob,
+  readDrive,
+  readHead,
+  readRows,
   textOf,
   learntNow,
   relearn,

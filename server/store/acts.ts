@@ -3,7 +3,7 @@ import { told } from '../../words/problems'
 import { LRUCache } from 'lru-cache'
 import { Op, UniqueConstraintError, type Transaction } from 'sequelize'
 import { type Hold, rebuildOf } from '../../core/views/buildup'
-import { type Fault, isSameJson, isWellFormed, schemaFaults } from '../../core/check'
+import { type Fault, isSameJson, isWellFormed, schemaFaults, isUuid } from '../../core/check'
 import {
   Folding,
   MOST,
@@ -33,7 +33,7 @@ import { type CheckedUnder, countActs, keepAct, type PersonId } from '../db/quer
 import { heavily } from '../heavy/heavily'
 import { ACTS_CHANNEL } from '../live/listen'
 import { Problem, badInput } from '../utils/problem'
-import { actsOf, findJob, isUuid, keptAct, keptJob, noJob, QUICK, type KeptAct } from './jobs'
+import { actsOf, findJob, keptAct, keptJob, noJob, QUICK, type KeptAct } from './jobs'
 
 /** What an act can be checked with, without reading all of its job again. */
 interface KnownSheet extends CheckedUnder {

@@ -1,8 +1,9 @@
+import { isUuid } from '../../core/check'
 import { useDb } from '../db/connection'
 import { BenchRow, JobRow } from '../db/models'
 import { tell } from '../db/queries/acts'
 import { ACTS_CHANNEL } from '../live/listen'
-import { isUuid, noJob } from './jobs'
+import { noJob } from './jobs'
 
 /** The part that is open on a job's bench; empty where none is known. */
 export async function openPart(jobId: string): Promise<{ part: string }> {

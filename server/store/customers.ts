@@ -1,3 +1,4 @@
+import { isUuid } from '../../core/check'
 import { randomUUID } from 'node:crypto'
 import type { CustomerFacts } from '../../core/record'
 import { told } from '../../words/problems'
@@ -5,7 +6,6 @@ import { useDb } from '../db/connection'
 import { CustomerRow, JobRow, VehicleRow } from '../db/models'
 import { type CustomerFound, findCustomers } from '../db/queries/books'
 import { Problem } from '../utils/problem'
-import { isUuid } from './jobs'
 import { pagesOf, wordsOf } from './listing'
 
 export interface Customer extends CustomerFacts {

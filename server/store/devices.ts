@@ -1,3 +1,4 @@
+import { isUuid } from '../../core/check'
 import { randomUUID } from 'node:crypto'
 import { told } from '../../words/problems'
 import { forgetCallers } from '../access/caller'
@@ -7,7 +8,6 @@ import { useDb } from '../db/connection'
 import { DeviceRow, PairingRow } from '../db/models'
 import { forgetTries, takePairing, tidyAccess } from '../db/queries/access'
 import { Problem } from '../utils/problem'
-import { isUuid } from './jobs'
 
 /** A device as settings list it. */
 export interface ListedDevice {

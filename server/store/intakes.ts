@@ -1,3 +1,4 @@
+import { isUuid } from '../../core/check'
 import { randomUUID } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import {
@@ -11,11 +12,11 @@ import { HISTORY_HEADINGS } from '../../words/en'
 import { told } from '../../words/problems'
 import { inTransaction, useDb } from '../db/connection'
 import { CustomerRow, IntakeRow, PastJobRow, SettingRow, SheetRow, VehicleRow } from '../db/models'
+import { COLUMNS_KEY } from '../db/settingKeys'
 import { knownHistory, removeIntake } from '../db/queries/intakes'
 import { heavily } from '../heavy/heavily'
 import { readTable } from '../intake/readTable'
 import { Problem } from '../utils/problem'
-import { isUuid } from './jobs'
 
 /** A file as it is looked at first: its columns with some of what is in them, and what each may be. */
 export interface TableLook {
@@ -38,13 +39,12 @@ export interface IntakeTried {
 
 const SAMPLES = 3
 const SHOWN = 300
-const MAPPING = 'intake-columns'
 
 /** Looks at a file. @throws Problem bad-input, too-large */
 export async function lookAtTable(bytes: Uint8Array): Promise<TableLook> {
   const { headings, rows } = await readTable(Buffer.from(bytes))
   await useDb()
-  const remembered = ((await SettingRow.findByPk(MAPPING))?.value ?? {}) as Record<string, HistoryField | null>
+  const remembered = ((await SettingRow.findByPk(COLUMNS_KEY))?.value ?? {}) as Record<string, HistoryField | null>
   const columns = headings.map((heading, i) => ({
     heading,
     samples: [...new Set(rows.map((row) => (row[i] ?? '').trim()).filter(Boolean))].slice(0, SAMPLES),
@@ -204,10 +204,10 @@ async function keepOutcome(
 
 /** What columns were is what those of the same headings are taken for next time. */
 async function rememberColumns(headings: readonly string[], { fields }: HistoryPlan): Promise<void> {
-  const before = ((await SettingRow.findByPk(MAPPING))?.value ?? {}) as Record<string, unknown>
+  const before = ((await SettingRow.findByPk(COLUMNS_KEY))?.value ?? {}) as Record<string, unknown>
   const now = Object.fromEntries(headings.map((heading, i) => [heading.toLowerCase(), fields[i] ?? null]))
   const all = Object.entries({ ...before, ...now }).slice(-200)
-  await SettingRow.upsert({ key: MAPPING, value: Object.fromEntries(all) })
+  await SettingRow.upsert({ key: COLUMNS_KEY, value: Object.fromEntries(all) })
 }
 
 /** An intake as it is listed. */

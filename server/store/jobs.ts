@@ -1,6 +1,7 @@
 import { told } from '../../words/problems'
 import { LRUCache } from 'lru-cache'
 import type { Transaction } from 'sequelize'
+import { isUuid } from '../../core/check'
 import { type Act, assessRecord, type KeptJob } from '../../core/record'
 import { inTransaction, useDb } from '../db/connection'
 import { ActRow, JobRow } from '../db/models'
@@ -14,13 +15,6 @@ export interface KeptAct {
   seq: number
   act: Act
 }
-
-/** Is a text shaped like the ids that jobs and photos have? */
-export function isUuid(text: string): boolean {
-  return UUID.test(text)
-}
-
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
 
 export const noJob = () => new Problem('not-found', told('no-such-job'))
 

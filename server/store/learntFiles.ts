@@ -7,13 +7,11 @@ import { type LearntFile, learntFileSchema, type OwnPriors } from '../../core/vi
 import { told } from '../../words/problems'
 import { useDb } from '../db/connection'
 import { SettingRow } from '../db/models'
+import { LEARNT_FROM, LEARNT_ID, OWN_PRIORS } from '../db/settingKeys'
 import { Problem } from '../utils/problem'
 
 /** What other workshops have learnt, taken in from their files, and what this one gives away. */
 
-const MARK = 'learnt-from:'
-const OWN = 'learnt-id'
-const OWN_PRIORS = 'own-priors:'
 /** Other workshops' files kept at the most. */
 const MOST = 100
 
@@ -39,7 +37,10 @@ interface Kept {
 /** What this workshop's own jobs have taught of every type, as a file for others. */
 export async function exportLearnt(): Promise<LearntFile> {
   await useDb()
-  const [identity] = await SettingRow.findOrCreate({ where: { key: OWN }, defaults: { key: OWN, value: randomUUID() } })
+  const [identity] = await SettingRow.findOrCreate({
+    where: { key: LEARNT_ID },
+    defaults: { key: LEARNT_ID, value: randomUUID() }
+  })
   const rows = await SettingRow.findAll({ where: { key: { [Op.startsWith]: OWN_PRIORS } }, order: ['key'] })
   const types = rows.map(({ value }) => value as OwnPriors).filter(({ priors }) => priors.engines > 0)
   return {
@@ -64,13 +65,13 @@ export async function takeLearnt(file: unknown, by: string): Promise<TakenIn> {
   const faults = schemaFaults(learntFileSchema, file)
   if (faults.length > 0) throw new Problem('bad-input', told('file-not-taken'), faults)
   const learnt = file as LearntFile
-  const own = await SettingRow.findByPk(OWN)
+  const own = await SettingRow.findByPk(LEARNT_ID)
   if (own?.value === learnt.from) throw new Problem('conflict', told('learnt-here'))
-  const key = `${MARK}${learnt.from}`
+  const key = `${LEARNT_FROM}${learnt.from}`
   const known = await SettingRow.findByPk(key)
   if (known && Date.parse((known.value as Kept).file.at) > Date.parse(learnt.at))
     throw new Problem('conflict', told('learnt-newer-here'))
-  if (!known && (await SettingRow.count({ where: { key: { [Op.startsWith]: MARK } } })) >= MOST)
+  if (!known && (await SettingRow.count({ where: { key: { [Op.startsWith]: LEARNT_FROM } } })) >= MOST)
     throw new Problem('conflict', told('learnt-full', { most: MOST }))
   const kept: Kept = { file: learnt, takenAt: new Date().toISOString(), by, out: false }
   await SettingRow.upsert({ key, value: kept })
@@ -80,7 +81,7 @@ export async function takeLearnt(file: unknown, by: string): Promise<TakenIn> {
 /** Takes a workshop's file out of what is judged by, or puts it back. @throws Problem not-found */
 export async function setLearntOut(from: string, out: boolean): Promise<TakenIn> {
   await useDb()
-  const row = await SettingRow.findByPk(`${MARK}${from}`)
+  const row = await SettingRow.findByPk(`${LEARNT_FROM}${from}`)
   if (!row) throw new Problem('not-found', told('no-such-learnt'))
   const kept: Kept = { ...(row.value as Kept), out }
   await SettingRow.upsert({ key: row.key, value: kept })
@@ -101,7 +102,7 @@ export async function learntElsewhere(sheetId: string): Promise<LearntPriors[]> 
 
 async function keptFiles(): Promise<Kept[]> {
   await useDb()
-  const rows = await SettingRow.findAll({ where: { key: { [Op.startsWith]: MARK } } })
+  const rows = await SettingRow.findAll({ where: { key: { [Op.startsWith]: LEARNT_FROM } } })
   return rows.map(({ value }) => value as Kept)
 }
 

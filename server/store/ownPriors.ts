@@ -4,6 +4,7 @@ import { countingErrors, ENOUGH_ENGINES, learnOwn, type OwnPriors } from '../../
 import { poolLearnt } from '../../core/estimate'
 import { useDb } from '../db/connection'
 import { JobRow, SettingRow } from '../db/models'
+import { OWN_PRIORS } from '../db/settingKeys'
 import { finishedJobs } from '../db/queries/jobs'
 import { heavily } from '../heavy/heavily'
 import { log } from '../utils/log'
@@ -13,7 +14,7 @@ import { learntElsewhere } from './learntFiles'
 /** Jobs of a type that are learnt from at the most, the newest. */
 const MOST = 200
 
-const keyOf = (sheetId: string) => `own-priors:${sheetId}`
+const keyOf = (sheetId: string) => `${OWN_PRIORS}${sheetId}`
 
 /** What the workshop has learnt of a type of engine; null before anything was. */
 export async function ownPriors(sheetId: string): Promise<OwnPriors | null> {

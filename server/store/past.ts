@@ -1,3 +1,4 @@
+import { isUuid } from '../../core/check'
 import { randomUUID } from 'node:crypto'
 import { NINETY } from '../../core/math'
 import type { LearntFrom } from '../../core/views/learn'
@@ -7,7 +8,6 @@ import { told } from '../../words/problems'
 import { PastJobRow } from '../db/models'
 import { pastOfEngines } from '../db/queries/past'
 import { Problem } from '../utils/problem'
-import { isUuid } from './jobs'
 import { emptySummary, type ListedJob } from './summaries'
 
 /** What was done on a vehicle before there was a job here, or elsewhere. */

@@ -1,3 +1,4 @@
+import { isUuid } from '../../core/check'
 import { told } from '../../words/problems'
 import { createHash, randomUUID } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
@@ -7,7 +8,7 @@ import { JobRow, PhotoRow } from '../db/models'
 import { photoSizes } from '../db/queries/photos'
 import { upright } from '../photos/upright'
 import { Problem } from '../utils/problem'
-import { isUuid, noJob } from './jobs'
+import { noJob } from './jobs'
 
 /** A kept photo, without its pixels. */
 export interface KeptPhoto {

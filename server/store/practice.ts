@@ -1,3 +1,4 @@
+import { isUuid } from '../../core/check'
 import type { DriveSheet } from '../../core/sheet'
 import { sayCode, sayUntellable, tellCase } from '../../words/en'
 import { told } from '../../words/problems'
@@ -29,7 +30,7 @@ import { useDb } from '../db/connection'
 import { heavily } from '../heavy/heavily'
 import { PracticeCaseRow, PracticeRunRow } from '../db/models'
 import { Problem } from '../utils/problem'
-import { findJob, isUuid } from './jobs'
+import { findJob } from './jobs'
 
 /** A case that the workshop keeps, as lists show it. */
 export interface KeptCase {

@@ -1,3 +1,4 @@
+import { isUuid } from '../../core/check'
 import { randomUUID } from 'node:crypto'
 import { Op } from 'sequelize'
 import type { Role } from '../../core/record'
@@ -12,7 +13,6 @@ import { DeviceRow, PersonRow, SessionRow } from '../db/models'
 import { forgetTries, personOfName } from '../db/queries/access'
 import { Problem } from '../utils/problem'
 import { passphraseKey, pinKey } from './people'
-import { isUuid } from './jobs'
 
 /** A session as settings list it. */
 export interface ListedSession {

@@ -1,3 +1,4 @@
+import { isUuid } from '../../core/check'
 import { upgradeReport } from '../../words/en'
 import { told } from '../../words/problems'
 import { randomUUID } from 'node:crypto'
@@ -7,7 +8,6 @@ import { useDb } from '../db/connection'
 import { JobRow, ShareRow } from '../db/models'
 import { Problem } from '../utils/problem'
 import { addChoice } from './acts'
-import { isUuid } from './jobs'
 import { photoOfJob } from './photos'
 import { jobReport, type DrawnReport } from './reports'
 

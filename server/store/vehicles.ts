@@ -1,3 +1,4 @@
+import { isUuid } from '../../core/check'
 import { randomUUID } from 'node:crypto'
 import { told } from '../../words/problems'
 import { Op } from 'sequelize'
@@ -11,7 +12,6 @@ import { findVehicles, type VehicleFound } from '../db/queries/books'
 import { newestJobs } from '../db/queries/vehicles'
 import { Problem } from '../utils/problem'
 import { customerRow } from './customers'
-import { isUuid } from './jobs'
 import { pagesOf, wordsOf } from './listing'
 import {
   addPastJob,

@@ -5,13 +5,12 @@ import type { Workshop } from '../../core/record'
 import { DEMO_WORKSHOP } from '../../demo/workshop'
 import { useDb } from '../db/connection'
 import { SettingRow } from '../db/models'
-
-const KEY = 'workshop'
+import { LOGO_KEY, WORKSHOP_KEY } from '../db/settingKeys'
 
 /** What stands for this workshop; the demo's, before anything was said of it. */
 export async function workshopFacts(): Promise<Workshop> {
   await useDb()
-  const kept = (await SettingRow.findByPk(KEY))?.value as Partial<Workshop> | undefined
+  const kept = (await SettingRow.findByPk(WORKSHOP_KEY))?.value as Partial<Workshop> | undefined
   // What an earlier version kept had no language, no currency and no tax.
   return { ...DEMO_WORKSHOP, ...(kept ? { tax: NO_TAX, ...kept } : {}) }
 }
@@ -19,16 +18,15 @@ export async function workshopFacts(): Promise<Workshop> {
 /** Takes the place of what stood for it before; reports shared already keep what they had. */
 export async function keepWorkshop(workshop: Workshop): Promise<Workshop> {
   await useDb()
-  if (!isDeepStrictEqual(await workshopFacts(), workshop)) await SettingRow.upsert({ key: KEY, value: workshop })
+  if (!isDeepStrictEqual(await workshopFacts(), workshop))
+    await SettingRow.upsert({ key: WORKSHOP_KEY, value: workshop })
   return workshop
 }
-
-const LOGO = 'logo'
 
 /** The workshop's logo as PNG; null without one. */
 export async function workshopLogo(): Promise<Buffer | null> {
   await useDb()
-  const { value } = (await SettingRow.findByPk(LOGO)) ?? {}
+  const { value } = (await SettingRow.findByPk(LOGO_KEY)) ?? {}
   return typeof value === 'string' ? Buffer.from(value, 'base64') : null
 }
 
@@ -38,7 +36,7 @@ export async function workshopLogo(): Promise<Buffer | null> {
  */
 export async function keepLogo(bytes: Buffer): Promise<boolean> {
   await useDb()
-  if (bytes.length === 0) await SettingRow.destroy({ where: { key: LOGO } })
-  else await SettingRow.upsert({ key: LOGO, value: (await asLogo(bytes)).toString('base64') })
+  if (bytes.length === 0) await SettingRow.destroy({ where: { key: LOGO_KEY } })
+  else await SettingRow.upsert({ key: LOGO_KEY, value: (await asLogo(bytes)).toString('base64') })
   return bytes.length > 0
 }

@@ -25,6 +25,7 @@ const check: Catalogue<CheckSays> = {
   'reserved-word': () => 'is a word that names nothing here: choose another',
   email: () => 'expected an e-mail address, such as office@example.org',
   id: () => 'expected an id of letters, digits, dots and dashes',
+  uuid: () => 'expected a UUID',
   flag: () => 'expected true or false',
   'one-of': (f) => `expected ${f.words.join(' or ')}`,
   day: (f) => `expected a date as 2026-11-26, from ${f.from} to ${f.to}`,

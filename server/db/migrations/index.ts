@@ -13,6 +13,7 @@ import { codes } from './0011-codes'
 import { doors } from './0012-doors'
 import { passkeys } from './0013-passkeys'
 import { books } from './0014-books'
+import { erasing } from './0015-erasing'
 
 /** All migrations in their order. */
 export const migrations: readonly Migration[] = [
@@ -29,5 +30,6 @@ export const migrations: readonly Migration[] = [
   codes,
   doors,
   passkeys,
-  books
+  books,
+  erasing
 ]

@@ -1,3 +1,23 @@
+import type { Shown } from '../../say'
+import { countWords } from '../figures'
+
+/** The whole workshop out and in, and what was erased for good. */
+export const WHOLE = {
+  title: 'Everything out, and in again',
+  says: 'The whole workshop as open files in one archive: JSON, CSV and JPEG, with their schemas. It holds customers’ data, but nobody’s passphrase or PIN.',
+  out: 'Everything out',
+  says2: 'An empty workshop takes such an archive in, all of it or nothing.',
+  in: 'Take a workshop in',
+  file: 'Archive of a workshop',
+  sending: 'Sending and looking through it …',
+  taking: (done: Shown, all: Shown) => `${done} of ${all} jobs kept …`,
+  callOff: 'Call it off',
+  calledOff: 'Called off: nothing was taken in.',
+  brokeOff: 'The server broke off: look at the board whether it was taken in.',
+  took: (jobs: number, customers: number, vehicles: number, photos: number) =>
+    `Taken in: ${countWords(jobs, 'job', 'jobs')}, ${countWords(customers, 'customer', 'customers')}, ${countWords(vehicles, 'vehicle', 'vehicles')}, ${countWords(photos, 'picture', 'pictures')}. People sign in once an owner gives them a passphrase.`
+}
+
 export const SETTINGS = {
   settings: 'Settings',
   settingsUmbrette: 'Settings · Umbrette',

@@ -1,15 +1,12 @@
 import { told } from '../../../../words/problems'
 import { mixed } from 'yup'
-import { needed, sayOfCheck, shape, text, words } from '../../../../core/check'
+import { needed, sayOfCheck, shape, text, words, uuid } from '../../../../core/check'
 import { signedBy } from '../../../access/author'
 import { finishRun } from '../../../store/practice'
-import { isUuid } from '../../../store/jobs'
 import { checkInput, readJson, route } from '../../../utils/route'
 
 const schema = shape({
-  id: text(64)
-    .required(needed)
-    .test('uuid', told('a-uuid'), (value) => value === undefined || isUuid(value)),
+  id: uuid().required(needed),
   by: words(80, told('who-practised')),
   case: text(64).required(needed),
   moves: mixed().required(needed)
