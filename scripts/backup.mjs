@@ -1,9 +1,9 @@
 // A whole workshop into one file and back: PostgreSQL's own dump, jobs and photos and all.
 import { randomBytes } from 'node:crypto'
-import { existsSync, renameSync, rmSync, statSync } from 'node:fs'
+import { existsSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { knownMigrations } from './migrations.mjs'
-import { run, Stop } from './run.mjs'
+import { run, runWithDatabase, Stop } from './run.mjs'
 import { APP, as, makeDatabase, OWNER, program, query, quoted, reach, shortened } from './sql.mjs'
 
 /** Workshops as they were before a restore that are kept in the cluster. */
@@ -59,9 +59,11 @@ async function fill(url, file) {
  * Puts the workshop back as a file has it: into a fresh database, which is brought up to date and looked through, and
  * only then
  * takes the place of the other. A server that runs goes on with it. When anything fails, everything stays as it is.
+ * What was erased since the file was made is erased again.
  * @param {{ owner: string, admin: string }} urls
+ * @param {string} ledger the file in which erasings are noted beside the database
  */
-export async function restore({ owner, admin }, file) {
+export async function restore({ owner, admin }, file, ledger = '') {
   if (!existsSync(file)) throw new Stop(`There is no ${file}.`)
   const listed = await run(program('pg_restore'), ['--list', file], { quiet: true })
   if (listed.code !== 0 || !/TABLE DATA public acts/.test(listed.output))
@@ -77,6 +79,7 @@ export async function restore({ owner, admin }, file) {
     await fill(url, file)
     await bringUpToDate(url)
     await keepOut(owner, url)
+    await eraseAgain(owner, url, ledger)
     await swap(admin, name, fresh, `${name}_before_${stamp}`)
   } catch (error) {
     await query(admin, `drop database if exists ${quoted(fresh)} with (force)`)
@@ -96,6 +99,48 @@ async function keepRemoved(owner, url, table) {
   const out = (await query(owner, `select id from ${table} where removed_at is not null`)).split('\n').filter(Boolean)
   if (out.length > 0)
     await query(url, `update ${table} set removed_at = now() where removed_at is null and id in ('${out.join("','")}')`)
+}
+
+async function eraseAgain(owner, url, ledger) {
+  const known = [...(await erasuresIn(owner)), ...erasuresNoted(ledger)]
+  const entries = [...new Map(known.map((entry) => [entry.id, entry])).values()]
+  if (entries.length === 0) return
+  const otherwise = 'What was erased since could not be erased again; everything is as it was.'
+  await runWithDatabase(url, 'scripts/erase.ts', entries, otherwise)
+}
+
+async function erasuresIn(url) {
+  if ((await query(url, "select to_regclass('public.erasures') is not null")) !== 't') return []
+  const entry = `json_build_object('id', id, 'kind', kind, 'by', erased_by, 'rows', rows, 'left', left_rows,
+    'at', to_char(erased_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))`
+  return JSON.parse((await query(url, `select coalesce(json_agg(${entry}), '[]') from erasures`)) || '[]')
+}
+
+/** Erasings noted beside the database; a line that was not finished, as the machine went down, is none. */
+function erasuresNoted(file) {
+  if (!file || !existsSync(file)) return []
+  return readFileSync(file, 'utf8')
+    .split('\n')
+    .flatMap((line) => {
+      try {
+        return line ? [JSON.parse(line)] : []
+      } catch {
+        return []
+      }
+    })
+}
+
+/** Lets go of workshops as they were before a restore that hold what was erased since. */
+export async function dropErased(admin, owner, ledger) {
+  const newest = erasuresNoted(ledger)
+    .map(({ at }) => at.replaceAll(/\D/g, '').slice(0, 14))
+    .sort()
+    .at(-1)
+  if (!newest) return
+  const name = decodeURIComponent(new URL(owner).pathname.slice(1))
+  for (const old of await databasesBefore(admin, name))
+    if (old.slice(`${name}_before_`.length).slice(0, 14) <= newest)
+      await query(elsewhere(admin, name), `drop database ${quoted(old)}`)
 }
 
 /** Refuses what a newer version kept, migrates what an older one did, and looks whether all of it can be read. */
@@ -146,14 +191,16 @@ async function dropLeft(admin, name) {
   for (const one of left) await query(elsewhere(admin, name), `drop database if exists ${quoted(one)} with (force)`)
 }
 
-async function dropOld(admin, name) {
-  const old = (
-    await query(
-      elsewhere(admin, name),
-      `select datname from pg_database where datname like '${name}\\_before\\_%' order by datname desc`
-    )
+/** Workshops as they were before a restore, the newest first. */
+async function databasesBefore(admin, name) {
+  const listed = await query(
+    elsewhere(admin, name),
+    `select datname from pg_database where datname like '${name}\\_before\\_%' order by datname desc`
   )
-    .split('\n')
-    .filter(Boolean)
-  for (const one of old.slice(KEPT)) await query(elsewhere(admin, name), `drop database ${quoted(one)}`)
+  return listed.split('\n').filter(Boolean)
+}
+
+async function dropOld(admin, name) {
+  for (const one of (await databasesBefore(admin, name)).slice(KEPT))
+    await query(elsewhere(admin, name), `drop database ${quoted(one)}`)
 }

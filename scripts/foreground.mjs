@@ -2,11 +2,12 @@
 // its children.
 import { writeFileSync } from 'node:fs'
 import { userInfo } from 'node:os'
+import { dropErased } from './backup.mjs'
 import { backUpDaily } from './backups.mjs'
 import { workshopDatabase } from './database.mjs'
 import { stopPostgres } from './postgres.mjs'
 import { say, Stop } from './run.mjs'
-import { runningServer, startServer, stopServer } from './server.mjs'
+import { ledgerOf, runningServer, startServer, stopServer } from './server.mjs'
 
 const LOOK_MS = 500
 const BACKUP_LOOK_MS = 1_800_000
@@ -15,7 +16,7 @@ const PAUSES = [0, 1, 2, 5, 10, 30]
 const SOON_MS = 60_000
 
 /**
- * @param {{ kind: 'own' | 'demo', database: { app: string, owner: string }, keepDays: number,
+ * @param {{ kind: 'own' | 'demo', database: { app: string, owner: string, admin: string }, keepDays: number,
  *   options: Parameters<typeof startServer>[2] }} what
  */
 export async function runInForeground(dataFolder, { kind, database, keepDays, options }) {
@@ -32,6 +33,9 @@ export async function runInForeground(dataFolder, { kind, database, keepDays, op
     await new Promise((resolve) => setTimeout(resolve, LOOK_MS))
     if (kind === 'own' && Date.now() - looked > BACKUP_LOOK_MS) {
       looked = Date.now()
+      await dropErased(database.admin, database.owner, ledgerOf(dataFolder, kind)).catch((error) =>
+        console.error(`A workshop as it was before a restore was not let go of: ${error.message}`)
+      )
       await backUpDaily(dataFolder, database.owner, keepDays).catch((error) =>
         console.error(`Today's backup was not made: ${error.message}`)
       )

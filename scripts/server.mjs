@@ -1,7 +1,7 @@
 // The application's own server process.
 import { spawn } from 'node:child_process'
 import { closeSync, openSync, readFileSync, rmSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { homeOf, worksIn } from './home.mjs'
 import { freePort, isRunning, Stop, until } from './run.mjs'
 import { readWhole, writeWhole } from './whole.mjs'
@@ -11,6 +11,9 @@ const ENTRY = '.output/server/index.mjs'
 
 /** Files of a server by what it serves: the demo and the workshop's own may run beside each other. */
 const MARKS = { demo: 'server', own: 'own-server' }
+
+/** The file in which erasings are noted beside the database. @param {'own' | 'demo'} kind */
+export const ledgerOf = (dataFolder, kind = 'demo') => resolve(dataFolder, `${MARKS[kind]}-erased.jsonl`)
 
 /** The running server's process and port, or null. @param {'own' | 'demo'} kind */
 export async function runningServer(dataFolder, kind = 'demo') {
@@ -66,6 +69,7 @@ export async function startServer(
       UMBRETTE_LOG_FILE: join(dataFolder, `${MARKS[kind]}.log`),
       UMBRETTE_DEMO: demo ? '1' : '0',
       UMBRETTE_DOORS: doors ? 'closed' : 'open',
+      UMBRETTE_LEDGER: ledgerOf(dataFolder, kind),
       UMBRETTE_NETWORK: kind === 'own' ? dataFolder : '',
       UMBRETTE_REVIVE: revives ? dataFolder : '',
       NITRO_SHUTDOWN_TIMEOUT: '1500'

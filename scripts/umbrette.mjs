@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { parseArgs } from 'node:util'
-import { backup, restore } from './backup.mjs'
+import { backup, dropErased, restore } from './backup.mjs'
 import { backUpDaily, backUpNow, KEEP_DAYS } from './backups.mjs'
 import { build } from './build.mjs'
 import { dev } from './dev.mjs'
@@ -16,7 +16,7 @@ import { ensurePostgres, stopPostgres } from './postgres.mjs'
 import { announceNetwork, NETWORK_OPTIONS, setNetwork } from './network.mjs'
 import { changePerson, PERSON_OPTIONS } from './person.mjs'
 import { must, say, Stop } from './run.mjs'
-import { FIRST_PORT, reachedAt, runningServer, startServer, stopServer } from './server.mjs'
+import { FIRST_PORT, ledgerOf, reachedAt, runningServer, startServer, stopServer } from './server.mjs'
 import { setUp, SETUP_OPTIONS } from './setup.mjs'
 import { test } from './test.mjs'
 
@@ -56,7 +56,9 @@ const commands = {
     const server = await startServer(DATA, database, options)
     if (server.port !== wanted) say(`Port ${wanted} is in use; taking ${server.port}.`)
     announce(server, 'is running')
-    if (kind === 'own') await backUpDaily(DATA, database.owner)
+    if (kind !== 'own') return
+    await backUpDaily(DATA, database.owner)
+    await dropErased(database.admin, database.owner, ledgerOf(DATA, kind))
   },
   run: async ({ keep }) => {
     const { kind, running, built, options } = await ready({})
@@ -114,7 +116,7 @@ const commands = {
     await installNpm(DATA)
     const database = await workshopDatabase(DATA)
     await backUpNow(DATA, database.owner, 'before-restore')
-    await restore(database, file)
+    await restore(database, file, ledgerOf(DATA, kindOf(DATA)))
     say(`The workshop is as ${file} has it. As it was before, it is kept in the database under another name.`)
   },
   dev: async () => {

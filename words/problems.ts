@@ -17,6 +17,9 @@ export interface ProblemSays {
   'archive-called-off': {}
   'after-which-place': {}
   'board-not-asked': {}
+  'erase-name-differs': {}
+  'job-not-deleted': {}
+  'erasing-not-asked': {}
   'learnt-full': { most: number }
   'learnt-here': {}
   'learnt-newer-here': {}

@@ -109,6 +109,10 @@ export const NEEDS: Readonly<Record<string, Need>> = {
   // Everything.
   'GET /api/archive': 'owner',
   'POST /api/archive': 'owner',
+  'GET /api/customers/:id/erasing': 'owner',
+  'POST /api/customers/:id/erased': 'owner',
+  'POST /api/jobs/:id/erased': 'owner',
+  'GET /api/erasures': 'owner',
   'POST /api/people': 'owner',
   'POST /api/people/:id': 'owner',
   'POST /api/devices/:id/removed': 'owner',

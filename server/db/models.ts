@@ -1,7 +1,7 @@
 import type { Act, JobState, Role } from '../../core/record'
 import type { Corrections } from '../../core/drive'
 import type { EarlierKnown, JobFile, School, Usage } from '../../core/readings'
-import type { ErasedRows, ErasureKind } from '../../core/views/archive'
+import type { ErasedRows, ErasureKind } from '../../core/views/erasing'
 import type { Debriefing, Move, PracticeCase } from '../../core/views/practice'
 import type { JobSummary } from '../../core/views/summary'
 import type { DriveSheet } from '../../core/sheet'

@@ -51,6 +51,9 @@ const opened = new LRUCache<string, { mark: string; text: string }>({
   sizeCalculation: ({ text }) => 2 * text.length + 200
 })
 
+/** Lets go of all jobs that are remembered. */
+export const forgetOpened = (): void => opened.clear()
+
 /** A job with its acts and what they mean, as JSON: what a page opens it with. @throws Problem not-found */
 export async function openedJob(id: string): Promise<string> {
   await useDb()

@@ -5,6 +5,7 @@ import { heavily } from '../heavy/heavily'
 import { takenIn, type TakenIn } from './learntFiles'
 import { ownPriors, relearn } from './ownPriors'
 import { pastToLearnFrom } from './past'
+import { wearLeft } from './wearLeft'
 
 /** Jobs learnt from at the most, the newest. */
 const MOST = 5000
@@ -42,6 +43,7 @@ export async function learntNow(): Promise<WorkshopLearnt> {
   const past = await pastToLearnFrom(MOST)
   const learnt = learnFrom([
     ...past,
+    ...(await wearLeft(MOST)),
     ...rows.map(({ vehicle, vehicleId, usage, openedAt, state, summary }) => ({
       vehicle,
       vehicleId,

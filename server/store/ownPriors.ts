@@ -10,6 +10,7 @@ import { heavily } from '../heavy/heavily'
 import { log } from '../utils/log'
 import { actsOf, keptJob } from './jobs'
 import { learntElsewhere } from './learntFiles'
+import { filesLeft } from './wearLeft'
 
 /** Jobs of a type that are learnt from at the most, the newest. */
 const MOST = 200
@@ -45,7 +46,8 @@ export function relearnFrom(jobId: string): void {
 export async function relearn(sheetId: string): Promise<OwnPriors | null> {
   await useDb()
   const ids = await finishedJobs(sheetId, MOST)
-  const files = (await Promise.all(ids.map(fileOf))).flatMap((file) => file ?? [])
+  const jobs = (await Promise.all(ids.map(fileOf))).flatMap((file) => file ?? [])
+  const files = [...jobs, ...(await filesLeft(sheetId, MOST - jobs.length))]
   const newest = files[0]
   if (!newest) return null
   const own = learnOwn({ id: sheetId, name: newest.drive.name }, files)

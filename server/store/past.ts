@@ -1,5 +1,6 @@
 import { isUuid } from '../../core/check'
 import { randomUUID } from 'node:crypto'
+import type { Transaction } from 'sequelize'
 import { NINETY } from '../../core/math'
 import type { LearntFrom } from '../../core/views/learn'
 import type { SeenUsage, Usage } from '../../core/readings'
@@ -106,8 +107,11 @@ type Earlier = Pick<ListedJob, 'sheet' | 'usage'> & {
 }
 
 /** Past jobs as wear is learnt from them: those of a known engine, at a usage; the newest. */
-export async function pastToLearnFrom(most: number): Promise<LearntFrom[]> {
-  const rows = await pastOfEngines(most)
+export async function pastToLearnFrom(
+  most: number,
+  which?: { only: readonly string[]; transaction: Transaction }
+): Promise<LearntFrom[]> {
+  const rows = await pastOfEngines(most, which)
   return rows.flatMap(({ vehicle, vehicleId, engine, chain, chainName, ...job }) =>
     pastAsJob(job, chain).map(({ sheet, usage, renewed, measures }) => ({
       vehicle,

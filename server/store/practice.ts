@@ -106,7 +106,7 @@ export async function keepJobAsCase(
   if (record.findLast((act) => act.type === 'state')?.state !== 'closed')
     throw new Problem('conflict', told('job-not-closed'))
   try {
-    return await insertCase({ ...caseOfJob(job, record, title), complaint }, by)
+    return await insertCase({ ...caseOfJob(job, record, title), complaint }, by, jobId)
   } catch (error) {
     if (error instanceof UntellableError)
       throw new Problem('bad-input', told('first-fault', { said: sayUntellable(error.said) }))
@@ -114,10 +114,10 @@ export async function keepJobAsCase(
   }
 }
 
-async function insertCase(body: PracticeCase, createdBy: string): Promise<KeptCase> {
+async function insertCase(body: PracticeCase, createdBy: string, jobId: string | null = null): Promise<KeptCase> {
   await useDb()
   return listCase(
-    await PracticeCaseRow.create({ id: randomUUID(), title: body.title, body, createdBy, createdAt: new Date() })
+    await PracticeCaseRow.create({ id: randomUUID(), title: body.title, body, createdBy, jobId, createdAt: new Date() })
   )
 }
 

@@ -66,6 +66,7 @@ describe('the schema', () => {
       'challenges',
       'customers',
       'devices',
+      'erasures',
       'intakes',
       'jobs',
       'migrations',
@@ -82,12 +83,13 @@ describe('the schema', () => {
       'sheet_revisions',
       'sheets',
       'tries',
-      'vehicles'
+      'vehicles',
+      'wear_figures'
     ])
     await migration.alone(db, (t) => migration.migrate(db, t, 'down'))
     expect(await tables()).toEqual(['migrations'])
     await migration.alone(db, (t) => migration.migrate(db, t))
-    expect(await tables()).toHaveLength(22)
+    expect(await tables()).toHaveLength(24)
     await db.close()
     await other.drop()
     connection.connect(database.url)

@@ -21,3 +21,6 @@ schemas/                 JSON Schemas of these files
 
 An empty workshop takes it in again under Settings. It holds your customers' data: keep it as you would keep the workshop's keys.
 `
+
+/** What stands in the place of a name that was erased. */
+export const ERASED = '[erased]'

@@ -113,6 +113,9 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   who: () => 'choose who is at the bench',
   'workshop-not-empty': () =>
     'A whole workshop is taken in by an empty one alone, so that nothing is mixed: set up another with ./umbrette setup.',
+  'erase-name-differs': () => 'Type the name as it stands there: what is erased does not come back.',
+  'job-not-deleted': () => 'A job is erased for good once it is deleted: delete it on the board first.',
+  'erasing-not-asked': () => 'This could not be erased.',
   'who-brings-it': () => 'Say who brings it in, in at most 80 characters.',
   'who-practised': () => 'say who practised',
   'who-practises': () => 'Say who practises.',

@@ -1,3 +1,2 @@
 export { ARCHIVE_ROWS, type ArchivedJob, archivedJob, type ArchiveHead, archiveHead, type ArchiveList } from './rows'
 export type { ArchiveRow } from './rows'
-export { type ErasedRows, type ErasureKind } from './erased'

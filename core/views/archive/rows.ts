@@ -19,7 +19,7 @@ import { customerFields, pastJobFields, ROLES, shopPricingSchema, vehicleFields,
 import { learntFileSchema } from '../learn'
 import type { Debriefing, Move, PracticeCase } from '../practice'
 import type { JobSummary } from '../summary'
-import { erasedRows, erasureKind, leftRows } from './erased'
+import { erasedRows, erasureKind, leftRows } from '../erasing'
 
 /** The workshop as open files: what each row of its lists is made of. */
 

@@ -59,7 +59,8 @@ export async function finishedJobs(sheetId: string, most: number): Promise<strin
 /** Ids of the sheets that any finished job is on. */
 export async function finishedSheets(most: number): Promise<string[]> {
   const rows = await select<{ id: string }>(
-    `select distinct sheet ->> 'id' as id from jobs where state in ('closed', 'archived') order by 1 limit $1`,
+    `select sheet ->> 'id' as id from jobs where state in ('closed', 'archived')
+     union select sheet_id from wear_figures where file is not null order by 1 limit $1`,
     [most]
   )
   return rows.map(({ id }) => id)

@@ -1,0 +1,4 @@
+import { listErasures } from '../../erasing/erase'
+import { route } from '../../utils/route'
+
+export default route(() => listErasures())
