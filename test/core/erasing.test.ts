@@ -24,7 +24,7 @@ describe('a mention is found', () => {
   it.each([
     'for Jon Ortega-Hale, tomorrow',
     'for JON ORTEGA HALE',
-    'Hale, Jon Ortega wants it back',
+    'Ortega-Hale, Jon wants it back',
     'ring +351211234567',
     'ring (351) 211 234 567',
     'mail jon@hale.example now',

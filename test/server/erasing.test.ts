@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { buffer } from 'node:stream/consumers'
@@ -9,13 +9,15 @@ import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { backup, restore } from '../../scripts/backup.mjs'
 import { DEMO_JOBS } from '../../demo/workshop'
-import { freshDatabase } from './database'
+import { run } from '../../scripts/run.mjs'
+import { program } from '../../scripts/sql.mjs'
 import { useWorkshop } from './workshop'
 
 /** Erasing for good: searched for afterwards wherever anything is kept. */
 const workshop = useWorkshop()
-const NAME = 'Quentin Marsh-Ferrer'
+const NAME = 'Quentin Verloop-Ferrer'
 const PLATE = 'ZK 90 44'
+const TOLD = /quentin|verloop|zk.?90.?44|900.?111.?222|grey launch/i
 const folder = mkdtempSync(join(tmpdir(), 'umbrette-erasing-'))
 const ledger = join(folder, 'erased.jsonl')
 const before = join(folder, 'before.backup')
@@ -30,13 +32,13 @@ let token = ''
 beforeAll(async () => {
   process.env.UMBRETTE_LEDGER = ledger
   erasing = await import('../../server/erasing/erase')
-  const { CustomerRow, VehicleRow, JobRow, SettingRow } = await import('../../server/db/models')
+  const { VehicleRow, JobRow, SettingRow } = await import('../../server/db/models')
   const facts = { phone: '', email: '', address: '', note: '' }
   customer = await workshop.customers.addCustomer({
     ...facts,
     name: NAME,
     phone: '+351 900 111 222',
-    email: 'quentin@marsh.example'
+    email: 'quentin@verloop.example'
   })
   const another = await workshop.customers.addCustomer({ ...facts, name: 'Bo Slip', note: `neighbour of ${NAME}` })
   const known = { note: '', chassis: '', model: '', sheet: 'ardmere-a18' }
@@ -69,10 +71,10 @@ beforeAll(async () => {
     ...by,
     id: 'wait-1',
     type: 'waits',
-    for: 'parts',
-    note: `Ask Marsh-Ferrer, Quentin about zk9044`
+    for: 'part',
+    note: `Ask Verloop-Ferrer, Quentin about zk9044`
   })
-  await workshop.acts.addAct(other, { ...by, id: 'wait-2', type: 'waits', for: 'parts', note: 'Grey launch next' })
+  await workshop.acts.addAct(other, { ...by, id: 'wait-2', type: 'waits', for: 'part', note: 'Grey launch next' })
   // A vehicle that was somebody else's before: it stays with their job, theirs of this customer goes.
   const elsewhere = DEMO_JOBS[1]!
   await JobRow.update(
@@ -84,11 +86,9 @@ beforeAll(async () => {
     .toBuffer()
   await workshop.photos.addPhoto(job, picture)
   ;({ token } = await workshop.shares.createShare(job, 'Tove', 30))
-  await workshop.practice
-    .keepJobAsCase(job, { title: `The van of ${NAME}`, complaint: 'It rattles' } as never, 'Tove')
-    .catch(() => undefined)
+  await workshop.practice.keepJobAsCase(job, { title: `The van of ${NAME}`, complaint: 'It rattles' } as never, 'Tove')
+
   await SettingRow.upsert({ key: 'intake-columns', value: { [`notes of ${NAME.toLowerCase()}`]: null } })
-  await CustomerRow.update({ intakeId: null }, { where: {} })
   await VehicleRow.update({ note: `once ${NAME}'s` }, { where: { id: sold } })
   await workshop.jobs.openedJob(job)
   await backup(process.env.DATABASE_URL!, before)
@@ -99,10 +99,7 @@ afterAll(() => {
 })
 
 /** Every value of every table that names the customer. */
-async function found(
-  sequelize = workshop.sequelize,
-  words = /quentin|marsh|zk.?90.?44|900.?111.?222|grey launch/i
-): Promise<string[]> {
+async function found(sequelize = workshop.sequelize, words = TOLD): Promise<string[]> {
   const tables = await sequelize.query<{ name: string }>(
     "select tablename as name from pg_tables where schemaname = 'public'",
     { type: QueryTypes.SELECT }
@@ -155,7 +152,7 @@ describe('A customer', () => {
     const { writeArchive } = await import('../../server/archive/write')
     const files = unzipSync(await buffer(await writeArchive()))
     for (const [name, bytes] of Object.entries(files))
-      expect([name, /quentin|marsh/i.test(strFromU8(bytes, true))]).toEqual([name, false])
+      expect([name, /quentin|verloop/i.test(strFromU8(bytes, true))]).toEqual([name, false])
   })
 
   it('leaves who else was on the vehicle, and figures of wear of nobody', async () => {
@@ -192,32 +189,66 @@ describe('A job', () => {
 })
 
 describe('Backups', () => {
-  it('made afterwards hold nothing of it, and one made before erases again when it is restored', async () => {
+  it('made afterwards hold nothing of it', async () => {
     const after = join(folder, 'after.backup')
-    const { connect } = await import('../../server/db/connection')
     await backup(process.env.DATABASE_URL!, after)
-    const database = process.env.DATABASE_URL!
-    const look = async () => {
-      const sequelize = connect(database)
-      try {
-        return await found(sequelize)
-      } finally {
-        await sequelize.close()
-      }
-    }
-    for (const file of [after, before]) {
-      await restore({ owner: database, admin: database }, file)
-      expect([file, await look()]).toEqual([file, []])
-    }
-    // Where the database itself is lost, the ledger beside it knows.
-    const lost = await freshDatabase(database)
-    try {
-      await restore({ owner: lost.url, admin: lost.url }, before, ledger)
-      const sequelize = connect(lost.url)
-      expect(await found(sequelize)).toEqual([])
-      await sequelize.close()
-    } finally {
-      await lost.drop()
-    }
+    const text = join(folder, 'after.sql')
+    await run(program('pg_restore'), ['--data-only', `--file=${text}`, after], { quiet: true })
+    expect(readFileSync(text, 'utf8')).toMatch(/Saltmarsh|ardmere/)
+    expect(readFileSync(text, 'utf8')).not.toMatch(TOLD)
   })
+
+  it('made before erase again when they are restored, by the database’s ledger and by that beside it', async () => {
+    const url = process.env.DATABASE_URL!
+    const { ErasureRow } = await import('../../server/db/models')
+    await ErasureRow.destroy({ where: { kind: 'job' } })
+    const [, ofJob] = readFileSync(ledger, 'utf8').split('\n')
+    writeFileSync(ledger, `${ofJob}\n{"id": "not finis`)
+    await restore({ owner: url, admin: url }, before, ledger)
+    const { connect } = await import('../../server/db/connection')
+    const sequelize = connect(url)
+    expect(await found(sequelize)).toEqual([])
+    const [left] = await sequelize.query<{ jobs: string; erasures: string }>(
+      `select (select count(*) from jobs where id = '${DEMO_JOBS[2]!.id}') as jobs, (select count(*) from erasures) as erasures`,
+      { type: QueryTypes.SELECT }
+    )
+    expect(left).toEqual({ jobs: '0', erasures: '2' })
+    await sequelize.close()
+  })
+})
+
+/** Columns of text in which nobody is written of, and why not. */
+const NOBODY: Readonly<Record<string, string>> = {
+  people: 'who works here',
+  sessions: 'who works here',
+  passkeys: 'who works here',
+  challenges: 'digests',
+  pairings: 'who works here',
+  devices: 'who works here',
+  tries: 'digests',
+  migrations: 'names of changes',
+  benches: 'ids of parts',
+  photos: 'a digest',
+  erasures: 'ids, and who works here'
+}
+/** Columns of the other tables that hold ids, codes, days, digests, names of who works here, or what is derived. */
+const NOT_WRITTEN =
+  /^(id|school|state|usage|corrections|summary_core|opened_by|words|check_date|sheet_id|token_hash|created_by|made_by|kept_by|saved_by|found|counts|renewed|done_on|case_key|by|phone|email|name|key|month)$/
+
+it('every column in which somebody could be written of is gone through', async () => {
+  const { PLACES } = await import('../../server/db/queries/mentions')
+  const columns = await workshop.sequelize.query<{ table: string; column: string }>(
+    `select table_name as "table", column_name as "column" from information_schema.columns
+     where table_schema = 'public' and data_type in ('text', 'json', 'jsonb', 'character varying')`,
+    { type: QueryTypes.SELECT }
+  )
+  const looked = ({ table, column }: { table: string; column: string }) => {
+    const place = (PLACES as Record<string, { text: readonly string[]; json: readonly string[] }>)[table]
+    return [...(place?.text ?? []), ...(place?.json ?? [])].includes(column)
+  }
+  const left = columns.filter((one) => !looked(one) && !NOBODY[one.table] && !NOT_WRITTEN.test(one.column))
+  expect(left).toEqual([])
+  // Names stand in this list as those of customers alone are: they go with the customer, or are another's.
+  const named = columns.filter((one) => !looked(one) && !NOBODY[one.table] && one.column === 'name')
+  expect(named.map(({ table }) => table)).toEqual(['customers'])
 })

@@ -40,21 +40,22 @@ const MAYBE_BETWEEN = '[^\\p{L}\\p{N}]{0,4}'
 function written(term: string): string {
   const parts = term.match(/[\p{L}\p{N}]+/gu) ?? []
   if (term.includes('@') || parts.length === 0) return escaped(term)
-  const isNumber = /\p{N}/u.test(term)
-  return isNumber
-    ? [...parts.join('')].join(MAYBE_BETWEEN)
-    : [parts.join(BETWEEN), ...(parts.length > 1 ? [turned(parts)] : [])].join('|')
+  return isNumber(term) ? [...parts.join('')].join(MAYBE_BETWEEN) : parts.join(BETWEEN)
 }
 
-/** The family name first: Hale, Jon. */
-function turned(parts: readonly string[]): string {
-  return [parts.at(-1)!, ...parts.slice(0, -1)].join(BETWEEN)
+const isNumber = (term: string) => /\p{N}/u.test(term)
+
+/** A name whichever of its words comes first: `Jon Hale` and `Hale, Jon`; anything else as it is. */
+export function ordersOf(term: string): string[] {
+  const said = term.split(/[\s,]+/).filter(Boolean)
+  if (isNumber(term) || term.includes('@')) return [term]
+  return said.map((_, i) => [...said.slice(i), ...said.slice(0, i)].join(' '))
 }
 
 /** Finds every mention of any of the terms; null where there is nothing to look for. */
 export function mentionPattern(terms: readonly string[]): RegExp | null {
   if (terms.length === 0) return null
-  const longestFirst = terms.toSorted((a, b) => b.length - a.length).map(written)
+  const longestFirst = terms.toSorted((a, b) => b.length - a.length).flatMap((term) => ordersOf(term).map(written))
   return new RegExp(`(?<![\\p{L}\\p{N}])(?:${longestFirst.join('|')})(?![\\p{L}\\p{N}])`, 'giu')
 }
 

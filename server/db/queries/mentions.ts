@@ -1,4 +1,5 @@
 import type { Transaction } from 'sequelize'
+import { ordersOf } from '../../../core/views/erasing'
 import { run, select } from './select'
 
 /** A table in which people write: what a row is known by, and its columns of text and of JSON. */
@@ -45,14 +46,7 @@ function coarse(term: string): string {
   return /\p{N}/u.test(term) && !term.includes('@') ? [...parts.join('')].join('.{0,4}') : parts.join('.{0,6}')
 }
 
-/** Terms both ways round: `Jon Hale` and `Hale, Jon`. */
-function coarsePattern(terms: readonly string[]): string {
-  const turned = terms.map((term) => {
-    const parts = term.match(/[\p{L}\p{N}]+/gu) ?? []
-    return [parts.at(-1), ...parts.slice(0, -1)].join(' ')
-  })
-  return [...terms, ...turned].map(coarse).filter(Boolean).join('|')
-}
+const coarsePattern = (terms: readonly string[]) => terms.flatMap(ordersOf).map(coarse).filter(Boolean).join('|')
 
 /** Rows in which any of the terms may stand. */
 export async function rowsWriting(terms: readonly string[], transaction: Transaction): Promise<WrittenRow[]> {
