@@ -45,3 +45,12 @@ export async function forgetAnswers({ signOutLater }: { signOutLater: boolean })
   await caches.delete(ANSWERS)
   if (signOutLater) await (await caches.open(ANSWERS)).put(SIGN_OUT_LATER, new Response(''))
 }
+
+const ERASED = 'umbrette.erased'
+
+/** Where something was erased for good since this device asked last, what it kept of answers goes. */
+export async function forgetErased(erased: string): Promise<void> {
+  if (erased === (localStorage.getItem(ERASED) ?? '')) return
+  await forgetAnswers({ signOutLater: false })
+  localStorage.setItem(ERASED, erased)
+}

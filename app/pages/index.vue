@@ -25,6 +25,7 @@ import PageFrame from '../components/parts/PageFrame.vue'
 
 /** Opened now and then: kept out of what every page loads ahead. */
 const CloseJob = defineAsyncComponent(() => import('../components/board/CloseJob.vue'))
+const EraseJob = defineAsyncComponent(() => import('../components/board/EraseJob.vue'))
 const NewJob = defineAsyncComponent(() => import('../components/board/NewJob.vue'))
 
 /**
@@ -90,6 +91,7 @@ function put(jobId: string, what: Said): Act | null {
 }
 
 /** A job that is to be closed and is held. */
+const erasing = ref<{ id: string; vehicle: string } | null>(null)
 const held = ref<{ id: string; vehicle: string; holds: readonly ToldHold[] } | null>(null)
 
 /** A job closes here as it does at its proof: what holds it is named, and released by reason, or it stays open. */
@@ -176,7 +178,8 @@ function takeBack() {
         :job="job"
         :state="state"
         @move="move(job, $event)"
-        @waits="ask(job, $event)" />
+        @waits="ask(job, $event)"
+        @erase="erasing = job" />
     </div>
     <p v-else class="border-t border-rule bg-sheet p-8">{{ empty }}</p>
     <PagerRow v-if="data" v-model="page" :pages="data.pages" :before="BOARD.newer" :after="BOARD.older">{{
@@ -184,6 +187,7 @@ function takeBack() {
     }}</PagerRow>
     <DueChecks v-if="state === 'open'" />
     <WaitsForDialog v-model="asked" @say="say" />
+    <EraseJob v-if="erasing" v-model="erasing" @erased="refresh()" />
     <CloseJob v-if="held" v-model="held" @close="closeHeld" />
     <NewJob v-if="asking" v-model:open="making" @made="enter" />
   </PageFrame>

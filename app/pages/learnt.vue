@@ -72,9 +72,11 @@ const verdict = computed(() => {
               <tr v-for="engine in type.engines" :key="engine.vehicleId + engine.chain">
                 <td>
                   <NuxtLink
+                    v-if="engine.vehicle"
                     :to="`/vehicles/${engine.vehicleId}`"
                     class="underline decoration-brass underline-offset-2"
-                    >{{ engine.vehicle }}</NuxtLink><span class="text-faint">, {{ engine.chain.toLowerCase() }}</span>
+                    >{{ engine.vehicle }}</NuxtLink><span v-else>{{ LEARNT.erased }}</span
+                  ><span class="text-faint">, {{ engine.chain.toLowerCase() }}</span>
                 </td>
                 <td class="figure">
                   {{ rateWords(engine.rate.mean, type.unit) }}

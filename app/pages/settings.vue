@@ -7,6 +7,7 @@ import type { Workshop } from '../../core/record'
 import ChoiceRow from '../components/parts/ChoiceRow.vue'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
+import ErasureLedger from '../components/access/ErasureLedger.vue'
 import WholeWorkshop from '../components/access/WholeWorkshop.vue'
 import TaxFields from '../components/access/TaxFields.vue'
 import LogoField from '../components/access/LogoField.vue'
@@ -131,5 +132,6 @@ async function save() {
       </div>
     </form>
     <WholeWorkshop class="mt-6" />
+    <ErasureLedger class="mt-6" />
   </PageFrame>
 </template>

@@ -9,7 +9,7 @@ import { hashOf, isSecret, makeToken } from '../access/secrets'
 import { countPatiently } from '../access/tries'
 import { reachedAt } from '../access/reached'
 import { useDb } from '../db/connection'
-import { DeviceRow, PersonRow, SessionRow } from '../db/models'
+import { ErasureRow, DeviceRow, PersonRow, SessionRow } from '../db/models'
 import { forgetTries, personOfName } from '../db/queries/access'
 import { Problem } from '../utils/problem'
 import { passphraseKey, pinKey } from './people'
@@ -122,8 +122,15 @@ export interface Me {
   workshop: string
   person: { id: number; name: string; role: Role; seal: string } | null
   device: { name: string } | null
+  /** The last erasing: what a device kept of answers before it is let go. */
+  erased: string
   /** Who can take over on this device. */
   people: { id: number; name: string }[]
+}
+
+async function lastErasure(): Promise<string> {
+  const row = await ErasureRow.findOne({ attributes: ['id'], order: [['erasedAt', 'DESC']] })
+  return row?.id ?? ''
 }
 
 /** Who asks, and on a paired device who else could. */
@@ -143,6 +150,7 @@ export async function whoAsks(caller: Caller, workshop: string): Promise<Me> {
     workshop,
     person: person && { id: person.id, name: person.name, role: person.role, seal: person.seal },
     device: device && { name: device.name },
+    erased: await lastErasure(),
     people: rows.map(({ id, name }) => ({ id, name }))
   }
 }

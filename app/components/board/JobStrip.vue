@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { JOB_STRIP } from '../../../words/en'
+import { ERASING, JOB_STRIP } from '../../../words/en'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVerticalIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
@@ -7,13 +7,14 @@ import type { JobState, WaitsFor } from '../../../core/record'
 import type { ListedJob } from '../../../server/store/summaries'
 import type { NumericKind } from '../../../core/readings'
 import { KIND_NAMES, STATE_WORDS, usageWords, WAITS_WORDS } from '../../words'
+import { may } from '../../signedIn'
 import StretchLine from '../ledger/StretchLine.vue'
 import CallMark from '../parts/CallMark.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** A job on its stand: the engine, what it was brought in for, how long its chain is, and what it waits for. */
 const props = defineProps<{ job: ListedJob; state: JobState }>()
-const emit = defineEmits<{ move: [to: JobState]; waits: [what: WaitsFor] }>()
+const emit = defineEmits<{ move: [to: JobState]; waits: [what: WaitsFor]; erase: [] }>()
 const moves = computed(() => (['open', 'closed', 'archived', 'deleted'] as const).filter((to) => to !== props.state))
 const waits = computed(() =>
   props.state !== 'open'
@@ -88,6 +89,15 @@ const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) => `${KI
             :class="active ? 'bg-paper' : ''"
             @click="emit('move', to)">
             {{ STATE_WORDS[to].move }}
+          </button></MenuItem
+        >
+        <MenuItem v-if="state === 'deleted' && may('owner')" v-slot="{ active }"
+          ><button
+            type="button"
+            class="block min-h-11 w-full px-3 text-left"
+            :class="active ? 'bg-paper' : ''"
+            @click="emit('erase')">
+            {{ ERASING.erase }}
           </button></MenuItem
         >
       </MenuItems>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { CUSTOMER } from '../../../words/en'
+import { CUSTOMER, ERASING } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { ref } from 'vue'
 import type { Customer } from '../../../server/store/customers'
 import CustomerForm from '../../components/books/CustomerForm.vue'
+import EraseCustomer from '../../components/books/EraseCustomer.vue'
 import VehicleForm from '../../components/books/VehicleForm.vue'
 import FaultNote from '../../components/parts/FaultNote.vue'
 import PageFrame from '../../components/parts/PageFrame.vue'
@@ -19,6 +20,7 @@ const { data, error, refresh } = await useFetch<Customer>(() => `/api/customers/
 })
 const changing = ref(false)
 const adding = ref(false)
+const erasing = ref(false)
 const { problem, attempt } = useAttempt()
 useHead({ title: () => CUSTOMER.umbrette(data.value?.name ?? CUSTOMER.customer) })
 
@@ -47,6 +49,9 @@ const remove = (removed: boolean) =>
         </div>
         <div class="ml-auto flex gap-2">
           <ClientOnly>
+            <button v-if="may('owner')" type="button" class="act-bare" @click="erasing = true">
+              {{ ERASING.erase }}
+            </button>
             <button v-if="may('foreman')" type="button" class="act-bare" @click="remove(!data.removed)">
               {{ data.removed ? CUSTOMER.putBack : CUSTOMER.takeOut }}
             </button>
@@ -80,6 +85,7 @@ const remove = (removed: boolean) =>
         </ul>
         <p v-if="data.jobs.length === 0" class="text-note text-faint">{{ CUSTOMER.noJob }}</p>
       </Panel>
+      <EraseCustomer v-if="erasing" v-model:open="erasing" :customer="data" />
       <CustomerForm v-model:open="changing" :customer="data" @kept="refresh()" />
       <VehicleForm
         v-model:open="adding"

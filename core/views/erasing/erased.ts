@@ -1,5 +1,21 @@
 import { listOf, needed, oneOf, shape, type Shape, text, uuid } from '../../check'
 
+/** What people write in, and so where a customer may be named. */
+export type PlaceOfMention =
+  | 'jobs'
+  | 'acts'
+  | 'shares'
+  | 'vehicles'
+  | 'customers'
+  | 'past_jobs'
+  | 'intakes'
+  | 'sheets'
+  | 'sheet_revisions'
+  | 'practice_cases'
+  | 'practice_runs'
+  | 'wear_figures'
+  | 'settings'
+
 /** What somebody may have erased for good. */
 export const erasureKind = () => oneOf('customer', 'job')
 export type ErasureKind = 'customer' | 'job'

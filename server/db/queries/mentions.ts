@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize'
-import { ordersOf } from '../../../core/views/erasing'
+import { ordersOf, type PlaceOfMention } from '../../../core/views/erasing'
 import { run, select } from './select'
 
 /** A table in which people write: what a row is known by, and its columns of text and of JSON. */
@@ -24,13 +24,11 @@ export const PLACES = {
   practice_runs: { key: ['id'], text: ['title'], json: ['moves', 'debriefing'] },
   wear_figures: { key: ['id'], text: [], json: ['summary', 'file'] },
   settings: { key: ['key'], text: [], json: ['value'] }
-} as const satisfies Record<string, Place>
-
-export type PlaceName = keyof typeof PLACES
+} as const satisfies Record<PlaceOfMention, Place>
 
 /** A row with what is written in it. */
 export interface WrittenRow {
-  place: PlaceName
+  place: PlaceOfMention
   /** `acts:` and the row's key. */
   key: string
   /** The job that it is of; null for one of none. */
@@ -38,7 +36,7 @@ export interface WrittenRow {
   columns: Record<string, unknown>
 }
 
-const JOB_OF: Partial<Record<PlaceName, string>> = { jobs: 'id', acts: 'job_id', shares: 'job_id' }
+const JOB_OF: Partial<Record<PlaceOfMention, string>> = { jobs: 'id', acts: 'job_id', shares: 'job_id' }
 
 /** A term for the database: more than is meant is found, and looked at again. */
 function coarse(term: string): string {
@@ -53,7 +51,7 @@ export async function rowsWriting(terms: readonly string[], transaction: Transac
   // Every text of the workshop is gone through.
   await run("set local statement_timeout = '10min'", [], transaction)
   const rows: WrittenRow[] = []
-  for (const [place, { key, text, json }] of Object.entries(PLACES) as [PlaceName, Place][]) {
+  for (const [place, { key, text, json }] of Object.entries(PLACES) as [PlaceOfMention, Place][]) {
     const all = [...text, ...json]
     const where = all.map((column) => `${column}::text ~* $1`).join(' or ')
     const known = key.map((column) => `${column}::text`).join(" || '/' || ")

@@ -11,6 +11,7 @@ export const CALIBRATION_CHART = {
 }
 
 export const LEARNT = {
+  erased: 'A vehicle that was erased',
   learntUmbrette: 'Learnt · Umbrette',
   per: (unit: Shown, unit2: Shown) => `% per ${unit} ${unit2}`,
   due: (mean: Shown, low: Shown, high: Shown | null, month: Shown | null) =>
