@@ -1,6 +1,9 @@
 import { messagesOf } from '../core/check'
 import type { Role } from '../core/record'
 
+/** Why an e-mail did not go out. */
+export type MailTrouble = 'away' | 'signing-in' | 'address' | 'refused'
+
 /** What the server says to who asks, by code: that something went wrong, and what is wrong with a field. */
 export interface ProblemSays {
   'a-photo-line': {}
@@ -20,6 +23,10 @@ export interface ProblemSays {
   'erase-name-differs': {}
   'job-not-deleted': {}
   'erasing-not-asked': {}
+  'mail-not-asked': {}
+  'mail-not-set': {}
+  'mail-full': { most: number }
+  'mail-not-sent': { why: MailTrouble }
   'learnt-full': { most: number }
   'learnt-here': {}
   'learnt-newer-here': {}

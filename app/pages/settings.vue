@@ -8,6 +8,7 @@ import ChoiceRow from '../components/parts/ChoiceRow.vue'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
 import ErasureLedger from '../components/access/ErasureLedger.vue'
+import MailPanel from '../components/access/MailPanel.vue'
 import WholeWorkshop from '../components/access/WholeWorkshop.vue'
 import TaxFields from '../components/access/TaxFields.vue'
 import LogoField from '../components/access/LogoField.vue'
@@ -131,6 +132,7 @@ async function save() {
         <FaultNote v-if="problem">{{ problem }}</FaultNote>
       </div>
     </form>
+    <MailPanel class="mt-6" />
     <WholeWorkshop class="mt-6" />
     <ErasureLedger class="mt-6" />
   </PageFrame>

@@ -23,6 +23,7 @@ export interface RecordSays {
   'a-job': {}
   'a-workshop': {}
   'workshop-name': {}
+  'mail-host': {}
   'time-zone': {}
   currency: {}
   'no-place-for-reading': { kind: ReadingKind; act: string }

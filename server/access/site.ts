@@ -15,6 +15,11 @@ export function jobAddress(event: H3Event, id: string): string {
   return `${reachedAt().origin ?? getRequestURL(event).origin}/jobs/${id}`
 }
 
+/** Where a customer opens what was shared with them: at their own door, else at the address that was asked. */
+export function shareAddress(event: H3Event, token: string): string {
+  return `${reachedAt().customers ?? getRequestURL(event).origin}/share/${token}`
+}
+
 /** Where a page of ours stands that asks for a passkey. @throws Problem bad-input where it has no name of its own */
 export function siteOf(event: H3Event): Site {
   const origin = getRequestHeader(event, 'origin') ?? ''

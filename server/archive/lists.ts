@@ -249,11 +249,12 @@ export const LISTS: { readonly [L in ArchiveList]: List<L> } = {
         by: row.createdBy,
         at: iso(row.createdAt),
         expiresAt: iso(row.expiresAt),
-        revokedAt: isoOrNull(row.revokedAt)
+        revokedAt: isoOrNull(row.revokedAt),
+        mailed: row.mailed
       })),
     keep: (rows, transaction) =>
       ShareRow.bulkCreate(
-        rows.map(({ id, job, tokenHash, report, map, by, at, expiresAt, revokedAt }) => ({
+        rows.map(({ id, job, tokenHash, report, map, by, at, expiresAt, revokedAt, mailed }) => ({
           id,
           jobId: job,
           tokenHash,
@@ -262,7 +263,8 @@ export const LISTS: { readonly [L in ArchiveList]: List<L> } = {
           createdBy: by,
           createdAt: new Date(at),
           expiresAt: new Date(expiresAt),
-          revokedAt: dateOrNull(revokedAt)
+          revokedAt: dateOrNull(revokedAt),
+          mailed: [...mailed]
         })),
         quietly(transaction)
       )

@@ -229,7 +229,9 @@ export const ShareRow = table('shares', {
   createdBy: text(),
   createdAt: now(),
   expiresAt: time(),
-  revokedAt: orNull(time())
+  revokedAt: orNull(time()),
+  /** To whom its link was sent. */
+  mailed: made(json<Mailed[]>())
 })
 export type ShareRow = RowOf<typeof ShareRow>
 
@@ -244,6 +246,13 @@ export const PhotoRow = table('photos', {
   thumb: bytes(),
   receivedAt: now()
 })
+
+/** A link as it was sent by e-mail. */
+export interface Mailed {
+  to: string
+  by: string
+  at: string
+}
 
 /** A case that the workshop keeps: told from a job of its own, or taken in from a file. */
 export const PracticeCaseRow = table('practice_cases', {

@@ -11,6 +11,7 @@ import { lockBooks } from '../db/queries/archive'
 import { countOnJobs, disown, renewGeneration, summariesStale } from '../db/queries/erasing'
 import { rewrite, type WrittenRow } from '../db/queries/mentions'
 import { ACTS_CHANNEL } from '../live/listen'
+import { forgetLetters } from '../mail/standIn'
 import { customerRow } from '../store/customers'
 import { forgetOpened, noJob } from '../store/jobs'
 import { Problem } from '../utils/problem'
@@ -108,6 +109,7 @@ async function erase(
     return [counted, await ErasureRow.create(row, { transaction })] as const
   })
   forgetOpened()
+  forgetLetters()
   noteErasure(erasure)
   return plan
 }

@@ -1,15 +1,25 @@
 import { isUuid } from '../../core/check'
-import { upgradeReport } from '../../words/en'
+import { upgradeReport, writeShareLetter } from '../../words/en'
 import { told } from '../../words/problems'
 import { randomUUID } from 'node:crypto'
-import type { ActOf } from '../../core/record'
+import { type ActOf, dayAt, MOST_MAILED } from '../../core/record'
 import { hashOf, makeToken } from '../access/secrets'
 import { useDb } from '../db/connection'
-import { JobRow, ShareRow } from '../db/models'
+import { CustomerRow, JobRow, type Mailed, ShareRow } from '../db/models'
+import { noteMailed } from '../db/queries/shares'
+import { sendLetter } from '../mail/send'
 import { Problem } from '../utils/problem'
 import { addChoice } from './acts'
 import { photoOfJob } from './photos'
+import { mailSettings } from './mail'
 import { jobReport, type DrawnReport } from './reports'
+import { workshopFacts } from './workshop'
+
+/** Where a link goes by e-mail: is any set up, and what is known of the customer's address. */
+export interface ShareMail {
+  set: boolean
+  to: string
+}
 
 /** A share as the workshop lists it. */
 export interface ListedShare {
@@ -18,12 +28,19 @@ export interface ListedShare {
   createdAt: string
   expiresAt: string
   revokedAt: string | null
+  mailed: Mailed[]
 }
 
 const DAY_MS = 86_400_000
 
+/** A share that was made just now: its token is told once, here. */
+export interface MadeShare extends ListedShare {
+  token: string
+  mail: ShareMail
+}
+
 /** Shares a job's report as it stands. The token is told once, here. @throws Problem not-found */
-export async function createShare(jobId: string, by: string, days: number): Promise<ListedShare & { token: string }> {
+export async function createShare(jobId: string, by: string, days: number): Promise<MadeShare> {
   const { report, map } = await jobReport(jobId)
   const token = makeToken()
   const row = await ShareRow.create({
@@ -36,7 +53,38 @@ export async function createShare(jobId: string, by: string, days: number): Prom
     createdAt: new Date(),
     expiresAt: new Date(Date.now() + days * DAY_MS)
   })
-  return { ...listShare(row), token }
+  return { ...listShare({ ...row.get(), mailed: [] }), token, mail: await mailOf(jobId) }
+}
+
+async function mailOf(jobId: string): Promise<ShareMail> {
+  const { way } = await mailSettings()
+  const job = await JobRow.findByPk(jobId, { attributes: ['customerId'] })
+  const customer = job?.customerId ? await CustomerRow.findByPk(job.customerId) : null
+  return { set: way !== 'none', to: customer?.email ?? '' }
+}
+
+/**
+ * Sends a link to its customer by e-mail. The token proves that who sends it was given it: only its digest is kept.
+ * @throws Problem not-found, gone, conflict, not-ready
+ */
+export async function mailShare(
+  jobId: string,
+  id: string,
+  { token, to, by, link }: { token: string; to: string; by: string; link: string }
+): Promise<ListedShare> {
+  const opened = await openShare(token)
+  if (opened.id !== id || opened.jobId !== jobId) throw new Problem('not-found', told('no-such-link'))
+  const row = await ShareRow.findByPk(id, { attributes: { exclude: ['report', 'map'] } })
+  if (!row) throw new Problem('not-found', told('no-such-link'))
+  if (row.mailed.length >= MOST_MAILED) throw new Problem('conflict', told('mail-full', { most: MOST_MAILED }))
+  const { name, timeZone } = await workshopFacts()
+  const until = dayAt(opened.expiresAt, { timeZone })
+  await sendLetter(name, {
+    to,
+    ...writeShareLetter({ workshop: name, vehicle: opened.report.vehicle, link, until })
+  })
+  await noteMailed(id, { to, by, at: new Date().toISOString() })
+  return listShare((await ShareRow.findByPk(id, { attributes: { exclude: ['report', 'map'] } })) ?? row)
 }
 
 /** The shares of a job, the newest first. */
@@ -112,12 +160,15 @@ export async function choose(token: string, path: number, name: string): Promise
   await addChoice(jobId, act, MOST_CHOICES)
 }
 
-function listShare({ id, createdBy, createdAt, expiresAt, revokedAt }: ShareRow): ListedShare {
+type Listable = Pick<ShareRow, 'id' | 'createdBy' | 'createdAt' | 'expiresAt' | 'revokedAt' | 'mailed'>
+
+function listShare({ id, createdBy, createdAt, expiresAt, revokedAt, mailed }: Listable): ListedShare {
   return {
     id,
     createdBy,
     createdAt: createdAt.toISOString(),
     expiresAt: expiresAt.toISOString(),
-    revokedAt: revokedAt?.toISOString() ?? null
+    revokedAt: revokedAt?.toISOString() ?? null,
+    mailed
   }
 }

@@ -1,3 +1,4 @@
+import { MAIL_TROUBLES } from './mail'
 import type { ProblemSays } from '../problems'
 import { anyOf } from './pages/access'
 import { type Catalogue, sayer } from '../say'
@@ -116,6 +117,11 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'erase-name-differs': () => 'Type the name as it stands there: what is erased does not come back.',
   'job-not-deleted': () => 'A job is erased for good once it is deleted: delete it on the board first.',
   'erasing-not-asked': () => 'This could not be erased.',
+  'mail-not-asked': () => 'This could not be sent.',
+  'mail-not-set': () =>
+    'No e-mail is set up: an owner does so under Settings. The link can be copied, or its code shown.',
+  'mail-full': ({ most }) => `This link was sent ${most} times: make a new one.`,
+  'mail-not-sent': ({ why }) => `The e-mail did not go out; nothing was sent. ${MAIL_TROUBLES[why]}`,
   'who-brings-it': () => 'Say who brings it in, in at most 80 characters.',
   'who-practised': () => 'say who practised',
   'who-practises': () => 'Say who practises.',

@@ -24,6 +24,7 @@ export const RECORD_FAULTS: Catalogue<RecordSays> = {
   'a-past-job': () => 'expected what was done',
   'a-job': () => 'expected a job',
   'a-workshop': () => 'expected what stands for a workshop',
+  'mail-host': () => 'write the mail server’s name or number, such as smtp.example.org',
   'workshop-name': () => "write the workshop's name",
   currency: () => 'expected the three letters of a currency, such as EUR',
   'time-zone': () => 'expected the name of a time zone, such as Europe/Lisbon',

@@ -33,7 +33,9 @@ const take = (file: File) =>
     <div class="mt-2 grid grid-cols-2 gap-6 max-lg:grid-cols-1">
       <div>
         <p>{{ WHOLE.says }}</p>
-        <a href="/api/archive" download class="act mt-3 inline-flex" data-testid="everything-out">{{ WHOLE.out }}</a>
+        <a href="/api/archive" download class="act mt-3 inline-flex items-center" data-testid="everything-out">{{
+          WHOLE.out
+        }}</a>
       </div>
       <div>
         <p>{{ WHOLE.says2 }}</p>

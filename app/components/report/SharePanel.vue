@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { COMMON, SHARE_PANEL } from '../../../words/en'
 import { $fetch } from 'ofetch'
-import { onMounted, ref } from 'vue'
-import type { ListedShare } from '../../../server/store/shares'
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import type { ListedShare, MadeShare } from '../../../server/store/shares'
 import { customersOrigin } from '../../address'
 import { useAttempt } from '../../composables/useAttempt'
 import { useBench } from '../../stores/bench'
@@ -10,12 +10,14 @@ import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
 import Panel from '../parts/Panel.vue'
+import FreshLink from './FreshLink.vue'
 
 /** Links to the report as it stands now: read only, they expire and can be taken back. */
 const props = defineProps<{ jobId: string }>()
 const bench = useBench()
 const shares = ref<ListedShare[]>([])
-const link = ref('')
+const fresh = shallowRef<MadeShare | null>(null)
+const link = computed(() => (fresh.value ? `${customersOrigin()}/share/${fresh.value.token}` : ''))
 const days = ref('14')
 const { problem, busy, attempt } = useAttempt()
 
@@ -24,17 +26,16 @@ const refresh = async () => {
 }
 const share = () =>
   attempt(async () => {
-    const { token } = await $fetch<{ token: string }>(`/api/jobs/${props.jobId}/shares`, {
+    fresh.value = await $fetch<MadeShare>(`/api/jobs/${props.jobId}/shares`, {
       method: 'POST',
       body: { by: bench.by, days: Number(days.value) }
     })
-    link.value = `${customersOrigin()}/share/${token}`
     await refresh()
   })
 const revoke = (id: string) =>
   attempt(async () => {
     await $fetch(`/api/jobs/${props.jobId}/shares/${id}/revoke`, { method: 'POST', body: {} })
-    link.value = ''
+    if (fresh.value?.id === id) fresh.value = null
     await refresh()
   })
 const over = ({ expiresAt, revokedAt }: ListedShare) =>
@@ -60,9 +61,7 @@ onMounted(() => attempt(refresh))
       {{ SHARE_PANEL.makeALink }}
     </button>
     <p v-if="!bench.by" class="mt-1 text-note">{{ SHARE_PANEL.chooseWhoIsAtThe }}</p>
-    <p v-if="link" class="mt-2 border-l-4 border-brass pl-2 text-note break-all" data-testid="link">
-      <b>{{ SHARE_PANEL.shownOnceCopyItNow }}</b><br /><a :href="link" target="_blank" class="underline">{{ link }}</a>
-    </p>
+    <FreshLink v-if="fresh" :key="fresh.id" :job-id="jobId" :share="fresh" :link="link" @mailed="refresh" />
     <FaultNote v-if="problem" class="mt-2">{{ problem }}</FaultNote>
     <ul class="mt-2">
       <li
@@ -72,7 +71,9 @@ onMounted(() => attempt(refresh))
         <span class="flex-1"
           >{{ one.createdBy }}, <WhenAt :at="one.createdAt" /><span class="block text-note text-faint">{{
             over(one) || SHARE_PANEL.until(one.expiresAt.slice(0, 10))
-          }}</span></span
+          }}</span
+          ><span v-for="sent in one.mailed" :key="sent.at" class="block text-note text-faint"
+            >{{ SHARE_PANEL.sentTo(sent.to, sent.by) }} <WhenAt :at="sent.at" /></span></span
         ><button v-if="!over(one)" type="button" class="act-bare" :disabled="busy" @click="revoke(one.id)">
           {{ COMMON.takeBack }}
         </button>

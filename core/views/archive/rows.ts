@@ -15,7 +15,15 @@ import {
   words
 } from '../../check'
 import type { JobFile } from '../../readings'
-import { customerFields, pastJobFields, ROLES, shopPricingSchema, vehicleFields, workshopSchema } from '../../record'
+import {
+  customerFields,
+  MOST_MAILED,
+  pastJobFields,
+  ROLES,
+  shopPricingSchema,
+  vehicleFields,
+  workshopSchema
+} from '../../record'
 import { learntFileSchema } from '../learn'
 import type { Debriefing, Move, PracticeCase } from '../practice'
 import type { JobSummary } from '../summary'
@@ -113,7 +121,11 @@ export const ARCHIVE_ROWS = {
     by: name(),
     at: at(),
     expiresAt: at(),
-    revokedAt: later()
+    revokedAt: later(),
+    mailed: listOf(
+      shape({ to: text(254).required(needed), by: name(), at: at() }).required(needed),
+      MOST_MAILED
+    ).required(needed)
   }).required(needed),
   cases: shape({
     id: uuid().required(needed),

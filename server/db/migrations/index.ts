@@ -13,6 +13,7 @@ import { codes } from './0011-codes'
 import { doors } from './0012-doors'
 import { passkeys } from './0013-passkeys'
 import { books } from './0014-books'
+import { mail } from './0016-mail'
 import { erasing } from './0015-erasing'
 
 /** All migrations in their order. */
@@ -31,5 +32,6 @@ export const migrations: readonly Migration[] = [
   doors,
   passkeys,
   books,
-  erasing
+  erasing,
+  mail
 ]

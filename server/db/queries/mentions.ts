@@ -13,7 +13,7 @@ interface Place {
 export const PLACES = {
   jobs: { key: ['id'], text: ['vehicle', 'stand', 'complaint', 'summary_error'], json: ['sheet', 'known', 'summary'] },
   acts: { key: ['job_id', 'id'], text: [], json: ['body'] },
-  shares: { key: ['id'], text: [], json: ['report', 'map'] },
+  shares: { key: ['id'], text: [], json: ['report', 'map', 'mailed'] },
   vehicles: { key: ['id'], text: ['name', 'note', 'model', 'registration', 'chassis'], json: [] },
   customers: { key: ['id'], text: ['address', 'note'], json: [] },
   past_jobs: { key: ['id'], text: ['work', 'done_by'], json: [] },

@@ -12,7 +12,16 @@ export const SHARE_PANEL = {
   n60Days: '60 days',
   makeALink: 'Make a link',
   chooseWhoIsAtThe: 'Choose who is at the bench first.',
-  shownOnceCopyItNow: 'Shown once, copy it now:',
+  shownOnceCopyItNow: 'Shown once:',
+  copy: 'Copy the link',
+  copied: 'Copied.',
+  code: 'The link as a code for a phone',
+  sendTo: 'Their e-mail',
+  send: 'Send it',
+  sending: 'Sending …',
+  sent: (to: Shown) => `Sent to ${to}.`,
+  sentTo: (to: Shown, by: Shown) => `sent to ${to} by ${by},`,
+  noMail: 'No e-mail is set up: an owner does so under Settings.',
   until: (expiresAt: Shown) => `until ${expiresAt}`
 }
 

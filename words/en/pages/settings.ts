@@ -18,6 +18,38 @@ export const WHOLE = {
     `Taken in: ${countWords(jobs, 'job', 'jobs')}, ${countWords(customers, 'customer', 'customers')}, ${countWords(vehicles, 'vehicle', 'vehicles')}, ${countWords(photos, 'picture', 'pictures')}. People sign in once an owner gives them a passphrase.`
 }
 
+export const MAIL_FORM = {
+  title: 'E-mail',
+  says: 'Brings a report’s link to its customer. What the stand-in takes goes nowhere; it shows what was sent.',
+  way: 'E-mail goes',
+  ways: [
+    { value: 'none', label: 'nowhere' },
+    { value: 'stand-in', label: 'to the stand-in' },
+    { value: 'smtp', label: 'by SMTP' }
+  ] as const,
+  host: 'Mail server',
+  port: 'Port',
+  security: 'Security',
+  securities: [
+    { value: 'starttls', label: 'STARTTLS' },
+    { value: 'tls', label: 'TLS' },
+    { value: 'none', label: 'none' }
+  ] as const,
+  openWarning:
+    'Without security, user, password and letters can be read on the way: only for a server on this machine.',
+  user: 'User',
+  password: 'Password',
+  passwordKept: 'One is kept. Empty leaves it as it is.',
+  from: 'From the address',
+  save: 'Save e-mail',
+  saved: 'Saved.',
+  tryTo: 'Try it with a letter to',
+  try: 'Send a trial letter',
+  tried: (to: Shown) => `Sent to ${to}.`,
+  sent: 'What the stand-in took',
+  nothing: 'Nothing yet.'
+}
+
 export const SETTINGS = {
   settings: 'Settings',
   settingsUmbrette: 'Settings · Umbrette',
