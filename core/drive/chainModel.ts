@@ -1,14 +1,9 @@
 import type { Corrections } from './corrections'
-import { compileSheet, type Chain, type DriveSheet } from '../sheet'
+import type { Chain, DriveSheet } from '../sheet'
+import { isCharted } from './centred'
 import { chartedModel, type ChartedModel } from './charted'
 import { countedModel } from './counted'
 import type { ChainModel } from './model'
-
-/** Does the sheet have coordinates for this chain (else it is counted)? */
-export function isCharted(sheet: DriveSheet, chain: Chain): boolean {
-  const { sprockets } = compileSheet(sheet)
-  return chain.path.every((id) => !sprockets.has(id) || sprockets.get(id)?.centre !== undefined)
-}
 
 /** Does a model carry geometry that can be drawn? */
 export function isChartedModel(model: ChainModel): model is ChartedModel {

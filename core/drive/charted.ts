@@ -4,6 +4,7 @@ import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import { type Contour, contourAt, linksOn, linksRound } from './contour'
 import { drivenSprockets, type Element, elementsOf, steelGrowth, touchingRails } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
+import { perChain } from './perChain'
 import { extensionAt, type Plunger, plungerOn } from './plunger'
 import { degreesPerTooth } from './train'
 
@@ -68,21 +69,8 @@ interface Reference {
   links: number[]
 }
 
-const references = new WeakMap<DriveSheet, Map<string, Reference>>()
-
-/**
- * The new drive at reference temperature, without corrections: what the maker's marks were set against. Kept for each
- * sheet that somebody holds, as an estimate makes many models of one chain.
- */
-function newReference(sheet: DriveSheet, chain: Chain): Reference {
-  const known = references.get(sheet) ?? new Map<string, Reference>()
-  references.set(sheet, known)
-  const reference = known.get(chain.id) ?? findReference(sheet, chain)
-  known.set(chain.id, reference)
-  return reference
-}
-
-function findReference(sheet: DriveSheet, chain: Chain): Reference {
+/** The new drive at reference temperature, without corrections: what the maker's marks were set against. */
+const newReference = perChain((sheet, chain): Reference => {
   const elements = elementsOf(sheet, chain)
   const plunger = plungerOn(sheet, chain, {})
   const state = { elongation: 0, wear: touchingRails(sheet, chain).map(() => 0), padWear: 0 }
@@ -99,7 +87,7 @@ function findReference(sheet: DriveSheet, chain: Chain): Reference {
     )
   )
   return reference
-}
+})
 
 /**
  * F: links from a fixed direction on a cam, along the travel, to a fixed direction on the driver.

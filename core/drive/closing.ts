@@ -1,6 +1,6 @@
 import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import type { Point } from '../math'
-import { isCharted } from './chainModel'
+import { isCharted } from './centred'
 import { contourAt, linksRound } from './contour'
 import { elementsOf, touchingRails } from './elements'
 

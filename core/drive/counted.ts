@@ -1,4 +1,5 @@
 import { compileSheet, type Chain, type DriveSheet, type Tensioner } from '../sheet'
+import { countedOf } from './centred'
 import { drivenSprockets, touchingRails } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
 import { degreesPerTooth } from './train'
@@ -7,12 +8,13 @@ import { degreesPerTooth } from './train'
 export const RAIL_GAIN_DEFAULT = { arm: 1.2, guide: 0.35, bridge: 0.35 } as const
 
 /** mm of extension per mm of slack. */
-export function slackGain(chain: Chain, tensioner: Tensioner): number {
+export function slackGain(sheet: DriveSheet, chain: Chain, tensioner: Tensioner): number {
   if (tensioner.gain !== undefined) return tensioner.gain
   const { gainFrom, newExtension } = tensioner
-  if (!gainFrom || newExtension === undefined || !chain.counted)
+  const counted = countedOf(sheet, chain)
+  if (!gainFrom || newExtension === undefined || !counted)
     throw new RangeError(`tensioner ${tensioner.id}: expected gain or gainFrom`)
-  return (gainFrom.extension - newExtension) / (gainFrom.elongation * chain.counted.freeLinks * chain.pitch)
+  return (gainFrom.extension - newExtension) / (gainFrom.elongation * counted.freeLinks * chain.pitch)
 }
 
 /** fraction: where a curve that is known by its slope alone is taken to be half way to its end. */
@@ -32,10 +34,10 @@ interface Curve {
 }
 
 /** The extension curve of a counted chain as far as its sheet says. */
-export function extensionCurve(chain: Chain, tensioner: Tensioner): Curve {
+export function extensionCurve(sheet: DriveSheet, chain: Chain, tensioner: Tensioner): Curve {
   const { gainFrom, gainVia, newExtension = NaN } = tensioner
   const reach = gainFrom?.elongation ?? USUAL_REACH
-  const rise = slackGain(chain, tensioner) * reach * (chain.counted?.freeLinks ?? NaN) * chain.pitch
+  const rise = slackGain(sheet, chain, tensioner) * reach * (countedOf(sheet, chain)?.freeLinks ?? NaN) * chain.pitch
   if (!gainVia || gainVia.elongation >= reach) return { reach, rise, bend: null }
   const share = gainVia.elongation / reach
   const bend = ((gainVia.extension - newExtension) / (rise * share) - 1) / (1 - share)
@@ -62,15 +64,15 @@ function alongCurve({ reach, rise }: Curve, bend: number, elongation: number): n
  * @throws RangeError when the sheet has neither `counted` nor what the tensioner needs
  */
 export function countedModel(sheet: DriveSheet, chain: Chain, guess = 0): ChainModel {
-  const counted = chain.counted
+  const counted = countedOf(sheet, chain)
   if (!counted) throw new RangeError(`chain ${chain.id}: expected counted links`)
   const parts = compileSheet(sheet)
   const tensioner = parts.tensionerOf(chain.id)
   const rails = touchingRails(sheet, chain)
   const cams = drivenSprockets(sheet, chain)
   const toothDegrees = degreesPerTooth(sheet, chain)
-  const gain = tensioner ? slackGain(chain, tensioner) : 0
-  const curve = tensioner ? extensionCurve(chain, tensioner) : null
+  const gain = tensioner ? slackGain(sheet, chain, tensioner) : 0
+  const curve = tensioner ? extensionCurve(sheet, chain, tensioner) : null
   const railGains = rails.map((id) => tensioner?.railGain?.[id] ?? RAIL_GAIN_DEFAULT[parts.rail(id).kind])
 
   return {

@@ -1,11 +1,14 @@
 import { type Message, messagesOf } from '../check'
 import { compileSheet, type DriveSheet, type LimitKind } from '../sheet'
-import { isCharted } from './chainModel'
+import { hasCentres, type Lack, lacksOf } from './centred'
 import { drivenSprockets } from './elements'
 
 /** What a sound sheet can leave open; the words say what cannot be computed or judged meanwhile. */
 export interface GapSays {
   coordinates: { chain: string }
+  curve: { rail: string }
+  pivot: { arm: string }
+  plunger: { tensioner: string }
   'link-counts': { chain: string }
   limit: { kind: LimitKind | 'extension'; parts: readonly string[] }
   operations: {}
@@ -15,7 +18,7 @@ export interface GapSays {
 const say = messagesOf<GapSays>()
 
 /** Something that a sound sheet leaves open, and where it would be filled in. */
-export type Gap = Message & { readonly section: 'sprockets' | 'limits' | 'marks' | 'work' | 'tensioners' }
+export type Gap = Message & { readonly section: 'sprockets' | 'rails' | 'limits' | 'marks' | 'work' | 'tensioners' }
 
 /** What a sound sheet does not say, and what therefore cannot be computed yet. */
 export function sheetGaps(sheet: DriveSheet): Gap[] {
@@ -24,9 +27,25 @@ export function sheetGaps(sheet: DriveSheet): Gap[] {
 
 function chainGaps(sheet: DriveSheet): Gap[] {
   return sheet.chains.flatMap((chain): Gap[] => [
-    ...(isCharted(sheet, chain) ? [] : [{ section: 'sprockets' as const, ...say('coordinates', { chain: chain.id }) }]),
+    ...(hasCentres(sheet, chain)
+      ? lacksOf(sheet, chain).flatMap(lackGap)
+      : [{ section: 'sprockets' as const, ...say('coordinates', { chain: chain.id }) }]),
     ...(chain.counts.length > 0 ? [] : [{ section: 'marks' as const, ...say('link-counts', { chain: chain.id }) }])
   ])
+}
+
+/** A rail without its curve is known by no side either. */
+function lackGap({ what, part }: Lack): Gap[] {
+  switch (what) {
+    case 'curve':
+      return [{ section: 'rails', ...say('curve', { rail: part }) }]
+    case 'pivot':
+      return [{ section: 'rails', ...say('pivot', { arm: part }) }]
+    case 'plunger':
+      return [{ section: 'tensioners', ...say('plunger', { tensioner: part }) }]
+    case 'side':
+      return []
+  }
 }
 
 function limitGaps(sheet: DriveSheet): Gap[] {

@@ -1,5 +1,5 @@
 import { CLOSING_TOLERANCE, COUNT_TOLERANCE, dotOf, REACH, unit } from '../math'
-import { isCharted } from './chainModel'
+import { centredRun, countedOf, hasCentres, isCharted, lacksOf } from './centred'
 import { chartedModel } from './charted'
 import { type Contour, contourAt, linksRound } from './contour'
 import { slackGain } from './counted'
@@ -18,52 +18,39 @@ import { faultAt } from './says'
 export function geometryFaults(sheet: DriveSheet): Fault[] {
   return sheet.chains.flatMap((chain, i) => {
     const place = `chains[${i}]`
-    const missing = isCharted(sheet, chain) ? missingCoordinates(sheet, chain) : missingCounts(sheet, chain, place)
+    if (isCharted(sheet, chain)) return chartedFaults(sheet, chain, place)
+    const missing = missingCounts(sheet, chain, place)
     if (missing.length > 0) return missing
-    return isCharted(sheet, chain) ? chartedFaults(sheet, chain, place) : countedFaults(sheet, chain)
+    return [...countedFaults(sheet, chain), ...(hasCentres(sheet, chain) ? centredFaults(sheet, chain, place) : [])]
   })
-}
-
-function missingCoordinates(sheet: DriveSheet, chain: Chain): Fault[] {
-  const faults: Fault[] = []
-  const need = (place: string, fields: Record<string, unknown>) => {
-    for (const [field, value] of Object.entries(fields)) {
-      if (value === undefined) faults.push(faultAt(`${place}.${field}`, 'coordinates-missing'))
-    }
-  }
-  const touching = touchingRails(sheet, chain)
-  sheet.rails.forEach((rail, i) => {
-    if (!touching.includes(rail.id)) return
-    need(
-      `rails[${i}]`,
-      rail.kind === 'arm'
-        ? { side: rail.side, shoe: rail.shoe, pivot: rail.pivot }
-        : { side: rail.side, shoe: rail.shoe }
-    )
-  })
-  sheet.tensioners.forEach(({ chain: id, armRange, axis, seat, pad }, i) => {
-    if (id === chain.id) need(`tensioners[${i}]`, { armRange, axis, seat, pad })
-  })
-  return faults
 }
 
 function missingCounts(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
-  if (!chain.counted) return [faultAt(`${place}.counted`, 'counted-missing')]
+  const counted = countedOf(sheet, chain)
+  if (!counted)
+    return hasCentres(sheet, chain)
+      ? [faultAt(`${place}.path`, 'neighbours-overlap')]
+      : [faultAt(`${place}.counted`, 'counted-missing')]
   const faults: Fault[] = []
-  if (chain.counted.freeLinks > chain.links)
+  if (counted.freeLinks > chain.links)
     faults.push(faultAt(`${place}.counted.freeLinks`, 'free-links', { links: chain.links }))
   for (const id of chain.path) {
     const cam = id !== chain.driver && compileSheet(sheet).sprockets.has(id)
     if (!cam) continue
-    const tight = chain.counted.tight[id]
+    const tight = counted.tight[id]
     if (tight === undefined) faults.push(faultAt(`${place}.counted.tight.${id}`, 'tight-missing'))
-    else if (tight > chain.counted.freeLinks)
-      faults.push(faultAt(`${place}.counted.tight.${id}`, 'tight-links', { links: chain.counted.freeLinks }))
+    else if (tight > counted.freeLinks)
+      faults.push(faultAt(`${place}.counted.tight.${id}`, 'tight-links', { links: counted.freeLinks }))
   }
+  const lacks = hasCentres(sheet, chain) ? [...new Set(lacksOf(sheet, chain).map(({ part }) => part))] : []
   sheet.tensioners.forEach((tensioner, i) => {
     if (tensioner.chain !== chain.id) return
     if (tensioner.newExtension === undefined)
-      faults.push(faultAt(`tensioners[${i}].newExtension`, 'new-extension-missing'))
+      faults.push(
+        lacks.length > 0
+          ? faultAt(`tensioners[${i}].newExtension`, 'extension-or-drawing', { parts: lacks })
+          : faultAt(`tensioners[${i}].newExtension`, 'new-extension-missing')
+      )
     if (tensioner.gain === undefined && !tensioner.gainFrom)
       faults.push(faultAt(`tensioners[${i}].gain`, 'gain-missing'))
   })
@@ -72,8 +59,30 @@ function missingCounts(sheet: DriveSheet, chain: Chain, place: string): Fault[] 
 
 function countedFaults(sheet: DriveSheet, chain: Chain): Fault[] {
   return sheet.tensioners.flatMap((tensioner, i) => {
-    if (tensioner.chain !== chain.id || slackGain(chain, tensioner) > 0) return []
+    if (tensioner.chain !== chain.id || slackGain(sheet, chain, tensioner) > 0) return []
     return [faultAt(`tensioners[${i}].gainFrom`, 'gain-second-point')]
+  })
+}
+
+/** Links that a chain may be longer than the way round its sprockets alone: rails push it aside by no more. */
+const MOST_ASIDE = 0.25
+
+/** Centres that a chain cannot go round, or that its counts contradict. */
+function centredFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
+  const run = centredRun(sheet, chain)
+  if (!run) return [faultAt(`${place}.path`, 'neighbours-overlap')]
+  const { elements, contour } = run
+  const turned = turningFaults(sheet, chain, elements, contour, place)
+  if (turned.length > 0) return turned
+  const least = linksRound(elements, contour, chain.pitch)
+  const aside = chain.links - least
+  if (aside < -COUNT_TOLERANCE || aside > MOST_ASIDE * chain.links)
+    return [faultAt(place, aside < 0 ? 'centres-far' : 'centres-near', { taken: least, links: chain.links })]
+  return chain.counts.flatMap(({ from, to, links }, i) => {
+    const drawn = linksBetweenMarks(sheet, chain, elements, contour, from, to)
+    const most = (drawn ?? 0) + Math.max(0, aside) + COUNT_TOLERANCE
+    if (drawn === null || (links >= drawn - COUNT_TOLERANCE && links <= most)) return []
+    return [faultAt(`${place}.counts[${i}]`, 'count-centres', { links, least: drawn, most })]
   })
 }
 
@@ -89,7 +98,8 @@ function chartedFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] 
   return [...markFaults(sheet, chain, elements, contour, place), ...reachFaults(sheet, chain, place)]
 }
 
-function closingFaults(
+/** Once round, the way it travels: a reversed path or swapped cams give twice that. */
+function turningFaults(
   sheet: DriveSheet,
   chain: Chain,
   elements: readonly Element[],
@@ -101,9 +111,19 @@ function closingFaults(
     0
   )
   const expected = 360 * travelOf(sheet, chain)
-  if (Math.abs(turning - expected) > 1e-6) {
-    return [faultAt(`${place}.path`, 'loop-turning', { turning: Math.round(turning), expected })]
-  }
+  if (Math.abs(turning - expected) <= 1e-6) return []
+  return [faultAt(`${place}.path`, 'loop-turning', { turning: Math.round(turning), expected })]
+}
+
+function closingFaults(
+  sheet: DriveSheet,
+  chain: Chain,
+  elements: readonly Element[],
+  contour: Contour,
+  place: string
+): Fault[] {
+  const turned = turningFaults(sheet, chain, elements, contour, place)
+  if (turned.length > 0) return turned
   const loose = elements.filter((e, i) => e.rail >= 0 && !contour.touched.includes(i))
   if (loose.length > 0) return loose.map((e) => faultAt(`${place}.path`, 'rail-clear', { rail: e.id }))
   const off = linksRound(elements, contour, chain.pitch) - chain.links

@@ -1,4 +1,5 @@
-export { chainModel, type Guess, isCharted } from './chainModel'
+export { countedOf, hasCentres, isCharted } from './centred'
+export { chainModel, type Guess } from './chainModel'
 export { chartedModel } from './charted'
 export {
   angleClock,

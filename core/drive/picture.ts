@@ -1,10 +1,10 @@
 import { along, type Point, rotate, turnedAbout, unit } from '../math'
 import type { Corrections } from './corrections'
 import { compileSheet, type Chain, clockAngle, type DriveSheet } from '../sheet'
-import { isCharted } from './chainModel'
+import { centredRun, isCharted } from './centred'
 import { chartedModel, type Settled } from './charted'
 import type { Contour } from './contour'
-import type { Element } from './elements'
+import { drivenSprockets, type Element } from './elements'
 import { touchAngle } from './marks'
 import type { ChainWear } from './model'
 import { extensionAt, plungerOn } from './plunger'
@@ -71,11 +71,11 @@ export function chainPicture(
   lags: readonly number[],
   corrections: Corrections = {}
 ): ChainPicture | null {
-  if (!isCharted(sheet, chain)) return null
-  const model = chartedModel(sheet, chain, corrections)
-  const settled = model.settle(state)
-  const { elements } = model
-  const run = chainRun(elements, settled.contour, model.linkLength(state.elongation), markAngle(sheet, chain.driver))
+  const drawn = drawnIn(sheet, chain, state, corrections)
+  if (!drawn) return null
+  const { elements, settled, linkLength } = drawn
+  const cams = drivenSprockets(sheet, chain)
+  const run = chainRun(elements, settled.contour, linkLength, markAngle(sheet, chain.driver))
   const stretch = linksOf(run) / chain.links
   const pins = Array.from({ length: chain.links }, (_, i) => placeOn(run, (i - 0.5) * stretch).point)
   const starts = [
@@ -87,7 +87,7 @@ export function chainPicture(
     run,
     pins,
     colouredLinks: starts,
-    sprockets: spokes(sheet, chain, elements, settled.contour, pins, model.cams, lags),
+    sprockets: spokes(sheet, chain, elements, settled.contour, pins, cams, lags),
     rails: shoes(elements, settled),
     tensioner: plungerPicture(sheet, chain, settled, state, corrections),
     runs: chain.counts.map((count, i) => {
@@ -96,6 +96,21 @@ export function chainPicture(
       return { ...count, at: point, clear: rotate(unit(heading), inwards ? -90 : 90) }
     })
   }
+}
+
+/** Where everything lies: with all coordinates as the arm settles, with centres alone from sprocket to sprocket. */
+function drawnIn(
+  sheet: DriveSheet,
+  chain: Chain,
+  state: ChainWear,
+  corrections: Corrections
+): { elements: readonly Element[]; settled: Pick<Settled, 'contour' | 'armAngle'>; linkLength: number } | null {
+  if (isCharted(sheet, chain)) {
+    const model = chartedModel(sheet, chain, corrections)
+    return { elements: model.elements, settled: model.settle(state), linkLength: model.linkLength(state.elongation) }
+  }
+  const bare = centredRun(sheet, chain)
+  return bare && { elements: bare.elements, settled: { contour: bare.contour, armAngle: 0 }, linkLength: chain.pitch }
 }
 
 /** Does a run between two sprockets pass a rail? */
@@ -152,7 +167,7 @@ function directionOf(centre: Point, point: Point): number {
   return (Math.atan2(point[1] - centre[1], point[0] - centre[0]) * 180) / Math.PI
 }
 
-function shoes(elements: readonly Element[], { contour, armAngle }: Settled): RailPicture[] {
+function shoes(elements: readonly Element[], { contour, armAngle }: Pick<Settled, 'contour' | 'armAngle'>): RailPicture[] {
   return elements.flatMap((element, index) => {
     if (element.rail < 0) return []
     const i = contour.touched.indexOf(index)
@@ -180,11 +195,12 @@ function shoes(elements: readonly Element[], { contour, armAngle }: Settled): Ra
 function plungerPicture(
   sheet: DriveSheet,
   chain: Chain,
-  settled: Settled,
+  settled: Pick<Settled, 'armAngle'>,
   state: ChainWear,
   corrections: Corrections
 ): TensionerPicture | null {
   const tensioner = compileSheet(sheet).tensionerOf(chain.id)
+  if (!isCharted(sheet, chain)) return null
   const plunger = plungerOn(sheet, chain, corrections)
   if (!tensioner || !plunger) return null
   const extension = extensionAt(plunger, settled.armAngle, state.padWear)

@@ -21,7 +21,10 @@ export interface DriveSays {
   'no-sprocket-nor-crank': { id: string; crank: string }
   'drives-no-chain': { id: string }
   'limit-unit': { unit: string; kind: string }
-  'coordinates-missing': {}
+  'extension-or-drawing': { parts: readonly string[] }
+  'centres-far': { taken: number; links: number }
+  'centres-near': { taken: number; links: number }
+  'count-centres': { links: number; least: number; most: number }
   'counted-missing': {}
   'free-links': { links: number }
   'tight-missing': {}

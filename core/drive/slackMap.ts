@@ -1,6 +1,6 @@
 import type { Corrections } from './corrections'
 import { compileSheet, type Chain, type DriveSheet } from '../sheet'
-import { isCharted } from './chainModel'
+import { isCharted } from './centred'
 import { chartedModel } from './charted'
 import { contourAt, linksRound } from './contour'
 import type { ChainWear } from './model'

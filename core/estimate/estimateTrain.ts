@@ -1,4 +1,4 @@
-import { chainModel, type ChainModel, type Corrections, RAIL_GAIN_DEFAULT, stageOf } from '../drive'
+import { chainModel, type ChainModel, type Corrections, isCharted, RAIL_GAIN_DEFAULT, stageOf } from '../drive'
 import { placesOf, type KnownReading } from '../readings'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
 import { camEstimate } from './camEstimate'
@@ -107,7 +107,7 @@ const COUNTED_SPREAD = 0.2
  */
 function guessedGainSpread(sheet: DriveSheet, chain: Chain, model: ChainModel, priors: Priors): number {
   const tensioner = compileSheet(sheet).tensionerOf(chain.id)
-  if (!chain.counted || !tensioner) return 0
+  if (isCharted(sheet, chain) || !tensioner) return 0
   const guessed = model.rails.filter((id) => tensioner.railGain?.[id] === undefined)
   return Math.hypot(
     COUNTED_SPREAD,

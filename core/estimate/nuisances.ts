@@ -68,7 +68,7 @@ export function openQuestions(
         )),
     ...chains.flatMap((chain) => {
       const tensioner = compileSheet(sheet).tensionerOf(chain.id)
-      return isCharted(sheet, chain) || !tensioner || extensionCurve(chain, tensioner).bend !== null
+      return isCharted(sheet, chain) || !tensioner || extensionCurve(sheet, chain, tensioner).bend !== null
         ? []
         : [{ question: null, of: chain.id, scale: BEND, prior: HALF_NORMAL, step: 0.05 }]
     })

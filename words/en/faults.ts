@@ -90,7 +90,14 @@ const drive: Catalogue<DriveSays> = {
   'no-sprocket-nor-crank': (f) => `"${f.id}" is no sprocket of this sheet, nor the word ${f.crank}`,
   'drives-no-chain': (f) => `"${f.id}" drives no chain`,
   'limit-unit': (f) => `expected "${f.unit}" for ${f.kind}`,
-  'coordinates-missing': () => 'is missing: the sprockets have coordinates, so this needs them too',
+  'extension-or-drawing': (f) =>
+    `is missing: the extension of the new drive in mm; or all that the drawing lacks of ${f.parts.join(' and ')}`,
+  'centres-far': (f) =>
+    `round its sprockets as they stand the chain takes ${f.taken.toFixed(1)} links and has ${f.links}: measure the centres again`,
+  'centres-near': (f) =>
+    `round its sprockets as they stand the chain takes only ${f.taken.toFixed(1)} of its ${f.links} links: measure the centres, or count the links, again`,
+  'count-centres': (f) =>
+    `is ${f.links} links, but as the sprockets stand it can be ${f.least.toFixed(1)} to ${f.most.toFixed(1)}: count again, or look at the marks`,
   'counted-missing': () =>
     'is missing: without coordinates for every sprocket the sheet needs freeLinks and tight links here',
   'free-links': (f) => `expected at most the chain's ${f.links} links`,

@@ -20,6 +20,18 @@ export const GAPS: { readonly [C in keyof GapSays]: (figures: GapSays[C], name: 
     meanwhile:
       'The drive is not drawn, a skimmed face or a hot engine is not corrected for, and figures are first order.'
   }),
+  curve: (f, name) => ({
+    missing: `The curve of ${name(f.rail).toLowerCase()} is not known`,
+    meanwhile: 'Its wear counts by the default, and it is not drawn; a skimmed face or a hot engine is not corrected for.'
+  }),
+  pivot: (f, name) => ({
+    missing: `Where ${name(f.arm).toLowerCase()} turns is not known`,
+    meanwhile: 'It is not drawn.'
+  }),
+  plunger: (f, name) => ({
+    missing: `Where ${name(f.tensioner).toLowerCase()} stands is not known`,
+    meanwhile: 'Its extension goes by the points that the manual gives, and it is not drawn.'
+  }),
   'link-counts': (f, name) => ({
     missing: `Link counts between the marks of ${name(f.chain).toLowerCase()}`,
     meanwhile: 'A jump is told from stretch by degrees alone.'
