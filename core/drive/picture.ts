@@ -167,7 +167,10 @@ function directionOf(centre: Point, point: Point): number {
   return (Math.atan2(point[1] - centre[1], point[0] - centre[0]) * 180) / Math.PI
 }
 
-function shoes(elements: readonly Element[], { contour, armAngle }: Pick<Settled, 'contour' | 'armAngle'>): RailPicture[] {
+function shoes(
+  elements: readonly Element[],
+  { contour, armAngle }: Pick<Settled, 'contour' | 'armAngle'>
+): RailPicture[] {
   return elements.flatMap((element, index) => {
     if (element.rail < 0) return []
     const i = contour.touched.indexOf(index)

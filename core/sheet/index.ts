@@ -1,6 +1,6 @@
 export { sheetChanges } from './changes'
 export { clockAngle, isClock } from './clock'
-export { type CountedAnswers, type CountedNames, sheetFromCounts } from './fromCounts'
+export { type CountedAnswers, type CountedChain, type CountedNames, sheetFromCounts } from './fromCounts'
 export { limitFor } from './limits'
 export { type CompiledSheet, compileSheet, partKindOf } from './compile'
 export { PART_KINDS, type PartKind, STANDING_TARGETS } from './partKinds'

@@ -1,7 +1,22 @@
 import { COUNTED_NAMES, gapWords, namesOf } from '../../words/en'
 import { describe, expect, it } from 'vitest'
-import { chainModel, closeChain, sheetFaults, sheetGaps, smallestCorrection } from '../../core/drive'
-import { type CountedAnswers, type DriveSheet, sheetChanges, sheetFromCounts } from '../../core/sheet'
+import {
+  chainModel,
+  closeChain,
+  degreesPerTooth,
+  sheetFaults,
+  speedOf,
+  trainsOf,
+  sheetGaps,
+  smallestCorrection
+} from '../../core/drive'
+import {
+  type CountedAnswers,
+  type CountedChain,
+  type DriveSheet,
+  sheetChanges,
+  sheetFromCounts
+} from '../../core/sheet'
 import { DEMO_SHEETS } from '../../demo/workshop'
 import { randomEngine } from '../support/engines'
 import { changed, sheet } from '../support/sheets'
@@ -14,19 +29,25 @@ const single: CountedAnswers = {
   layout: 'single',
   interference: true,
   fuel: 'petrol',
-  pitch: 6.35,
-  links: 88,
-  chainType: 'bush',
-  crankTeeth: 15,
-  cams: [{ name: 'Cam', teeth: 30 }],
-  counts: [44, 44],
-  stroke: 22,
-  tensionerType: 'spring-ratchet',
-  newExtension: 6,
-  limitExtension: 15,
-  elongationLimit: 0.7,
+  chains: [
+    {
+      pitch: 6.35,
+      links: 88,
+      chainType: 'bush',
+      driver: 'crank',
+      driverTeeth: 15,
+      driven: [{ name: 'Cam', teeth: 30 }],
+      counts: [44, 44],
+      tensioner: { place: 'slack', type: 'spring-ratchet', stroke: 22, newExtension: 6, limitExtension: 15 },
+      elongationLimit: 0.7
+    }
+  ],
   source: 'manual, page 12'
 }
+const chainOf = (change: Partial<CountedChain>): CountedAnswers => ({
+  ...single,
+  chains: [{ ...single.chains[0]!, ...change }]
+})
 
 describe('a sheet from counts alone', () => {
   it('is sound, and reads what the drawn sheet of the same engine reads', () => {
@@ -46,16 +67,15 @@ describe('a sheet from counts alone', () => {
   })
   it('with two cams gives each its own tight side, the cam nearer to the driver the shorter one', () => {
     const own = sheetFromCounts(
-      {
-        ...single,
-        crankTeeth: 18,
-        cams: [
+      chainOf({
+        driverTeeth: 18,
+        driven: [
           { name: 'Exhaust', teeth: 36 },
           { name: 'Intake', teeth: 36 }
         ],
         links: 126,
         counts: [53, 20, 53]
-      },
+      }),
       COUNTED_NAMES
     )
     const { tight, freeLinks } = own.chains[0]!.counted!
@@ -67,11 +87,116 @@ describe('a sheet from counts alone', () => {
     lag(own).forEach((degrees, i) => expect(degrees).toBeCloseTo(lag(drawn)[i]!, 0))
   })
   it('wants one count for each run', () =>
-    expect(() => sheetFromCounts({ ...single, counts: [88] }, COUNTED_NAMES)).toThrow(/expected 2/))
+    expect(() => sheetFromCounts(chainOf({ counts: [88] }), COUNTED_NAMES)).toThrow(/expected 2/))
   it('counts that do not add up are named at the counts', () =>
-    expect(sheetFaults(sheetFromCounts({ ...single, counts: [44, 43] }, COUNTED_NAMES))[0]!.place).toMatch(
+    expect(sheetFaults(sheetFromCounts(chainOf({ counts: [44, 43] }), COUNTED_NAMES))[0]!.place).toMatch(
       /^chains\[0\]\.counts/
     ))
+})
+
+describe('several chains from counts', () => {
+  const cam = (name: string, bank = 1) => ({ name, teeth: 36, bank })
+  const limits = { elongationLimit: 0.5, pitch: 8, chainType: 'bush' }
+  const tensioner = {
+    place: 'slack',
+    type: 'hydraulic-ratchet',
+    stroke: 20,
+    newExtension: 3,
+    limitExtension: 14
+  } as const
+  const lower: CountedChain = {
+    ...limits,
+    links: 76,
+    driver: 'crank',
+    driverTeeth: 21,
+    driven: [{ name: 'Intermediate', teeth: 42 }],
+    counts: [38, 38],
+    tensioner
+  }
+  const upper: CountedChain = {
+    ...limits,
+    links: 90,
+    driver: { chain: 0, driven: 0 },
+    driverTeeth: 24,
+    driven: [
+      { ...cam('Intake'), teeth: 24, mark: '11:30' },
+      { ...cam('Exhaust'), teeth: 24 }
+    ],
+    counts: [35, 20, 35],
+    tensioner
+  }
+  const engine = (...chains: CountedChain[]) => sheetFromCounts({ ...single, chains }, COUNTED_NAMES)
+  const lags = (own: DriveSheet, elongation: number) =>
+    own.chains.map((chain) => {
+      const model = chainModel(own, chain)
+      return model.readout({ elongation, wear: model.rails.map(() => 0), padWear: 0 })
+    })
+
+  it('two over an intermediate shaft: one train, the cams at half crank speed, each tooth worth what it is', () => {
+    const own = engine(lower, upper)
+    expect(sheetFaults(own)).toEqual([])
+    expect(trainsOf(own).map((train) => train.map(({ id }) => id))).toEqual([['chain', 'chain-2']])
+    expect(own.marks.find(({ sprocket }) => sprocket === 'cam-1')).toMatchObject({ at: '11:30' })
+    expect(Math.abs(speedOf(own, own.chains[1]!, 'cam-1'))).toBe(0.5)
+    expect(degreesPerTooth(own, own.chains[1]!)).toBe(30)
+    // The upper chain's own lag; what the lower one adds is the train's.
+    expect(lags(own, 0.004)[1]!.lag.every((lag) => lag > 1)).toBe(true)
+  })
+
+  it('one for each bank of a V, by a row of its own on the crank', () => {
+    const bank = (number: number): CountedChain => ({
+      ...limits,
+      links: 126,
+      driver: 'crank',
+      driverTeeth: 18,
+      driven: [cam(`Exhaust ${number}`, number), cam(`Intake ${number}`, number)],
+      counts: [53, 20, 53],
+      tensioner
+    })
+    const own = engine(bank(1), bank(2))
+    expect(sheetFaults(own)).toEqual([])
+    expect(trainsOf(own)).toHaveLength(2)
+    const crank = own.sprockets.filter(({ shaft }) => shaft === 'crankshaft').map(({ id }) => id)
+    expect(crank).toEqual(['crank', 'crank-2'])
+    expect(own.sprockets.filter((sprocket) => sprocket.bank === 2).map(({ name }) => name)).toEqual([
+      'Exhaust 2',
+      'Intake 2'
+    ])
+    expect(new Set(own.chains.map(({ name }) => name)).size).toBe(2)
+  })
+
+  it('a plunger between two strands: what either shoe loses, it comes out by', () => {
+    const own = engine({
+      ...lower,
+      driven: [cam('Cam')],
+      driverTeeth: 18,
+      tensioner: { ...tensioner, place: 'between' }
+    })
+    expect(sheetFaults(own)).toEqual([])
+    const model = chainModel(own, own.chains[0]!)
+    const at = (wear: number[]) => model.readout({ elongation: 0.002, wear, padWear: 0 }).extension!
+    expect(at([0.5, 0]) - at([0, 0])).toBeCloseTo(0.5, 6)
+    expect(at([0, 0.5]) - at([0, 0])).toBeCloseTo(0.5, 6)
+  })
+
+  it('cam to cam, without a tensioner of its own, is told by its lag alone', () => {
+    const between: CountedChain = {
+      ...limits,
+      links: 40,
+      driver: { chain: 0, driven: 0 },
+      driverTeeth: 20,
+      driven: [{ ...cam('Intake'), teeth: 20 }],
+      counts: [20, 20],
+      tensioner: null
+    }
+    const own = engine({ ...lower, driven: [cam('Exhaust')], driverTeeth: 18 }, between)
+    expect(sheetFaults(own)).toEqual([])
+    expect(own.tensioners).toHaveLength(1)
+    expect(lags(own, 0.004)[1]).toMatchObject({ extension: null })
+  })
+
+  it('a driver that no earlier chain turns is none', () =>
+    expect(() => engine({ ...lower, driver: { chain: 1, driven: 0 } }, upper)).toThrow(/earlier chain/))
 })
 
 describe('centres measured roughly', () => {

@@ -73,7 +73,12 @@ describe('an unsound sheet names each fault with its place', () => {
       'chains[0].counts[0]',
       /geometry give 5\d\.\d/
     ],
-    ['a guide without its shoe', (d) => delete d.rails[0].shoe, 'rails[0].shoe', /needs them too/],
+    [
+      'a guide without its shoe, and nothing in its place',
+      (d) => delete d.rails[0].shoe,
+      'tensioners[0].newExtension',
+      /the extension of the new drive in mm; or all that the drawing lacks/
+    ],
     ['a hole in the counts', (d) => (d.chains[0].counts[2] = undefined), 'chains[0].counts[2]', /missing/],
     ['another version', (d) => (d.version = 2), 'version', /newer than this program/],
     ['a word that findings use as an id', (d) => (d.rails[2].id = 'oil'), 'rails[2].id', /findings use/],

@@ -22,7 +22,8 @@ export const GAPS: { readonly [C in keyof GapSays]: (figures: GapSays[C], name: 
   }),
   curve: (f, name) => ({
     missing: `The curve of ${name(f.rail).toLowerCase()} is not known`,
-    meanwhile: 'Its wear counts by the default, and it is not drawn; a skimmed face or a hot engine is not corrected for.'
+    meanwhile:
+      'Its wear counts by the default, and it is not drawn; a skimmed face or a hot engine is not corrected for.'
   }),
   pivot: (f, name) => ({
     missing: `Where ${name(f.arm).toLowerCase()} turns is not known`,

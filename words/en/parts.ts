@@ -236,8 +236,12 @@ export const COUNTED_NAMES: CountedNames = {
   crank: 'Crank sprocket',
   arm: 'Tensioner arm',
   guide: 'Fixed guide',
+  slackShoe: 'Shoe on the slack strand',
+  tightShoe: 'Shoe on the tight strand',
   tensioner: 'Tensioner',
-  chain: 'Timing chain'
+  chain: 'Timing chain',
+  of: (part, chain) => `${part} ${chain + 1}`,
+  driving: (shaft, chain) => `${shaft}, driving chain ${chain + 1}`
 }
 
 /** Note of a drive sheet's first revision. */

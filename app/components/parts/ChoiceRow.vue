@@ -4,6 +4,7 @@ import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 /** One of a few, each a touch target. */
 defineProps<{ label: string; options: readonly { value: T; label: string; hint?: string }[] }>()
 const chosen = defineModel<T>({ required: true })
+defineSlots<{ picture?(props: { value: T }): unknown }>()
 </script>
 
 <template>
@@ -19,6 +20,7 @@ const chosen = defineModel<T>({ required: true })
         <div
           class="grid min-h-11 min-w-fit flex-1 cursor-pointer place-content-center rounded-edge border px-2 text-center text-note leading-tight"
           :class="checked ? 'border-ink bg-ink text-sheet' : 'border-faint bg-sheet'">
+          <slot name="picture" :value="option.value" />
           <span class="whitespace-nowrap">{{ option.label }}</span>
           <span
             v-if="option.hint"

@@ -4,12 +4,22 @@ import { useLocalStorage } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import { chainModel, sheetGaps } from '../../../core/drive'
-import { sheetFromAnswers, FIRST_ANSWERS, type TypedAnswers, isMissing } from '../../components/engine/answers'
+import {
+  FIRST_ANSWERS,
+  FIRST_CHAIN,
+  isMissing,
+  sheetFromAnswers,
+  type TypedAnswers,
+  upgradeAnswers,
+  withoutChain
+} from '../../components/engine/answers'
+import CountedChain from '../../components/engine/CountedChain.vue'
+import TurnPicture from '../../components/engine/TurnPicture.vue'
 import Field from '../../components/parts/Field.vue'
 import ChoiceRow from '../../components/parts/ChoiceRow.vue'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
-import { fixDigits, partName } from '../../words'
+import { fixDigits } from '../../words'
 import FaultNote from '../../components/parts/FaultNote.vue'
 import Panel from '../../components/parts/Panel.vue'
 import FigureTable from '../../components/parts/FigureTable.vue'
@@ -20,7 +30,7 @@ const NUMBER = { figure: true, inputmode: 'decimal', maxlength: '120' } as const
 /** Bring your own engine: a counted sheet from what can be counted and looked up, usable at once, refined later. */
 const bench = useBench()
 const typed = useLocalStorage<TypedAnswers>('umbrette.sheet-new', structuredClone(FIRST_ANSWERS), {
-  mergeDefaults: true
+  mergeDefaults: (kept) => upgradeAnswers(kept)
 })
 const wanted = ref(false)
 const problem = ref('')
@@ -31,35 +41,56 @@ const fault = (field: string) => {
   const found = result.value.faults.get(field)
   return found && (wanted.value || !isMissing(found)) ? sayFault(found) : undefined
 }
-const cams = computed({
-  get: () => String(typed.value.camNames.length),
-  set: (count) => {
-    const names = [NEW_ENGINE.intakeCam, NEW_ENGINE.exhaustCam, NEW_ENGINE.thirdCam, NEW_ENGINE.fourthCam]
-    typed.value.camNames = Array.from({ length: Number(count) }, (_, i) => typed.value.camNames[i] ?? names[i]!)
-    typed.value.counts = Array.from({ length: Number(count) + 1 }, (_, i) => typed.value.counts[i] ?? '')
-  }
-})
 const turning = computed({ get: () => typed.value.rotation, set: (value) => (typed.value.rotation = value) })
 const meets = computed({
   get: () => (typed.value.interference ? 'yes' : 'no'),
   set: (value) => (typed.value.interference = value === 'yes')
 })
-const runs = computed(() => typed.value.counts.map((_, i) => NEW_ENGINE.run(i, typed.value.camNames)))
-const counted = computed(() => typed.value.counts.reduce((sum, links) => sum + (Number(links) || 0), 0))
+const banked = computed(() => ['V', 'flat'].includes(typed.value.layout))
+const add = () =>
+  typed.value.chains.push({
+    ...structuredClone(FIRST_CHAIN),
+    driver: driversFor(typed.value.chains.length).at(-1)!.value,
+    bank: typed.value.chains.length % 2 === 0 ? '1' : '2'
+  })
+const remove = (index: number) => (typed.value.chains = withoutChain(typed.value.chains, index))
+
+/** Shafts that may drive a chain: the crank, and every sprocket of the chains before it. */
+const driversFor = (index: number) => [
+  { value: 'crank', label: NEW_ENGINE.byTheCrank },
+  ...typed.value.chains
+    .slice(0, index)
+    .flatMap(({ driven }, i) =>
+      driven.map(({ name }, k) => ({ value: `${i}.${k}`, label: NEW_ENGINE.byShaftOf(name || k + 1, i + 1) }))
+    )
+]
+
+/** What the counts come to, as it is said where the engine is kept. */
+const sums = computed(() =>
+  typed.value.chains
+    .map(({ counts, links }, i) => ({
+      words: NEW_ENGINE.countsAt(
+        i === 0 ? NEW_ENGINE.theChain : NEW_ENGINE.chainNumber(i + 1),
+        counts.reduce((sum, run) => sum + (Number(run) || 0), 0),
+        links || '?'
+      ),
+      said: counts.some((run) => run.trim() !== ''),
+      right: counts.reduce((sum, run) => sum + (Number(run) || 0), 0) === Number(links)
+    }))
+    .filter(({ said }) => said)
+)
 
 /** What the sheet says already: how the drive stands at its limit. */
 const shows = computed(() => {
   const { sheet } = result.value
   if (!sheet) return []
-  const model = chainModel(sheet, sheet.chains[0]!)
-  return [0, 0.5, 1].map((part) => {
-    const elongation = (part * sheet.limits[0]!.value) / 100
-    const at = model.readout({ elongation, wear: model.rails.map(() => 0), padWear: 0 })
-    return {
-      percent: 100 * elongation,
-      extension: at.extension,
-      lags: model.cams.map((id, i) => ({ name: partName(sheet, id), lag: at.lag[i]! }))
-    }
+  return sheet.chains.flatMap((chain, k) => {
+    const model = chainModel(sheet, chain)
+    return [0, 0.5, 1].map((part) => {
+      const elongation = (part * sheet.limits[k]!.value) / 100
+      const { extension, lag } = model.readout({ elongation, wear: model.rails.map(() => 0), padWear: 0 })
+      return { key: `${chain.id} ${part}`, chain: chain.name, percent: 100 * elongation, extension, lag }
+    })
   })
 })
 const gaps = computed(() => {
@@ -118,7 +149,14 @@ async function keep() {
               :options="[
                 { value: 'clockwise', label: NEW_ENGINE.clockwise },
                 { value: 'anticlockwise', label: NEW_ENGINE.anticlockwise }
-              ]" />
+              ]">
+              <template #picture="{ value }"><TurnPicture :rotation="value" /></template>
+            </ChoiceRow>
+            <ChoiceRow
+              v-model="typed.layout"
+              class="col-span-2"
+              :label="NEW_ENGINE.layout"
+              :options="NEW_ENGINE.layouts" />
             <ChoiceRow
               v-model="meets"
               class="col-span-2"
@@ -128,82 +166,20 @@ async function keep() {
                 { value: 'no', label: NEW_ENGINE.no }
               ]" />
           </fieldset>
+          <CountedChain
+            v-for="(_, i) in typed.chains"
+            :key="i"
+            v-model="typed.chains[i]!"
+            :index="i"
+            :drivers="driversFor(i)"
+            :banked="banked"
+            :fault="(field) => fault(`${i}.${field}`)"
+            @remove="remove(i)" />
+          <button v-if="typed.chains.length < 8" type="button" class="act" @click="add">
+            {{ NEW_ENGINE.addAChain }}
+          </button>
           <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
-            <legend class="label float-left col-span-full mb-1 font-bold text-ink">{{ NEW_ENGINE.theChain }}</legend>
-            <Field v-model="typed.pitch" v-bind="NUMBER" :label="NEW_ENGINE.pitch" unit="mm" :fault="fault('pitch')" />
-            <Field v-model="typed.links" v-bind="NUMBER" :label="NEW_ENGINE.links" :fault="fault('links')" />
-            <Field
-              v-model="typed.crankTeeth"
-              v-bind="NUMBER"
-              :label="NEW_ENGINE.teethCrankSprocket"
-              :fault="fault('crankTeeth')" />
-            <Field
-              v-model="typed.camTeeth"
-              v-bind="NUMBER"
-              :label="NEW_ENGINE.teethEachCam"
-              :fault="fault('camTeeth')" />
-            <ChoiceRow
-              v-model="cams"
-              class="col-span-2"
-              :label="NEW_ENGINE.camsOnThisChain"
-              :options="['1', '2', '3', '4'].map((value) => ({ value, label: value }))" />
-            <Field
-              v-for="(_, i) in typed.camNames"
-              :key="`cam-${i}`"
-              v-model="typed.camNames[i]!"
-              :label="NEW_ENGINE.camFromTheSlackSide(i + 1)"
-              :fault="fault('camNames')"
-              maxlength="120" />
-            <div class="col-span-full grid grid-cols-4 gap-3 border-t border-rule pt-3 max-md:grid-cols-2">
-              <p class="label col-span-full">
-                {{ NEW_ENGINE.wholeLinksFromMarkTo }}
-              </p>
-              <Field
-                v-for="(_, i) in typed.counts"
-                :key="`count-${i}`"
-                v-model="typed.counts[i]!"
-                v-bind="NUMBER"
-                :label="runs[i]!" />
-              <p class="col-span-full text-note" :class="fault('counts') ? 'font-bold text-renew' : 'text-faint'">
-                {{ fault('counts') ?? NEW_ENGINE.togetherOfLinks(counted, typed.links || '?') }}
-              </p>
-            </div>
-          </fieldset>
-          <fieldset class="grid grid-cols-4 gap-3 bg-sheet p-4 max-md:grid-cols-2">
-            <legend class="label float-left col-span-full mb-1 font-bold text-ink">
-              {{ NEW_ENGINE.tensionerAndLimits }}
-            </legend>
-            <Field
-              v-model="typed.newExtension"
-              v-bind="NUMBER"
-              :label="NEW_ENGINE.extensionNewDrive"
-              unit="mm"
-              :fault="fault('newExtension')" />
-            <Field
-              v-model="typed.limitExtension"
-              v-bind="NUMBER"
-              :label="NEW_ENGINE.extensionAtTheLimit"
-              unit="mm"
-              :fault="fault('limitExtension')" />
-            <Field v-model="typed.stroke" v-bind="NUMBER" :label="COMMON.stroke" unit="mm" :fault="fault('stroke')" />
-            <Field
-              v-model="typed.elongationLimit"
-              v-bind="NUMBER"
-              :label="NEW_ENGINE.elongationLimit"
-              unit="%"
-              :fault="fault('elongationLimit')" />
-            <Field
-              v-model="typed.notchFirst"
-              v-bind="NUMBER"
-              :label="NEW_ENGINE.firstNotchAtIfAny"
-              unit="mm"
-              :fault="fault('notchFirst')" />
-            <Field
-              v-model="typed.notchPitch"
-              v-bind="NUMBER"
-              :label="NEW_ENGINE.notchToNotch"
-              unit="mm"
-              :fault="fault('notchPitch')" />
+            <legend class="label float-left col-span-full mb-1 font-bold text-ink">{{ NEW_ENGINE.limits }}</legend>
             <Field
               v-model="typed.lagLimit"
               v-bind="NUMBER"
@@ -224,17 +200,22 @@ async function keep() {
               maxlength="120" />
           </fieldset>
         </div>
-        <aside class="space-y-3" :aria-label="NEW_ENGINE.whatItSaysSoFar">
+        <aside class="sticky top-4 space-y-3 self-start max-lg:static" :aria-label="NEW_ENGINE.whatItSaysSoFar">
           <Panel v-if="shows.length" tone="plate" :title="NEW_ENGINE.withThisSheet" data-testid="shows">
             <FigureTable
               class="mt-2"
               :caption="NEW_ENGINE.whatTheDriveShowsAt"
               :heads="[COMMON.elongation, NEW_ENGINE.extension, NEW_ENGINE.lag]"
               on-plate>
-              <tr v-for="row in shows" :key="row.percent">
-                <td class="figure">{{ fixDigits(row.percent, 2) }} %</td>
-                <td class="figure">{{ NEW_ENGINE.mm(fixDigits(row.extension ?? 0, 1)) }}</td>
-                <td class="figure">{{ row.lags.map(({ lag }) => `${fixDigits(lag, 1)}°`).join(', ') }}</td>
+              <tr v-for="row in shows" :key="row.key">
+                <td class="figure">
+                  {{ fixDigits(row.percent, 2) }} %
+                  <span v-if="typed.chains.length > 1" class="block text-note font-normal">{{ row.chain }}</span>
+                </td>
+                <td class="figure">
+                  {{ row.extension === null ? '–' : NEW_ENGINE.mm(fixDigits(row.extension, 1)) }}
+                </td>
+                <td class="figure">{{ row.lag.map((lag) => `${fixDigits(lag, 1)}°`).join(', ') }}</td>
               </tr>
             </FigureTable>
             <p class="mt-2 text-note">{{ NEW_ENGINE.checkOneOfThemAgainst }}</p>
@@ -251,6 +232,13 @@ async function keep() {
           </Panel>
           <FaultNote v-if="problem">{{ problem }}</FaultNote>
           <FaultNote v-else-if="wanted && result.faults.size">{{ NEW_ENGINE.notYetWhatIsMissing }}</FaultNote>
+          <p
+            v-for="{ words, right } in sums"
+            :key="words"
+            :class="right ? '' : 'font-bold text-renew'"
+            data-testid="count-sum">
+            {{ words }}
+          </p>
           <button type="submit" class="act-main w-full" :disabled="busy">{{ NEW_ENGINE.keepThisEngine }}</button>
           <p class="text-note text-faint">
             {{ NEW_ENGINE.whatIsTypedStaysOn }}

@@ -137,7 +137,11 @@ export const STEPS_FIELD = {
 }
 
 export const ANSWERS = {
-  intakeCam: 'Intake cam'
+  camNames: ['Intake cam', 'Exhaust cam', 'Third cam', 'Fourth cam'] as readonly string[]
+}
+
+export const MARK_PICKER = {
+  at: (time: Shown) => `at ${time}`
 }
 
 export const SLUG = {
@@ -194,16 +198,15 @@ export const ENGINES = {
 }
 
 export const NEW_ENGINE = {
-  intakeCam: 'Intake cam',
-  exhaustCam: 'Exhaust cam',
-  thirdCam: 'Third cam',
-  fourthCam: 'Fourth cam',
+  camNames: ANSWERS.camNames,
+  crank: 'Crank',
+  driver: 'Driver',
   /**
-   * From one sprocket to the next, cams by their names as far as they have any; the crank is before the first and after
-   * the last.
+   * From one sprocket to the next, those by their names that have any; the driver is before the first and after the
+   * last.
    */
-  run: (i: number, cams: readonly string[]) =>
-    `${i === 0 ? 'Crank' : cams[i - 1] || `cam ${i}`} to ${(cams[i] ?? 'crank').toLowerCase() || `cam ${i + 1}`}`,
+  run: (i: number, driven: readonly string[], driver: string) =>
+    `${i === 0 ? driver : driven[i - 1] || `sprocket ${i}`} to ${(driven[i] ?? driver).toLowerCase() || `sprocket ${i + 1}`}`,
   bringYourOwnEngineUmbrette: 'Bring your own engine · Umbrette',
   chooseWhoIsAtThe: 'Choose who is at the bench first: the name stands on the sheet.',
   fromCounts: 'From counts',
@@ -219,16 +222,55 @@ export const NEW_ENGINE = {
   canValvesMeetPistons: 'Can valves meet pistons?',
   yesOrNotKnown: 'yes, or not known',
   no: 'no',
+  layout: 'Cylinders stand',
+  layouts: [
+    { value: 'inline', label: 'in line' },
+    { value: 'V', label: 'in a V' },
+    { value: 'flat', label: 'flat' },
+    { value: 'single', label: 'single' }
+  ] as const,
   theChain: 'The chain',
+  chainNumber: (number: Shown) => `Chain ${number}`,
+  addAChain: 'Add another chain',
+  removeChain: 'Take this chain off',
+  drivenBy: 'Driven by',
+  byTheCrank: 'the crank, by a row of its own',
+  byShaftOf: (sprocket: Shown, chain: Shown) => `the shaft of ${sprocket}, chain ${chain}`,
+  chainType: 'What the chain is like, from the side',
+  chainTypes: [
+    { value: 'bush', label: 'bushes' },
+    { value: 'roller', label: 'rollers' },
+    { value: 'inverted-tooth', label: 'toothed plates' }
+  ] as const,
+  teethDriver: 'Teeth, driver',
+  teethOf: (sprocket: Shown) => `Teeth, ${sprocket}`,
+  drivenOnThisChain: 'Sprockets it drives',
+  drivenFromTheSlackSide: (i: Shown) => `Sprocket ${i}, from the slack side`,
+  itIs: (sprocket: Shown) => `${sprocket} turns`,
+  uses: [
+    { value: 'cam', label: 'a cam' },
+    { value: 'shaft', label: 'a shaft between' }
+  ] as const,
+  bankOfCams: 'Bank of its cams',
+  banks: [
+    { value: '1', label: '1' },
+    { value: '2', label: '2' }
+  ] as const,
+  markOf: (sprocket: Shown) => `Mark, ${sprocket}`,
+  tensionerWorks: 'Its tensioner works',
+  places: [
+    { value: 'slack', label: 'on the slack side' },
+    { value: 'between', label: 'between the strands' },
+    { value: 'none', label: 'there is none' }
+  ] as const,
+  limits: 'Limits',
+  countsAt: (chain: Shown, counted: Shown, links: Shown) => `${chain}: ${counted} of ${links} links counted.`,
   pitch: 'Pitch',
   links: 'Links',
   teethCrankSprocket: 'Teeth, crank sprocket',
   teethEachCam: 'Teeth, each cam',
-  camsOnThisChain: 'Cams on this chain',
-  camFromTheSlackSide: (i: Shown) => `Cam ${i}, from the slack side`,
   wholeLinksFromMarkTo: 'Whole links from mark to mark, in the direction of travel, slack side first',
   togetherOfLinks: (counted: Shown, links: Shown) => `Together ${counted} of ${links} links`,
-  tensionerAndLimits: 'Tensioner and limits',
   extensionNewDrive: 'Extension, new drive',
   extensionAtTheLimit: 'Extension at the limit',
   elongationLimit: 'Elongation limit',
