@@ -1,4 +1,3 @@
-import { $fetch } from 'ofetch'
 import { ref } from 'vue'
 
 /** How work that the server tells of ended: with what it took, or why not. */
@@ -17,9 +16,10 @@ export function useTelling<T>() {
     progress.value = { done: 0, all: 0 }
     try {
       const { signal } = mine
-      const options = { method: 'POST', body, query, retry: 0, responseType: 'stream', signal } as const
-      const answer = await $fetch.raw<unknown, 'stream'>(path, options)
-      return await followed(answer._data as ReadableStream<Uint8Array>)
+      const answer = await fetch(`${path}?${new URLSearchParams(query).toString()}`, { method: 'POST', body, signal })
+      if (!answer.ok || !answer.body)
+        throw Object.assign(new Error(path), { statusCode: answer.status, data: await answer.json().catch(() => null) })
+      return await followed(answer.body)
     } catch (error) {
       if (mine.signal.aborted) return { ended: 'called-off' }
       throw error

@@ -307,7 +307,7 @@ test('a broken or foreign file is refused line by line and nothing of it is kept
   await take('{ "format": "umbr')
   await expect(page.getByTestId('import-problem')).toContainText('broken.json: That is not JSON')
   await take(JSON.stringify({ format: 'umbrette-drive', version: 1 }))
-  await expect(page.getByTestId('import-problem')).toContainText('format expected umbrette-job')
+  await expect(page.getByTestId('import-problem')).toContainText('what kind of file it is expected umbrette-job')
   await take(
     JSON.stringify({
       format: 'umbrette-job',
@@ -318,7 +318,7 @@ test('a broken or foreign file is refused line by line and nothing of it is kept
       readings: []
     })
   )
-  await expect(page.getByTestId('import-problem')).toContainText('drive.sprockets is missing')
+  await expect(page.getByTestId('import-problem')).toContainText('the drive sheet: sprockets is missing')
   expect(await jobs()).toBeGreaterThan(0)
   await expect(page).toHaveURL(/\/$/)
 })

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { COMMON, IMPORT_JOB } from '../../../words/en'
+import { IMPORT_JOB } from '../../../words/en'
 import { ArrowUpTrayIcon } from '@heroicons/vue/20/solid'
 import { $fetch } from 'ofetch'
 import { ref } from 'vue'
 import { shownProblem, type ShownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
-import Panel from '../parts/Panel.vue'
+import FileProblem from '../parts/FileProblem.vue'
 import TakeFile from '../parts/TakeFile.vue'
 
 /** Takes in a job file from another machine; what is wrong with one is told line by line, and nothing is kept of it. */
@@ -54,15 +54,6 @@ async function take(file: File) {
       @file="take">
       <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ IMPORT_JOB.importAJob }}
     </TakeFile>
-    <Panel v-if="problem" tone="fault" class="order-last basis-full" role="alert" data-testid="import-problem">
-      <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
-      <ul class="mt-1 space-y-1">
-        <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message">
-          <code class="figure font-normal">{{ fault.place || IMPORT_JOB.file }}</code> {{ fault.message }}
-        </li>
-      </ul>
-      <p v-if="problem.faults.length > 12" class="text-faint">{{ IMPORT_JOB.andMore(problem.faults.length - 12) }}</p>
-      <button type="button" class="act-bare" @click="problem = null">{{ COMMON.understood }}</button>
-    </Panel>
+    <FileProblem v-if="problem" :problem="problem" @understood="problem = null" />
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMON, ENTRY_LIST_EDITOR, sayFault } from '../../../words/en'
+import { COMMON, ENTRY_LIST_EDITOR, sayFault, sayPlace } from '../../../words/en'
 import { Bars2Icon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
@@ -122,7 +122,7 @@ function move(index: number, by: -1 | 1) {
             :key="fault.place + fault.code"
             class="col-span-full font-bold text-renew"
             data-testid="fault">
-            {{ fault.place.replace(place(i), '').replace(/^\./, '') }} {{ sayFault(fault) }}
+            {{ sayPlace(fault.place.replace(place(i), '').replace(/^\./, '')) }} {{ sayFault(fault) }}
           </p>
         </div>
       </article>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { COMMON, IMPORT_SHEET } from '../../../words/en'
+import { IMPORT_SHEET } from '../../../words/en'
 import { ArrowUpTrayIcon } from '@heroicons/vue/20/solid'
 import { $fetch } from 'ofetch'
 import { ref } from 'vue'
 import { shownProblem, type ShownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
-import Panel from '../parts/Panel.vue'
+import FileProblem from '../parts/FileProblem.vue'
 import TakeFile from '../parts/TakeFile.vue'
 
 /** Takes in a drive sheet from a file; what is wrong with one is told place by place, and nothing is kept of it. */
@@ -13,14 +13,15 @@ const emit = defineEmits<{ made: [id: string] }>()
 const LIMIT_KB = 512
 
 const bench = useBench()
-const problem = ref<(Pick<ShownProblem, 'message' | 'faults'> & { file: string }) | null>(null)
+const problem = ref<(Pick<ShownProblem, 'message' | 'faults'> & { file: string; value?: unknown }) | null>(null)
 
 async function take(file: File) {
   problem.value = null
+  let sheet: unknown
   try {
     if (!bench.by) throw told(IMPORT_SHEET.chooseWhoIsAtThe)
     if (file.size > LIMIT_KB * 1024) throw told(IMPORT_SHEET.theFileIsLargerThan(LIMIT_KB))
-    const sheet = parsed(await file.text())
+    sheet = parsed(await file.text())
     emit(
       'made',
       (
@@ -31,7 +32,7 @@ async function take(file: File) {
       ).id
     )
   } catch (error) {
-    problem.value = { file: file.name, ...shownProblem(error) }
+    problem.value = { file: file.name, ...shownProblem(error), value: sheet }
   }
 }
 
@@ -56,15 +57,6 @@ function parsed(text: string): unknown {
       @file="take">
       <ArrowUpTrayIcon class="size-4" aria-hidden="true" />{{ IMPORT_SHEET.importASheet }}
     </TakeFile>
-    <Panel v-if="problem" tone="fault" class="order-last basis-full" role="alert" data-testid="import-problem">
-      <p class="font-bold">{{ problem.file }}: {{ problem.message }}</p>
-      <ul class="mt-1 space-y-1">
-        <li v-for="fault in problem.faults.slice(0, 12)" :key="fault.place + fault.message">
-          <code class="figure font-normal">{{ fault.place || IMPORT_SHEET.file }}</code> {{ fault.message }}
-        </li>
-      </ul>
-      <p v-if="problem.faults.length > 12" class="text-faint">{{ IMPORT_SHEET.andMore(problem.faults.length - 12) }}</p>
-      <button type="button" class="act-bare" @click="problem = null">{{ COMMON.understood }}</button>
-    </Panel>
+    <FileProblem v-if="problem" :problem="problem" @understood="problem = null" />
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { gapWords, namesOf, sayFault, SHEET_EDITOR } from '../../../words/en'
+import { gapWords, namesOf, sayFault, sayPlace, SHEET_EDITOR } from '../../../words/en'
 import { computed, ref } from 'vue'
 import { sheetGaps } from '../../../core/drive'
 import type { Fault } from '../../../core/check'
@@ -31,7 +31,7 @@ const at = (key: string) =>
   faults.value
     .filter((f) => f.place === key || f.place.startsWith(`${key}.`) || f.place.startsWith(`${key}[`))
     .map(sayFault)
-const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
+const words = (fault: Fault) => `${fault.place} ${sayFault(fault)}`
 </script>
 
 <template>
@@ -88,7 +88,7 @@ const words = (fault: Fault) => `${fault.place || 'sheet'} ${sayFault(fault)}`
               type="button"
               class="min-h-9 text-left underline decoration-brass underline-offset-2"
               @click="current = sectionOf(fault.place)">
-              <code class="figure font-normal">{{ fault.place || SHEET_EDITOR.sheet }}</code> {{ sayFault(fault) }}
+              <b>{{ sayPlace(fault.place, sheet.draft.value) || SHEET_EDITOR.sheet }}</b> {{ sayFault(fault) }}
             </button>
           </li>
         </ul>

@@ -21,9 +21,7 @@ export const DUE_CHECKS = {
 export const IMPORT_JOB = {
   theFileIsLargerThan: (shown: Shown) => `The file is larger than ${shown} GB: it is no job file.`,
   importAJob: 'Import a job',
-  jobFileToImport: 'Job file to import',
-  file: 'file',
-  andMore: (faults: Shown) => `… and ${faults} more.`
+  jobFileToImport: 'Job file to import'
 }
 
 export const JOB_STRIP = {

@@ -49,9 +49,7 @@ export const IMPORT_SHEET = {
   from: (name: Shown) => `From ${name}`,
   thatIsNotJsonSend: 'That is not JSON: send a whole, unbroken file.',
   importASheet: 'Import a sheet',
-  driveSheetToImport: 'Drive sheet to import',
-  file: 'file',
-  andMore: (faults: Shown) => `… and ${faults} more.`
+  driveSheetToImport: 'Drive sheet to import'
 }
 
 export const PATH_FIELD = {

@@ -1,5 +1,10 @@
 import type { Shown } from '../../say'
 
+export const FILE_PROBLEM = {
+  file: 'The file',
+  andMore: (faults: Shown) => `… and ${faults} more.`
+}
+
 export const PAGER_ROW = {
   pages: 'Pages',
   page: 'Page',
