@@ -12,6 +12,7 @@ export interface ProblemSays {
   'whole-numbers': {}
   'a4-or-letter': {}
   'act-id-taken': {}
+  'archive-in-making': {}
   'archive-not-taken': {}
   'archive-not-zip': {}
   'archive-lacks': { file: string }

@@ -61,7 +61,7 @@ export const centredRun = perChain((sheet, chain): { elements: Element[]; contou
 
 /**
  * Links of a chain that lie on no sprocket, all round and on the tight side of each cam: as the sheet counts them, else
- * by its centres. Σ z·sweep/360° lie on sprockets; on the tight side of cam k lie the straights from k on to the driver.
+ * by its centres. Σ z·sweep/360° lie on sprockets; on the tight side of cam k lie the straights from it to the driver.
  * What rails push aside lies mostly on the slack side, at the arm. Undefined where the sheet says neither.
  */
 export const countedOf = perChain((sheet, chain): Chain['counted'] => {

@@ -65,7 +65,7 @@ export interface CountedTensioner {
   ratchet?: { first: number; pitch: number }
 }
 
-/** What the parts are called that such a drive has one of on each chain; `of` puts a chain's name to it where there are several. */
+/** What the parts of such a drive are called; `of` puts a chain's number to one where there are several chains. */
 export type CountedNames = Readonly<
   Record<'crank' | 'arm' | 'guide' | 'slackShoe' | 'tightShoe' | 'tensioner' | 'chain', string>
 > & {

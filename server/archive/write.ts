@@ -13,11 +13,14 @@ import { partOf } from '../../core/readings'
 import { ARCHIVE_README } from '../../words/en'
 import { useDb } from '../db/connection'
 import { ActRow, JobRow, PersonRow, PhotoRow, SettingRow, SheetRevisionRow } from '../db/models'
+import { endWhenIdle } from '../db/queries/archive'
 import { heavily } from '../heavy/heavily'
 import { keptJob, QUICK } from '../store/jobs'
 import { shopPricing } from '../store/pricing'
 import { workshopFacts } from '../store/workshop'
+import { told } from '../../words/problems'
 import { log } from '../utils/log'
+import { Problem } from '../utils/problem'
 import { LISTS } from './lists'
 import { COLUMNS_KEY, LEARNT_ID, LOGO_KEY } from '../db/settingKeys'
 
@@ -29,27 +32,38 @@ interface Entry {
   packed?: boolean
 }
 
+/** One at a time: each holds a connection to the database for as long as somebody downloads it. */
+let making = false
+/** How long whoever downloads it may stand still. */
+const STANDSTILL = '2min'
+
 /**
  * The whole workshop as open files in one archive: as it is in one moment, made as it is read, with no more than a
  * picture in memory.
  */
 export async function writeArchive(): Promise<Readable> {
-  const db = await useDb()
+  if (making) throw new Problem('not-ready', told('archive-in-making'))
+  making = true
+  const db = await useDb().catch((error: unknown) => {
+    making = false
+    throw error
+  })
   const zip = new yazl.ZipFile()
   const out = zip.outputStream as Readable
   zip.on('error', (error: Error) => out.destroy(error))
-  void fill(db, zip, out).catch((error: unknown) => {
-    log.warn({ err: error }, 'an archive was not finished')
-    out.destroy(error as Error)
-  })
+  out.once('error', (error) => log.warn({ err: error }, 'an archive was not finished'))
+  void fill(db, zip, out)
+    .catch((error: unknown) => out.destroy(error as Error))
+    .finally(() => (making = false))
   return out
 }
 
 async function fill(db: Sequelize, zip: yazl.ZipFile, out: Readable): Promise<void> {
-  const gone = once(out, 'close')
+  const gone = once(out, 'close').catch(() => undefined)
   const isolationLevel = Transaction.ISOLATION_LEVELS.REPEATABLE_READ
   await db.transaction({ isolationLevel, readOnly: true }, async (transaction) => {
     const mtime = new Date()
+    await endWhenIdle(STANDSTILL, transaction)
     for await (const { name, pieces, packed } of entries(transaction, mtime)) {
       if (out.destroyed) throw new Error('nobody reads the archive any more')
       const stream = Readable.from(pieces, { objectMode: false })

@@ -10,6 +10,7 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'a-whole-number': () => 'expected a whole number',
   'whole-numbers': () => 'expected whole numbers with commas between',
   'a4-or-letter': () => 'Ask for a4 or letter.',
+  'archive-in-making': () => 'Somebody takes everything out just now: try again when that is done.',
   'archive-not-taken': () => 'The archive was not taken in; nothing was kept. What is wrong with it:',
   'archive-not-zip': () => 'This is no archive of a workshop: choose the .zip that "Everything out" made.',
   'archive-lacks': ({ file }) => `is not in the archive: ${file}`,

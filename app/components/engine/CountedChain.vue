@@ -8,7 +8,7 @@ import ChainPicture from './ChainPicture.vue'
 import MarkPicker from './MarkPicker.vue'
 
 /** One chain of an engine as it can be counted: what drives it and what it drives, its links, its tensioner. */
-const props = defineProps<{
+defineProps<{
   /** The first is 0. */
   index: number
   /** Shafts that may drive it. */

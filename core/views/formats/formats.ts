@@ -1,4 +1,5 @@
 import { ACTS, type ActType, jobSchema, schemaOf } from '../../record'
+import { ARCHIVE_ROWS, archivedJob, archiveHead } from '../archive'
 import { learntFileSchema } from '../learn'
 import { caseSchema } from '../practice'
 import { READING_SCHEMAS } from '../../readings'
@@ -9,7 +10,12 @@ import { printedSchemaOf } from './printed'
 
 /** The open formats, as JSON Schemas: made from the very rules that check files here. */
 export function formats(): Record<
-  'umbrette-drive' | 'umbrette-job' | 'umbrette-assessment' | 'umbrette-practice' | 'umbrette-learnt',
+  | 'umbrette-drive'
+  | 'umbrette-job'
+  | 'umbrette-assessment'
+  | 'umbrette-practice'
+  | 'umbrette-learnt'
+  | 'umbrette-workshop',
   JsonSchema
 > {
   const drive = { ...jsonSchemaOf(driveSchema) }
@@ -34,6 +40,14 @@ export function formats(): Record<
       $defs: { drive }
     }),
     'umbrette-learnt': draft(jsonSchemaOf(learntFileSchema)),
+    // `workshop.json` at an archive's head; what a row of each other list is, by the list's name.
+    'umbrette-workshop': draft({
+      ...jsonSchemaOf(archiveHead),
+      $defs: {
+        ...Object.fromEntries(Object.entries(ARCHIVE_ROWS).map(([list, row]) => [list, jsonSchemaOf(row)])),
+        kept: jsonSchemaOf(archivedJob)
+      }
+    }),
     'umbrette-assessment': draft(printedSchemaOf(jsonSchemaOf(assessmentSchema)))
   }
 }

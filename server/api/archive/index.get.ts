@@ -11,5 +11,8 @@ export default route(async (event) => {
   setResponseHeader(event, 'Content-Type', 'application/zip')
   setResponseHeader(event, 'Cache-Control', 'no-store')
   setResponseHeader(event, 'Content-Disposition', `attachment; filename="${name}"`)
-  return writeArchive()
+  const archive = await writeArchive()
+  // Who goes away takes the archive with them: it holds a connection to the database.
+  event.node.res.once('close', () => archive.destroy())
+  return archive
 })

@@ -49,7 +49,7 @@ const coarsePattern = (terms: readonly string[]) => terms.flatMap(ordersOf).map(
 /** Rows in which any of the terms may stand. */
 export async function rowsWriting(terms: readonly string[], transaction: Transaction): Promise<WrittenRow[]> {
   // Every text of the workshop is gone through.
-  await run("set local statement_timeout = '10min'", [], transaction)
+  await select("select set_config('statement_timeout', $1, true)", ['10min'], transaction)
   const rows: WrittenRow[] = []
   for (const [place, { key, text, json }] of Object.entries(PLACES) as [PlaceOfMention, Place][]) {
     const all = [...text, ...json]
