@@ -5,7 +5,8 @@ import { componentsIn } from '../support/templates'
 
 /** Two words after each other, as in what people read. */
 const SENTENCE = /\p{L}{2,}[,:;]? \p{L}{2,}/u
-const SQL = /^\s*\(?(select|insert|update|delete|create|alter|drop|grant|revoke|DESC|SET)\b/
+const SQL =
+  /^\s*[(,]?\s*(select|insert|update|delete|create|alter|drop|grant|revoke|from|where|order by|count\(|DESC\b|SET\b)/
 const HEADER = /^[a-z-]+\/[a-z]+;|; filename=|max-age|no-store|no-transform|^<\?xml/
 /**
  * Words of the formats and of drawn shapes that no one reads as a sentence: units, causes, bases, columns, names of

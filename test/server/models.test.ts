@@ -16,7 +16,7 @@ import { freshDatabase } from './database'
 const MADE: Readonly<Record<string, readonly string[]>> = {
   jobs: ['words', 'check_date', 'sheet_id'],
   customers: ['found'],
-  vehicles: ['found']
+  vehicles: ['found', 'seen_at']
 }
 const tables = Object.entries(models) as [string, ModelStatic<Model>][]
 let database: Awaited<ReturnType<typeof freshDatabase>>

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache'
 import type { Transaction } from 'sequelize'
 import { select, selectOne } from './select'
 
@@ -29,51 +30,117 @@ function patternsOf(word: string): string[] {
   return [escaped, ...(squeezed && squeezed !== word ? [squeezed] : [])].map((one) => `%${one}%`)
 }
 
-const VEHICLES = '(select id from vehicles where found like any(#))'
-const CUSTOMERS = '(select id from customers where removed_at is null and found like any(#))'
-const OWNERS = '(select customer_id from vehicles where removed_at is null and found like any(#))'
+/** Values of a statement as they come, each known by its place. */
+class Binds {
+  readonly values: unknown[] = []
 
-/** Each word is found on what is looked for, or on what belongs to it; its place stands for a `#`. */
-type Within = readonly [column: string, found: string]
-const eitherOf = (words: readonly string[], ...where: Within[]) =>
-  words
-    .map((_, i) => `and (${where.map((one) => one.join(' in ')).join(' or ')})`.replaceAll('#', `$${i + 1}`))
-    .join(' ')
+  /** `column` is like one of the patterns: as alternatives, which an index of trigrams can look up. */
+  like(column: string, patterns: readonly string[]): string {
+    return `(${patterns.map((pattern) => `${column} like $${this.values.push(pattern)}`).join(' or ')})`
+  }
+}
+
+const VEHICLES_OF_WORD = (found: string, owned: string) => `(select id from vehicles where ${found}
+  union select v.id from customers c join vehicles v on v.customer_id = c.id where c.removed_at is null and ${owned})`
+
+const CUSTOMERS_OF_WORD = (found: string, owned: string) => `(select id from customers where ${found}
+  union select customer_id from vehicles v where v.removed_at is null and v.customer_id is not null and ${owned})`
+
+/** A page of a list, and how many there are in all. */
+interface Page {
+  limit: number
+  offset: number
+}
+
+const SEEN_LAST = 'order by v.seen_at desc nulls last, v.name, v.id'
+
+/** A vehicle with whose it is, of those that a statement gives as `v` and the order that it puts them in. */
+const vehiclesOut = (of: string, order: string, more = '') =>
+  `select v.id, v.name, v.note, v.registration, v.chassis, v.model, v.sheet_id as sheet,
+     case when c.id is null then null
+       else json_build_object('id', c.id, 'name', c.name, 'phone', c.phone) end as customer ${more}
+   ${of} left join customers c on c.id = v.customer_id and c.removed_at is null ${order}`
+
+/** A customer with their vehicles, of those that a statement gives as `c`. */
+const customersOut = (of: string, { limit, offset }: Page, more = '') =>
+  `select c.id, c.name, c.phone, c.email,
+     coalesce((select json_agg(json_build_object('id', v.id, 'name', v.name, 'registration', v.registration)
+       order by v.name) from vehicles v where v.customer_id = c.id and v.removed_at is null), '[]') as vehicles ${more}
+   ${of} where c.removed_at is null order by lower(c.name), c.id limit ${limit} offset ${offset}`
 
 /** Vehicles that all words are found on, or on whose they are: first those called so, then those seen last. */
 export async function findVehicles(
   words: readonly string[],
-  { limit, offset }: { limit: number; offset: number }
+  { limit, offset }: Page
 ): Promise<{ rows: VehicleFound[]; total: number }> {
-  const rows = await select<VehicleFound & { total: string }>(
-    `select v.id, v.name, v.note, v.registration, v.chassis, v.model, v.sheet_id as sheet,
-       case when c.id is null then null else json_build_object('id', c.id, 'name', c.name, 'phone', c.phone) end as customer,
-       count(*) over () as total
-     from vehicles v
-       left join customers c on c.id = v.customer_id and c.removed_at is null
-       left join (select vehicle_id, max(opened_at) as at from jobs group by vehicle_id) seen on seen.vehicle_id = v.id
-     where v.removed_at is null
-     ${eitherOf(words, ['v.id', VEHICLES], ['v.customer_id', CUSTOMERS])}
-     order by lower(v.name) like any($${words.length + 1}) desc, seen.at desc nulls last, v.name, v.id limit ${limit} offset ${offset}`,
-    [...words.map(patternsOf), patternsOf(words.join(' '))]
+  const page = `limit ${limit} offset ${offset}`
+  if (words.length === 0) {
+    const newest = `from (select * from vehicles v where removed_at is null ${SEEN_LAST} ${page}) v`
+    return listed('vehicles', await select<VehicleFound>(vehiclesOut(newest, SEEN_LAST), []), {
+      limit,
+      offset
+    })
+  }
+  const binds = new Binds()
+  const hits = words.map((word) =>
+    VEHICLES_OF_WORD(binds.like('found', patternsOf(word)), binds.like('c.found', patternsOf(word)))
   )
-  return { rows: rows.map(({ total: _total, ...row }) => row), total: Number(rows[0]?.total ?? 0) }
+  const called = binds.like('lower(v.name)', patternsOf(words.join(' ')))
+  const hit = `from (${hits.join(' intersect ')}) hit join vehicles v using (id)`
+  return counted(
+    await select<VehicleFound & { total: string }>(
+      vehiclesOut(
+        hit,
+        `where v.removed_at is null ${SEEN_LAST.replace('order by', `order by ${called} desc,`)} ${page}`,
+        ', count(*) over () as total'
+      ),
+      binds.values
+    )
+  )
 }
 
 /** Customers whom all words are found on, or on a vehicle of theirs; by name. */
 export async function findCustomers(
   words: readonly string[],
-  { limit, offset }: { limit: number; offset: number }
+  page: Page
 ): Promise<{ rows: CustomerFound[]; total: number }> {
-  const rows = await select<CustomerFound & { total: string }>(
-    `select c.id, c.name, c.phone, c.email, count(*) over () as total,
-       coalesce((select json_agg(json_build_object('id', v.id, 'name', v.name, 'registration', v.registration)
-         order by v.name) from vehicles v where v.customer_id = c.id and v.removed_at is null), '[]') as vehicles
-     from customers c where c.removed_at is null ${eitherOf(words, ['c.id', CUSTOMERS], ['c.id', OWNERS])}
-     order by lower(c.name), c.id limit ${limit} offset ${offset}`,
-    words.map(patternsOf)
+  if (words.length === 0)
+    return listed('customers', await select<CustomerFound>(customersOut('from customers c', page), []), page)
+  const binds = new Binds()
+  const hits = words.map((word) =>
+    CUSTOMERS_OF_WORD(binds.like('found', patternsOf(word)), binds.like('v.found', patternsOf(word)))
   )
-  return { rows: rows.map(({ total: _total, ...row }) => row), total: Number(rows[0]?.total ?? 0) }
+  const hit = `from (${hits.join(' intersect ')}) hit join customers c using (id)`
+  return counted(
+    await select<CustomerFound & { total: string }>(
+      customersOut(hit, page, ', count(*) over () as total'),
+      binds.values
+    )
+  )
+}
+
+/** How many there are, for a moment: who turns pages does not count thousands at each. */
+const totals = new LRUCache<string, number>({ max: 2, ttl: 1000 })
+
+/** A page of a whole list; one that is not full tells by itself how many there are. */
+async function listed<T>(
+  table: 'vehicles' | 'customers',
+  rows: T[],
+  { limit, offset }: Page
+): Promise<{ rows: T[]; total: number }> {
+  if (rows.length < limit && (rows.length > 0 || offset === 0)) return { rows, total: offset + rows.length }
+  const known = totals.get(table)
+  if (known !== undefined) return { rows, total: known }
+  const { total } = await selectOne<{ total: string }>(
+    `select count(*) as total from ${table} where removed_at is null`,
+    []
+  )
+  totals.set(table, Number(total))
+  return { rows, total: Number(total) }
+}
+
+function counted<T extends object>(rows: (T & { total: string })[]): { rows: T[]; total: number } {
+  return { rows: rows.map(({ total: _total, ...row }) => row as unknown as T), total: Number(rows[0]?.total ?? 0) }
 }
 
 /** The customer of a name, and of a phone where one is given; a new one where there is none. */

@@ -59,10 +59,12 @@ export interface NewestJob {
 /** The newest job of each of these vehicles, and how many it has; deleted ones are not among them. */
 export async function newestJobs(vehicles: readonly string[]): Promise<NewestJob[]> {
   const rows = await select<Omit<NewestJob, 'jobs'> & { jobs: string }>(
-    `select distinct on (vehicle_id) vehicle_id as vehicle, count(*) over (partition by vehicle_id) as jobs,
-       coalesce(summary -> 'usage', usage) as usage,
-       opened_at as at, sheet ->> 'id' as sheet, sheet ->> 'name' as engine
-     from jobs where vehicle_id = any($1::uuid[]) and state <> 'deleted' order by vehicle_id, opened_at desc`,
+    // A sheet is large: it is looked into for the newest job alone, and only where no summary names the engine.
+    `select n.vehicle_id as vehicle, n.jobs, coalesce(j.summary -> 'usage', j.usage) as usage, j.opened_at as at,
+       j.sheet_id as sheet, coalesce(j.summary -> 'sheet' ->> 'name', j.sheet ->> 'name') as engine
+     from (select distinct on (vehicle_id) vehicle_id, id, count(*) over (partition by vehicle_id) as jobs
+       from jobs where vehicle_id = any($1::uuid[]) and state <> 'deleted' order by vehicle_id, opened_at desc) n
+       join jobs j using (id)`,
     [vehicles]
   )
   return rows.map((row) => ({ ...row, jobs: Number(row.jobs) }))
