@@ -1,9 +1,10 @@
-import { type Report, writeReport } from '../../words/en'
+import { addresseeOf, type Report, writeReport } from '../../words/en'
 import { assessRecord, jobFile } from '../../core/record'
 import { reportFacts } from '../../core/views/report'
 import { driveMap } from '../../draw/driveMap'
 import type { Drawing } from '../../draw/shapes'
 import { heavily } from '../heavy/heavily'
+import { ownerOf } from './estimates'
 import { findJob } from './jobs'
 import { workshopFacts, workshopLogo } from './workshop'
 
@@ -27,9 +28,12 @@ export async function makeReport(jobId: string): Promise<DrawnReport> {
   const file = jobFile(job, acts)
   const assessment = assessRecord(job, acts)
   const logo = await workshopLogo()
+  const { customer, registration } = await ownerOf(jobId)
   return {
     report: {
       ...writeReport(reportFacts(job, acts, assessment, await workshopFacts())),
+      ...(customer ? { addressee: addresseeOf(customer) } : {}),
+      ...(registration ? { registration } : {}),
       ...(logo ? { logo: `data:image/png;base64,${logo.toString('base64')}` } : {})
     },
     map: driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height)

@@ -58,6 +58,10 @@ export interface Report {
   /** Its logo, as an address that holds the picture itself. */
   logo?: string
   foot?: string
+  /** Whose it is: name and address; absent where nobody is known. */
+  addressee?: string[]
+  /** Of the vehicle, where it is known. */
+  registration?: string
   vehicle: string
   engine: string
   usage: string
@@ -177,6 +181,11 @@ export function upgradeReport(report: Report | (Omit<Report, 'version' | 'headin
   return report.version === 2
     ? report
     : { ...report, version: 2, headings: headingsOf(report, WORKSHOP, report.at.slice(0, 10)) }
+}
+
+/** A customer as a letter is sent to them. */
+export function addresseeOf({ name, address }: { name: string; address: string }): string[] {
+  return [name, ...address.split('\n').map((line) => line.trim())].filter(Boolean)
 }
 
 /** The workshop as it stands at the head of a letter. */

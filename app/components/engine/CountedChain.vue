@@ -43,6 +43,19 @@ const runs = computed(() =>
   )
 )
 const counted = computed(() => chain.value.counts.reduce((sum, links) => sum + (Number(links) || 0), 0))
+/** Figures of the tensioner, and how long the chain may become. */
+const figures = computed(() => {
+  const limit = { key: 'elongationLimit', label: NEW_ENGINE.elongationLimit, unit: '%' } as const
+  if (chain.value.place === 'none') return [limit]
+  return [
+    { key: 'newExtension', label: NEW_ENGINE.extensionNewDrive, unit: 'mm' },
+    { key: 'limitExtension', label: NEW_ENGINE.extensionAtTheLimit, unit: 'mm' },
+    { key: 'stroke', label: COMMON.stroke, unit: 'mm' },
+    limit,
+    { key: 'notchFirst', label: NEW_ENGINE.firstNotchAtIfAny, unit: 'mm' },
+    { key: 'notchPitch', label: NEW_ENGINE.notchToNotch, unit: 'mm' }
+  ] as const
+})
 const hasCam = computed(() => chain.value.driven.some(({ use }) => use === 'cam'))
 </script>
 
@@ -140,41 +153,14 @@ const hasCam = computed(() => chain.value.driven.some(({ use }) => use === 'cam'
         class="col-span-full"
         :label="NEW_ENGINE.tensionerWorks"
         :options="NEW_ENGINE.places" />
-      <template v-if="chain.place !== 'none'">
-        <Field
-          v-model="chain.newExtension"
-          v-bind="NUMBER"
-          :label="NEW_ENGINE.extensionNewDrive"
-          unit="mm"
-          :fault="fault('newExtension')" />
-        <Field
-          v-model="chain.limitExtension"
-          v-bind="NUMBER"
-          :label="NEW_ENGINE.extensionAtTheLimit"
-          unit="mm"
-          :fault="fault('limitExtension')" />
-        <Field v-model="chain.stroke" v-bind="NUMBER" :label="COMMON.stroke" unit="mm" :fault="fault('stroke')" />
-      </template>
       <Field
-        v-model="chain.elongationLimit"
+        v-for="{ key, label, unit } in figures"
+        :key="key"
+        v-model="chain[key]"
         v-bind="NUMBER"
-        :label="NEW_ENGINE.elongationLimit"
-        unit="%"
-        :fault="fault('elongationLimit')" />
-      <template v-if="chain.place !== 'none'">
-        <Field
-          v-model="chain.notchFirst"
-          v-bind="NUMBER"
-          :label="NEW_ENGINE.firstNotchAtIfAny"
-          unit="mm"
-          :fault="fault('notchFirst')" />
-        <Field
-          v-model="chain.notchPitch"
-          v-bind="NUMBER"
-          :label="NEW_ENGINE.notchToNotch"
-          unit="mm"
-          :fault="fault('notchPitch')" />
-      </template>
+        :label="label"
+        :unit="unit"
+        :fault="fault(key)" />
     </div>
   </fieldset>
 </template>

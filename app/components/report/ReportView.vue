@@ -21,7 +21,13 @@ const chart = computed(() =>
         <img v-if="report.logo" :src="report.logo" :alt="report.letterhead[0]" class="mb-2 max-h-20" />
         <span v-for="line in report.letterhead" :key="line" class="block">{{ line }}</span>
       </address>
-      <h1 class="text-3xl font-bold">{{ report.vehicle }}</h1>
+      <address v-if="report.addressee" class="mb-4 not-italic" data-testid="addressee">
+        <span v-for="line in report.addressee" :key="line" class="block">{{ line }}</span>
+      </address>
+      <h1 class="text-3xl font-bold">
+        {{ report.vehicle }}
+        <span v-if="report.registration" class="text-lg font-normal text-faint">{{ report.registration }}</span>
+      </h1>
       <p class="text-faint">{{ report.headings.under }}</p>
       <p v-if="report.complaint" class="mt-2">
         <b>{{ report.headings.broughtInFor }}</b> {{ report.complaint }}

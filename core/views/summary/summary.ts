@@ -1,6 +1,7 @@
 import { type Act, foldActs, heldCalls, jobFile, type JobRecord, type KeptJob, type WaitsFor } from '../../record'
 import { type Call, SEVERITY } from '../../calls'
 import { type ElongationEstimate, isReading, travelEndsAt } from '../../estimate'
+import { fittedIn } from './fitted'
 import { calibrationOf, type CalibrationPoint } from './calibration'
 import { compileSheet, limitFor, type DriveSheet, type LimitKind, type LimitValue } from '../../sheet'
 import { assess, type Assessment } from '../../paths'
@@ -55,9 +56,6 @@ export interface JobSummary {
   lastBy: string
 }
 
-/** The task that fits a component new. */
-const FITTED = /^part:(.+):fitted$/
-
 /** What a job comes to, in the few figures that lists show. */
 export function summarise(job: KeptJob, acts: readonly Act[]): JobSummary {
   const record = foldActs(acts, job.school)
@@ -86,9 +84,7 @@ export function summarise(job: KeptJob, acts: readonly Act[]): JobSummary {
       : null,
     measures: measuresOf(file, assessment, record),
     calibration: calibrationOf(job, acts),
-    renewed: [...record.tasks.values()].flatMap(({ task, state }) =>
-      state === 'done' ? (FITTED.exec(task)?.[1] ?? []) : []
-    ),
+    renewed: fittedIn(record),
     partCalls: Object.fromEntries(
       heldCalls(assessment.calls, record.overrules).map(({ part, holds }) => [part, holds])
     ),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ESTIMATE_PAGE, moneyExactly } from '../../../../words/en'
+import { fittedIn } from '../../../../core/views/summary'
 import { computed } from 'vue'
 import { chosenAndDone } from '../../../../core/views/estimate'
 import type { EstimatePaper, OrderPaper } from '../../../../words/en'
@@ -24,10 +25,7 @@ const { data, error, refresh } = await useFetch<{ paper: EstimatePaper; order: O
 )
 // What waits on this device reaches the estimate once it is kept.
 useSent(refresh)
-const FITTED = /^part:(.+):fitted$/
-const fitted = computed(() =>
-  [...job.record.tasks.values()].flatMap(({ task, state }) => (state === 'done' ? (FITTED.exec(task)?.[1] ?? []) : []))
-)
+const fitted = computed(() => fittedIn(job.record))
 const chosen = computed(() => chosenAndDone(job.record, fitted.value))
 const beyond = computed(() => chosen.value?.rows.filter((row) => row.fitted && !row.chosen) ?? [])
 const currency = useCurrency()
