@@ -20,14 +20,7 @@ export async function reportPdf(
     at: new Date(report.at),
     pageOf: headings.pageOf
   })
-  if (report.logo) sheet.logo(Buffer.from(report.logo.split(',')[1] ?? '', 'base64'))
-  for (const line of report.letterhead ?? []) sheet.text(line, { size: 9 })
-  if (report.letterhead) sheet.gap(0.5)
-  for (const line of report.addressee ?? []) sheet.text(line)
-  if (report.addressee) sheet.gap(0.5)
-  sheet.title([report.vehicle, report.registration].filter(Boolean).join(', '))
-  sheet.text(headings.under)
-  if (report.complaint) sheet.text(report.complaint, { lead: headings.broughtInFor })
+  letterHead(sheet, report)
   sheet.heading(headings.happened)
   for (const sentence of report.happened) sheet.text(sentence, { size: 11 })
   findings(sheet, report)
@@ -46,6 +39,18 @@ export async function reportPdf(
   if (report.foot) sheet.text(report.foot, { size: 9 })
   sheet.text(headings.made, { size: 8 })
   return sheet.finish(`${report.vehicle}, ${report.at.slice(0, 10)}`)
+}
+
+/** Whose paper it is, whom it is for, and of what. */
+function letterHead(sheet: PaperSheet, report: Report): void {
+  if (report.logo) sheet.logo(Buffer.from(report.logo.split(',')[1] ?? '', 'base64'))
+  for (const line of report.letterhead ?? []) sheet.text(line, { size: 9 })
+  if (report.letterhead) sheet.gap(0.5)
+  for (const line of report.addressee ?? []) sheet.text(line)
+  if (report.addressee) sheet.gap(0.5)
+  sheet.title([report.vehicle, report.registration].filter(Boolean).join(', '))
+  sheet.text(report.headings.under)
+  if (report.complaint) sheet.text(report.complaint, { lead: report.headings.broughtInFor })
 }
 
 function findings(sheet: PaperSheet, { headings, measures, calls }: Report): void {
