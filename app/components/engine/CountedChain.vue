@@ -132,7 +132,7 @@ const hasCam = computed(() => chain.value.driven.some(({ use }) => use === 'cam'
         :fault="fault(`teeth.${i}`)" />
       <MarkPicker
         v-model="sprocket.mark"
-        class="col-start-4 max-md:col-start-1"
+        class="col-start-4 max-md:col-span-2 max-md:col-start-1"
         :label="NEW_ENGINE.markOf(sprocket.name || i + 1)" />
     </div>
     <div class="col-span-full grid grid-cols-4 gap-3 border-t border-rule pt-3 max-md:grid-cols-2">
