@@ -7,7 +7,6 @@ export type MailTrouble = 'away' | 'signing-in' | 'address' | 'refused'
 /** What the server says to who asks, by code: that something went wrong, and what is wrong with a field. */
 export interface ProblemSays {
   'a-photo-line': {}
-  'a-uuid': {}
   'a-whole-number': {}
   'whole-numbers': {}
   'a4-or-letter': {}

@@ -10,8 +10,10 @@ import { perChain } from './perChain'
  */
 
 /** What a chain with all centres lacks to be computed from coordinates. */
-export type Lack =
-  { what: 'curve' | 'side' | 'pivot'; part: string; index: number } | { what: 'plunger'; part: string; index: number }
+export interface Lack {
+  what: 'curve' | 'side' | 'pivot' | 'plunger'
+  part: string
+}
 
 /** Does the sheet say where every sprocket of a chain stands? */
 export function hasCentres(sheet: DriveSheet, chain: Chain): boolean {
@@ -23,19 +25,17 @@ export function hasCentres(sheet: DriveSheet, chain: Chain): boolean {
 export function lacksOf(sheet: DriveSheet, chain: Chain): Lack[] {
   const touching = touchingRails(sheet, chain)
   return [
-    ...sheet.rails.flatMap(({ id: part, kind, shoe, side, pivot }, index): Lack[] =>
+    ...sheet.rails.flatMap(({ id: part, kind, shoe, side, pivot }): Lack[] =>
       touching.includes(part)
         ? [
-            ...(shoe ? [] : [{ what: 'curve', part, index } as const]),
-            ...(side ? [] : [{ what: 'side', part, index } as const]),
-            ...(kind !== 'arm' || pivot ? [] : [{ what: 'pivot', part, index } as const])
+            ...(shoe ? [] : [{ what: 'curve', part } as const]),
+            ...(side ? [] : [{ what: 'side', part } as const]),
+            ...(kind !== 'arm' || pivot ? [] : [{ what: 'pivot', part } as const])
           ]
         : []
     ),
-    ...sheet.tensioners.flatMap(({ id: part, chain: of, armRange, axis, seat, pad }, index): Lack[] =>
-      of === chain.id && !(armRange && axis !== undefined && seat && pad)
-        ? [{ what: 'plunger', part, index } as const]
-        : []
+    ...sheet.tensioners.flatMap(({ id: part, chain: of, armRange, axis, seat, pad }): Lack[] =>
+      of === chain.id && !(armRange && axis !== undefined && seat && pad) ? [{ what: 'plunger', part } as const] : []
     )
   ]
 }

@@ -27,7 +27,6 @@ const openZip = promisify<string, yauzl.Options, ZipFile>(yauzl.open)
 
 /** An archive that is open: its files by name, each read when it is asked for. */
 export interface OpenArchive {
-  names: readonly string[]
   has: (name: string) => boolean
   /** @throws Problem bad-input without such a file, or for one that is too large or broken */
   read: (name: string, kind: keyof typeof LIMITS) => Promise<Buffer>
@@ -46,7 +45,6 @@ export async function openArchive(path: string): Promise<OpenArchive> {
     return notZip(error)
   })
   return {
-    names: [...entries.keys()],
     has: (name) => entries.has(name),
     async read(name, kind) {
       const entry = entries.get(name)

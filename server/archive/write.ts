@@ -42,12 +42,9 @@ const STANDSTILL = '2min'
  * picture in memory.
  */
 export async function writeArchive(): Promise<Readable> {
+  const db = await useDb()
   if (making) throw new Problem('not-ready', told('archive-in-making'))
   making = true
-  const db = await useDb().catch((error: unknown) => {
-    making = false
-    throw error
-  })
   const zip = new yazl.ZipFile()
   const out = zip.outputStream as Readable
   zip.on('error', (error: Error) => out.destroy(error))

@@ -4,11 +4,13 @@ import { isUuid } from '../../core/check'
 import { eraseMentions, type ErasedRows, type ErasureKind, mentionPattern } from '../../core/views/erasing'
 import { ERASED } from '../../words/en'
 import { told } from '../../words/problems'
+import { bound } from '../db/columns'
 import { inTransaction, useDb } from '../db/connection'
 import { CustomerRow, ErasureRow, JobRow, PastJobRow, PracticeCaseRow, VehicleRow } from '../db/models'
 import { tell } from '../db/queries/acts'
 import { lockBooks } from '../db/queries/archive'
-import { countOnJobs, disown, renewGeneration, summariesStale } from '../db/queries/erasing'
+import { countOnJobs, disown, summariesStale } from '../db/queries/erasing'
+import { renameFill } from '../db/queries/schema'
 import { rewrite, type WrittenRow } from '../db/queries/mentions'
 import { ACTS_CHANNEL } from '../live/listen'
 import { forgetLetters } from '../mail/standIn'
@@ -45,25 +47,24 @@ export interface ErasurePlan {
 /** What erasing a customer would come to; nothing is erased. @throws Problem not-found */
 export async function planErasure(id: string): Promise<ErasurePlan> {
   const { name } = await customerRow(id)
-  return inTransaction(async (transaction) => planOf(name, await extentOfCustomer(id, transaction), transaction))
-}
-
-async function planOf(name: string, extent: Extent, transaction: Transaction): Promise<ErasurePlan> {
-  const { rows, vehicles, staying } = extent
-  const { acts, photos, shares } = await countOnJobs(rows.jobs, transaction)
-  const mentions = await mentionsElsewhere(extent, transaction)
-  return {
-    name,
-    vehicles,
-    staying: staying.map((vehicle) => vehicle.name),
-    jobs: rows.jobs.length,
-    entries: acts,
-    photos,
-    shares,
-    pastJobs: rows.pastJobs.length,
-    cases: rows.cases.length,
-    mentions: mentions.map(({ row: { key, place, job }, excerpt }) => ({ key, place, job, excerpt }))
-  }
+  return inTransaction(async (transaction) => {
+    const extent = await extentOfCustomer(id, transaction)
+    const { rows, vehicles, staying } = extent
+    const { acts, photos, shares } = await countOnJobs(rows.jobs, transaction)
+    const mentions = await mentionsElsewhere(extent, transaction)
+    return {
+      name,
+      vehicles,
+      staying: staying.map((vehicle) => vehicle.name),
+      jobs: rows.jobs.length,
+      entries: acts,
+      photos,
+      shares,
+      pastJobs: rows.pastJobs.length,
+      cases: rows.cases.length,
+      mentions: mentions.map(({ row: { key, place, job }, excerpt }) => ({ key, place, job, excerpt }))
+    }
+  })
 }
 
 /** Who erases, and which mentions elsewhere they leave as they are. */
@@ -76,49 +77,52 @@ export interface Eraser {
  * Erases a customer for good: their jobs with all that hangs on them, their vehicles, and their name wherever else it
  * stands. Figures of wear stay, of no person.
  * @param typed their name, as who erases typed it once more
+ * @returns the ledger's entry
  * @throws Problem not-found, bad-input where the name is another
  */
-export async function eraseCustomer(id: string, typed: string, eraser: Eraser): Promise<ErasurePlan> {
+export async function eraseCustomer(id: string, typed: string, eraser: Eraser): Promise<{ id: string }> {
   const { name } = await customerRow(id)
   if (typed.trim().toLowerCase() !== name.trim().toLowerCase())
     throw new Problem('bad-input', told('erase-name-differs'), [{ place: 'name', ...told('erase-name-differs') }])
-  return erase('customer', eraser, (transaction) => extentOfCustomer(id, transaction), name)
+  return erase('customer', eraser, (transaction) => extentOfCustomer(id, transaction))
 }
 
-/** Erases a deleted job for good. @throws Problem not-found, conflict for one that is not deleted */
-export async function eraseJob(id: string, by: string): Promise<ErasurePlan> {
+/**
+ * Erases a deleted job for good.
+ * @returns the ledger's entry
+ * @throws Problem not-found, conflict for one that is not deleted
+ */
+export async function eraseJob(id: string, by: string): Promise<{ id: string }> {
   await useDb()
-  const row = isUuid(id) ? await JobRow.findByPk(id, { attributes: ['state', 'vehicle'] }) : null
+  const row = isUuid(id) ? await JobRow.findByPk(id, { attributes: ['state'] }) : null
   if (!row) throw noJob()
   if (row.state !== 'deleted') throw new Problem('conflict', told('job-not-deleted'))
-  return erase('job', { by, left: [] }, (transaction) => extentOfJob(id, transaction), row.vehicle)
+  return erase('job', { by, left: [] }, (transaction) => extentOfJob(id, transaction))
 }
 
 async function erase(
   kind: ErasureKind,
   { by, left }: Eraser,
-  find: (transaction: Transaction) => Promise<Extent>,
-  name: string
-): Promise<ErasurePlan> {
-  const [plan, erasure] = await inTransaction(async (transaction) => {
+  find: (transaction: Transaction) => Promise<Extent>
+): Promise<{ id: string }> {
+  const erasure = await inTransaction(async (transaction) => {
     await lockBooks(transaction)
     const extent = await find(transaction)
-    const counted = await planOf(name, extent, transaction)
     await eraseExtent(extent, { by, left }, transaction)
     const row = { id: randomUUID(), kind, erasedBy: by, rows: extent.rows, leftRows: [...left] }
-    return [counted, await ErasureRow.create(row, { transaction })] as const
+    return ErasureRow.create(row, { transaction })
   })
   forgetOpened()
   forgetLetters()
   noteErasure(erasure)
-  return plan
+  return { id: erasure.id }
 }
 
 async function eraseExtent(extent: Extent, { by, left }: Eraser, transaction: Transaction): Promise<void> {
   await keepWear(extent, by, transaction)
   await eraseElsewhere(extent, left, transaction)
   await removeRows(extent, transaction)
-  await renewGeneration(transaction)
+  await renameFill(bound(), transaction)
   for (const job of extent.rows.jobs) await tell(ACTS_CHANNEL, `${job} -`, transaction)
 }
 

@@ -1,4 +1,4 @@
-import { isUuid } from '../../core/check'
+import { isUuid, sayOfCheck } from '../../core/check'
 import { told } from '../../words/problems'
 import { createHash, randomUUID } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
@@ -25,7 +25,7 @@ export interface KeptPhoto {
 export async function addPhoto(jobId: string, bytes: Buffer, id: string = randomUUID()): Promise<KeptPhoto> {
   await useDb()
   if (!isUuid(jobId) || (await JobRow.count({ where: { id: jobId } })) === 0) throw noJob()
-  if (!isUuid(id)) throw new Problem('bad-input', told('picture-id'), [{ place: 'id', ...told('a-uuid') }])
+  if (!isUuid(id)) throw new Problem('bad-input', told('picture-id'), [{ place: 'id', ...sayOfCheck('uuid') }])
   const known = await sameAgain(jobId, id, bytes)
   if (known) return known
   const { body, thumb, width, height } = await upright(bytes)

@@ -1,12 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import {
-  eraseMentions,
-  excerptOf,
-  findsMention,
-  mentionPattern,
-  termsOf,
-  withoutPerson
-} from '../../core/views/erasing'
+import { eraseMentions, excerptOf, mentionPattern, termsOf, withoutPerson } from '../../core/views/erasing'
 import { DEMO_JOBS } from '../../demo/workshop'
 
 /** A customer's name, wherever people write it; and what of a job is nobody's. */
@@ -18,6 +11,7 @@ const HALE = {
   vehicles: ['Blue tender']
 }
 const pattern = mentionPattern(termsOf(HALE))!
+const findsMention = (text: unknown, of: RegExp) => excerptOf(text, of) !== null
 const erased = (value: unknown) => eraseMentions(value, pattern, '[erased]')
 
 describe('a mention is found', () => {

@@ -6,7 +6,6 @@ import { type Catalogue, sayer } from '../say'
 /** What the server says to who asks. */
 export const PROBLEMS: Catalogue<ProblemSays> = {
   'a-photo-line': () => 'expected { "photo": { "id", "jpeg" } }',
-  'a-uuid': () => 'expected a UUID',
   'a-whole-number': () => 'expected a whole number',
   'whole-numbers': () => 'expected whole numbers with commas between',
   'a4-or-letter': () => 'Ask for a4 or letter.',

@@ -1,3 +1,3 @@
 export { type ErasedRows, erasedRows, type ErasureKind, erasureKind, leftRows, type PlaceOfMention } from './erased'
-export { eraseMentions, excerptOf, findsMention, mentionPattern, ordersOf, termsOf } from './mentions'
+export { eraseMentions, excerptOf, mentionPattern, ordersOf, termsOf } from './mentions'
 export { withoutPerson } from './withoutPerson'

@@ -90,11 +90,6 @@ export function eraseMentions<T>(value: T, pattern: RegExp, instead: string): T 
   return changeTexts(value, (text) => text.replaceAll(pattern, instead), 'text') as T
 }
 
-/** Is there any mention in a value? */
-export function findsMention(value: unknown, pattern: RegExp): boolean {
-  return excerptOf(value, pattern) !== null
-}
-
 /** Characters told on either side of a mention. */
 const AROUND = 40
 

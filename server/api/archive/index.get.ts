@@ -13,6 +13,8 @@ export default route(async (event) => {
   setResponseHeader(event, 'Content-Disposition', `attachment; filename="${name}"`)
   const archive = await writeArchive()
   // Who goes away takes the archive with them: it holds a connection to the database.
-  event.node.res.once('close', () => archive.destroy())
+  const { res } = event.node
+  if (res.closed) archive.destroy()
+  else res.once('close', () => archive.destroy())
   return archive
 })

@@ -56,8 +56,3 @@ export async function disown(vehicles: readonly string[], transaction: Transacti
 export async function summariesStale(jobs: readonly string[], transaction: Transaction): Promise<void> {
   await run('update jobs set stale = true where id = any($1::uuid[])', [[...jobs]], transaction)
 }
-
-/** What was remembered of this fill of the database no longer holds. */
-export async function renewGeneration(transaction: Transaction): Promise<void> {
-  await run("update settings set value = to_json(gen_random_uuid()::text) where key = 'generation'", [], transaction)
-}
