@@ -1,7 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { convert } from '../core/math'
-import { type NumericKind, READING_KINDS, type Usage } from '../core/readings'
+import { figureOf, type NumericKind, READING_KINDS, type Usage } from '../core/readings'
 import { fixDigits as figure } from '../words/en'
 
 /** The units this device shows and takes; everything is stored metric. */
@@ -58,6 +58,38 @@ export function toStored(kind: NumericKind, value: number): number {
 /** A stored figure as it would be typed. */
 export function fromStored(kind: NumericKind, value: number): number {
   return isLength(kind) ? Number(convert('length', value, 'mm', current.value.length).toPrecision(6)) : value
+}
+
+/** Units of findings' figures that this device shows as others: gauges in inches of mercury and psi go with inches. */
+const GAUGES = {
+  bar: { quantity: 'pressure', inch: 'psi' },
+  kPa: { quantity: 'pressure', inch: 'inHg' },
+  mm: { quantity: 'length', inch: 'in' }
+} as const
+
+/** The unit in which this device shows and takes a finding's figure, and how many stored ones it is. */
+function gaugeOf(finding: string): { unit: string; size: number } {
+  const unit = figureOf(finding)?.unit ?? ''
+  const { length, torque } = current.value
+  if (unit === 'N·m') return { unit: torque, size: convert('torque', 1, torque, 'N·m') }
+  if (length === 'mm' || !Object.hasOwn(GAUGES, unit)) return { unit, size: 1 }
+  const { quantity, inch } = GAUGES[unit as keyof typeof GAUGES]
+  return quantity === 'length'
+    ? { unit: inch, size: convert('length', 1, inch, 'mm') }
+    : { unit: inch, size: convert('pressure', 1, inch, unit as 'bar' | 'kPa') }
+}
+
+/** The unit that a finding's figure has on this device; a usage's is the job's. */
+export function findingUnit(finding: string): string {
+  return gaugeOf(finding).unit
+}
+
+/** A finding's figure as it was typed, brought to the stored unit, and back. */
+export function toStoredFinding(finding: string, value: number): number {
+  return Number((value * gaugeOf(finding).size).toPrecision(9))
+}
+export function fromStoredFinding(finding: string, value: number): number {
+  return Number((value / gaugeOf(finding).size).toPrecision(4))
 }
 
 /** A torque in N·m with the unit this device shows. */

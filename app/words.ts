@@ -1,4 +1,5 @@
 import {
+  FINDING_FORM,
   METHOD_WORDS,
   READINGS,
   STATE_WORDS,
@@ -17,9 +18,18 @@ import {
   teethOff,
   thousands
 } from '../words/en'
-import { READING_KINDS, isNumeric, methodOf, type NumericKind, type Reading, type Usage } from '../core/readings'
+import {
+  figureOf,
+  READING_KINDS,
+  isNumeric,
+  methodOf,
+  type NumericKind,
+  type Of,
+  type Reading,
+  type Usage
+} from '../core/readings'
 import { partKindOf, type DriveSheet, type LimitValue } from '../core/sheet'
-import { isLength, lengthWords, shownUsage, units } from './units'
+import { findingUnit, fromStoredFinding, isLength, lengthWords, shownUsage, units } from './units'
 
 /** All wording that more than one place of the interface uses. */
 
@@ -64,13 +74,35 @@ export function usageWords(usage: Usage): string {
 
 /** What a reading says, with its unit and its sign in words. */
 export function readingWords(reading: Reading): string {
-  if (!isNumeric(reading.kind)) return reading.count === undefined ? '' : `${reading.count}`
+  if (reading.kind === 'condition') return findingDetail(reading)
+  if (reading.gap !== undefined) return READINGS.gap(lengthWords(reading.gap, 1))
   if (reading.value === undefined) return READINGS.notches(reading.notches ?? 0)
   if (reading.kind === 'camLag') return lagWords(reading.value)
   if (reading.kind === 'phaserPlay') return `${fixDigits(reading.value, 1)}°`
   if (reading.kind === 'linkCount') return READINGS.links(reading.value)
   const over = reading.links === undefined ? '' : READINGS.over(reading.links, reading.place)
   return `${lengthWords(reading.value, READING_KINDS[reading.kind].digits)}${over}`
+}
+
+/** What a finding says beside its name: its count, its figure, and whose it is. */
+export function findingDetail(reading: Of<'condition'>): string {
+  const { finding, count, value, cylinder, bank, sensor, speed, temperature, where } = reading
+  return [
+    count === undefined ? '' : `${count}`,
+    cylinder === undefined ? '' : FINDING_FORM.cylinderShort(cylinder),
+    value === undefined
+      ? ''
+      : figureOf(finding)?.unit === 'usage'
+        ? thousands(value)
+        : `${fromStoredFinding(finding, value)} ${findingUnit(finding)}`,
+    bank === undefined ? '' : FINDING_FORM.bankShort(bank),
+    sensor === undefined ? '' : FINDING_FORM.sensors[sensor],
+    where === undefined ? '' : FINDING_FORM.places[where],
+    speed === undefined ? '' : FINDING_FORM.frozenAt(speed),
+    temperature === undefined ? '' : FINDING_FORM.frozenWarm(temperature)
+  ]
+    .filter(Boolean)
+    .join(', ')
 }
 
 /** What was read: the kind of figure, or the finding itself. */
@@ -98,8 +130,11 @@ export function readingTitle(
 }
 
 /** A limit with its unit and where it comes from. */
-export function limitWords({ value, unit, source }: LimitValue): string {
-  return `${unit === 'mm' ? lengthWords(value, 1) : `${value} ${unit}`} (${source})`
+export function limitWords({ value, unit, source, least, per }: LimitValue): string {
+  const shown = unit === 'mm' ? lengthWords(value, 1) : `${value} ${unit}`
+  const from = least === undefined ? '' : READINGS.from(least)
+  const moves = per ? READINGS.moves(per.value, thousands(per.usage), USAGE_UNITS[per.unit]) : ''
+  return `${from}${shown}${moves} (${source})`
 }
 
 /** A unit as it stands beside a figure. */

@@ -59,6 +59,9 @@ export const CONDITION_RULES = {
     'pad-dug-in': 'renew',
     'lifter-gap': 'look-closer',
     'lifter-flush': 'look-closer',
+    'lifter-locked': 'renew',
+    modified: 'look-closer',
+    're-tensioned': 'look-closer',
     'stop-gap': 'look-closer'
   },
   phaser: {
@@ -72,6 +75,8 @@ export const CONDITION_RULES = {
     'cover-bolts-loose': 'stop',
     'free-on-cam': 'stop',
     'bolt-torque-low': 'look-closer',
+    'retainer-broken': 'stop',
+    'head-sheared-inside': 'stop',
     'metal-transfer': 'renew'
   },
   sprocket: {
@@ -84,6 +89,24 @@ export const CONDITION_RULES = {
     'free-on-shaft': 'stop',
     'bolt-torque-low': 'look-closer'
   },
+  camshaft: {
+    sound: 'back-in',
+    'pin-sheared': 'stop',
+    'pin-worn': 'renew',
+    'seat-worn': 'renew',
+    'flats-rounded': 'look-closer',
+    'journal-scored': 'renew',
+    'bridge-scored': 'stop'
+  },
+  cover: {
+    sound: 'back-in',
+    grooved: 'look-closer',
+    'worn-through': 'renew',
+    hole: 'renew',
+    'oil-leak': 'look-closer'
+  },
+  trigger: { sound: 'back-in', 'teeth-chewed': 'renew', loose: 'renew', 'gap-wrong': 'look-closer' },
+  auxiliary: { sound: 'back-in', 'ate-into-cover': 'renew', 'bearing-play': 'renew', 'drive-slack': 'look-closer' },
   oil: {
     'screen-clear': 'back-in',
     'screen-torn': 'renew',

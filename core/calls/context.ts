@@ -1,5 +1,5 @@
 import type { Estimates, ReadingEstimate } from '../estimate'
-import { type JobFile, type KnownReading, partOf, type ReadingKind } from '../readings'
+import { atUsage, type JobFile, type KnownReading, partOf, type ReadingKind } from '../readings'
 import { type CompiledSheet, compileSheet, type LimitValue } from '../sheet'
 import { type SchoolRules, schoolRules } from './schools'
 import type { Call, ReasonLimit } from './types'
@@ -17,7 +17,8 @@ export interface RuleContext {
   school: SchoolRules
 }
 
-export function contextOf(job: JobFile, estimates: Estimates): RuleContext {
+export function contextOf(asRead: JobFile, estimates: Estimates): RuleContext {
+  const job = atUsage(asRead)
   return {
     job,
     estimates,

@@ -95,7 +95,7 @@ export function metalShows(context: RuleContext, chain: Chain): Finding[] {
 }
 
 /** Findings of a phaser that has moved on its cam. */
-const LOOSE = ['cover-bolts-loose', 'free-on-cam', 'metal-transfer']
+const LOOSE = ['cover-bolts-loose', 'free-on-cam', 'retainer-broken', 'head-sheared-inside', 'metal-transfer']
 
 /** A damaged locating pin follows a loose phaser: it is looked at before the new one goes on. */
 export function pinAfterLoosePhaser(context: RuleContext, renewed: (part: string) => boolean): Finding[] {
@@ -121,7 +121,7 @@ export function pinAfterLoosePhaser(context: RuleContext, renewed: (part: string
 /** A phaser able to come apart is renewed; the hold on it comes from the finding itself. */
 export function loosePhaser(context: RuleContext): Finding[] {
   return context.job.drive.phasers.flatMap((phaser): Finding[] => {
-    const readings = findingsOf(context, LOOSE.slice(0, 2), phaser.id)
+    const readings = findingsOf(context, LOOSE.slice(0, 4), phaser.id)
     return readings.length === 0
       ? []
       : [{ part: phaser.id, rule: 'loose-phaser', call: 'renew', ...say('loose-phaser'), readings, limit: null }]
@@ -142,6 +142,25 @@ export function supersededDesigns(context: RuleContext): Finding[] {
     return known.onSight
       ? { ...base, call: 'renew', ...say('superseded-on-sight', { design, source }) }
       : { ...base, call: 'look-closer', ...say('superseded-by-readings', { design, source }) }
+  })
+}
+
+/** Paint burnt off the coloured links condemns a chain, whatever it measures, where the sheet says so. */
+export function paintCondemns(context: RuleContext): Finding[] {
+  return context.job.drive.chains.flatMap(({ id, paintCondemns: source }): Finding[] => {
+    const readings = findingsOf(context, ['paint-gone'], id)
+    return source === undefined || readings.length === 0
+      ? []
+      : [
+          {
+            part: id,
+            rule: 'paint-condemns',
+            call: 'renew',
+            ...say('paint-condemns', { source }),
+            readings,
+            limit: null
+          }
+        ]
   })
 }
 

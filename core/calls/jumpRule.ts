@@ -3,6 +3,7 @@ import type { CamEstimate } from '../estimate'
 import type { KnownReading } from '../readings'
 import type { Chain } from '../sheet'
 import { findingsOf } from './conditionRules'
+import { soundCompression } from './figureRules'
 import { idsOf, inOrder, readingsBehind, type RuleContext } from './context'
 import { release, say } from './says'
 import type { Finding } from './types'
@@ -70,7 +71,7 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
               ...base,
               call: 'look-closer',
               ...say('jump-undecided', { lag: stands, teeth, odds: jumped }),
-              readings: [...readings, ...findingsOf(context, ['compression-sound'])],
+              readings: [...readings, ...soundCompression(context)],
               settle
             }
           ]
@@ -81,9 +82,7 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
 
 /** Is a jump likelier than not where it costs the engine, and nothing says yet that no valve was touched? */
 function mayHaveJumped(context: RuleContext, jumped: number): boolean {
-  return (
-    context.job.drive.engine.interference && jumped >= HELD && findingsOf(context, ['compression-sound']).length === 0
-  )
+  return context.job.drive.engine.interference && jumped >= HELD && soundCompression(context).length === 0
 }
 
 /** Where a cam's marks were read to stand, whatever of it may be wrong; null without any. */
@@ -121,7 +120,7 @@ function reasonToHold(
 ): Message & Pick<Finding, 'call' | 'readings' | 'release'> {
   const { teeth, odds } = cam.jump
   const said = { lag: cam.lag.mean, teeth, odds, ...arguedOf(cam) }
-  const sound = findingsOf(context, ['compression-sound'])
+  const sound = soundCompression(context)
   if (sound.length > 0)
     return {
       call: 'look-closer',

@@ -3,6 +3,7 @@ import type { JobFile } from '../readings'
 import { type Chain, STANDING_TARGETS } from '../sheet'
 import { conditions } from './conditionRules'
 import { contextOf, type RuleContext } from './context'
+import { cylindersTogether, figuredFindings, scanLimit } from './figureRules'
 import { newChain, sprocketsFollow, wholeSet } from './couplings'
 import {
   chainOnBadTeeth,
@@ -11,6 +12,7 @@ import {
   fragments,
   loosePhaser,
   metalShows,
+  paintCondemns,
   pinAfterLoosePhaser,
   supersededDesigns
 } from './holdRules'
@@ -60,6 +62,10 @@ const EVIDENCE: readonly Rule[] = [
   playAtOdds,
   wrongPlay,
   conditions,
+  figuredFindings,
+  cylindersTogether,
+  scanLimit,
+  paintCondemns,
   supersededDesigns,
   loosePhaser,
   fragments,
@@ -68,13 +74,13 @@ const EVIDENCE: readonly Rule[] = [
 
 /**
  * A call for every part that a rule speaks of, in the sheet's order: chains, rails, tensioners, sprockets, phasers,
- * then
- * oil side, fasteners and engine. The severest reason makes the call; all are kept, that one first.
+ * then what stands beside them, oil side, fasteners and engine. The severest reason makes the call; all are kept, that
+ * one first.
  * @param weigh what the weighed school adds to what the evidence says
  */
 export function makeCalls(job: JobFile, estimates: Estimates, weigh: Weigh = () => []): PartCall[] {
   const context = contextOf(job, estimates)
-  const { chains, rails, tensioners, sprockets, phasers } = job.drive
+  const { chains, rails, tensioners, sprockets, phasers, beside = [] } = context.job.drive
   const evidence = [
     ...chains.flatMap((chain) => CHAIN_EVIDENCE.flatMap((rule) => rule(context, chain))),
     ...EVIDENCE.flatMap((rule) => rule(context))
@@ -86,7 +92,7 @@ export function makeCalls(job: JobFile, estimates: Estimates, weigh: Weigh = () 
     ...pinAfterLoosePhaser(context, renewed)
   ]
   const all = [...found, ...coupled]
-  const parts = [...chains, ...rails, ...tensioners, ...sprockets, ...phasers].map(({ id }) => id)
+  const parts = [...chains, ...rails, ...tensioners, ...sprockets, ...phasers, ...beside].map(({ id }) => id)
   return [...parts, ...STANDING_TARGETS].flatMap((part) =>
     partCall(
       part,

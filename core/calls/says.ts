@@ -1,5 +1,6 @@
 import { messagesOf } from '../check'
 import type { SaidSlip } from '../estimate'
+import type { CylinderPattern } from '../readings'
 import type { PartKind } from '../sheet'
 
 /** A wear with its 90 % interval, in the unit of its limit (elongations in per cent). */
@@ -12,6 +13,13 @@ type Extension = { read: number; stroke: number } & Against
 export interface ReasonSays {
   /** A finding of the closed list; as what releases a hold, what is done about it. */
   found: { kind: PartKind; finding: string }
+  /** A finding's figure against its limit; `least` of a limit that goes both ways. */
+  figure: { finding: string; value: number; limit: number; least: number | null; past: boolean }
+  'figure-no-limit': { finding: string; value: number }
+  cylinders: { pattern: CylinderPattern; low: readonly number[]; complete: boolean }
+  'scan-limit': { lag: number; limit: number }
+  /** Paint burnt off condemns the chain, by who says so. */
+  'paint-condemns': { source: string }
   'new-chain': { chain: string }
   'sprockets-follow': { odds: number }
   'whole-set': {}

@@ -1,7 +1,10 @@
 import { type Message, messagesOf } from '../check'
-import { compileSheet, type DriveSheet, type LimitKind } from '../sheet'
+import { compileSheet, type DriveSheet } from '../sheet'
 import { hasCentres, type Lack, lacksOf } from './centred'
 import { drivenSprockets } from './elements'
+
+/** Limits without which a part is not judged. */
+export type JudgedBy = 'elongation' | 'groove' | 'camLag' | 'extension'
 
 /** What a sound sheet can leave open; the words say what cannot be computed or judged meanwhile. */
 export interface GapSays {
@@ -10,7 +13,7 @@ export interface GapSays {
   pivot: { arm: string }
   plunger: { tensioner: string }
   'link-counts': { chain: string }
-  limit: { kind: LimitKind | 'extension'; parts: readonly string[] }
+  limit: { kind: JudgedBy; parts: readonly string[] }
   operations: {}
   torques: {}
 }
@@ -51,9 +54,9 @@ function lackGap({ what, part }: Lack): Gap[] {
 function limitGaps(sheet: DriveSheet): Gap[] {
   const { limit } = compileSheet(sheet)
   const cams = sheet.chains.flatMap((chain) => drivenSprockets(sheet, chain))
-  const gap = (kind: LimitKind | 'extension', parts: readonly string[]): Gap[] =>
+  const gap = (kind: JudgedBy, parts: readonly string[]): Gap[] =>
     parts.length > 0 ? [{ section: 'limits', ...say('limit', { kind, parts }) }] : []
-  const without = (kind: LimitKind, parts: readonly { id: string }[]) =>
+  const without = (kind: Exclude<JudgedBy, 'extension'>, parts: readonly { id: string }[]) =>
     gap(
       kind,
       parts.filter(({ id }) => !limit(kind, id)).map(({ id }) => id)

@@ -1,5 +1,14 @@
 import { CRANK, drivesFurther, onShaft, speedOf } from './train'
-import { compileSheet, type Chain, type DriveSheet, type Limit, STANDING_TARGETS, workshopFaults } from '../sheet'
+import {
+  compileSheet,
+  type Chain,
+  type DriveSheet,
+  type Limit,
+  LIMIT_KINDS,
+  type LimitKindSpec,
+  RESERVED_TARGETS,
+  workshopFaults
+} from '../sheet'
 import type { Fault, Message } from '../check'
 import { faultAt, say } from './says'
 
@@ -18,10 +27,10 @@ export function referenceFaults(sheet: DriveSheet): Fault[] {
 function idFaults(sheet: DriveSheet): Fault[] {
   const seen = new Map<string, string>()
   const faults: Fault[] = []
-  for (const list of ['sprockets', 'rails', 'tensioners', 'chains', 'phasers'] as const) {
-    sheet[list].forEach(({ id }, i) => {
+  for (const list of ['sprockets', 'rails', 'tensioners', 'chains', 'phasers', 'beside'] as const) {
+    sheet[list]?.forEach(({ id }, i) => {
       const place = `${list}[${i}].id`
-      if ((STANDING_TARGETS as readonly string[]).includes(id)) faults.push(faultAt(place, 'word-of-findings', { id }))
+      if (RESERVED_TARGETS.includes(id)) faults.push(faultAt(place, 'word-of-findings', { id }))
       else if (seen.has(id)) faults.push(faultAt(place, 'id-used', { id, at: seen.get(id) ?? '' }))
       else seen.set(id, place)
     })
@@ -51,10 +60,11 @@ function chainFaults(sheet: DriveSheet, chain: Chain, place: string): Fault[] {
 function speedFaults(sheet: DriveSheet, chain: Chain, driven: readonly string[], place: string): Fault[] {
   try {
     return driven.flatMap((id) => {
-      const cam = compileSheet(sheet).markOf(id) !== null && !drivesFurther(sheet, id)
+      const parts = compileSheet(sheet)
+      const cam = parts.markOf(id) !== null && !drivesFurther(sheet, id) && parts.sprocket(id).turns === undefined
       const speed = Math.abs(speedOf(sheet, chain, id))
       if (!cam || Math.abs(speed - CAM_SPEED) < 1e-9) return []
-      const { teeth } = compileSheet(sheet).sprocket(id)
+      const { teeth } = parts.sprocket(id)
       return [faultAt(`${place}.path`, 'cam-teeth', { id, teeth, expected: (teeth * speed) / CAM_SPEED })]
     })
   } catch {
@@ -109,13 +119,9 @@ function gearFaults(sheet: DriveSheet): Fault[] {
   })
 }
 
-const limitTargets = { elongation: ['chain'], camLag: ['sprocket'], groove: ['rail'], padWear: ['tensioner'] } as const
-
-const limitUnits = { elongation: '%', camLag: 'crank degrees', groove: 'mm', padWear: 'mm' } as const
-
 function targetFaults(sheet: DriveSheet): Fault[] {
   const parts = compileSheet(sheet)
-  const known = (list: 'sprockets' | 'rails' | 'tensioners' | 'chains', id: string | undefined) =>
+  const known = (list: 'sprockets' | 'rails' | 'tensioners' | 'chains' | 'phasers', id: string | undefined) =>
     id !== undefined && parts[list].has(id)
   const faults: Fault[] = []
   sheet.phasers.forEach((phaser, i) => {
@@ -126,13 +132,16 @@ function targetFaults(sheet: DriveSheet): Fault[] {
     if (!known('sprockets', mark.sprocket))
       faults.push(faultAt(`marks[${i}].sprocket`, 'no-sprocket', { id: mark.sprocket }))
   })
+  sheet.beside?.forEach(({ sprocket }, i) => {
+    if (sprocket !== undefined && !known('sprockets', sprocket))
+      faults.push(faultAt(`beside[${i}].sprocket`, 'no-sprocket', { id: sprocket }))
+  })
   sheet.limits.forEach((limit: Limit, i) => {
-    const [field] = limitTargets[limit.kind]
+    const { unit, target: field, everywhere }: LimitKindSpec = LIMIT_KINDS[limit.kind]
+    if (limit.unit !== unit) faults.push(faultAt(`limits[${i}].unit`, 'limit-unit', { unit, kind: limit.kind }))
+    if (field === null) return
     const target = limit[field]
-    if (limit.unit !== limitUnits[limit.kind])
-      faults.push(faultAt(`limits[${i}].unit`, 'limit-unit', { unit: limitUnits[limit.kind], kind: limit.kind }))
-    const everyCam = limit.kind === 'camLag' && target === undefined
-    if (!everyCam && !known(`${field}s`, target))
+    if (!(everywhere && target === undefined) && !known(`${field}s`, target))
       faults.push(
         target === undefined
           ? faultAt(`limits[${i}].${field}`, 'limit-target-missing', { field })

@@ -109,7 +109,7 @@ function slipCause({ cams, observations, parts }: Problem, k: number, way: numbe
 
 /** A reading as wrong, in one way or in any. */
 export function misread(reading: KnownReading, way: WrongWay | null): Cause {
-  const value = reading.kind === 'condition' ? null : (reading.value ?? reading.notches ?? null)
+  const value = reading.kind === 'condition' ? null : (reading.value ?? reading.notches ?? reading.gap ?? null)
   return { as: 'misread', of: reading.id, kind: reading.kind, part: partOf(reading), value, way }
 }
 

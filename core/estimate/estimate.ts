@@ -1,5 +1,5 @@
 import { say } from './says'
-import { impossibleReading, type JobFile } from '../readings'
+import { atUsage, impossibleReading, type JobFile } from '../readings'
 import { trainsOf } from '../drive'
 import { estimateTrain } from './estimateTrain'
 import { withLearnt } from './learnt'
@@ -15,7 +15,8 @@ import type { Chain } from '../sheet'
  * Estimates every chain of a job's drive, those that drive each other together. Readings that could not be used are
  * named in `faults`.
  */
-export function estimate(job: JobFile, defaults: Priors = PRIORS, stakes: Stakes = EQUAL_STAKES): Estimates {
+export function estimate(asRead: JobFile, defaults: Priors = PRIORS, stakes: Stakes = EQUAL_STAKES): Estimates {
+  const job = atUsage(asRead)
   const priors = withLearnt(defaults, job.priors)
   const trains = trainsOf(job.drive).map((chains) => soundTrain(job, chains, priors, stakes))
   const used = new Map([...trains.flatMap((t) => t.readings), ...playReadings(job, priors)].map((r) => [r.id, r]))

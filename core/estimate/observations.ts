@@ -1,10 +1,10 @@
 import { asNew, type Corrections } from '../drive'
 import { ELONGATION_MAX, JUMPS } from '../math'
 import {
+  extensionRead,
   impossibleReading,
   type KnownReading,
   methodOf,
-  notchesToExtension,
   partField,
   partOf,
   placeSigma,
@@ -144,11 +144,10 @@ const outside = (): null => null
 
 /** What a reading of each kind sees; a kind that is missing here does not compile. */
 const SIGHTS: { readonly [K in Reading['kind']]: Sight<K> } = {
-  extension({ sheet, part }, { tensioner, notches, value }) {
-    const { ratchet } = compileSheet(sheet).tensioner(tensioner)
-    const byNotches = ratchet && notches !== undefined ? notchesToExtension(ratchet, notches) : NaN
-    return { value: value ?? byNotches, quantity: { of: 'extension', part } }
-  },
+  extension: ({ sheet, part }, reading) => ({
+    value: extensionRead(compileSheet(sheet).tensioner(reading.tensioner), reading),
+    quantity: { of: 'extension', part }
+  }),
   groove({ train, part }, reading) {
     const rail = train.parts[part]!.model.rails.indexOf(reading.rail)
     return rail < 0 ? null : { value: reading.value, quantity: { of: 'wear', part, rail } }

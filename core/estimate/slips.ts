@@ -23,7 +23,7 @@ export function slipOf(reading: KnownReading, said: ReadingEstimate | null | und
   const { kind } = reading
   return {
     kind,
-    value: reading.value ?? reading.notches ?? NaN,
+    value: reading.value ?? reading.notches ?? reading.gap ?? NaN,
     notches: reading.value === undefined,
     as: wrongAs,
     would: wouldRead ?? NaN,

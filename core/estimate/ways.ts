@@ -126,9 +126,10 @@ function lagWays(value: number, tooth: number): Named[] {
 
 function extensionWays(
   sheet: DriveSheet,
-  { tensioner, value, notches }: Extract<KnownReading, { kind: 'extension' }>
+  { tensioner, value, notches, gap }: Extract<KnownReading, { kind: 'extension' }>
 ): Named[] {
   const { ratchet } = compileSheet(sheet).tensioner(tensioner)
+  if (gap !== undefined) return []
   if (value === undefined) {
     return notches === undefined
       ? []
@@ -187,6 +188,6 @@ function lengthWays(pitch: number, links: number, value: number): Named[] {
 /** Could a reading that cannot be true of its drive be one of them that was taken wrongly? */
 export function isPossibleAs(sheet: DriveSheet, reading: KnownReading, way: Way): boolean {
   if (way.as === 'far-off' || reading.kind === 'condition') return false
-  const { notches: _notches, ...rest } = reading as KnownReading & { notches?: number }
+  const { notches: _notches, gap: _gap, ...rest } = reading as KnownReading & { notches?: number; gap?: number }
   return impossibleReading(sheet, { ...rest, value: way.value } as KnownReading) === null
 }

@@ -6,6 +6,7 @@
 const SIZES = {
   length: { mm: 1, in: 25.4 },
   distance: { km: 1, mi: 1.609344 },
+  pressure: { bar: 1, psi: 0.0689475729, kPa: 0.01, inHg: 0.0338638866 },
   torque: { 'N·m': 1, 'lb·ft': 0.45359237 * 9.80665 * 0.3048 }
 } as const
 

@@ -29,6 +29,10 @@ const LIFE_KM = {
   tensioner: [280_000, 2.5],
   phaser: [330_000, 2],
   sprocket: [650_000, 3],
+  camshaft: [900_000, 3],
+  cover: [900_000, 3],
+  trigger: [900_000, 3],
+  auxiliary: [400_000, 2],
   oil: [300_000, 2],
   fasteners: [900_000, 2],
   engine: [900_000, 2]
@@ -42,6 +46,10 @@ const BREAKS = {
   tensioner: 0.3,
   phaser: 0.15,
   sprocket: 0.2,
+  camshaft: 0.2,
+  cover: 0.05,
+  trigger: 0.05,
+  auxiliary: 0.1,
   oil: 0.05,
   fasteners: 0.1,
   engine: 0

@@ -1,4 +1,4 @@
-import type { JobFile, Pricing } from '../readings'
+import { atUsage, type JobFile, type Pricing } from '../readings'
 import type { DriveSheet } from '../sheet'
 
 export type { Pricing } from '../readings'
@@ -20,8 +20,9 @@ function moneyOf(drive: DriveSheet, pricing: Pricing): Pick<DriveSheet, 'money'>
   return hourRate === undefined ? {} : { money: { currency: currencyOf({ drive, pricing }), hourRate } }
 }
 
-/** A job whose sheet says what its pricing says. */
-export function priceJob(job: JobFile): JobFile {
+/** A job whose sheet says what its pricing says, its limits at its usage. */
+export function priceJob(asRead: JobFile): JobFile {
+  const job = atUsage(asRead)
   const { pricing } = job
   if (!pricing) return job
   const { prices = {}, hours = {} } = pricing

@@ -2,6 +2,7 @@ import { type Fault, needed, oneOf, schemaFaults, shape } from '../check'
 import { drivenSprockets } from '../drive'
 import { compileSheet, partKindOf, type DriveSheet } from '../sheet'
 import { COUNTED_FINDINGS, FINDINGS, isFinding } from './conditions'
+import { figureOf } from './figured'
 import { partField, partOf } from './partOf'
 import { READING_SCHEMAS } from './schema'
 import type { Of, Reading, ReadingKind } from './types'
@@ -27,8 +28,8 @@ export function readingFaults(value: unknown, place = ''): Fault[] {
   if (typeof kind !== 'string' || !Object.hasOwn(READING_SCHEMAS, kind)) return kindFaults(value, kind, place)
   const faults = schemaFaults(READING_SCHEMAS[kind as ReadingKind], value, place)
   if (faults.length > 0 || kind !== 'extension') return faults
-  const { value: figure, notches } = value as Of<'extension'>
-  return figure === undefined && notches === undefined
+  const { value: figure, notches, gap } = value as Of<'extension'>
+  return figure === undefined && notches === undefined && gap === undefined
     ? [faultAt(place ? `${place}.value` : 'value', 'figure-missing')]
     : []
 }
@@ -57,7 +58,7 @@ export function readingTargetFaults(sheet: DriveSheet, reading: Reading, place =
  */
 function conditionFaults(
   sheet: DriveSheet,
-  { target, finding, count }: Of<'condition'>,
+  { target, finding, count, value, cylinder }: Of<'condition'>,
   at: (field: string) => string
 ): Fault[] {
   const kind = partKindOf(sheet, target)
@@ -65,7 +66,26 @@ function conditionFaults(
   if (!isFinding(kind, finding))
     return [faultAt(at('finding'), 'no-finding', { finding, kind, expected: FINDINGS[kind] })]
   if (count === undefined && COUNTED_FINDINGS.includes(finding)) return [faultAt(at('count'), 'pieces-missing')]
-  return []
+  return figureFaults(sheet, { finding, value, cylinder }, at)
+}
+
+/** The figure of a finding must be there where it is nothing without, and nowhere where it has none. */
+function figureFaults(
+  sheet: DriveSheet,
+  { finding, value, cylinder }: Pick<Of<'condition'>, 'finding' | 'value' | 'cylinder'>,
+  at: (field: string) => string
+): Fault[] {
+  const spec = figureOf(finding)
+  if (!spec) return value === undefined ? [] : [faultAt(at('value'), 'no-figure', { finding })]
+  if (value === undefined)
+    return spec.needed ? [faultAt(at('value'), 'finding-figure', { finding, unit: spec.unit })] : []
+  const [least, greatest] = spec.range
+  if (value < least || value > greatest)
+    return [faultAt(at('value'), 'figure-range', { least, greatest, unit: spec.unit })]
+  const { cylinders } = sheet.engine
+  return spec.perCylinder && (cylinder === undefined || cylinder > cylinders)
+    ? [faultAt(at('cylinder'), 'which-cylinder', { cylinders })]
+    : []
 }
 
 /** A run goes between two different sprockets of its chain. */

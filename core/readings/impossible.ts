@@ -3,7 +3,7 @@ import { ELONGATION_MAX, JUMP_MAX } from '../math'
 import { type Chain, compileSheet, type DriveSheet } from '../sheet'
 import { methodSigma, READING_KINDS } from './kinds'
 import { sheetCount } from './sheetCount'
-import { readingSigma } from './sigma'
+import { freeExtension, readingSigma } from './sigma'
 import { sayUntrue as say } from './untrue'
 import type { Of, Reading } from './types'
 
@@ -37,7 +37,12 @@ export function impossibleReading(sheet: DriveSheet, reading: Reading): Message 
 }
 
 function impossibleExtension(sheet: DriveSheet, reading: Of<'extension'>): Message | null {
-  const { stroke, ratchet } = compileSheet(sheet).tensioner(reading.tensioner)
+  const tensioner = compileSheet(sheet).tensioner(reading.tensioner)
+  const { stroke, ratchet } = tensioner
+  if (reading.value === undefined && reading.gap !== undefined) {
+    const free = freeExtension(tensioner)
+    return reading.gap <= free + 2 ? null : say('gap-beyond-free', { gap: reading.gap, free })
+  }
   if (reading.value === undefined) {
     if (!ratchet) return say('no-ratchet')
     const most = Math.floor((stroke - ratchet.first) / ratchet.pitch) + 1

@@ -8,6 +8,10 @@ export interface ReadingSays {
   'no-target': { id: string }
   'no-finding': { finding: string; kind: string; expected: readonly string[] }
   'pieces-missing': {}
+  'no-figure': { finding: string }
+  'finding-figure': { finding: string; unit: string }
+  'figure-range': { least: number; greatest: number; unit: string }
+  'which-cylinder': { cylinders: number }
   'no-chain-of-drive': { id: string }
   'no-sprocket-of-chain': { id: string; chain: string }
   'another-sprocket': {}

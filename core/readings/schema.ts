@@ -27,12 +27,16 @@ const overLinks = { links: whole(1, 2000).required(needed), place: whole(1, 99) 
  * unit (kinds.ts). The types of readings, the check of files and their JSON Schema come from here.
  */
 export const READING_SCHEMAS = {
-  /** `notches` showing on the ratchet instead of `value`. */
+  /**
+   * `notches` showing on the ratchet instead of `value`, or `gap`: mm left at its hole when the removed lifter is
+   * pushed home by hand.
+   */
   extension: shape({
     kind: oneOf('extension').required(needed),
     tensioner: id().required(needed),
     value,
     notches: whole(0, 1000),
+    gap: num(0, 500),
     ...taken,
     ...said
   }).required(say('a-reading')),
@@ -100,6 +104,15 @@ export const READING_SCHEMAS = {
       .meta({ jsonSchema: { enum: ALL_FINDINGS } }),
     bank: whole(0, 16),
     count: whole(1, 999),
+    /** The figure of a finding that has one (figured.ts), in its unit. */
+    value,
+    cylinder: whole(1, 64),
+    /** Of a code: whose sensor, and the engine's speed (rpm) and temperature (°C) when it was stored. */
+    sensor: oneOf('intake', 'exhaust', 'crank'),
+    speed: num(0, 30_000),
+    temperature: num(-60, 300),
+    /** Where pieces were found. */
+    where: oneOf('pan', 'pickup', 'filter', 'cover', 'sprocket', 'elsewhere'),
     ...said
   }).required(say('a-reading'))
 } satisfies Record<string, AnySchema>

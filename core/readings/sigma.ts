@@ -1,6 +1,6 @@
 import { compileSheet, type DriveSheet, type Tensioner } from '../sheet'
 import { BACKLASH_SIGMA, methodSigma } from './kinds'
-import type { Unread } from './types'
+import type { Of, Unread } from './types'
 
 /**
  * Standard deviation of a reading in its kind's unit, with what its circumstances add in quadrature: for a lag, a
@@ -15,7 +15,8 @@ export function readingSigma(sheet: DriveSheet, reading: Unread, play = 0): numb
   if (own === null) return null
   const ratchet = ratchetOf(sheet, reading)
   const unsettled = reading.turnedForward === true ? 0 : 1
-  if (reading.kind === 'extension' && ratchet) return Math.hypot(own, (unsettled * ratchet.pitch) / Math.sqrt(12))
+  if (reading.kind === 'extension' && ratchet && reading.gap === undefined)
+    return Math.hypot(own, (unsettled * ratchet.pitch) / Math.sqrt(12))
   if (reading.kind !== 'camLag') return own
   const phaser = compileSheet(sheet).phaserOn(reading.sprocket)
   const loose = reading.phaserLocked === false && phaser ? phaser.range / 2 : 0
@@ -28,6 +29,7 @@ function ratchetOf(sheet: DriveSheet, { tensioner }: Unread): Tensioner['ratchet
 
 function ownSigma(sheet: DriveSheet, reading: Unread): number | null {
   if (reading.sigma !== undefined) return reading.sigma
+  if (reading.kind === 'extension' && reading.gap !== undefined) return GAP_SIGMA
   if (reading.kind === 'extension' && reading.value === undefined) {
     const ratchet = ratchetOf(sheet, reading)
     if (!ratchet) return null
@@ -35,6 +37,24 @@ function ownSigma(sheet: DriveSheet, reading: Unread): number | null {
   }
   if (reading.kind === 'condition') return null
   return methodSigma(reading.kind, reading.method)
+}
+
+/** mm: a lifter is pushed home by hand as far as one feels the chain taut, and the gap is read by eye or rule. */
+const GAP_SIGMA = 1
+
+/** mm that a tensioner stands out when it is removed and let go: what the sheet says, else its whole stroke. */
+export function freeExtension({ freeExtension: free, stroke }: Tensioner): number {
+  return free ?? stroke
+}
+
+/**
+ * Extension in mm that a reading of it stands for: its figure, the middle of its notches, or what the removed lifter
+ * stands out less the gap that is left when it is pushed home. NaN where notches show and there is no ratchet.
+ */
+export function extensionRead(tensioner: Tensioner, { value, notches, gap }: Of<'extension'>): number {
+  if (value !== undefined) return value
+  if (gap !== undefined) return freeExtension(tensioner) - gap
+  return tensioner.ratchet && notches !== undefined ? notchesToExtension(tensioner.ratchet, notches) : NaN
 }
 
 /** Extension in mm that a number of showing notches stands for: first + (n − ½)·pitch, and first/2 for none. */

@@ -21,7 +21,7 @@ export type Reading = With<OneOf>
 /** A reading that may not be taken yet: its kind and what it is of, perhaps without a figure. */
 export type Unread = With<
   {
-    [K in ReadingKind]: Omit<ReadingOf<K>, 'value'> & (K extends 'condition' ? object : { readonly value?: number })
+    [K in ReadingKind]: Omit<ReadingOf<K>, 'value'> & { readonly value?: number }
   }[ReadingKind]
 >
 

@@ -6,6 +6,7 @@ export interface UntrueSays {
   'method-unknown': { method: string; methods: readonly string[] }
   'below-0': { kind: NumericKind; unit: string }
   'out-of-range': { least: number; greatest: number; unit: string }
+  'gap-beyond-free': { gap: number; free: number }
   'no-ratchet': {}
   'notches-at-most': { stroke: number; most: number }
   'extension-below-0': {}

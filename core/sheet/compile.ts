@@ -1,5 +1,6 @@
-import { STANDING_TARGETS, type PartKind } from './partKinds'
-import type { Chain, DriveSheet, LimitKind, LimitValue, Mark, Phaser, Rail, Sprocket, Tensioner } from './types'
+import { type PartKind, STANDING_KINDS } from './partKinds'
+import { LIMIT_KINDS, type LimitKindSpec } from './limitKinds'
+import type { Beside, Chain, DriveSheet, LimitKind, LimitValue, Mark, Phaser, Rail, Sprocket, Tensioner } from './types'
 
 /** What can be asked of a drive sheet, worked out once: nothing behind it searches the sheet's lists again. */
 export interface CompiledSheet {
@@ -9,6 +10,8 @@ export interface CompiledSheet {
   readonly tensioners: ReadonlyMap<string, Tensioner>
   readonly sprockets: ReadonlyMap<string, Sprocket>
   readonly phasers: ReadonlyMap<string, Phaser>
+  /** What stands beside the chain: camshafts, covers, trigger wheels, auxiliary drives. */
+  readonly beside: ReadonlyMap<string, Beside>
   /** The part of that id. @throws RangeError when the sheet has none */
   chain(id: string): Chain
   rail(id: string): Rail
@@ -26,7 +29,7 @@ export interface CompiledSheet {
   kindOf(id: string): PartKind | null
   /** The name of a part of the sheet; null for anything else. */
   nameOf(id: string): string | null
-  /** The limit of a kind that holds for a part: its own, else the one without a target (which holds for every cam). */
+  /** The limit of a kind that holds for a part: its own, else the one without a target, where its kind may have one. */
   limit(kind: LimitKind, part: string): LimitValue | null
 }
 
@@ -43,12 +46,13 @@ export function compileSheet(sheet: DriveSheet): CompiledSheet {
 }
 
 function compile(sheet: DriveSheet): CompiledSheet {
-  const [chains, rails, tensioners, sprockets, phasers] = [
+  const [chains, rails, tensioners, sprockets, phasers, beside] = [
     mapById(sheet.chains),
     mapById(sheet.rails),
     mapById(sheet.tensioners),
     mapById(sheet.sprockets),
-    mapById(sheet.phasers)
+    mapById(sheet.phasers),
+    mapById(sheet.beside ?? [])
   ]
   const tensionerOn = firstBy(sheet.tensioners, ({ chain }) => chain)
   const phaserAt = firstBy(sheet.phasers, ({ sprocket }) => sprocket)
@@ -65,6 +69,7 @@ function compile(sheet: DriveSheet): CompiledSheet {
     tensioners,
     sprockets,
     phasers,
+    beside,
     chain: needFrom(chains, 'chain'),
     rail: needFrom(rails, 'rail'),
     tensioner: needFrom(tensioners, 'tensioner'),
@@ -81,12 +86,14 @@ function compile(sheet: DriveSheet): CompiledSheet {
       if (tensioners.has(id)) return 'tensioner'
       if (phasers.has(id)) return 'phaser'
       if (sprockets.has(id)) return 'sprocket'
-      return STANDING_TARGETS.find((word) => word === id) ?? null
+      return beside.get(id)?.kind ?? (Object.hasOwn(STANDING_KINDS, id) ? STANDING_KINDS[id as 'engine'] : null)
     },
     nameOf: (id) =>
-      (sprockets.get(id) ?? rails.get(id) ?? tensioners.get(id) ?? chains.get(id) ?? phasers.get(id))?.name ?? null,
+      [sprockets, rails, tensioners, chains, phasers, beside].find((map) => map.has(id))?.get(id)?.name ?? null,
     limit: (kind, part) =>
-      limits.get(`${kind} ${part}`) ?? (kind === 'camLag' ? limits.get('camLag') : undefined) ?? null
+      limits.get(`${kind} ${part}`) ??
+      ((LIMIT_KINDS[kind] as LimitKindSpec).everywhere ? limits.get(kind) : undefined) ??
+      null
   }
 }
 
@@ -108,8 +115,8 @@ function firstBy<T>(list: readonly T[], key: (one: T) => string): ReadonlyMap<st
 
 /** By kind and part; a lag limit without a target by its kind alone. */
 function limitsOf({ limits }: DriveSheet): ReadonlyMap<string, LimitValue> {
-  return firstBy(limits, ({ kind, chain, rail, tensioner, sprocket }) =>
-    [kind, chain ?? rail ?? tensioner ?? sprocket].filter(Boolean).join(' ')
+  return firstBy(limits, ({ kind, chain, rail, tensioner, sprocket, phaser }) =>
+    [kind, chain ?? rail ?? tensioner ?? sprocket ?? phaser].filter(Boolean).join(' ')
   )
 }
 

@@ -1,12 +1,21 @@
 export { sheetChanges } from './changes'
 export { clockAngle, isClock } from './clock'
 export { type CountedAnswers, type CountedChain, type CountedNames, sheetFromCounts } from './fromCounts'
+export { LIMIT_KINDS, type LimitKindSpec } from './limitKinds'
 export { limitFor } from './limits'
 export { type CompiledSheet, compileSheet, partKindOf } from './compile'
-export { PART_KINDS, type PartKind, STANDING_TARGETS } from './partKinds'
+export {
+  BESIDE_KINDS,
+  PART_KINDS,
+  type PartKind,
+  RESERVED_TARGETS,
+  STANDING_KINDS,
+  STANDING_TARGETS
+} from './partKinds'
 export { driveSchema } from './schema'
 export type {
   AlwaysRenewed,
+  Beside,
   Chain,
   DriveSheet,
   Limit,

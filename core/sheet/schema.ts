@@ -15,6 +15,8 @@ import {
   whole
 } from '../check'
 import { CLOCK, isClock } from './clock'
+import { LIMIT_KINDS } from './limitKinds'
+import { BESIDE_KINDS } from './partKinds'
 import { say } from './says'
 
 /**
@@ -43,7 +45,11 @@ const sprocket = shape({
   /** `back`: driven by the chain's outer face. */
   side: oneOf('back'),
   /** Crank degrees that an offset key or dowel, where this engine may have one, turns the sprocket on its shaft. */
-  offsetKey: num(-30, 30)
+  offsetKey: num(-30, 30),
+  /** What it turns where that is no camshaft: its teeth and its jump are no valve's. */
+  turns: oneOf('balance-shaft', 'oil-pump', 'other-pump'),
+  /** mm from its axis to the tips of its teeth. */
+  tipRadius: num(1, 1000)
 })
 
 const rail = shape({
@@ -72,6 +78,8 @@ const tensioner = shape({
   pad: shape({ point: pair().required(needed), face: num(-360, 720).required(needed) }),
   /** mm from fully retracted to fully out. */
   stroke: num(0.1, 500).required(needed),
+  /** mm that it stands out when it is removed and let go; the stroke where it is not said. */
+  freeExtension: num(0.1, 500),
   type: text(60).required(needed),
   /** Extension at which the first notch shows, and mm from notch to notch. */
   ratchet: shape({ first: num(0, 500).required(needed), pitch: num(0.05, 100).required(needed) }),
@@ -99,6 +107,8 @@ const chain = shape({
   strands: whole(1, 12),
   /** How it can be renewed behind its cover: `roll-in`, drawn in by the old one. */
   replaceable: text(40),
+  /** Who says that paint burnt off its coloured links condemns it; with other makers it does not. */
+  paintCondemns: text(200),
   driver: id().required(needed),
   /** Sprockets and rails in the order the chain meets them, starting at the driver. */
   path: listOf(id().required(needed), 40).required(needed).min(2, say('path-too-short')),
@@ -136,12 +146,22 @@ const mark = shape({
 })
 
 const limit = shape({
-  kind: oneOf('elongation', 'camLag', 'groove', 'padWear').required(needed),
+  kind: oneOf(...(Object.keys(LIMIT_KINDS) as (keyof typeof LIMIT_KINDS)[])).required(needed),
   ...limitValue,
+  /** The lower end of a limit that goes both ways. */
+  least: num(0, 10_000),
+  /** A limit that moves: so much more for every so much usage, up to `most`. */
+  per: shape({
+    value: num(-100, 100).required(needed),
+    usage: num(1, 1e7).required(needed),
+    unit: oneOf('km', 'mi', 'h').required(needed),
+    most: num(0, 10_000)
+  }),
   chain: id(),
   rail: id(),
   tensioner: id(),
   sprocket: id(),
+  phaser: id(),
   note: text(2000)
 })
 
@@ -234,7 +254,11 @@ const workshop = {
       part: id().required(needed),
       design: text(200).required(needed),
       onSight: flag().required(needed),
-      source: text(200).required(needed)
+      source: text(200).required(needed),
+      /** What it is known by without its number. */
+      sign: text(300),
+      /** Its part numbers. */
+      numbers: listOf(text(60).required(needed), 40)
     }).required(needed),
     64
   ),
@@ -274,5 +298,16 @@ export const driveSchema = shape({
   marks: listOf(mark.required(needed), 64).required(needed),
   limits: listOf(limit.required(needed), 200).required(needed),
   gears: listOf(gear.required(needed), 16),
+  /** What stands beside the chain and is looked at with it. */
+  beside: listOf(
+    shape({
+      ...named,
+      kind: oneOf(...BESIDE_KINDS).required(needed),
+      /** The sprocket whose shaft it is, or that it lies at. */
+      sprocket: id(),
+      bank: whole(0, 16)
+    }).required(needed),
+    32
+  ),
   ...workshop
 }).required(say('a-drive-sheet'))

@@ -17,8 +17,10 @@ export type Mark = DriveSheet['marks'][number]
 export type Limit = DriveSheet['limits'][number]
 export type LimitKind = Limit['kind']
 
-/** A limit's figure with its unit and its source. */
-export type LimitValue = Pick<Limit, 'value' | 'unit' | 'source'>
+/** A limit's figure with its unit and its source; some go both ways, or move with usage. */
+export type LimitValue = Pick<Limit, 'value' | 'unit' | 'source'> & Partial<Pick<Limit, 'least' | 'per'>>
+
+export type Beside = NonNullable<DriveSheet['beside']>[number]
 
 export type Gear = NonNullable<DriveSheet['gears']>[number]
 export type Operation = NonNullable<DriveSheet['operations']>[number]

@@ -41,7 +41,7 @@ describe('what the form stands for', () => {
   })
   it('notches instead of millimetres', () => {
     expect(
-      readingOf(drive, extension, { ...emptyDraft(extension), figure: '5', inNotches: true, turned: 'yes' }).reading
+      readingOf(drive, extension, { ...emptyDraft(extension), figure: '5', readIn: 'notches', turned: 'yes' }).reading
     ).toEqual({ kind: 'extension', tensioner: 'tensioner', notches: 5, turnedForward: true })
   })
   it('a reading put into the form comes out as it was', () => {

@@ -7,7 +7,6 @@ const LIMITS: Readonly<Record<GapSays['limit']['kind'], string>> = {
   elongation: 'Elongation limit',
   groove: 'Groove limit',
   camLag: 'Lag limit',
-  padWear: 'Pad limit',
   extension: 'Extension limit'
 }
 

@@ -9,6 +9,8 @@ export const untrue: Catalogue<UntrueSays> = {
   'method-unknown': (f) => `method "${f.method}" is not one of ${f.methods.join(', ')}, and no sigma is given`,
   'below-0': (f) => `${KIND_NAMES[f.kind].toLowerCase()} cannot be below 0 ${f.unit}: check the sign`,
   'out-of-range': (f) => `expected ${f.least} to ${f.greatest} ${f.unit}: read it again`,
+  'gap-beyond-free': (f) =>
+    `a gap of ${f.gap} mm is more than the lifter stands out when it is let go (${f.free} mm): measure both again`,
   'no-ratchet': () => 'this tensioner has no ratchet on its sheet: give the extension in mm',
   'notches-at-most': (f) => `the stroke of ${f.stroke} mm shows at most ${f.most} notches: count again`,
   'extension-below-0': () => 'tensioner extension cannot be below 0 mm: measure from fully retracted',

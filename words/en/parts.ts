@@ -1,7 +1,15 @@
 import type { Call } from '../../core/calls'
 import type { NumericKind, School, UsageUnit } from '../../core/readings'
 import type { FINDINGS } from '../../core/readings'
-import { compileSheet, type CountedNames, type DriveSheet, type PartKind } from '../../core/sheet'
+import { figureOf, isFinding } from '../../core/readings'
+import {
+  compileSheet,
+  type CountedNames,
+  type DriveSheet,
+  type LimitKind,
+  PART_KINDS,
+  type PartKind
+} from '../../core/sheet'
 import type { GroupTitle, Station } from '../../core/views/bench'
 import type { Names } from '../say'
 
@@ -9,6 +17,10 @@ import type { Names } from '../say'
 
 /** Targets that are no part of a sheet. */
 const STANDING = new Map([
+  ['camshafts', 'Camshafts'],
+  ['front-cover', 'Front cover'],
+  ['trigger-wheel', 'Trigger wheel'],
+  ['auxiliary-drive', 'Auxiliary drive'],
   ['oil', 'Oil side'],
   ['fasteners', 'Fasteners'],
   ['engine', 'Engine']
@@ -37,6 +49,23 @@ export const KIND_NAMES: Readonly<Record<NumericKind, string>> = {
   chainLength: 'Chain length',
   chainCompare: 'Longer than new',
   phaserPlay: 'Phaser play'
+}
+
+export const LIMIT_NAMES: Readonly<Record<LimitKind, string>> = {
+  elongation: 'Elongation',
+  camLag: 'Cam lag at the marks',
+  camLagScan: 'Cam deviation by the engine computer, warm idle',
+  groove: 'Groove depth',
+  padWear: 'Pad wear',
+  springLength: 'Free length of the spring, at least',
+  springForce: 'Force of the spring, at least',
+  boltTorque: 'Bolt torque as found, at least',
+  solenoidResistance: 'Solenoid resistance',
+  oilPressureIdle: 'Oil pressure in a warm idle, at least',
+  oilPressureWarm: 'Oil pressure warm at speed, at least',
+  vacuum: 'Vacuum at idle, at least',
+  compression: 'Compression, at least',
+  leakDown: 'Leak-down'
 }
 
 export const CALL_WORDS: Readonly<Record<Call, string>> = {
@@ -79,13 +108,19 @@ export const STATION_NAMES: Readonly<Record<Station, string>> = {
 /** Titles of findings that are asked together. */
 export const GROUP_TITLES: Readonly<Record<GroupTitle, string>> = {
   'heard-when': 'When it is heard',
+  'heard-too': 'Of the noise, too',
   'heard-where': 'Where it is loudest',
+  'how-it-runs': 'How it runs',
   codes: 'Fault codes',
   oil: 'Oil',
   'renewed-before': 'Renewed before',
   vacuum: 'Vacuum at idle',
+  'vacuum-gauge': 'Vacuum gauge',
+  filter: 'Filter cut open',
   trace: 'Cam and crank trace against a good one',
   pan: 'Pan and filter',
+  'oil-pressure': 'Oil pressure',
+  cylinders: 'Compression and leak-down, each cylinder',
   'after-a-jump': 'After a jump',
   lifter: 'Removed lifter pushed in by hand',
   slack: 'Slack between the cams',
@@ -141,6 +176,11 @@ const FINDING_WORDS: FindingWords = {
     'pad-dug-in': 'contact pad dug into the arm',
     'lifter-gap': 'removed lifter leaves a gap at its hole',
     'lifter-flush': 'removed lifter goes home flush',
+    'lifter-locked': 'lifter locked by its own worn flank',
+    modified: 'modified or foreign lifter fitted',
+    'spring-length': 'free length of the spring',
+    'spring-force': 'force of the spring',
+    're-tensioned': 're-tensioned, turns given',
     'stop-gap': 're-tensioned or held by a manual adjuster',
     superseded: 'superseded design'
   },
@@ -156,6 +196,9 @@ const FINDING_WORDS: FindingWords = {
     'cover-bolts-loose': 'cover bolts loose',
     'free-on-cam': 'cam turns free of its sprocket',
     'bolt-torque-low': 'bolt torque found low',
+    'bolt-torque': 'bolt torque as found',
+    'retainer-broken': 'retainer inside broken',
+    'head-sheared-inside': 'bolt head sheared off inside',
     'metal-transfer': 'metal transfer at the joint',
     superseded: 'superseded design'
   },
@@ -168,7 +211,36 @@ const FINDING_WORDS: FindingWords = {
     'pin-sound': 'locating pin and notch sound',
     'free-on-shaft': 'turns free on its shaft',
     'bolt-torque-low': 'bolt torque found low',
+    'bolt-torque': 'bolt torque as found',
     superseded: 'superseded design'
+  },
+  camshaft: {
+    sound: 'sound',
+    'pin-sheared': 'its pin sheared',
+    'pin-worn': 'its pin or notch worn',
+    'seat-worn': 'seat of sprocket or phaser worn',
+    'flats-rounded': 'holding flats rounded',
+    'journal-scored': 'bearing journal scored',
+    'bridge-scored': 'cam bearing bridge scored'
+  },
+  cover: {
+    sound: 'sound',
+    grooved: 'grooved inside by the chain',
+    'worn-through': 'worn through',
+    hole: 'hole in it',
+    'oil-leak': 'oil leaks by it'
+  },
+  trigger: {
+    sound: 'sound',
+    'teeth-chewed': 'teeth chewed or bent',
+    loose: 'loose on its shaft',
+    'gap-wrong': 'gap to its sensor off'
+  },
+  auxiliary: {
+    sound: 'sound',
+    'ate-into-cover': 'has eaten into the cover',
+    'bearing-play': 'bearing has play',
+    'drive-slack': 'its chain or gear slack'
   },
   oil: {
     'screen-clear': 'oil screen whole and clear',
@@ -177,6 +249,7 @@ const FINDING_WORDS: FindingWords = {
     'solenoid-works': 'solenoid clicks, resistance right',
     'solenoid-silent': 'solenoid does not click',
     'solenoid-resistance': 'solenoid resistance off',
+    'solenoid-ohms': 'solenoid resistance',
     'o-rings-hard': 'O-rings hard',
     'feed-clear': 'feed hole clear',
     'feed-blocked': 'feed hole blocked'
@@ -194,14 +267,24 @@ const FINDING_WORDS: FindingWords = {
     'noise-idle-only': 'noise at idle, gone when revved',
     'noise-warm-idle': 'noise minutes into a warm idle, like a sewing machine',
     'noise-always': 'hard noise all the time',
+    'noise-comes-and-goes': 'noise comes and goes from day to day',
+    'noise-gone-at': 'noise gone from a speed on',
     'noise-none': 'no noise',
     'loudest-bank': 'loudest at a bank',
     'loudest-front': 'loudest at the front',
     'loudest-top': 'loudest at the top',
+    'loudest-rear': 'loudest at the end away from the chain',
+    'starts-badly': 'starts badly or not at all',
+    'rough-idle': 'rough idle',
+    'lacks-power': 'lacks power',
     'code-correlation': 'fault code: cam and crank do not correlate',
     'code-over-advanced': 'fault code: cam over-advanced',
     'code-over-retarded': 'fault code: cam over-retarded',
     'code-slow': 'fault code: cam slow to respond',
+    'code-solenoid': 'fault code: solenoid circuit',
+    'code-sensor': 'fault code: cam or crank signal missing',
+    'code-misfire': 'fault code: misfire',
+    'code-oil-pressure': 'fault code: oil pressure',
     'code-none': 'no fault code',
     'oil-overdue': 'oil change overdue',
     'oil-low': 'oil level low',
@@ -210,16 +293,24 @@ const FINDING_WORDS: FindingWords = {
     'oil-glitter': 'glitter in the oil',
     'oil-plastic': 'plastic in pan or filter',
     'oil-clean': 'pan and filter clean',
+    'oil-pressure-idle': 'oil pressure, warm idle',
+    'oil-pressure-warm': 'oil pressure, warm at speed',
+    'filter-metal': 'metal in the filter cut open',
     'renewed-chain': 'chain renewed before',
     'renewed-rails': 'rails renewed before',
     'renewed-tensioner': 'tensioner renewed before',
     'renewed-phaser': 'phaser renewed before',
     'vacuum-low': 'vacuum low at idle',
     'vacuum-right': 'vacuum right at idle',
+    'vacuum-figure': 'vacuum at idle',
+    'vacuum-swings': 'vacuum needle swings',
+    'vacuum-steady': 'vacuum needle steady',
     'trace-shifted': 'cam and crank trace shifted against a good one',
     'trace-alike': 'cam and crank trace like a good one',
     'compression-sound': 'compression or leak-down sound',
     'compression-low': 'compression or leak-down low',
+    'compression-figure': 'compression',
+    'leak-down': 'leak-down',
     'pieces-found': 'missing pieces found',
     'pieces-accepted': 'missing pieces accepted in writing'
   }
@@ -229,6 +320,18 @@ const FINDING_WORDS: FindingWords = {
 export function findingWords(kind: PartKind, finding: string): string {
   const list: { readonly [finding: string]: string } = FINDING_WORDS[kind]
   return Object.hasOwn(list, finding) ? (list[finding] ?? finding) : finding
+}
+
+/** Units of findings' figures, as they are written behind one. */
+export function figureUnit(finding: string): string {
+  const unit = figureOf(finding)?.unit ?? ''
+  return unit === 'usage' ? '' : unit
+}
+
+/** A finding that has a figure, with it: `compression 11.8 bar`. */
+export function figureFinding(finding: string, value: number): string {
+  const kind = PART_KINDS.find((k) => isFinding(k, finding)) ?? 'engine'
+  return `${findingWords(kind, finding)} ${value} ${figureUnit(finding)}`.trim()
 }
 
 /** Names of what a sheet made from counts has one of. */

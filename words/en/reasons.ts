@@ -1,9 +1,11 @@
 import type { ReasonSays, ReleaseSays, RuledFinding } from '../../core/calls'
+import type { CylinderPattern } from '../../core/readings'
 import type { PartKind } from '../../core/sheet'
 import { type Catalogue, NO_NAMES, sayer } from '../say'
 import { ARGUMENTS } from './leftOut'
 import { sayCorrected, saySlip } from './slips'
-import { degreesWords, fixDigits, oddsWords, teethOff } from './figures'
+import { degreesWords, fixDigits, oddsWords, teethOff, upperFirst } from './figures'
+import { figureFinding, figureUnit } from './parts'
 
 /** Why a part is called as it is, and what releases a hold. */
 
@@ -55,6 +57,11 @@ const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: stri
     'pad-dug-in': 'Its contact pad has dug into the arm.',
     'lifter-gap': 'Pushed in by hand it leaves a gap at its hole: the chain is fine, the lifter is suspect.',
     'lifter-flush': 'Pushed in by hand it goes home flush: the chain is long, or a rail is worn.',
+    'lifter-locked': 'Locked by its own worn flank: it holds where it is and takes up nothing more.',
+    modified:
+      "A modified or foreign lifter is fitted: its figures are not the sheet's. Find out what it is before its extension is believed.",
+    're-tensioned':
+      'Re-tensioned: a stop-gap, not a repair, and its extension no longer tells how long the chain is. Write down when it is looked at again.',
     'stop-gap':
       'Re-tensioned or held by an adjuster: that is a stop-gap, not a repair. Write down when it is looked at again.'
   },
@@ -72,6 +79,8 @@ const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: stri
     'free-on-cam': 'The cam turns free of it: timing is not held, and it can come apart.',
     'bolt-torque-low':
       'Its bolt was found below torque: look at the locating pin and for metal transfer before a new bolt goes in.',
+    'retainer-broken': 'A retainer inside it is broken: it can come apart.',
+    'head-sheared-inside': 'A bolt head has sheared off inside it: it can come apart, and the head is in the engine.',
     'metal-transfer': 'Metal has been carried over at its joint: it has moved on its cam.'
   },
   sprocket: {
@@ -83,6 +92,34 @@ const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: stri
     'pin-sound': 'Its locating pin and notch are sound.',
     'free-on-shaft': 'It turns free on its shaft: its timing is not held.',
     'bolt-torque-low': 'Its bolt was found below torque: look at the locating pin before a new bolt goes in.'
+  },
+  camshaft: {
+    sound: 'Looked at and found sound.',
+    'pin-sheared': 'Its pin has sheared: its timing is not held.',
+    'pin-worn': 'Its pin or notch is worn: what sits on it can turn.',
+    'seat-worn': 'The seat of its sprocket or phaser is worn: a new one would not run true.',
+    'flats-rounded': 'Its holding flats are rounded: hold it another way, or it snaps round when the bolt lets go.',
+    'journal-scored': 'A bearing journal is scored.',
+    'bridge-scored': 'A cam bearing bridge is scored: look at oil supply and clearance before the engine runs.'
+  },
+  cover: {
+    sound: 'Looked at and found sound.',
+    grooved: 'The chain has cut grooves into it: it went slack. Look how deep they are, and for the metal in the pan.',
+    'worn-through': 'It is worn through.',
+    hole: 'It has a hole.',
+    'oil-leak': 'Oil leaks by it: gasket, seal, or a crack.'
+  },
+  trigger: {
+    sound: 'Looked at and found sound.',
+    'teeth-chewed': 'Its teeth are chewed or bent: codes come from it, not from the chain.',
+    loose: 'It is loose on its shaft: what is read by it does not hold.',
+    'gap-wrong': 'The gap to its sensor is off: set it before a code is believed.'
+  },
+  auxiliary: {
+    sound: 'Looked at and found sound.',
+    'ate-into-cover': 'It has eaten into the cover: both are looked at, and its metal is in the oil.',
+    'bearing-play': 'Its bearing has play.',
+    'drive-slack': 'Its own chain or gear is slack: measure it like the timing chain.'
   },
   oil: {
     'screen-clear': 'The screen is whole and clear.',
@@ -124,6 +161,8 @@ const RELEASED: { readonly [K in PartKind]: { readonly [finding: string]: string
   },
   phaser: {
     'cover-bolts-loose': 'A new phaser, and its locating pin and notch looked at.',
+    'retainer-broken': 'A new phaser, and every piece of the old one accounted for.',
+    'head-sheared-inside': 'A new phaser, and the sheared head found.',
     'free-on-cam': 'A new phaser and bolt, its locating pin and notch looked at, the cam set to its mark.'
   },
   sprocket: {
@@ -137,6 +176,13 @@ const RELEASED: { readonly [K in PartKind]: { readonly [finding: string]: string
     'bolt-sheared': 'Stub out, broken piece found, new bolt fitted.',
     'bolt-missing': 'The bolt found, or known never to have been there.'
   },
+  camshaft: {
+    'pin-sheared': 'A new pin or camshaft, set to its mark.',
+    'bridge-scored': "Clearance measured and within the maker's limits, oil supply seen to run."
+  },
+  cover: {},
+  trigger: {},
+  auxiliary: {},
   engine: {}
 }
 
@@ -191,8 +237,29 @@ const THEN: Readonly<Record<ReasonSays['jumped']['then'], string>> = {
   hold: 'On an interference engine valves may have touched: set it to its marks, then compression or leak-down before the engine is turned by the starter.'
 }
 
+const LOW_PATTERN: Readonly<Record<CylinderPattern, string>> = {
+  even: 'The cylinders are alike',
+  'all-low':
+    'All cylinders are low together: that is timing (a jump, a cam set wrong) before it is rings or valves; read the marks',
+  'one-low': 'One cylinder is low: a valve or a ring of that one, not the chain, unless a piston has met its valve',
+  'neighbours-low': 'Two cylinders side by side are low: the gasket between them before anything of the drive',
+  'some-low': 'Some cylinders are low: after a jump that is how bent valves show'
+}
+
+function cylinderWords({ pattern, low, complete }: ReasonSays['cylinders']): string {
+  const which = low.length > 0 ? ` (${low.join(', ')})` : ''
+  return `${LOW_PATTERN[pattern]}${which}${complete || pattern !== 'even' ? '' : '; not every cylinder is measured against a limit of the sheet, so it passes nothing'}.`
+}
+
 export const REASONS: Catalogue<ReasonSays> = {
   found: (f) => foundIn(FOUND, f),
+  figure: (f) =>
+    `${upperFirst(figureFinding(f.finding, f.value))}, limit ${f.least === null ? '' : `${f.least} to `}${f.limit} ${figureUnit(f.finding)}: ${f.past ? 'past it.' : 'within it.'}`,
+  'figure-no-limit': (f) => noLimit(upperFirst(figureFinding(f.finding, f.value)), 'limit'),
+  cylinders: (f) => cylinderWords(f),
+  'scan-limit': (f) =>
+    `The engine computer has it ${degreesWords(f.lag)} in a warm idle, past its own limit of ${f.limit}°: read the marks before anything is condemned.`,
+  'paint-condemns': (f) => `The paint on its coloured links is gone, and that condemns it here, by ${f.source}.`,
   'new-chain': (f, name) => `Follows ${name(f.chain)}: a new chain gets new rails and tensioner.`,
   'sprockets-follow': (f) =>
     `Sprockets follow a chain past its limit (${oddsWords(f.odds)}): their teeth have worn to the longer pitch.`,

@@ -1,13 +1,18 @@
 <script setup lang="ts">
-import { COMMON, FINDING_KEYS, GROUP_TITLES, findingWords } from '../../../words/en'
+import { FINDING_KEYS, GROUP_TITLES, findingWords } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { FindingGroup } from '../../../core/views/bench'
-import { COUNTED_FINDINGS } from '../../../core/readings'
+import type { StandingReading } from '../../../core/record'
+import { detailsOf, needsDetail, type Of } from '../../../core/readings'
 import { partKindOf } from '../../../core/sheet'
 import { useOpenJob } from '../../stores/job'
+import { later } from '../../later'
+import { findingDetail } from '../../words'
 import WhenAt from '../parts/WhenAt.vue'
 
-/** Quick keys for what is found and is no figure: one touch notes it, another takes it back. */
+const FindingForm = later(() => import('./FindingForm.vue'))
+
+/** Quick keys for what is found: one touch notes it, another takes it back; what has a figure asks for it first. */
 const props = defineProps<{
   target: string
   groups: readonly FindingGroup[]
@@ -16,25 +21,30 @@ const props = defineProps<{
 }>()
 const job = useOpenJob()
 
+type Standing = StandingReading & { readonly kind: 'condition' }
+
 const kind = computed(() => partKindOf(job.job.sheet, props.target) ?? 'engine')
-/** A finding that needs a number waits for it. */
-const counting = ref('')
-const count = ref(1)
-const note = ref('')
+/** What is being said more of: a new finding, or one that stands. */
+const asking = ref<{ finding: string; of: Standing | null } | null>(null)
 
 const words = (finding: string) => findingWords(kind.value, finding)
 /** Under its group's title a finding needs no more than what tells it from the others. */
 const brief = (finding: string) =>
   words(finding).replace(/^(fault code: |removed lifter |loudest |noise for |noise )/, '')
-const standing = (finding: string) => job.findingOf(props.target, finding)
-const isOn = (finding: string) => standing(finding) !== null
-const found = computed(() => props.groups.flatMap((g) => g.findings.flatMap((finding) => standing(finding) ?? [])))
+const standing = (finding: string) =>
+  job.record.readings.filter(
+    (r): r is Standing => r.kind === 'condition' && r.target === props.target && r.finding === finding
+  )
+const isOn = (finding: string) => standing(finding).length > 0
+const found = computed(() => props.groups.flatMap((g) => g.findings.flatMap(standing)))
+const details = (finding: string) => detailsOf(job.job.sheet, kind.value, finding)
+/** One finding of several cylinders, banks or sensors. */
+const many = (finding: string) => details(finding).some((d) => d === 'cylinder' || d === 'bank' || d === 'sensor')
 
 function touch(group: FindingGroup, finding: string) {
-  if (!isOn(finding) && COUNTED_FINDINGS.includes(finding)) {
-    counting.value = finding
-    count.value = 1
-    note.value = ''
+  const asksFirst = needsDetail(finding)
+  if (asksFirst && (!isOn(finding) || many(finding))) {
+    asking.value = { finding, of: null }
     return
   }
   job.toggleFinding(
@@ -47,15 +57,10 @@ function bankOf(finding: string): { bank?: number } {
   return finding === 'loudest-bank' && props.banks?.length === 1 ? { bank: props.banks[0]! } : {}
 }
 
-function saveCount() {
-  job.toggleFinding({
-    kind: 'condition',
-    target: props.target,
-    finding: counting.value,
-    count: count.value,
-    ...(note.value.trim() ? { note: note.value.trim() } : {})
-  })
-  counting.value = ''
+function save(reading: Of<'condition'>) {
+  const of = asking.value?.of
+  job.put({ type: 'read', reading, ...(of ? { supersedes: of.id } : {}) })
+  asking.value = null
 }
 </script>
 
@@ -76,42 +81,41 @@ function saveCount() {
           :data-testid="`finding-${finding}`"
           @click="touch(group, finding)">
           {{ brief(finding)
-          }}<span v-if="standing(finding)?.count" class="figure"> × {{ standing(finding)?.count }}</span>
+          }}<span v-if="standing(finding)[0]?.count" class="figure"> × {{ standing(finding)[0]?.count }}</span>
         </button>
       </div>
+      <FindingForm
+        v-if="asking && group.findings.includes(asking.finding)"
+        :key="`${asking.finding} ${asking.of?.id}`"
+        class="mt-2"
+        :target="target"
+        :finding="asking.finding"
+        :known="asking.of"
+        @save="save"
+        @cancel="asking = null" />
     </fieldset>
-    <form v-if="counting" class="border-l-4 border-brass bg-paper p-3" @submit.prevent="saveCount">
-      <p class="font-bold">{{ FINDING_KEYS.howMany(words(counting)) }}</p>
-      <div class="mt-2 flex items-center gap-2">
-        <button type="button" class="act" :aria-label="FINDING_KEYS.oneFewer" @click="count = Math.max(1, count - 1)">
-          −
-        </button>
-        <output class="figure min-w-10 text-center text-2xl" aria-live="polite">{{ count }}</output>
-        <button type="button" class="act" :aria-label="FINDING_KEYS.oneMore" @click="count++">+</button>
-        <input
-          v-model="note"
-          class="field"
-          :aria-label="FINDING_KEYS.whichAndWhere"
-          :placeholder="FINDING_KEYS.whichAndWhere"
-          maxlength="4000" />
-      </div>
-      <div class="mt-2 flex gap-2">
-        <button type="submit" class="act-main">{{ COMMON.save }}</button><button
-          type="button"
-          class="act"
-          @click="counting = ''">
-          {{ COMMON.cancel }}
-        </button>
-      </div>
-    </form>
-    <ul
-      v-if="groups.some((g) => g.findings.some(isOn))"
-      class="text-note text-faint"
-      :aria-label="FINDING_KEYS.whoFoundIt">
+    <ul v-if="found.length" class="text-note text-faint" :aria-label="FINDING_KEYS.whoFoundIt">
       <li v-for="one in found" :key="one.id">
-        <span class="text-ink">{{ words(one.finding ?? '') }}</span>, {{ one.by }}, <WhenAt :at="one.at" /><span
-          v-if="one.note"
-          >: {{ one.note }}</span
+        <span class="text-ink"
+          >{{ words(one.finding) }}<template v-if="findingDetail(one)">: {{ findingDetail(one) }}</template></span
+        >, {{ one.by }}, <WhenAt :at="one.at" /><span v-if="one.note">: {{ one.note }}</span>
+        <template v-if="details(one.finding).length"
+          >{{ ' ' }}
+          <button type="button" class="act-bare" @click="asking = { finding: one.finding, of: one }">
+            {{ FINDING_KEYS.say }}
+          </button></template
+        >
+        <template v-if="many(one.finding)"
+          >{{ ' ' }}
+          <button type="button" class="act-bare" @click="asking = { finding: one.finding, of: null }">
+            {{ FINDING_KEYS.another }}</button>{{ ' ' }}
+          <button
+            type="button"
+            class="act-bare"
+            :aria-label="FINDING_KEYS.takeBack(words(one.finding))"
+            @click="job.put({ type: 'undo', act: one.id })">
+            ×
+          </button></template
         >
       </li>
     </ul>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { COMMON, FRAGMENT_LEDGER } from '../../../words/en'
+import { COMMON, FINDING_FORM, FRAGMENT_LEDGER } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { StandingReading } from '../../../core/record'
 import { useOpenJob } from '../../stores/job'
 import { partName } from '../../words'
+import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
 import Caution from '../parts/Caution.vue'
@@ -20,6 +21,11 @@ const missing = computed(() => sum('piece-missing'))
 const open = computed(() => missing.value - sum('pieces-found') - sum('pieces-accepted'))
 const count = ref(1)
 const note = ref('')
+const where = ref<'' | NonNullable<StandingReading['where']>>('')
+const places = Object.entries(FINDING_FORM.places).map(([value, label]) => ({
+  value: value as NonNullable<StandingReading['where']>,
+  label
+}))
 const fault = ref('')
 
 function words({ finding, target, count: pieces = 0 }: StandingReading): string {
@@ -29,7 +35,9 @@ function words({ finding, target, count: pieces = 0 }: StandingReading): string 
 }
 
 function settle(finding: 'pieces-found' | 'pieces-accepted') {
-  fault.value = note.value.trim()
+  const said =
+    note.value.trim() !== '' || (finding === 'pieces-found' && where.value !== '' && where.value !== 'elsewhere')
+  fault.value = said
     ? ''
     : finding === 'pieces-found'
       ? FRAGMENT_LEDGER.writeWhereItWasFound
@@ -37,9 +45,17 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
   if (fault.value) return
   job.put({
     type: 'read',
-    reading: { kind: 'condition', target: 'engine', finding, count: count.value, note: note.value.trim() }
+    reading: {
+      kind: 'condition',
+      target: 'engine',
+      finding,
+      count: count.value,
+      ...(finding === 'pieces-found' && where.value ? { where: where.value } : {}),
+      ...(note.value.trim() ? { note: note.value.trim() } : {})
+    }
   })
   note.value = ''
+  where.value = ''
   count.value = 1
 }
 </script>
@@ -56,7 +72,8 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
     <ul class="divide-y divide-rule border-y border-rule">
       <li v-for="entry in entries" :key="entry.id" class="flex items-center justify-between gap-2 py-1">
         <span
-          >{{ words(entry) }}<span v-if="entry.note">: {{ entry.note }}</span
+          >{{ words(entry) }}<template v-if="entry.where">, {{ FINDING_FORM.places[entry.where] }}</template
+          ><span v-if="entry.note">: {{ entry.note }}</span
           >{{ ' ' }}<span class="text-note text-faint">{{ entry.by }}, <WhenAt :at="entry.at" /></span
         ></span>
         <button type="button" class="act-bare" @click="job.put({ type: 'undo', act: entry.id })">
@@ -89,6 +106,7 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
           maxlength="4000"
           :aria-invalid="!!fault" />
       </div>
+      <ChoiceRow v-model="where" class="mt-2" :label="FINDING_FORM.where" :options="places" />
       <FaultNote v-if="fault" class="mt-1">{{ fault }}</FaultNote>
       <div class="mt-2 flex gap-2">
         <button type="button" class="act flex-1" @click="settle('pieces-found')">

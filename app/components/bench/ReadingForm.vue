@@ -4,13 +4,13 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { StandingReading } from '../../../core/record'
 import type { Slot } from '../../../core/views/bench'
-import { READING_KINDS, sheetCount, type Reading } from '../../../core/readings'
+import { freeExtension, READING_KINDS, sheetCount, type Reading } from '../../../core/readings'
 import { compileSheet, type DriveSheet } from '../../../core/sheet'
 import { Squares2X2Icon } from '@heroicons/vue/20/solid'
-import { isLength, lengthFigure } from '../../units'
+import { isLength, lengthFigure, lengthWords } from '../../units'
 import { METHOD_WORDS, unitWords } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
-import { asksLocking, asksPlace, asksTurning, numberOf, ratchetOf, readingOf, type Draft } from './draft'
+import { asksLocking, asksPlace, asksTurning, numberOf, ratchetOf, readingOf, readInOf, type Draft } from './draft'
 import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
 import Caution from '../parts/Caution.vue'
@@ -48,7 +48,18 @@ const methods = computed(() =>
 const ratchet = computed(() => ratchetOf(props.sheet, props.slot))
 const parts = computed(() => compileSheet(props.sheet))
 const stroke = computed(() => parts.value.tensioners.get(props.slot.target.tensioner ?? '')?.stroke ?? 0)
-const unit = computed(() => (draft.value.inNotches && ratchet.value ? 'notches' : unitWords(props.slot.kind)))
+const readIn = computed(() => readInOf(props.sheet, props.slot, draft.value))
+const unit = computed(() => (readIn.value === 'notches' ? 'notches' : unitWords(props.slot.kind)))
+/** What the removed lifter of a small single stands out by itself; a gap is read of no other. */
+const free = computed(() => {
+  const tensioner = parts.value.tensioners.get(props.slot.target.tensioner ?? '')
+  return tensioner && props.sheet.engine.cylinders <= 2 ? freeExtension(tensioner) : null
+})
+const waysToRead = computed(() => [
+  { value: 'mm' as const, label: READING_FORM.millimetres },
+  ...(ratchet.value ? [{ value: 'notches' as const, label: READING_FORM.notchesShowing }] : []),
+  ...(free.value === null ? [] : [{ value: 'gap' as const, label: READING_FORM.gapLeft }])
+])
 const run = computed(() => parts.value.chains.get(props.slot.target.chain ?? ''))
 /** Is the keypad wanted on this device? */
 const keypad = useLocalStorage('umbrette.keypad', false)
@@ -145,16 +156,14 @@ function save() {
       ]"
       @update:model-value="set('side', $event)" />
     <ChoiceRow
-      v-if="ratchet"
-      :model-value="draft.inNotches ? 'notches' : 'mm'"
+      v-if="slot.kind === 'extension' && waysToRead.length > 1"
+      :model-value="readIn"
       :label="READING_FORM.readIn"
-      :options="[
-        { value: 'mm', label: READING_FORM.millimetres },
-        { value: 'notches', label: READING_FORM.notchesShowing }
-      ]"
-      @update:model-value="set('inNotches', $event === 'notches')" />
+      :options="waysToRead"
+      @update:model-value="set('readIn', $event)" />
+    <p v-if="readIn === 'gap' && free !== null" class="text-note">{{ READING_FORM.gapSays(lengthWords(free, 1)) }}</p>
     <PlugView
-      v-if="ratchet && draft.inNotches"
+      v-if="ratchet && readIn === 'notches'"
       :ratchet="ratchet"
       :stroke="stroke"
       :notches="numberOf(draft.figure) ?? 0"
@@ -185,7 +194,7 @@ function save() {
       :fault="fault?.field === 'links' ? fault.message : ''"
       @update:model-value="set('links', String($event))" />
     <ChoiceRow
-      v-if="methods.length > 1 && !(draft.inNotches && ratchet)"
+      v-if="methods.length > 1 && readIn === 'mm'"
       :model-value="draft.method"
       :label="READING_FORM.readWith"
       :options="methods"

@@ -77,7 +77,13 @@ const shown = (value: number, places: number) =>
           >
         </div>
         <p class="text-note text-faint">
-          {{ reading.value === undefined ? READING_LIST.notches : howWords(reading) }}, {{ reading.by }},
+          {{
+            reading.gap !== undefined
+              ? READING_LIST.gap
+              : reading.value === undefined
+                ? READING_LIST.notches
+                : howWords(reading)
+          }}, {{ reading.by }},
           <WhenAt :at="reading.at" />
         </p>
         <p v-if="clashing(reading)" class="mt-1 font-bold text-renew" role="status" data-testid="clash">

@@ -8,7 +8,8 @@ import { fromStored, toStored } from '../../units'
 export interface Draft {
   figure: string
   side: 'late' | 'early'
-  inNotches: boolean
+  /** An extension in mm, by the notches that show, or by the gap that the removed lifter leaves. */
+  readIn?: 'mm' | 'notches' | 'gap'
   method: string
   links: string
   /** chainLength, chainCompare: which place along the chain; empty when it was not said. */
@@ -22,7 +23,7 @@ export function emptyDraft(slot: Slot): Draft {
   return {
     figure: '',
     side: 'late',
-    inNotches: false,
+    readIn: 'mm',
     method: methodOf(slot.kind),
     links: String(slot.target.links ?? ''),
     place: '',
@@ -34,11 +35,12 @@ export function emptyDraft(slot: Slot): Draft {
 
 /** The form filled with a reading, for correcting it. */
 export function draftOf(slot: Slot, reading: Reading): Draft {
-  const value = reading.value === undefined ? (reading.notches ?? 0) : fromStored(slot.kind, reading.value)
+  const length = reading.value ?? reading.gap
+  const value = length === undefined ? (reading.notches ?? 0) : fromStored(slot.kind, length)
   return {
     figure: String(slot.kind === 'camLag' ? Math.abs(value) : value),
     side: value < 0 ? 'early' : 'late',
-    inNotches: reading.value === undefined,
+    readIn: reading.gap !== undefined ? 'gap' : reading.value === undefined ? 'notches' : 'mm',
     method: methodOf(slot.kind, reading.method),
     links: String(reading.links ?? ''),
     place: placeOf(reading),
@@ -71,6 +73,12 @@ export function ratchetOf(sheet: DriveSheet, slot: Slot): { first: number; pitch
   return slot.kind === 'extension'
     ? compileSheet(sheet).tensioners.get(slot.target.tensioner ?? '')?.ratchet
     : undefined
+}
+
+/** What an extension is read in: notches only where there is a ratchet. */
+export function readInOf(sheet: DriveSheet, slot: Slot, { readIn = 'mm' }: Draft): 'mm' | 'notches' | 'gap' {
+  if (slot.kind !== 'extension') return 'mm'
+  return readIn === 'notches' && !ratchetOf(sheet, slot) ? 'mm' : readIn
 }
 
 export type DraftField = 'figure' | 'links' | 'note'
@@ -109,17 +117,19 @@ function typedFault(slot: Slot, draft: Draft): { field: DraftField; message: str
 /** @param draft without a fault in what was typed */
 function assembleReading(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
   const value = numberOf(draft.figure) ?? NaN
-  const inNotches = draft.inNotches && ratchetOf(sheet, slot) !== undefined
+  const readIn = readInOf(sheet, slot, draft)
   return {
     kind: slot.kind,
     ...slot.target,
     ...(slot.target.links === undefined ? {} : { links: numberOf(draft.links) ?? NaN }),
-    ...(inNotches
+    ...(readIn === 'notches'
       ? { notches: value }
-      : {
-          value: slot.kind === 'camLag' && draft.side === 'early' ? -value : toStored(slot.kind, value),
-          method: draft.method
-        }),
+      : readIn === 'gap'
+        ? { gap: toStored(slot.kind, value) }
+        : {
+            value: slot.kind === 'camLag' && draft.side === 'early' ? -value : toStored(slot.kind, value),
+            method: draft.method
+          }),
     ...(asksPlace(slot) && draft.place ? { place: Number(draft.place) } : {}),
     ...(asksTurning(sheet, slot) && draft.turned !== 'unknown' ? { turnedForward: draft.turned === 'yes' } : {}),
     ...(asksLocking(sheet, slot) && draft.locked === 'no' ? { phaserLocked: false } : {}),

@@ -1,27 +1,21 @@
 <script setup lang="ts">
-import { COMMON, SHEET_FIGURES } from '../../../words/en'
+import { COMMON, LIMIT_NAMES, SHEET_FIGURES } from '../../../words/en'
 import { computed } from 'vue'
-import { compileSheet, type DriveSheet, type Limit } from '../../../core/sheet'
+import { compileSheet, type DriveSheet, type Limit, LIMIT_KINDS } from '../../../core/sheet'
 import { lengthWords } from '../../units'
 import { limitWords, partName } from '../../words'
 import FigureTable from '../parts/FigureTable.vue'
 
 /** The figures of a drive as tables: chains and counts, sprockets, tensioners, and limits with where they come from. */
 const props = defineProps<{ sheet: DriveSheet }>()
-const KINDS: Readonly<Record<Limit['kind'], string>> = {
-  elongation: COMMON.elongation,
-  camLag: SHEET_FIGURES.camLag,
-  groove: SHEET_FIGURES.groove,
-  padWear: SHEET_FIGURES.padWear
-}
 const markOf = (id: string) => compileSheet(props.sheet).markOf(id)?.at ?? '—'
 const whose = (limit: Limit) =>
   [limit.chain, limit.rail, limit.tensioner, limit.sprocket]
     .filter((id): id is string => id !== undefined)
     .map((id) => partName(props.sheet, id))
-    .join(', ') || SHEET_FIGURES.everyCam
+    .join(', ') || (LIMIT_KINDS[limit.kind].target === 'sprocket' ? SHEET_FIGURES.everyCam : COMMON.engine)
 const limits = computed(() => [
-  ...props.sheet.limits.map((limit) => ({ what: KINDS[limit.kind], whom: whose(limit), limit })),
+  ...props.sheet.limits.map((limit) => ({ what: LIMIT_NAMES[limit.kind], whom: whose(limit), limit })),
   ...props.sheet.tensioners.flatMap(({ name, limit }) =>
     limit ? [{ what: SHEET_FIGURES.extension, whom: name, limit }] : []
   ),

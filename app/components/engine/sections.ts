@@ -1,4 +1,5 @@
-import { COMMON, SHEET_FORM } from '../../../words/en'
+import { COMMON, LIMIT_NAMES, SHEET_FORM } from '../../../words/en'
+import { BESIDE_KINDS, LIMIT_KINDS } from '../../../core/sheet'
 import type { Draft } from './useSheetDraft'
 
 /** How a field of a drive sheet is entered. */
@@ -51,6 +52,8 @@ export interface EntryList {
   fresh: (draft: Draft) => Record<string, unknown>
 }
 
+/** Units that limits are in. */
+const LIMIT_UNITS = [...new Set(Object.values(LIMIT_KINDS).map(({ unit }) => unit))]
 const options = (...values: string[]) => values.map((value) => ({ value, label: value }))
 const name: SheetEntry = { key: 'name', label: COMMON.name, kind: 'text' }
 /** By what it is ordered. */
@@ -79,7 +82,8 @@ export function freshId(draft: Draft, stem: string): string {
       'alwaysRenewed',
       'waysIn',
       'torques',
-      'gears'
+      'gears',
+      'beside'
     ].flatMap((list) => ((draft[list] as { id: string }[] | undefined) ?? []).map(({ id }) => id))
   )
   for (let i = 1; ; i++) if (!taken.has(`${stem}-${i}`)) return `${stem}-${i}`
@@ -132,6 +136,20 @@ export const SECTIONS: readonly Section[] = [
               { value: 'back', label: SHEET_FORM.itsBack }
             ]
           },
+          {
+            key: 'turns',
+            label: SHEET_FORM.turns,
+            kind: 'choice',
+            options: [{ value: '', label: SHEET_FORM.aCamshaft }, ...options('balance-shaft', 'oil-pump', 'other-pump')]
+          },
+          {
+            key: 'offsetKey',
+            label: SHEET_FORM.offsetKey,
+            kind: 'number',
+            unit: '° crank',
+            hint: SHEET_FORM.offsetKeySays
+          },
+          { key: 'tipRadius', label: SHEET_FORM.tipRadius, kind: 'number', unit: 'mm', hint: SHEET_FORM.tipRadiusSays },
           { key: 'centre', label: SHEET_FORM.centre, kind: 'point', unit: 'mm', charted: true }
         ]
       },
@@ -145,6 +163,18 @@ export const SECTIONS: readonly Section[] = [
           { key: 'driver', label: SHEET_FORM.drivenFrom, kind: 'reference', of: ['sprockets'] },
           { key: 'driven', label: SHEET_FORM.drives, kind: 'reference', of: ['sprockets'] },
           { key: 'teeth', label: SHEET_FORM.teethDrivingAndDriven, kind: 'point' }
+        ]
+      },
+      {
+        at: 'beside',
+        title: SHEET_FORM.beside,
+        one: SHEET_FORM.besideOne,
+        fresh: (draft) => ({ id: freshId(draft, 'beside'), name: '', kind: 'camshaft' }),
+        fields: [
+          name,
+          { key: 'kind', label: SHEET_FORM.kind, kind: 'choice', options: options(...BESIDE_KINDS) },
+          { key: 'sprocket', label: SHEET_FORM.liesAt, kind: 'reference', of: ['sprockets'] },
+          { key: 'bank', label: SHEET_FORM.bank, kind: 'number' }
         ]
       }
     ]
@@ -212,6 +242,7 @@ export const SECTIONS: readonly Section[] = [
           { key: 'links', label: SHEET_FORM.links, kind: 'number' },
           { key: 'type', label: SHEET_FORM.type, kind: 'text' },
           { key: 'strands', label: SHEET_FORM.strands, kind: 'number' },
+          { key: 'paintCondemns', label: SHEET_FORM.paintCondemns, kind: 'text', hint: SHEET_FORM.paintCondemnsSays },
           { key: 'driver', label: SHEET_FORM.drivenFrom, kind: 'reference', of: ['sprockets'] },
           {
             key: 'path',
@@ -262,6 +293,7 @@ export const SECTIONS: readonly Section[] = [
           { key: 'arm', label: SHEET_FORM.pushes, kind: 'reference', of: ['rails'] },
           { key: 'type', label: SHEET_FORM.type, kind: 'text' },
           { key: 'stroke', label: COMMON.stroke, kind: 'number', unit: 'mm' },
+          { key: 'freeExtension', label: SHEET_FORM.freeExtension, kind: 'number', unit: 'mm' },
           ...limit('limit', 'mm'),
           { key: 'ratchet.first', label: SHEET_FORM.firstNotchShowsAt, kind: 'number', unit: 'mm' },
           { key: 'ratchet.pitch', label: SHEET_FORM.notchToNotch, kind: 'number', unit: 'mm' },
@@ -333,15 +365,15 @@ export const SECTIONS: readonly Section[] = [
             key: 'kind',
             label: SHEET_FORM.of,
             kind: 'choice',
-            options: [
-              { value: 'elongation', label: SHEET_FORM.elongation },
-              { value: 'camLag', label: SHEET_FORM.camLag },
-              { value: 'groove', label: SHEET_FORM.groove },
-              { value: 'padWear', label: SHEET_FORM.padWear }
-            ]
+            options: Object.entries(LIMIT_NAMES).map(([value, label]) => ({ value, label }))
           },
           { key: 'value', label: SHEET_FORM.limit, kind: 'number' },
-          { key: 'unit', label: SHEET_FORM.unit, kind: 'choice', options: options('%', 'mm', SHEET_FORM.crankDegrees) },
+          { key: 'unit', label: SHEET_FORM.unit, kind: 'choice', options: options(...LIMIT_UNITS) },
+          { key: 'least', label: SHEET_FORM.least, kind: 'number', hint: SHEET_FORM.leastSays },
+          { key: 'per.value', label: SHEET_FORM.perValue, kind: 'number', hint: SHEET_FORM.perSays },
+          { key: 'per.usage', label: SHEET_FORM.perUsage, kind: 'number' },
+          { key: 'per.unit', label: SHEET_FORM.perUnit, kind: 'choice', options: options('km', 'mi', 'h') },
+          { key: 'per.most', label: SHEET_FORM.perMost, kind: 'number' },
           { key: 'source', label: SHEET_FORM.from, kind: 'text' },
           { key: 'chain', label: SHEET_FORM.chain2, kind: 'reference', of: ['chains'] },
           { key: 'rail', label: SHEET_FORM.rail2, kind: 'reference', of: ['rails'] },
@@ -464,6 +496,8 @@ export const SECTIONS: readonly Section[] = [
         fields: [
           { key: 'part', label: COMMON.part, kind: 'reference', of: components },
           { key: 'design', label: SHEET_FORM.oldDesign, kind: 'text' },
+          { key: 'sign', label: SHEET_FORM.visibleSign, kind: 'text' },
+          { key: 'numbers', label: SHEET_FORM.itsNumbers, kind: 'names', wide: true },
           { key: 'onSight', label: SHEET_FORM.renewedOnSight, kind: 'flag' },
           { key: 'source', label: SHEET_FORM.source, kind: 'text' }
         ]

@@ -1,6 +1,6 @@
 import { drivenSprockets } from '../../drive'
 import { FINDINGS, type Of, type Reading } from '../../readings'
-import { type DriveSheet, type PartKind, partKindOf } from '../../sheet'
+import { type DriveSheet, type PartKind, partKindOf, STANDING_KINDS } from '../../sheet'
 import { fills, slotsOf } from './slots'
 
 /** Stations of the job in the order they are walked; any order is allowed. */
@@ -11,12 +11,18 @@ export type Station = (typeof STATIONS)[number]
 export type GroupTitle =
   | 'heard-when'
   | 'heard-where'
+  | 'how-it-runs'
+  | 'heard-too'
   | 'codes'
   | 'oil'
   | 'renewed-before'
   | 'vacuum'
   | 'trace'
   | 'pan'
+  | 'vacuum-gauge'
+  | 'filter'
+  | 'oil-pressure'
+  | 'cylinders'
   | 'after-a-jump'
   | 'lifter'
   | 'slack'
@@ -45,18 +51,34 @@ export const ENGINE_GROUPS: Readonly<Partial<Record<Station, readonly FindingGro
         'noise-none'
       ]
     },
-    { title: 'heard-where', findings: ['loudest-bank', 'loudest-front', 'loudest-top'] },
+    { title: 'heard-too', findings: ['noise-gone-at', 'noise-comes-and-goes'] },
+    { title: 'heard-where', findings: ['loudest-bank', 'loudest-front', 'loudest-top', 'loudest-rear'] },
+    { title: 'how-it-runs', findings: ['starts-badly', 'rough-idle', 'lacks-power'] },
     {
       title: 'codes',
-      findings: ['code-correlation', 'code-over-advanced', 'code-over-retarded', 'code-slow', 'code-none']
+      findings: [
+        'code-correlation',
+        'code-over-advanced',
+        'code-over-retarded',
+        'code-slow',
+        'code-solenoid',
+        'code-sensor',
+        'code-misfire',
+        'code-oil-pressure',
+        'code-none'
+      ]
     },
     { title: 'oil', findings: ['oil-overdue', 'oil-low', 'oil-wrong-grade', 'oil-regular', 'oil-glitter'] },
     { title: 'renewed-before', findings: ['renewed-chain', 'renewed-rails', 'renewed-tensioner', 'renewed-phaser'] }
   ],
   2: [
     { title: 'vacuum', one: true, findings: ['vacuum-low', 'vacuum-right'] },
+    { title: 'vacuum-gauge', findings: ['vacuum-figure', 'vacuum-steady', 'vacuum-swings'] },
     { title: 'trace', one: true, findings: ['trace-shifted', 'trace-alike'] },
-    { title: 'pan', one: true, findings: ['oil-plastic', 'oil-clean'] }
+    { title: 'pan', one: true, findings: ['oil-plastic', 'oil-clean'] },
+    { title: 'filter', findings: ['filter-metal'] },
+    { title: 'oil-pressure', findings: ['oil-pressure-idle', 'oil-pressure-warm'] },
+    { title: 'cylinders', findings: ['compression-figure', 'leak-down'] }
   ],
   3: [{ title: 'after-a-jump', one: true, findings: ['compression-sound', 'compression-low'] }]
 }
@@ -90,12 +112,25 @@ export function partsAt(sheet: DriveSheet, station: Station): string[] {
     case 4:
       return tensioners.map((t) => t.id)
     case 5:
-      return [...rails.map((r) => r.id), 'fasteners']
+      return [...rails.map((r) => r.id), ...besideOf(sheet, 'cover'), ...besideOf(sheet, 'auxiliary'), 'fasteners']
     case 6:
-      return [...phasers.map((p) => p.id), ...sprockets.map((s) => s.id), 'oil']
+      return [
+        ...phasers.map((p) => p.id),
+        ...sprockets.map((s) => s.id),
+        ...besideOf(sheet, 'camshaft'),
+        ...besideOf(sheet, 'trigger'),
+        'oil'
+      ]
     case 7:
       return chains.map((c) => c.id)
   }
+}
+
+/** What stands beside the chain of a kind: what the sheet names, else the one that every engine has. */
+function besideOf({ beside = [] }: DriveSheet, kind: (typeof STANDING_KINDS)[keyof typeof STANDING_KINDS]): string[] {
+  const named = beside.filter((one) => one.kind === kind).map(({ id }) => id)
+  const standing = Object.entries(STANDING_KINDS).flatMap(([id, of]) => (of === kind ? [id] : []))
+  return named.length > 0 ? named : standing
 }
 
 /** How far a station is. */
@@ -122,6 +157,9 @@ export function stationStates(sheet: DriveSheet, readings: readonly Reading[]): 
   })
 }
 
+/** Kinds of parts that are looked at with the phasers. */
+const AT_PHASERS: ReadonlySet<PartKind> = new Set(['phaser', 'sprocket', 'camshaft', 'trigger', 'oil'])
+
 /** The station at which a finding is made. */
 export function stationOfFinding(sheet: DriveSheet, { target, finding }: Of<'condition'>): Station {
   const kind = partKindOf(sheet, target)
@@ -133,5 +171,5 @@ export function stationOfFinding(sheet: DriveSheet, { target, finding }: Of<'con
   }
   if (kind === 'tensioner') return LIFTER_GROUP.findings.includes(finding) ? 2 : 4
   if (kind === 'chain') return SLACK_GROUP.findings.includes(finding) ? 3 : 7
-  return kind === 'phaser' || kind === 'sprocket' || kind === 'oil' ? 6 : 5
+  return kind !== null && AT_PHASERS.has(kind) ? 6 : 5
 }

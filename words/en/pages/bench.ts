@@ -36,6 +36,9 @@ export const READING_FORM = {
   readIn: 'Read in',
   millimetres: 'millimetres',
   notchesShowing: 'notches showing',
+  gapLeft: 'gap left at its hole',
+  gapSays: (free: Shown) =>
+    `Lifter out and let go, pushed home by hand: what is left of it outside is the gap. It stands out ${free} by itself.`,
   atWhichPlaceOfThe: 'At which place of the chain',
   notSaid: 'not said',
   one: 'one',
@@ -58,6 +61,7 @@ export const READING_LIST = {
   correctedAtTheSameTime: (others: readonly string[]) =>
     `Corrected at the same time to ${others.join(' and ')}: both are kept until one is taken back.`,
   notches: 'Notches',
+  gap: 'Gap at its hole',
   atOddsWithTheRest: (digits: Shown) => `At odds with the rest (they give ${digits}): measure again.`,
   readItAgain: (slip: Shown) => `${slip}: read it again.`,
   enterAs: (corrected: Shown) => `Enter as ${corrected}`,

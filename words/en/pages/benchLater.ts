@@ -148,5 +148,35 @@ export const FINDING_KEYS = {
   oneFewer: 'One fewer',
   oneMore: 'One more',
   whichAndWhere: 'Which, and where',
-  whoFoundIt: 'Who found it'
+  whoFoundIt: 'Who found it',
+  say: 'say more',
+  another: 'another',
+  takeBack: (finding: Shown) => `Take back: ${finding}`
+}
+
+export const FINDING_FORM = {
+  figure: (unit: Shown) => (unit ? `Figure, ${unit}` : 'Figure'),
+  usageThen: (unit: Shown) => `Renewed at which usage, ${unit}`,
+  cylinder: 'Cylinder',
+  bank: 'Bank',
+  sensor: 'Of which cam',
+  sensors: { intake: 'intake', exhaust: 'exhaust', crank: 'crank' },
+  speed: 'Engine speed when it was stored, rpm',
+  temperature: 'Engine temperature when it was stored, °C',
+  where: 'Where',
+  places: {
+    pan: 'pan',
+    pickup: 'oil pickup',
+    filter: 'filter',
+    cover: 'cover',
+    sprocket: 'a sprocket',
+    elsewhere: 'elsewhere'
+  },
+  note: 'Note',
+  writeAFigure: (least: Shown, greatest: Shown, unit: Shown) => `Write a figure from ${least} to ${greatest} ${unit}.`,
+  chooseACylinder: 'Choose the cylinder.',
+  cylinderShort: (cylinder: Shown) => `cyl. ${cylinder}`,
+  bankShort: (bank: Shown) => `bank ${bank}`,
+  frozenAt: (speed: Shown) => `at ${speed} rpm`,
+  frozenWarm: (temperature: Shown) => `${temperature} °C`
 }

@@ -12,6 +12,9 @@ const CAUSES: Readonly<Record<string, string>> = {
 export const READINGS = {
   crankDegrees: '° crank',
   noToothJumped: 'no tooth jumped',
+  from: (least: number) => `${least} to `,
+  moves: (value: number, usage: string, unit: string) => ` and ${value} more every ${usage} ${unit}`,
+  gap: (length: string) => `gap of ${length} left`,
   notches: (notches: number) => `${notches} ${notches === 1 ? 'notch' : 'notches'}`,
   links: (links: Shown) => `${links} links`,
   over: (links: Shown, place: Shown | undefined) =>
