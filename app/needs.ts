@@ -27,6 +27,7 @@ export const PAGE_NEEDS: Readonly<Record<string, Role | 'anyone'>> = {
   '/engines': 'mechanic',
   '/engines/:id': 'mechanic',
   '/learnt': 'mechanic',
+  '/suspects': 'mechanic',
   '/engines/new': 'foreman',
   '/engines/:id/edit': 'foreman',
   '/intake': 'foreman',

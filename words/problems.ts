@@ -66,6 +66,7 @@ export interface ProblemSays {
   'moves-not-taken': {}
   'name-vehicle': {}
   'no-assumptions': {}
+  'no-suspects': {}
   'no-check-date': {}
   'no-path-of-report': {}
   'no-photo-of-job': {}

@@ -46,6 +46,8 @@ const sprocket = shape({
   side: oneOf('back'),
   /** Crank degrees that an offset key or dowel, where this engine may have one, turns the sprocket on its shaft. */
   offsetKey: num(-30, 30),
+  /** Which valves its cam opens. */
+  valves: oneOf('intake', 'exhaust'),
   /** What it turns where that is no camshaft: its teeth and its jump are no valve's. */
   turns: oneOf('balance-shaft', 'oil-pump', 'other-pump'),
   /** mm from its axis to the tips of its teeth. */

@@ -22,7 +22,7 @@ import {
 } from '../db/models'
 import { lockBooks } from '../db/queries/archive'
 import { createJob } from '../db/rows'
-import { COLUMNS_KEY, LEARNT_ID, LOGO_KEY, PRICING_KEY, WORKSHOP_KEY } from '../db/settingKeys'
+import { COLUMNS_KEY, LEARNT_ID, LOGO_KEY, PRICING_KEY, SUSPECTS_KEY, WORKSHOP_KEY } from '../db/settingKeys'
 import { heavily } from '../heavy/heavily'
 import { asLogo } from '../photos/logo'
 import { upright } from '../photos/upright'
@@ -158,6 +158,7 @@ async function keepHead(archive: OpenArchive, head: ArchiveHead, transaction: Tr
   const settings = {
     [WORKSHOP_KEY]: head.workshop,
     [PRICING_KEY]: head.pricing,
+    ...(head.suspects ? { [SUSPECTS_KEY]: head.suspects } : {}),
     [COLUMNS_KEY]: Object.fromEntries(head.columns.map(({ heading, field }) => [heading, field])),
     ...(head.learntId === null ? {} : { [LEARNT_ID]: head.learntId }),
     ...(archive.has('logo.png')

@@ -17,6 +17,7 @@ import { endWhenIdle } from '../db/queries/archive'
 import { heavily } from '../heavy/heavily'
 import { keptJob, QUICK } from '../store/jobs'
 import { shopPricing } from '../store/pricing'
+import { ownSuspects } from '../store/suspects'
 import { workshopFacts } from '../store/workshop'
 import { told } from '../../words/problems'
 import { log } from '../utils/log'
@@ -106,6 +107,7 @@ async function headOf(transaction: Transaction, madeAt: Date): Promise<ArchiveHe
     core: CORE_VERSION,
     workshop: await workshopFacts(),
     pricing: await shopPricing(),
+    suspects: await ownSuspects(),
     columns: Object.entries(columns as Record<string, string | null>).map(([heading, field]) => ({ heading, field })),
     learntId: learntId as string | null
   }

@@ -139,6 +139,7 @@ bare(
       ['devices/pair', { code: 'AAAAAAAAAA' }, 100],
       [`jobs/${VAN}/bench`, { part: 'guide' }, 200],
       ['workshop/logo', { not: 'a picture' }, 100],
+      ['suspects', { priors: [], bearings: [{ finding: 'oil-low', suspect: 'sensor', factor: 2 }] }, 200],
       ['pricing', { hourRate: 70, newPart: 0.1, damage: 3, horizons: { km: 5 } }, 700],
       [`jobs/${VAN}/shares`, { by: 'Maren', days: 2 }, 200],
       [`jobs/${VAN}/practice`, { title: 'x', complaint: 'y', by: 'Maren' }, 300],
@@ -243,6 +244,7 @@ bare(
       'workshop/logo?x',
       `jobs/${VAN}/bench?x`,
       'pricing?x',
+      'suspects?x',
       'health?x'
     ]
     for (const question of questions) {
@@ -302,6 +304,7 @@ bare(
       'devices',
       `jobs/${VAN}/bench`,
       'practice?by=Maren',
+      'suspects',
       'pricing'
     ])
       expect([list, (await get(list)).status]).toEqual([list, 200])

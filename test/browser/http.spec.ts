@@ -184,6 +184,7 @@ const SCREENS = {
     '/engines/new',
     '/engines/ardmere-a18/edit',
     '/learnt',
+    '/suspects',
     '/settings',
     '/people',
     '/account',

@@ -2,7 +2,14 @@ import { sayRelease } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { CONDITION_RULES } from '../../core/calls'
 import { estimate } from '../../core/estimate'
-import { COUNTED_FINDINGS, figureOf, FINDINGS, placesOf, type Reading, readingStructureFaults } from '../../core/readings'
+import {
+  COUNTED_FINDINGS,
+  figureOf,
+  FINDINGS,
+  placesOf,
+  type Reading,
+  readingStructureFaults
+} from '../../core/readings'
 import { PART_KINDS, partKindOf, type PartKind } from '../../core/sheet'
 import { jobOf, read } from '../support/jobs'
 import { sheet } from '../support/sheets'
@@ -25,11 +32,11 @@ describe('the closed list of findings', () => {
     for (const kind of Object.keys(FINDINGS) as PartKind[]) {
       if (kind === 'engine') continue
       for (const finding of FINDINGS[kind])
-        expect([kind, finding, together.includes(finding) || finding in CONDITION_RULES[kind] || figureOf(finding) !== null]).toEqual([
+        expect([
           kind,
           finding,
-          true
-        ])
+          together.includes(finding) || finding in CONDITION_RULES[kind] || figureOf(finding) !== null
+        ]).toEqual([kind, finding, true])
     }
   })
 

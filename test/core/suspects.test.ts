@@ -2,9 +2,19 @@ import { evidenceWords } from '../support/told'
 import { LOOK_WORDS, sayOpening } from '../../words/en'
 import { describe, expect, it } from 'vitest'
 import { estimate } from '../../core/estimate'
-import { FINDINGS, type JobFile, type Reading } from '../../core/readings'
-import { BEARINGS, openingOf, type SuspectId, suspectsOf } from '../../core/views/suspects'
+import { ALL_FINDINGS, FINDINGS, type JobFile, type Reading, withIds } from '../../core/readings'
+import {
+  BEARINGS,
+  NO_OWN_SUSPECTS,
+  openingOf,
+  SHIPPED,
+  SUSPECT_IDS,
+  type SuspectId,
+  suspectsOf,
+  withOwnSuspects
+} from '../../core/views/suspects'
 import { jobOf, read } from '../support/jobs'
+import { TOLD_CASES, type ToldCase } from '../support/toldCases'
 import { sheet } from '../support/sheets'
 
 const ardmere = sheet('ardmere-a18')
@@ -81,19 +91,99 @@ describe('suspects', () => {
   })
 
   it('the table can be edited', () => {
-    const edited = BEARINGS.map((b) =>
-      b.finding === 'noise-seconds' && b.suspect === 'oil-supply' ? { ...b, factor: 15 } : b
-    )
+    const own = {
+      priors: [{ suspect: 'sensor' as const, prior: 0.2 }],
+      bearings: [{ finding: 'noise-seconds', suspect: 'oil-supply' as const, factor: 18 }]
+    }
     const j = job([said('noise-seconds')])
-    expect(suspectsOf(j, estimate(j), edited)[0]!.id).toBe('oil-supply')
+    const table = withOwnSuspects(own)
+    expect(suspectsOf(j, estimate(j), table)[0]!.id).toBe('oil-supply')
+    expect(table.prior('sensor')).toBe(0.2)
+    expect(table.prior('jumped')).toBe(SHIPPED.prior('jumped'))
+    expect(withOwnSuspects(NO_OWN_SUSPECTS)).toBe(SHIPPED)
   })
 
   it('speaks only of findings on the closed list', () => {
-    const known = new Set<string>([...FINDINGS.engine, ...FINDINGS.tensioner])
-    for (const { finding, factor } of BEARINGS) {
-      expect(known.has(finding)).toBe(true)
+    const known = new Set<string>(ALL_FINDINGS)
+    for (const { finding, factor, on } of BEARINGS) {
+      const name = finding.split(':')[0]!
+      expect([finding, name === 'cylinders' || known.has(name)]).toEqual([finding, true])
+      if (on) expect(FINDINGS[on] as readonly string[]).toContain(name)
       expect(factor).toBeGreaterThan(0)
     }
+  })
+})
+
+describe('told cases', () => {
+  const rankOf = ({ cause, job: one }: Pick<ToldCase, 'cause' | 'job'>) =>
+    1 + suspectsOf(one, estimate(one)).findIndex(({ id }) => id === cause)
+  const within = (cases: readonly Pick<ToldCase, 'cause' | 'job'>[], rank: number) =>
+    cases.filter((one) => rankOf(one) <= rank).length / cases.length
+
+  it('the right cause stands in the first three in at least 55 of 60, and first in at least 42', () => {
+    expect(TOLD_CASES).toHaveLength(60)
+    expect(60 * within(TOLD_CASES, 3)).toBeGreaterThanOrEqual(55)
+    expect(60 * within(TOLD_CASES, 1)).toBeGreaterThanOrEqual(42)
+  })
+
+  it('still, with something said beside it that has another cause', () => {
+    const beside = [
+      'oil-overdue',
+      'loudest-front',
+      'noise-seconds',
+      'oil-glitter',
+      'rough-idle',
+      'oil-low',
+      'code-slow'
+    ]
+    const muddled = TOLD_CASES.map((one, i) => ({
+      ...one,
+      job: { ...one.job, readings: withIds([...one.job.readings, said(beside[i % beside.length]!)]) }
+    }))
+    expect(60 * within(muddled, 3)).toBeGreaterThanOrEqual(55)
+    expect(60 * within(muddled, 1)).toBeGreaterThanOrEqual(42)
+  })
+
+  it('every cause but one that nobody complains of is told of', () => {
+    const told = new Set(TOLD_CASES.map(({ cause }) => cause))
+    expect(SUSPECT_IDS.filter((id) => !told.has(id))).toEqual(['auxiliary'])
+  })
+})
+
+describe('what was renewed, and where it is', () => {
+  const renewed = (finding: string, at: number) => [said('noise-seconds'), read.found('engine', finding, { value: at })]
+
+  it('the later it was renewed, the likelier it was fitted wrong or is no good, and the less it is worn', () => {
+    const late = renewed('renewed-tensioner', 109_500)
+    const early = renewed('renewed-tensioner', 20_000)
+    for (const id of ['wrong-fitting', 'bad-new-part'] as const)
+      expect(odds(late, id)).toBeGreaterThan(2 * odds(early, id))
+    expect(odds(late, 'weak-tensioner')).toBeLessThan(odds(early, 'weak-tensioner'))
+    expect(odds(early, 'weak-tensioner')).toBeCloseTo(odds([said('noise-seconds')], 'weak-tensioner'), 1)
+  })
+
+  it('what is heard or stored of a bank speaks for the parts of that bank', () => {
+    const drive = sheet('vellora-v28')
+    const parts = (readings: Reading[], id: SuspectId) => suspects(readings, { drive }).find((s) => s.id === id)!.parts
+    const second = parts([read.found('engine', 'loudest-bank', { bank: 2 })], 'weak-tensioner')
+    expect(second[0]).toMatchObject({ part: 'tensioner-2' })
+    expect(second[0]!.share).toBeGreaterThan(0.55)
+    expect(parts([said('noise-seconds')], 'weak-tensioner')).toEqual([])
+    expect(parts([read.found('phaser-ex-2', 'snaps-back')], 'loose-phaser')[0]).toMatchObject({ part: 'phaser-ex-2' })
+    const cam = parts([read.found('engine', 'code-slow', { bank: 1 })], 'phaser-oil')
+    expect(
+      cam
+        .slice(0, 2)
+        .map(({ part }) => part)
+        .sort()
+    ).toEqual(['phaser-ex-1', 'phaser-in-1'])
+  })
+
+  it('figures of rails and phasers speak too', () => {
+    const before = odds([said('noise-always')], 'worn-rail')
+    expect(odds([said('noise-always'), read.groove('guide', 2.4)], 'worn-rail')).toBeGreaterThan(before)
+    expect(odds([said('noise-always'), read.groove('guide', 0.1)], 'worn-rail')).toBeLessThan(before)
+    expect(suspects([said('noise-always'), read.play('phaser-in', 9)])[0]!.id).toBe('loose-phaser')
   })
 })
 

@@ -63,6 +63,7 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
   'machine-busy': () => "The workshop's machine is busy with long work. Try again in a moment.",
   'moves-not-taken': () => 'These moves were not taken in.',
   'name-vehicle': () => 'Name the vehicle.',
+  'no-suspects': () => 'This is no table of suspects.',
   'no-assumptions': () => 'These are no assumptions to weigh paths with.',
   'no-check-date': () => 'No date is kept for this job: name one at its proof.',
   'no-path-of-report': () => 'is none of the paths of this report',

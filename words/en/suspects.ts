@@ -20,6 +20,16 @@ export const SUSPECT_WORDS: Readonly<Record<SuspectId, { name: string; look: str
   },
   'oil-supply': { name: 'Oil level, grade or pressure', look: 'dipstick, grade, pressure at the gallery' },
   sensor: { name: 'Sensor or wiring, not the drive', look: 'cam and crank sensors, their wiring and trigger wheels' },
+  'wrong-fitting': {
+    name: 'Set or fitted wrong last time',
+    look: 'marks and link counts, and what was renewed last'
+  },
+  'bad-new-part': { name: 'A new part that is no good', look: 'make and number of what was renewed last' },
+  head: { name: 'Valve, gasket or ring, not the drive', look: 'leak-down of each cylinder, and where it leaks to' },
+  auxiliary: {
+    name: 'Balance or pump drive, or what is driven beside the cams',
+    look: 'the other chains, with a stethoscope at their end'
+  },
   nothing: { name: 'Nothing wrong with the drive', look: 'nothing before something is heard, stored or found' }
 }
 
@@ -102,7 +112,30 @@ const BECAUSE = new Map<string, string>([
   ['lifter-gap weak-tensioner', 'a gap remains: the lifter is suspect'],
   ['lifter-flush stretched-chain', 'the lifter goes home flush: the chain is long'],
   ['lifter-flush worn-rail', 'the lifter goes home flush: chain or rails'],
-  ['plunger-slips-back weak-tensioner', 'its plunger slips back']
+  ['plunger-slips-back weak-tensioner', 'its plunger slips back'],
+  ['noise-comes-and-goes weak-tensioner', 'a worn chain does not heal overnight; a tensioner that sticks does'],
+  ['noise-comes-and-goes stretched-chain', 'a long chain is long every day'],
+  ['noise-gone-at weak-tensioner', 'from there on oil pressure holds the plunger'],
+  ['starts-badly jumped', 'cams that stand wrong do not fill the cylinders'],
+  ['rough-idle phaser-oil', 'a phaser off its rest spoils the idle'],
+  ['lacks-power jumped', 'a tooth off takes the power'],
+  ['code-solenoid phaser-oil', "the circuit of the phaser's own solenoid"],
+  ['code-sensor sensor', 'the signal itself is missing'],
+  ['code-oil-pressure oil-supply', 'the engine itself found the pressure low'],
+  ['code-misfire head', 'one cylinder does not burn'],
+  ['cylinders jumped', 'all cylinders alike: that is timing'],
+  ['cylinders head', 'of one cylinder, or two side by side: not the drive'],
+  ['witness-mark jumped', 'it moved just now: something let the chain go slack'],
+  ['witness-mark worn-rail', 'it moved just now: a rail may have broken'],
+  ['superseded weak-tensioner', 'a design that the maker has given up'],
+  ['superseded stretched-chain', 'a design that the maker has given up'],
+  ['renewed-chain wrong-fitting', 'what was fitted last is looked at first'],
+  ['renewed-rails wrong-fitting', 'what was fitted last is looked at first'],
+  ['renewed-tensioner wrong-fitting', 'what was fitted last is looked at first'],
+  ['renewed-phaser wrong-fitting', 'what was fitted last is looked at first'],
+  ['renewed-tensioner bad-new-part', 'the same noise with a new one: new is not good'],
+  ['filter-metal worn-rail', 'metal comes off a rail that is worn through'],
+  ['loudest-rear auxiliary', 'the drive is at the other end']
 ])
 
 export const EVIDENCE: Catalogue<EvidenceSays> = {
@@ -114,6 +147,8 @@ export const EVIDENCE: Catalogue<EvidenceSays> = {
     `${name(f.chain)}: the figures make it ${oddsWords(f.odds)} likely ${f.byTravel ? 'to have taken its tensioner past its limit' : 'to be past its limit'}.`,
   'jumped-by-figures': (f, name) =>
     `${name(f.cam)}: ${oddsWords(f.odds)} likely to have jumped, by what was read on it.`,
+  'worn-by-figures': (f, name) => `${name(f.rail)}: ${oddsWords(f.odds)} likely to be past its limit, by its groove.`,
+  'loose-by-figures': (f, name) => `${name(f.phaser)}: ${oddsWords(f.odds)} likely to be past its limit, by its play.`,
   usage: (f) =>
     `Usage of ${Math.round(f.value)} ${f.unit}: a chain this old is ${f.more ? 'more' : 'less'} often long; usage alone condemns nothing.`
 }

@@ -143,6 +143,12 @@ export const SECTIONS: readonly Section[] = [
             options: [{ value: '', label: SHEET_FORM.aCamshaft }, ...options('balance-shaft', 'oil-pump', 'other-pump')]
           },
           {
+            key: 'valves',
+            label: SHEET_FORM.valves,
+            kind: 'choice',
+            options: [{ value: '', label: '—' }, ...options('intake', 'exhaust')]
+          },
+          {
             key: 'offsetKey',
             label: SHEET_FORM.offsetKey,
             kind: 'number',

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { ENGINE_GROUPS, LIFTER_GROUP } from '../../../core/views/bench'
 import { openingOf } from '../../../core/views/suspects'
 import { useOpenJob } from '../../stores/job'
+import { useSuspectTable } from '../../composables/useSuspectTable'
 import { oddsWords, partName } from '../../words'
 import FindingKeys from '../bench/FindingKeys.vue'
 import ScanPane from './ScanPane.vue'
@@ -13,7 +14,8 @@ import Caution from '../parts/Caution.vue'
 /** Station 2: cheap looks that decide whether to open it. */
 const job = useOpenJob()
 const sheet = computed(() => job.job.sheet)
-const opening = computed(() => openingOf(job.file, job.assessment))
+const table = useSuspectTable()
+const opening = computed(() => openingOf(job.file, job.assessment, table.value))
 const ADVICE = {
   open: BEFORE_COVERS.openIt,
   'leave-closed': BEFORE_COVERS.leaveItClosed,

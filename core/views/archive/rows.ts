@@ -27,6 +27,7 @@ import {
 import { learntFileSchema } from '../learn'
 import type { Debriefing, Move, PracticeCase } from '../practice'
 import type { JobSummary } from '../summary'
+import { ownSuspectsSchema } from '../suspects'
 import { erasedRows, erasureKind, leftRows } from '../erasing'
 
 /** The workshop as open files: what each row of its lists is made of. */
@@ -45,6 +46,8 @@ export const archiveHead = shape({
   core: text(40).required(needed),
   workshop: workshopSchema,
   pricing: shopPricingSchema,
+  /** Not in archives of earlier versions. */
+  suspects: ownSuspectsSchema.optional(),
   /** What headings of older records were put to, null for those left out. */
   columns: listOf(
     shape({ heading: text(200).defined(needed), field: text(40).nullable().defined(needed) }).required(needed),

@@ -3,7 +3,8 @@ import type { Message } from '../../check'
 import type { Estimates } from '../../estimate'
 import type { JobFile } from '../../readings'
 import { type Suspect, suspectsOf } from './suspects'
-import { type Bearing, BEARINGS, SUSPECTS } from './table'
+import { SHIPPED, type SuspectTable } from './ownTable'
+import { type Bearing, SUSPECTS } from './table'
 
 /** Whether to open the covers. */
 export interface Opening {
@@ -46,10 +47,10 @@ const LIFTER = { look: 'lifter', findings: ['lifter-flush', 'lifter-gap'], minut
  * than
  * not on an interference engine, and plastic in the pan, open it whatever the odds.
  */
-export function openingOf(job: JobFile, estimates: Estimates, bearings: readonly Bearing[] = BEARINGS): Opening {
-  const suspects = suspectsOf(job, estimates, bearings)
+export function openingOf(job: JobFile, estimates: Estimates, table: SuspectTable = SHIPPED): Opening {
+  const suspects = suspectsOf(job, estimates, table)
   const odds = behind(suspects)
-  const looks = looksOf(job, estimates, suspects, bearings)
+  const looks = looksOf(job, estimates, suspects, table.bearings)
   const jumped = Object.values(estimates.cams).some(({ jump }) => jump.told && (jump.all['0'] ?? 0) < 0.5)
   const plastic = job.readings.some(({ finding }) => finding === 'oil-plastic')
   const first = suspects.find(({ id }) => SUSPECTS[id].behindCovers && !SUSPECTS[id].harmless) ?? suspects[0]!

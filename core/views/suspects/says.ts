@@ -12,6 +12,8 @@ export interface EvidenceSays {
   /** `byTravel`: the stretch has used up the tensioner's travel rather than reached its own limit. */
   'stretched-by-figures': { chain: string; odds: number; byTravel: boolean }
   'jumped-by-figures': { cam: string; odds: number }
+  'worn-by-figures': { rail: string; odds: number }
+  'loose-by-figures': { phaser: string; odds: number }
   usage: { value: number; unit: UsageUnit; more: boolean }
 }
 

@@ -1,16 +1,20 @@
 import { evidence } from './says'
 import type { Message } from '../../check'
 import { type Estimates, PRIORS } from '../../estimate'
-import { STRETCH_KINDS, type JobFile } from '../../readings'
+import { cylinderPattern, figureOf, heldAgainst, readingSigma, STRETCH_KINDS, type JobFile } from '../../readings'
 import { compileSheet, limitFor, partKindOf, type PartKind } from '../../sheet'
 import { cdf } from '../../math'
-import { type Bearing, BEARINGS, SUSPECT_IDS, type SuspectId, SUSPECTS, TYPICAL_LIFE } from './table'
+import { SHIPPED, type SuspectTable } from './ownTable'
+import { type Bearing, FADES_OVER, SUSPECT_IDS, type SuspectId, TYPICAL_LIFE } from './table'
+import { type PartShare, whereabouts } from './whereabouts'
 
 /** A cause that may be behind the complaint. */
 export interface Suspect {
   id: SuspectId
   /** Share of the whole, 0 to 1: one of the suspects is taken to be the main cause. */
   odds: number
+  /** Which part of its kind it likelier is; empty where nothing tells. */
+  parts: PartShare[]
   /** What speaks for or against it, the weightiest first. */
   because: (Message & { factor: number; readings: string[] })[]
 }
@@ -21,10 +25,10 @@ const MOST = 20
 /**
  * Suspects before teardown, the likeliest first: prior times the factor of every answer given (naive Bayes: answers are
  * taken one by one), with what the figures read so far say of stretch and jump, and a little by usage.
- * @param bearings the table; pass another to edit it
+ * @param table a workshop's own, or the one that ships
  */
-export function suspectsOf(job: JobFile, estimates: Estimates, bearings: readonly Bearing[] = BEARINGS): Suspect[] {
-  const evidence = [...answers(job, bearings), ...figures(job, estimates), ...usage(job)]
+export function suspectsOf(job: JobFile, estimates: Estimates, table: SuspectTable = SHIPPED): Suspect[] {
+  const evidence = [...answers(job, table.bearings), ...figures(job, estimates), ...usage(job)]
   const weighed = SUSPECT_IDS.map((id) => {
     const because = evidence.filter((e) => e.suspect === id).map(({ suspect: _suspect, ...one }) => one)
     return {
@@ -32,7 +36,7 @@ export function suspectsOf(job: JobFile, estimates: Estimates, bearings: readonl
       because,
       weight: because.reduce(
         (product, { factor }) => product * Math.min(Math.max(factor, 1 / MOST), MOST),
-        SUSPECTS[id].prior
+        table.prior(id)
       )
     }
   })
@@ -41,6 +45,7 @@ export function suspectsOf(job: JobFile, estimates: Estimates, bearings: readonl
     .map(({ id, because, weight }) => ({
       id,
       odds: weight / total,
+      parts: whereabouts(job, id, table.bearings),
       because: because.sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
     }))
     .sort((a, b) => b.odds - a.odds)
@@ -48,22 +53,72 @@ export function suspectsOf(job: JobFile, estimates: Estimates, bearings: readonl
 
 type Evidence = Message & { suspect: SuspectId; factor: number; readings: string[] }
 
+/** What was answered, each once however often: its kind of part, its figure, and the readings that say so. */
+interface Answer {
+  finding: string
+  kind: PartKind
+  value: number | undefined
+  readings: string[]
+}
+
 /** Each answer once, however often it was given. */
-function answers({ drive, readings }: JobFile, bearings: readonly Bearing[]): Evidence[] {
-  const given = new Map<string, { kind: PartKind; readings: string[] }>()
+function answers(job: JobFile, bearings: readonly Bearing[]): Evidence[] {
+  const given = [...answersOf(job), ...cylinders(job)]
+  return bearings.flatMap((bearing) =>
+    given.flatMap((answer): Evidence[] => {
+      if (!bearsOn(bearing, answer)) return []
+      const { finding, suspect } = bearing
+      const [named = finding] = finding.split(':')
+      const factor = bearing.fades ? fadedFactor(job, bearing, answer) : bearing.factor
+      return [
+        {
+          suspect,
+          factor,
+          ...evidence('answer', { kind: answer.kind, finding: named, suspect }),
+          readings: answer.readings
+        }
+      ]
+    })
+  )
+}
+
+function bearsOn({ finding, on, from = -Infinity, upTo = Infinity }: Bearing, answer: Answer): boolean {
+  if (finding !== answer.finding || (on !== undefined && on !== answer.kind)) return false
+  if (from === -Infinity && upTo === Infinity) return true
+  return answer.value !== undefined && answer.value >= from && answer.value <= upTo
+}
+
+/** Findings by name and kind of part; one held against a limit by what that comes to. */
+function answersOf({ drive, readings }: JobFile): Answer[] {
+  const given = new Map<string, Answer>()
   for (const reading of readings) {
     if (reading.kind !== 'condition') continue
-    const known = given.get(reading.finding)
     const kind = partKindOf(drive, reading.target)
+    if (!kind || figureOf(reading.finding)?.perCylinder) continue
+    const held = heldAgainst(drive, reading)
+    const finding = held ? `${reading.finding}:${held.past ? 'low' : 'right'}` : reading.finding
+    const known = given.get(`${finding} ${kind}`)
     if (known) known.readings.push(reading.id)
-    else if (kind) given.set(reading.finding, { kind, readings: [reading.id] })
+    else given.set(`${finding} ${kind}`, { finding, kind, value: reading.value, readings: [reading.id] })
   }
-  return bearings.flatMap(({ finding, suspect, factor }) => {
-    const answer = given.get(finding)
-    return answer
-      ? [{ suspect, factor, ...evidence('answer', { kind: answer.kind, finding, suspect }), readings: answer.readings }]
-      : []
-  })
+  return [...given.values()]
+}
+
+/** What the cylinders look like together. */
+function cylinders({ drive, readings }: JobFile): Answer[] {
+  const found = cylinderPattern(drive, readings)
+  return found
+    ? [{ finding: `cylinders:${found.pattern}`, kind: 'engine', value: undefined, readings: [...found.readings] }]
+    : []
+}
+
+/**
+ * What was renewed counts in full right after, and less with every usage since: factor^(½^(usage since / half-life)).
+ * Where nobody said when, half of it counts.
+ */
+function fadedFactor({ usage: { value: now, unit } }: JobFile, { factor }: Bearing, { value: then }: Answer): number {
+  const share = then === undefined ? 0.5 : 0.5 ** (Math.max(0, now - then) / FADES_OVER[unit])
+  return factor ** share
 }
 
 /**
@@ -72,7 +127,12 @@ function answers({ drive, readings }: JobFile, bearings: readonly Bearing[]): Ev
  */
 function figures(job: JobFile, estimates: Estimates): Evidence[] {
   const worst = (all: Evidence[]) => all.sort((a, b) => b.factor - a.factor).slice(0, 1)
-  return [...worst(weighStretch(job, estimates)), ...worst(weighJump(job, estimates))]
+  return [
+    ...worst(weighStretch(job, estimates)),
+    ...worst(weighJump(job, estimates)),
+    ...worst(weighRails(job, estimates)),
+    ...worst(weighPlay(job))
+  ]
 }
 
 /**
@@ -122,6 +182,44 @@ function weighJump({ readings }: JobFile, { cams }: Estimates): Evidence[] {
         factor: clamp(likely / (1 - PRIORS.jump[0]!)),
         ...evidence('jumped-by-figures', { cam: id, odds: likely }),
         readings: used
+      }
+    ]
+  })
+}
+
+/** Of complaints those whose rail, or phaser, is past its limit before anything of it was read. */
+const PAST_BEFORE = 0.12
+
+/** A rail whose groove was read, against its limit. */
+function weighRails({ readings }: JobFile, { rails }: Estimates): Evidence[] {
+  return Object.entries(rails).flatMap(([rail, { wear }]): Evidence[] => {
+    const read = readings.flatMap((r) => (r.kind === 'groove' && r.rail === rail ? [r.id] : []))
+    const odds = wear.overLimit
+    if (read.length === 0 || odds === null) return []
+    return [
+      {
+        suspect: 'worn-rail',
+        factor: clamp(odds / PAST_BEFORE),
+        ...evidence('worn-by-figures', { rail, odds }),
+        readings: read
+      }
+    ]
+  })
+}
+
+/** A phaser whose play was read, against its limit. */
+function weighPlay({ drive, readings }: JobFile): Evidence[] {
+  return drive.phasers.flatMap(({ id, playLimit }): Evidence[] => {
+    const read = readings.flatMap((r) => (r.kind === 'phaserPlay' && r.phaser === id ? [r] : []))
+    const last = read.at(-1)
+    if (!last || !playLimit) return []
+    const odds = cdf((last.value - playLimit.value) / (readingSigma(drive, last) ?? 1))
+    return [
+      {
+        suspect: 'loose-phaser',
+        factor: clamp(odds / PAST_BEFORE),
+        ...evidence('loose-by-figures', { phaser: id, odds }),
+        readings: read.map((r) => r.id)
       }
     ]
   })

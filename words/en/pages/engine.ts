@@ -301,6 +301,7 @@ export const SHEET_FORM = {
   perUsage: 'For every usage of',
   perUnit: 'In',
   perMost: 'Up to',
+  valves: 'Its cam opens',
   turns: 'Turns',
   aCamshaft: 'a camshaft',
   offsetKey: 'Offset key or dowel, if it may have one',

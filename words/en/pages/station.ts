@@ -45,6 +45,8 @@ export const SUSPECT_LIST = {
   against: 'Against',
   nothingSaidYetBearsOn: 'Nothing said yet bears on it.',
   lookAt: (look: Shown) => `Look at ${look}.`,
+  likelier: (parts: readonly string[]) => `Likelier ${parts.join(', then ').toLowerCase()}.`,
+  theTable: 'The table',
   sharesOfTheWholeBy:
     'Shares of the whole, by a table of judgement, not of measurement. What was renewed before is not thereby good: new is not good, so it rules nothing out.'
 }

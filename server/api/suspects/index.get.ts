@@ -1,0 +1,4 @@
+import { ownSuspects } from '../../store/suspects'
+import { route } from '../../utils/route'
+
+export default route(async () => ownSuspects())
