@@ -29,6 +29,7 @@ export {
 export { rememberingSheets, sheetFaults } from './readSheet'
 export { colouredLinksReturn } from './recurrence'
 export { referenceFaults } from './references'
+export { bledDown, rideOver, type RideOver, slackBetween } from './rideOver'
 export { linksOf, placeOn } from './run'
 export { slackMap, type SlackMap } from './slackMap'
 export { degreesPerTooth, drivesFurther, speedOf, stageOf, trainsOf, travelOf } from './train'

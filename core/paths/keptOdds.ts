@@ -1,5 +1,5 @@
-import { cdf, combineFigures } from '../math'
-import type { Estimates } from '../estimate'
+import { cdf, combineFigures, NINETY } from '../math'
+import { type Estimates, nearJumps } from '../estimate'
 import { STRETCH_KINDS, partOf, readingSigma, type JobFile, type NumericKind } from '../readings'
 import { compileSheet, partKindOf, type Chain } from '../sheet'
 import type { Assumptions } from './assumptions'
@@ -63,7 +63,8 @@ function listMeasuredWear(job: JobFile, estimates: Estimates, component: string)
 }
 
 /** A chain's own length and how far its tensioner stands out, each where it was read and has a limit. */
-function chainWears(job: JobFile, { chains, tensioners }: Estimates, chain: Chain): Wear[] {
+function chainWears(job: JobFile, estimates: Estimates, chain: Chain): Wear[] {
+  const { chains, tensioners } = estimates
   const { limit, tensionerOf } = compileSheet(job.drive)
   const elongationLimit = limit('elongation', chain.id)
   const { elongation, readings: used } = chains[chain.id]!
@@ -83,8 +84,17 @@ function chainWears(job: JobFile, { chains, tensioners }: Estimates, chain: Chai
             asNew: out.budget[0]?.mm ?? 0
           }
         ]
-      : [])
+      : []),
+    ...(told ? rideWear(job, estimates, chain) : [])
   ]
+}
+
+/** How near it is to riding over its nearest sprocket: there it forces the cover off, whatever it measures. */
+function rideWear(job: JobFile, estimates: Estimates, chain: Chain): Wear[] {
+  const near = nearJumps(job, estimates).find((one) => one.chain === chain.id)
+  const nearest = near?.told ? near.sprockets[0] : undefined
+  if (!nearest) return []
+  return [{ mean: nearest.mean, sd: (nearest.high - nearest.low) / (2 * NINETY), limit: 1, asNew: 0 }]
 }
 
 function wasRead({ readings }: JobFile, kind: NumericKind, part: string): boolean {

@@ -2,6 +2,7 @@
 import { COMMON, DRIVE_MAP } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import type { NearJump } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
 import { chainPicture, type Corrections, drivenSprockets, slackMap, touchingRails } from '../../../core/drive'
 import type { StandingReading } from '../../../core/record'
@@ -29,6 +30,8 @@ const props = defineProps<{
   chosen?: string
   chosenRun?: string
   narrow?: boolean
+  /** How near its chains are to jumping, where that is known. */
+  near?: readonly NearJump[]
 }>()
 const emit = defineEmits<{ part: [id: string]; run: [chain: string, from: string, to: string] }>()
 
@@ -70,7 +73,7 @@ const pictures = computed(() =>
 const projection = computed(() =>
   fitPictures(pictures.value, width.value, height.value - (props.narrow ? 0 : FOOT), SIDE.value + 24)
 )
-const labels = computed(() => partLabels(props.sheet, props.assessment, pictures.value))
+const labels = computed(() => partLabels(props.sheet, props.assessment, pictures.value, props.near))
 
 /** Labels left and right of the drive, each beside what it points at. */
 const tags = computed(() => {

@@ -1,4 +1,5 @@
-import { PART_LABELS } from '../../../words/en'
+import { NEAR_JUMP, PART_LABELS } from '../../../words/en'
+import type { NearJump } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
 import type { Call } from '../../../core/calls'
 import type { ChainPicture } from '../../../core/drive'
@@ -18,7 +19,12 @@ export interface PartLabel {
 }
 
 /** Labels for every part of a drive, those with a place first. */
-export function partLabels(sheet: DriveSheet, assessment: Assessment, pictures: readonly ChainPicture[]): PartLabel[] {
+export function partLabels(
+  sheet: DriveSheet,
+  assessment: Assessment,
+  pictures: readonly ChainPicture[],
+  near: readonly NearJump[] = []
+): PartLabel[] {
   const call = (part: string) => assessment.calls.find((c) => c.part === part)?.call ?? null
   const label = (part: { id: string; name: string }, value: string, at: Point | null): PartLabel => ({
     part: part.id,
@@ -35,7 +41,11 @@ export function partLabels(sheet: DriveSheet, assessment: Assessment, pictures: 
       const tensioners = sheet.tensioners.filter((t) => t.chain === chain.id)
       return [
         ...sprockets.map((s) =>
-          label(s, camValue(assessment, s), picture?.sprockets.find((p) => p.id === s.id)?.centre ?? null)
+          label(
+            s,
+            camValue(assessment, s) + rideWords(near, s.id),
+            picture?.sprockets.find((p) => p.id === s.id)?.centre ?? null
+          )
         ),
         ...rails.map((r) => label(r, railValue(sheet, assessment, r.id), railPlace(picture, r.id))),
         ...tensioners.map((t) => label(t, tensionerValue(assessment, t), picture?.tensioner?.seat ?? null)),
@@ -47,6 +57,15 @@ export function partLabels(sheet: DriveSheet, assessment: Assessment, pictures: 
         .filter((r) => r.touches === false && !sheet.chains.some((c) => c.path.includes(r.id)))
         .map((r) => label(r, PART_LABELS.standsClear, null))
     )
+}
+
+/** Of the slack that it takes to ride over a sprocket, from which the map says so. */
+const WORTH_SAYING = 0.25
+
+/** How near the chain is to riding over a sprocket, where that is worth a word. */
+function rideWords(near: readonly NearJump[], id: string): string {
+  const share = near.flatMap(({ told, sprockets }) => (told ? sprockets : [])).find(({ sprocket }) => sprocket === id)
+  return share && share.mean >= WORTH_SAYING ? `, ${NEAR_JUMP.onMap(percent(share.mean, 0))}` : ''
 }
 
 function camValue({ cams }: Assessment, { id, teeth }: { id: string; teeth: number }): string {

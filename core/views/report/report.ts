@@ -1,6 +1,6 @@
 import { SEVERITY, type Call } from '../../calls'
 import { type Message, messagesOf } from '../../check'
-import { explain, type Explanation } from '../../estimate'
+import { explain, type Explanation, type NearJump, nearJumps } from '../../estimate'
 import { NINETY } from '../../math'
 import {
   type Assessment,
@@ -34,6 +34,8 @@ export interface IfLeftSays {
   'comes-back': { part: string; odds: number; within: number; unit: string }
   'nothing-to-do': {}
   'valves-meet': {}
+  /** Of the slack that the nearest sprocket takes to be ridden over, there is so much. */
+  'near-jump': { chain: string; sprocket: string; mean: number; low: number; high: number }
 }
 
 const ifLeftSay = messagesOf<IfLeftSays>()
@@ -132,7 +134,7 @@ export function reportFacts(
     photos: record.photos.map(({ photo, part, note }) => ({ id: photo, part, note: note ?? '' })),
     ways: paths ? waysOf(file, assessment, paths, record).map((way) => ({ ...way, taxed: taxedOf(way) })) : [],
     horizon: paths ? { value: paths.assumptions.horizon, unit: job.usage.unit } : null,
-    ifLeft: ifLeft(file, held, paths),
+    ifLeft: ifLeft(file, held, paths, nearJumps(file, assessment)),
     notChecked: listNotChecked(sheet, record),
     core: CORE_VERSION,
     signoff: record.signoffs.at(-1)?.revision ?? null
@@ -217,7 +219,12 @@ function waysOf(
 const BAD: readonly Call[] = ['renew', 'stop']
 
 /** What may happen if nothing is done, from the parts that are condemned or held. */
-function ifLeft({ drive, usage: { unit } }: JobFile, held: readonly HeldCall[], paths: Paths | null): Message[] {
+function ifLeft(
+  { drive, usage: { unit } }: JobFile,
+  held: readonly HeldCall[],
+  paths: Paths | null,
+  near: readonly NearJump[]
+): Message[] {
   const bad = held.filter(({ holds }) => BAD.includes(holds))
   if (bad.length === 0) return [ifLeftSay('nothing-to-do')]
   const lines = bad.flatMap(({ part, holds }) => {
@@ -227,7 +234,18 @@ function ifLeft({ drive, usage: { unit } }: JobFile, held: readonly HeldCall[], 
       ? [ifLeftSay('comes-back', { part, odds: kept.odds, within: paths.assumptions.horizon, unit })]
       : []
   })
-  return drive.engine.interference ? [...lines, ifLeftSay('valves-meet')] : lines
+  const all = [...lines, ...near.flatMap(nearLine)]
+  return drive.engine.interference ? [...all, ifLeftSay('valves-meet')] : all
+}
+
+/** Of the slack it takes, from which a customer is told. */
+const WORTH_TELLING = 0.1
+
+/** How near a chain is to jumping, where readings tell it. */
+function nearLine({ chain, told, sprockets: [nearest] }: NearJump): Message[] {
+  if (!told || !nearest || nearest.mean < WORTH_TELLING) return []
+  const { sprocket, mean, low, high } = nearest
+  return [ifLeftSay('near-jump', { chain, sprocket, mean, low: Math.max(0, low), high })]
 }
 
 function listNotChecked(sheet: DriveSheet, { readings }: JobRecord): ReportFacts['notChecked'] {

@@ -12,6 +12,7 @@ import DriveMap from '../../../components/map/DriveMap.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
 import { useShortcuts } from '../../../composables/useShortcuts'
 import { useBench } from '../../../stores/bench'
+import { useNearJump } from '../../../composables/useNearJump'
 import { useOpenJob } from '../../../stores/job'
 import { usageWords } from '../../../words'
 import { later } from '../../../later'
@@ -30,6 +31,7 @@ const SheetMove = later(() => import('../../../components/bench/SheetMove.vue'))
 
 /** The bench: spine, the station in the middle and at the right, and the stretch ledger at the foot. */
 const job = useOpenJob()
+const near = useNearJump()
 const bench = useBench()
 const route = useRoute()
 const help = ref(false)
@@ -142,6 +144,7 @@ useShortcuts({
             :readings="job.record.readings"
             :chosen="chosenPart"
             :chosen-run="chosenRun"
+            :near="near"
             @part="choosePart"
             @run="chooseRun" />
           <template #fallback><div class="h-full bg-plate" /></template>

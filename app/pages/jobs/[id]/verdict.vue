@@ -6,11 +6,13 @@ import { type HeldCall, heldCalls } from '../../../../core/record'
 import { plainVerdict } from '../../../../core/views/verdict'
 import { type Call, SEVERITY } from '../../../../core/calls'
 import DriveMap from '../../../components/map/DriveMap.vue'
+import NearJumpPanel from '../../../components/verdict/NearJumpPanel.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
 import OtherSchools from '../../../components/verdict/OtherSchools.vue'
 import PartVerdict from '../../../components/verdict/PartVerdict.vue'
 import SchoolPicker from '../../../components/verdict/SchoolPicker.vue'
 import SignOff from '../../../components/verdict/SignOff.vue'
+import { useNearJump } from '../../../composables/useNearJump'
 import { useOpenJob } from '../../../stores/job'
 import { useBench } from '../../../stores/bench'
 import { kindWords, readingWords, SCHOOL_WORDS, usageWords } from '../../../words'
@@ -21,6 +23,7 @@ import Caution from '../../../components/parts/Caution.vue'
 /** The verdict: what happened in plain words, then a call for each part with its reasons, the severest first. */
 const job = useOpenJob()
 const bench = useBench()
+const near = useNearJump()
 
 const calls = computed(() =>
   heldCalls(job.assessment.calls, job.record.overrules).sort(
@@ -118,9 +121,11 @@ function leaveToReadings({ part }: HeldCall) {
               :corrections="job.corrections"
               :assessment="asHeld"
               :readings="job.record.readings"
+              :near="near"
               narrow
           /></ClientOnly>
         </div>
+        <ClientOnly><NearJumpPanel :sheet="job.job.sheet" :near="near" :unit="job.job.usage.unit" /></ClientOnly>
         <ClientOnly><SignOff /><OtherSchools /></ClientOnly>
       </div>
     </main>
