@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { onUnmounted } from 'vue'
-import type { Assessment, OwnPath, Paths } from '../../core/paths'
+import type { Assessment, OwnPath, PartialWay, Paths } from '../../core/paths'
 import type { Tax } from '../../core/money'
 import type { SchoolDifference } from '../../core/views/verdict'
 import type { JobFile } from '../../core/readings'
@@ -31,6 +31,8 @@ export function usePlanner() {
       remote().paths(plain(job), plain(assessment), proxy(progress)),
     own: (job: JobFile, assessment: Assessment, renew: string[]): Promise<OwnPath> =>
       remote().own(plain(job), plain(assessment), plain(renew)),
+    partial: (job: JobFile, assessment: Assessment): Promise<PartialWay[]> =>
+      remote().partial(plain(job), plain(assessment)),
     taxed: (
       job: JobFile,
       assessment: Assessment,

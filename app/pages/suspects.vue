@@ -61,8 +61,11 @@ const rows = computed(() => {
         })),
       mine: mine.find((b) => b.finding === finding)?.factor ?? null
     }))
-    .sort((a, b) => words(a.finding).localeCompare(words(b.finding)))
+    .sort((a, b) => weight(b) - weight(a) || words(a.finding).localeCompare(words(b.finding)))
 })
+/** How much a row speaks for it. */
+const weight = ({ shipped, mine }: { shipped: readonly { factor: number }[]; mine: number | null }) =>
+  Math.max(...shipped.map(({ factor }) => factor), mine ?? 0)
 const prior = computed(() => own.value.priors.find(({ suspect }) => suspect === chosen.value)?.prior ?? null)
 const others = computed(() => ALL_FINDINGS.filter((finding) => !rows.value.some((row) => row.finding === finding)))
 
@@ -108,7 +111,7 @@ async function save(next: OwnSuspects) {
               :aria-pressed="id === chosen"
               @click="chosen = id">
               <span>{{ SUSPECT_WORDS[id].name }}</span>
-              <span class="figure font-normal text-faint">{{
+              <span class="figure font-normal whitespace-nowrap text-faint">{{
                 oddsWords(own.priors.find((p) => p.suspect === id)?.prior ?? SUSPECTS[id].prior)
               }}</span>
             </button>
@@ -127,7 +130,7 @@ async function save(next: OwnSuspects) {
           :disabled="!mayChange"
           @change="setPrior(($event.target as HTMLInputElement).value)" />
         <table class="mt-4 w-full">
-          <caption class="label text-left">
+          <caption class="sr-only">
             {{
               SUSPECT_TABLE.answers
             }}
@@ -145,7 +148,7 @@ async function save(next: OwnSuspects) {
               <td class="pr-3">
                 <span v-for="(one, i) in row.shipped" :key="i" class="block"
                   ><span class="figure">× {{ one.factor }}</span
-                  ><span v-if="one.when" class="text-note text-faint"> {{ one.when }}</span></span
+                  ><span v-if="one.when" class="ml-2 text-note text-faint">{{ one.when }}</span></span
                 >
               </td>
               <td class="w-28">

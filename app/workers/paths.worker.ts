@@ -1,5 +1,13 @@
 import { expose } from 'comlink'
-import { type Assessment, ownPath, type OwnPath, type Paths, pathsOf } from '../../core/paths'
+import {
+  type Assessment,
+  ownPath,
+  type OwnPath,
+  type PartialWay,
+  partialWays,
+  type Paths,
+  pathsOf
+} from '../../core/paths'
 import type { Tax } from '../../core/money'
 import { estimateOf } from '../../core/views/estimate'
 import { otherSchools, type SchoolDifference } from '../../core/views/verdict'
@@ -12,6 +20,7 @@ const planner = {
   paths: (job: JobFile, assessment: Assessment, progress: (done: number) => void): Paths | null =>
     pathsOf(job, assessment, {}, progress),
   own: (job: JobFile, assessment: Assessment, renew: string[]): OwnPath => ownPath(job, assessment, renew),
+  partial: (job: JobFile, assessment: Assessment): PartialWay[] => partialWays(job, assessment),
   /** What sets of renewals come to with tax, by their parts. */
   taxed: (
     job: JobFile,

@@ -116,14 +116,15 @@ export interface OwnPath extends Omit<Path, 'onFront' | 'differs' | 'schools'> {
  * Scores a set of renewals put together by hand: couplings are kept, as a new chain on old rails is no repair; what the
  * evidence condemns may be kept, and is named.
  * @param renew components chosen
+ * @param partial does it knowingly leave out what a repair would bring with them?
  * @throws RangeError for a sheet without parts
  */
-export function ownPath(unpriced: JobFile, estimates: Estimates, renew: readonly string[]): OwnPath {
+export function ownPath(unpriced: JobFile, estimates: Estimates, renew: readonly string[], partial = false): OwnPath {
   if (!unpriced.drive.parts?.length) throw new RangeError('own path: expected a sheet with parts and prices')
   const job = priceJob(unpriced)
   const ledger = ledgerOf(job, estimates, assumptionsOf(job), coupledTo(contextOf(job, estimates)))
   const chosen = maskOf(ledger, renew)
-  const mask = closeOver(ledger, chosen)
+  const mask = partial ? chosen : closeOver(ledger, chosen)
   const score = scorer(ledger)
   const { schools: _schools, ...path } = pathOf(job, { ledger }, { mask, cost: score(mask) }, [])
   const condemned = makeCalls({ ...job, school: 'on-evidence' }, estimates)

@@ -36,7 +36,7 @@ export {
 } from './kinds'
 export { namedBy, partField, partOf } from './partOf'
 export { type BenchLength, elongationRead, isBenchLength, placeSigma, placesOf } from './places'
-export { type Pricing, pricingSchema } from './pricingSchema'
+export { type OtherWork, type Pricing, pricingSchema } from './pricingSchema'
 export { isSameThing } from './sameThing'
 export { READING_SCHEMAS } from './schema'
 export { sheetCount } from './sheetCount'

@@ -1,5 +1,13 @@
-import { byIds, needed, num, shape, type Shape, text } from '../check'
+import { byIds, id, listOf, needed, num, shape, type Shape, text } from '../check'
 import { say } from './says'
+
+const otherWork = shape({
+  id: id().required(needed),
+  name: text(120).required(needed),
+  hours: num(0, 200).required(needed),
+  price: num(0, 1e6),
+  needs: listOf(id().required(needed), 40)
+})
 
 /**
  * What a shop or a job says otherwise than the sheet and the defaults; what it does not say is theirs. Amounts in the
@@ -21,7 +29,11 @@ export const pricingSchema = shape({
   /** Prices of parts and always-renewed items, by id. */
   prices: byIds(num(0, 1e6).required(needed), say('prices-by-id')),
   /** Hours of operations and parts, by id. */
-  hours: byIds(num(0, 200).required(needed), say('hours-by-id'))
+  hours: byIds(num(0, 200).required(needed), say('hours-by-id')),
+  /** Other work that shares the access: its own hours, its parts, and the operations that reach it. */
+  others: listOf(otherWork.required(needed), 20)
 })
+
+export type OtherWork = NonNullable<Shape<typeof otherWork>>
 
 export type Pricing = NonNullable<Shape<typeof pricingSchema>>

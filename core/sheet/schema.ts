@@ -226,6 +226,18 @@ const renewedItem = shape({
 /** Another way to reach some parts: operations that take the place of what those parts need. */
 const wayIn = shape({ ...named, needs: byIds(ids(40).required(needed), say('lists-of-ids')).required(needed) })
 
+/** What holds a drive for a while and is no repair. */
+const stopGap = shape({
+  ...named,
+  tensioner: id().required(needed),
+  price: price(),
+  hours: num(0, 200).required(needed),
+  needs: ids(40).required(needed),
+  /** Usage, in the unit of the engine, after which it is looked at again at the latest, and months. */
+  holds: num(0, 1e6).required(needed),
+  months: whole(1, 120)
+})
+
 /** One step of tightening: a torque or an angle. */
 const step = shape({ newtonMetres: num(0.1, 2000), degrees: num(1, 720) })
   .required(needed)
@@ -270,6 +282,7 @@ const workshop = {
   parts: listOf(sparePart.required(needed), 64),
   alwaysRenewed: listOf(renewedItem.required(needed), 100),
   waysIn: listOf(wayIn.required(needed), 8),
+  stopGaps: listOf(stopGap.required(needed), 16),
   torques: listOf(torque.required(needed), 100),
   /** `at`: id of the operation or part it belongs to; absent for the whole drive. */
   cautions: listOf(shape({ at: id(), text: text(1000).required(needed) }).required(needed), 100)

@@ -12,6 +12,7 @@ export function workshopFaults(sheet: DriveSheet): Fault[] {
     parts = [],
     alwaysRenewed = [],
     waysIn = [],
+    stopGaps = [],
     torques = [],
     cautions = [],
     superseded = []
@@ -43,6 +44,10 @@ export function workshopFaults(sheet: DriveSheet): Fault[] {
       known(operationIds, list, `waysIn[${i}].needs.${part}`, 'operation')
     }
   })
+  stopGaps.forEach(({ tensioner, needs }, i) => {
+    one(new Set(sheet.tensioners.map(({ id }) => id)), tensioner, `stopGaps[${i}].tensioner`, 'component')
+    known(operationIds, needs, `stopGaps[${i}].needs`, 'operation')
+  })
   torques.forEach(({ operation }, i) => one(operationIds, operation, `torques[${i}].operation`, 'operation'))
   cautions.forEach(({ at }, i) =>
     one(new Set([...operationIds, ...components]), at, `cautions[${i}].at`, 'operation-or-component')
@@ -53,6 +58,7 @@ export function workshopFaults(sheet: DriveSheet): Fault[] {
     ...twice(parts, 'parts'),
     ...twice(alwaysRenewed, 'alwaysRenewed'),
     ...twice(waysIn, 'waysIn'),
+    ...twice(stopGaps, 'stopGaps'),
     ...faults,
     ...(faults.length > 0 ? [] : circleFaults(sheet))
   ]

@@ -124,6 +124,8 @@ export const IF_LEFT: Catalogue<IfLeftSays> = {
   'comes-back': (f, name) =>
     `${name(f.part)}: kept, it forces the cover off again within ${usageWords({ value: f.within, unit: f.unit as Usage['unit'] })} with odds of ${oddsWords(f.odds)}.`,
   'nothing-to-do': () => 'Nothing was found that must be done now.',
+  'stop-gap': (f) =>
+    `What is advised is a stop-gap, not a repair; ${f.accepted} accepted what it leaves open. It is looked at again ${[f.usage === null ? '' : `at ${thousands(f.usage)}`, f.date === null ? '' : `by ${f.date}`].filter(Boolean).join(' or ') || 'soon'}.`,
   'near-jump': (f, name) =>
     `${name(f.chain)}: should its tensioner bleed down, there would be ${Math.round(100 * f.mean)} % (${Math.round(100 * f.low)} to ${Math.round(100 * f.high)} %) of the slack it takes to ride over ${name(f.sprocket).toLowerCase()}. That is a first estimate from the geometry and no leave to drive on; the maker decides.`,
   'valves-meet': () => 'In this engine valves can meet pistons: a chain that jumps or breaks can cost the head.'

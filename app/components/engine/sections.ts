@@ -83,7 +83,8 @@ export function freshId(draft: Draft, stem: string): string {
       'waysIn',
       'torques',
       'gears',
-      'beside'
+      'beside',
+      'stopGaps'
     ].flatMap((list) => ((draft[list] as { id: string }[] | undefined) ?? []).map(({ id }) => id))
   )
   for (let i = 1; ; i++) if (!taken.has(`${stem}-${i}`)) return `${stem}-${i}`
@@ -459,6 +460,29 @@ export const SECTIONS: readonly Section[] = [
             of: ['operations'],
             wide: true
           }
+        ]
+      },
+      {
+        at: 'stopGaps',
+        title: SHEET_FORM.stopGaps,
+        one: SHEET_FORM.stopGap,
+        fresh: (draft) => ({
+          id: freshId(draft, 'stop-gap'),
+          name: '',
+          tensioner: '',
+          price: '',
+          hours: '',
+          needs: [],
+          holds: ''
+        }),
+        fields: [
+          name,
+          { key: 'tensioner', label: SHEET_FORM.tensioner2, kind: 'reference', of: ['tensioners'] },
+          { key: 'price', label: SHEET_FORM.price, kind: 'number' },
+          { key: 'hours', label: SHEET_FORM.hoursOnceReached, kind: 'number' },
+          { key: 'needs', label: SHEET_FORM.reachedBy, kind: 'references', of: ['operations'], wide: true },
+          { key: 'holds', label: SHEET_FORM.holdsFor, kind: 'number' },
+          { key: 'months', label: SHEET_FORM.orMonths, kind: 'number' }
         ]
       }
     ]

@@ -1,8 +1,13 @@
-import type { Shape } from '../../check'
+import { id, needed, shape, type Shape, words } from '../../check'
 import { type ActKind, actShape, type ActView } from './define'
 import { renewedParts, renewFaults } from './onPart'
 
-const schema = () => actShape('path', { renew: renewedParts() })
+const schema = () =>
+  actShape('path', {
+    renew: renewedParts(),
+    /** A way that does less than a repair: which, and the name of who accepted what it leaves open. */
+    partial: shape({ id: id().required(needed), accepted: words(120) })
+  })
 type Own = Shape<ReturnType<typeof schema>>
 
 /** The path that the workshop advises: the components renewed. */

@@ -1,5 +1,5 @@
 import { type Amount, type Sums, sumLines, type Tax } from '../../money'
-import { type Assessment, ownPath, type OwnPath, priceJob } from '../../paths'
+import { type Assessment, ownPath, type OwnPath, priceJob, accessTo, assumptionsOf, otherWorkBeside } from '../../paths'
 import type { JobFile } from '../../readings'
 import type { JobRecord } from '../../record'
 import type { DriveSheet } from '../../sheet'
@@ -58,17 +58,20 @@ export function estimateOf(
   const { lines: typed = [], alone = false } = record.estimate ?? {}
   const asked = renew ? { basis: 'advised' as const, renew } : renewalsOf(file, assessment, record)
   const of = file.drive.parts?.length && !(alone && !renew) ? asked : null
-  const path = of ? ownPath(file, assessment, of.renew) : { renew: [], way: null }
-  const lines = [...('cost' in path ? linesOf(file, path, tax) : []), ...typed.map((line) => typedLine(line, tax))]
-  return {
-    basis: of?.basis ?? 'typed',
-    renew: path.renew,
-    way: path.way,
-    lines,
-    sums: sumLines(lines, tax, currency),
-    currency,
-    tax
-  }
+  const partial = of?.basis === 'advised' && !renew ? record.path?.partial : undefined
+  const path = of ? ownPath(file, assessment, of.renew, partial !== undefined) : null
+  const lines = [...(path ? pathLines(file, path, partial?.id, tax) : []), ...typed.map((line) => typedLine(line, tax))]
+  const { renew: parts, way } = path ?? NOTHING
+  return { basis: of?.basis ?? 'typed', renew: parts, way, lines, sums: sumLines(lines, tax, currency), currency, tax }
+}
+
+const NOTHING = { renew: [], way: null }
+
+/** What a path comes to, with the stop-gap that it is, and other work that shares its access. */
+function pathLines(file: JobFile, path: OwnPath | null, partial: string | undefined, tax: Tax): EstimateLine[] {
+  if (!path) return []
+  const gap = file.drive.stopGaps?.find(({ id }) => id === partial)
+  return [...linesOf(file, path, tax), ...(gap ? stopGapLines(file, gap, tax) : []), ...otherLines(file, path, tax)]
 }
 
 const PLAIN = { onPart: false, fits: null, number: '', supplier: '', stock: '', typed: false }
@@ -100,6 +103,40 @@ function linesOf(file: JobFile, path: OwnPath, tax: Tax): EstimateLine[] {
     })),
     ...path.items.flatMap(({ id, quantity }) => itemLine(drive, id, quantity, tax))
   ]
+}
+
+/** A stop-gap of the sheet: what reaches it, its own hours, and its part. */
+function stopGapLines(file: JobFile, gap: NonNullable<DriveSheet['stopGaps']>[number], tax: Tax): EstimateLine[] {
+  const { drive } = priceJob(file)
+  const hours = accessTo(drive.operations ?? [], gap.needs).reduce((sum, one) => sum + one.hours, gap.hours)
+  return workLines(gap.name, { hours, hourRate: assumptionsOf(file).hourRate, price: gap.price }, tax)
+}
+
+/** Other work that shares the access, at what it costs beside this path. */
+function otherLines(file: JobFile, path: OwnPath, tax: Tax): EstimateLine[] {
+  const works = file.pricing?.others ?? []
+  const { hourRate } = assumptionsOf(file)
+  return otherWorkBeside(file, works, path.operations, hourRate).flatMap(({ id, name, now }) => {
+    const price = works.find((work) => work.id === id)?.price ?? 0
+    return workLines(name, { hours: now.hours, hourRate, price }, tax)
+  })
+}
+
+function workLines(
+  text: string,
+  { hours, hourRate, price }: { hours: number; hourRate: number; price: number },
+  tax: Tax
+): EstimateLine[] {
+  const labour: EstimateLine = {
+    ...PLAIN,
+    kind: 'labour',
+    text,
+    quantity: hours,
+    price: hourRate,
+    rate: tax.labour ?? null
+  }
+  const part: EstimateLine = { ...PLAIN, kind: 'part', text, quantity: 1, price, rate: tax.parts ?? null }
+  return [...(hours > 0 ? [labour] : []), ...(price > 0 ? [part] : [])]
 }
 
 function itemLine({ alwaysRenewed = [] }: DriveSheet, id: string, quantity: number, tax: Tax): EstimateLine[] {

@@ -34,6 +34,7 @@ export interface IfLeftSays {
   'comes-back': { part: string; odds: number; within: number; unit: string }
   'nothing-to-do': {}
   'valves-meet': {}
+  'stop-gap': { accepted: string; usage: number | null; date: string | null }
   /** Of the slack that the nearest sprocket takes to be ridden over, there is so much. */
   'near-jump': { chain: string; sprocket: string; mean: number; low: number; high: number }
 }
@@ -134,7 +135,7 @@ export function reportFacts(
     photos: record.photos.map(({ photo, part, note }) => ({ id: photo, part, note: note ?? '' })),
     ways: paths ? waysOf(file, assessment, paths, record).map((way) => ({ ...way, taxed: taxedOf(way) })) : [],
     horizon: paths ? { value: paths.assumptions.horizon, unit: job.usage.unit } : null,
-    ifLeft: ifLeft(file, held, paths, nearJumps(file, assessment)),
+    ifLeft: [...stopGapLine(record), ...ifLeft(file, held, paths, nearJumps(file, assessment))],
     notChecked: listNotChecked(sheet, record),
     core: CORE_VERSION,
     signoff: record.signoffs.at(-1)?.revision ?? null
@@ -188,7 +189,7 @@ function waysOf(
   { paths }: Paths,
   record: JobRecord
 ): Omit<ReportWay, 'taxed'>[] {
-  const own = record.path ? ownPath(file, assessment, record.path.renew) : null
+  const own = record.path ? ownPath(file, assessment, record.path.renew, record.path.partial !== undefined) : null
   const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((id) => b.includes(id))
   const advised = own?.renew ?? paths.find(({ schools }) => schools.includes(file.school))?.renew ?? []
   // A page for a customer shows what differs: the schools' paths, the cheapest now, and what is advised.
@@ -236,6 +237,18 @@ function ifLeft(
   })
   const all = [...lines, ...near.flatMap(nearLine)]
   return drive.engine.interference ? [...all, ifLeftSay('valves-meet')] : all
+}
+
+/** That what is advised is no repair, who accepted it, and when it is looked at again. */
+function stopGapLine({ path, check }: JobRecord): Message[] {
+  if (!path?.partial) return []
+  return [
+    ifLeftSay('stop-gap', {
+      accepted: path.partial.accepted,
+      usage: check?.usage ?? null,
+      date: check?.date ?? null
+    })
+  ]
 }
 
 /** Of the slack it takes, from which a customer is told. */

@@ -294,6 +294,10 @@ export const NEW_ENGINE = {
 }
 
 export const SHEET_FORM = {
+  stopGaps: 'Stop-gaps',
+  stopGap: 'stop-gap',
+  holdsFor: 'Looked at again after so much usage',
+  orMonths: 'And after so many months',
   least: 'And at least',
   leastSays: 'Of a limit that goes both ways: its lower end.',
   perValue: 'Moves by',

@@ -79,3 +79,48 @@ export const PATHS_PAGE = {
   thisIsWhatWeAdvise: 'This is what we advise',
   adviseThisPath: 'Advise this path'
 }
+
+export const PARTIAL_WAYS = {
+  title: 'Stop-gaps and partial ways',
+  says: 'Each does less than a repair. It is chosen knowingly, by name, and looked at again.',
+  kinds: {
+    'rolled-in': 'Chain rolled in with the covers on',
+    'tensioner-alone': 'Tensioner alone',
+    'stop-gap': 'Stop-gap',
+    'look-again': 'Nothing now, looked at again'
+  },
+  renews: (parts: Shown) => `New: ${parts}.`,
+  looksAt: (parts: Shown) => `Looked at and kept: ${parts}.`,
+  leaves: (parts: Shown) => `Leaves open: ${parts}.`,
+  leavesNothing: 'Leaves nothing open that was found.',
+  odds: (odds: Shown) => `${odds} that it comes back`,
+  again: (usage: Shown, months: number | null) =>
+    `Looked at again at ${usage}${months === null ? '' : ` or after ${months} months`} at the latest.`,
+  hours: (hours: Shown) => `${hours} h`,
+  choose: 'Choose this knowingly',
+  acceptedBy: 'Accepted by (name of who decides)',
+  date: 'Looked at again by',
+  keep: 'Keep as stop-gap',
+  kept: (name: Shown) => `Chosen as a stop-gap, accepted by ${name}.`,
+  writeWho: 'Write who accepts what it leaves open.',
+  notOpen: 'Not open here',
+  caution: 'A stop-gap is never recorded as a repair. The maker and local rules may not allow one at all.'
+}
+
+export const OTHER_WORK = {
+  title: 'Other work behind the same covers',
+  says: 'A pump, a gasket, seals: typed in once, with what reaches it. It costs its own hours now and all of the access later.',
+  name: 'Work',
+  hours: 'Hours of its own',
+  price: 'Parts',
+  inHours: (hours: Shown) => `${hours} h`,
+  reachedBy: 'Reached by',
+  add: 'Add',
+  remove: (name: Shown) => `Remove ${name}`,
+  now: 'With this path',
+  later: 'By itself later',
+  saves: (money: Shown) => `saves ${money}`,
+  writeAName: 'Write what it is.',
+  writeHours: 'Write its hours, 0 to 200.',
+  writePrice: 'Write what its parts cost, or nothing.'
+}

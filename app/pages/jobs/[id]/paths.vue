@@ -6,6 +6,8 @@ import type { OwnPath, Path, Paths } from '../../../../core/paths'
 import { useCurrency } from '../../../composables/useCurrency'
 import { useWorkshop } from '../../../composables/useWorkshop'
 import FrontChart from '../../../components/paths/FrontChart.vue'
+import OtherWorkPanel from '../../../components/paths/OtherWorkPanel.vue'
+import PartialWays from '../../../components/paths/PartialWays.vue'
 import PathBuilder from '../../../components/paths/PathBuilder.vue'
 import PricingSheet from '../../../components/paths/PricingSheet.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
@@ -234,6 +236,14 @@ watch(
             </button>
           </div>
         </div>
+        <ClientOnly
+          ><PartialWays class="mt-6" :currency="currency" /><OtherWorkPanel
+            v-if="own"
+            class="mt-6"
+            :operations="own.operations"
+            :hour-rate="paths.assumptions.hourRate"
+            :currency="currency"
+        /></ClientOnly>
         <ClientOnly><PricingSheet :paths="paths" class="mt-6" /></ClientOnly>
       </template>
     </main>
