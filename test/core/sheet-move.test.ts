@@ -73,6 +73,7 @@ describe('a job moved to another revision of its sheet', () => {
       delete d.parts
       delete d.alwaysRenewed
       delete d.waysIn
+      delete d.stopGaps
       delete d.torques
       delete d.cautions
       delete d.superseded

@@ -55,17 +55,34 @@ export function estimateOf(
   record: Pick<JobRecord, 'choice' | 'path' | 'estimate'>,
   { tax, currency, renew }: { tax: Tax; currency: string; renew?: readonly string[] }
 ): Estimate {
-  const { lines: typed = [], alone = false } = record.estimate ?? {}
-  const asked = renew ? { basis: 'advised' as const, renew } : renewalsOf(file, assessment, record)
-  const of = file.drive.parts?.length && !(alone && !renew) ? asked : null
-  const partial = of?.basis === 'advised' && !renew ? record.path?.partial : undefined
-  const path = of ? ownPath(file, assessment, of.renew, partial !== undefined) : null
-  const lines = [...(path ? pathLines(file, path, partial?.id, tax) : []), ...typed.map((line) => typedLine(line, tax))]
+  const { lines: typed = [] } = record.estimate ?? {}
+  const of = renew && file.drive.parts?.length ? asAsked(renew) : standingPath(file, assessment, record)
+  const path = of && ownPath(file, assessment, of.renew, of.partial !== undefined)
+  const lines = [...pathLines(file, path, of?.partial, tax), ...typed.map((line) => typedLine(line, tax))]
   const { renew: parts, way } = path ?? NOTHING
   return { basis: of?.basis ?? 'typed', renew: parts, way, lines, sums: sumLines(lines, tax, currency), currency, tax }
 }
 
 const NOTHING = { renew: [], way: null }
+
+/** Renewals that an estimate is of, and the partial way that they are. */
+interface PathOf {
+  basis: Basis
+  renew: readonly string[]
+  partial?: string | undefined
+}
+
+const asAsked = (renew: readonly string[]): PathOf => ({ basis: 'advised', renew })
+
+/** What stands for the job; null where typed lines stand alone, or on a sheet without parts. */
+function standingPath(
+  file: JobFile,
+  assessment: Assessment,
+  record: Pick<JobRecord, 'choice' | 'path' | 'estimate'>
+): PathOf | null {
+  const of = record.estimate?.alone ? null : renewalsOf(file, assessment, record)
+  return of?.basis === 'advised' ? { ...of, partial: record.path?.partial?.id } : of
+}
 
 /** What a path comes to, with the stop-gap that it is, and other work that shares its access. */
 function pathLines(file: JobFile, path: OwnPath | null, partial: string | undefined, tax: Tax): EstimateLine[] {
