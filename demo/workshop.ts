@@ -3,7 +3,9 @@ import { type Act, assessRecord, type KeptJob, type WaitsFor, type Workshop } fr
 import type { Reading, Unread } from '../core/readings'
 import type { DriveSheet } from '../core/sheet'
 import ardmere from './drives/ardmere-a18.json' with { type: 'json' }
+import gannet from './drives/gannet-g90.json' with { type: 'json' }
 import hexley from './drives/hexley-h46.json' with { type: 'json' }
+import petrel from './drives/petrel-p16.json' with { type: 'json' }
 import quillonCounted from './drives/quillon-q40-counted.json' with { type: 'json' }
 import quillon from './drives/quillon-q40.json' with { type: 'json' }
 import torvane from './drives/torvane-d26.json' with { type: 'json' }
@@ -36,7 +38,16 @@ export const DEMO_WORKSHOP: Workshop = {
 
 export const DEMO_PEOPLE = ['Bela', 'Idris', 'Maren', 'Tove']
 
-export const DEMO_SHEETS = [ardmere, hexley, quillonCounted, quillon, torvane, vellora] as unknown as DriveSheet[]
+export const DEMO_SHEETS = [
+  ardmere,
+  gannet,
+  hexley,
+  petrel,
+  quillonCounted,
+  quillon,
+  torvane,
+  vellora
+] as unknown as DriveSheet[]
 
 /**
  * Engines that practice cases are drawn on: the same on every machine, as a case's code says no more of them than a
@@ -317,6 +328,56 @@ const STORIES: readonly Story[] = [
     check: { date: '2026-12-11', stopGap: false, note: 'Extension through the plug after 2 000 km' },
     truth: { elongation: { main: 0.0053 }, wear: { guide: 0.5, arm: 0.7 } },
     asked: [extension(), lag('cam-in', 'wheel'), lag('cam-ex', 'wheel'), groove('guide'), length('main')]
+  },
+  {
+    vehicle: 'Quay runabout Teal',
+    stand: 'Lift 3',
+    engine: 'gannet-g90',
+    usage: { value: 38_200, unit: 'km' },
+    school: 'on-evidence',
+    by: 'Idris',
+    at: '2026-11-10T09:20:00.000Z',
+    complaint: 'Late exhaust cam code since the cams were out for the valve clearance. No noise.',
+    truth: { elongation: { main: 0.0011 }, wear: { guide: 0.2, arm: 0.2 }, teeth: { 'cam-ex': 1 } },
+    asked: [
+      found('engine', 'noise-none'),
+      found('engine', 'code-over-retarded', { sensor: 'exhaust', speed: 780, temperature: 88 }),
+      found('engine', 'compression-figure', { cylinder: 1, value: 11.8 }),
+      found('engine', 'compression-figure', { cylinder: 2, value: 11.9 }),
+      found('oil', 'solenoid-ohms', { value: 7.3 }),
+      extension(),
+      lag('cam-in', 'wheel'),
+      lag('cam-ex', 'wheel'),
+      count('main', 'crank', 'cam-in'),
+      count('main', 'cam-in', 'crank')
+    ]
+  },
+  {
+    vehicle: 'Pilot van 6',
+    stand: 'Bay 5',
+    engine: 'petrel-p16',
+    usage: { value: 141_800, unit: 'km' },
+    school: 'on-evidence',
+    by: 'Bela',
+    at: '2026-11-09T13:40:00.000Z',
+    complaint: 'Ticks at the top when warm; the short chain between the cams is slack by hand.',
+    truth: {
+      elongation: { main: 0.0012, 'cam-chain': 0.0026 },
+      wear: { 'upper-pad': 1.7, 'lower-pad': 0.3, guide: 0.2, arm: 0.2 }
+    },
+    asked: [
+      found('engine', 'noise-warm-idle'),
+      found('engine', 'loudest-top'),
+      found('upper-pad', 'superseded', { note: 'No arrow on it.' }),
+      extension('shifter'),
+      groove('upper-pad'),
+      groove('lower-pad'),
+      length('cam-chain'),
+      extension(),
+      lag('cam-ex', 'wheel'),
+      lag('cam-in', 'wheel'),
+      found('front-cover', 'oil-leak')
+    ]
   }
 ]
 

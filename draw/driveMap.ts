@@ -3,7 +3,7 @@ import {
   chainPicture,
   type ChainPicture,
   type Corrections,
-  drivenSprockets,
+  camsOf,
   type SprocketPicture,
   type TensionerPicture,
   touchingRails
@@ -32,7 +32,7 @@ export function driveMap(
       sheet,
       chain,
       state,
-      drivenSprockets(sheet, chain).map((id) => cams[id]!.lag.mean),
+      camsOf(sheet, chain).map((id) => cams[id]!.lag.mean),
       corrections ?? {}
     )
     return picture ? [{ picture, pitch: chain.pitch }] : []

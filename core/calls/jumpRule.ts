@@ -45,6 +45,8 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
       ]
     const enough = context.job.drive.engine.interference ? STILL.interference : STILL.clear
     if (stays >= enough) return [{ ...base, call: 'back-in', ...say('no-jump', { lag, odds: stays }) }]
+    const other = offOtherwise(context, chain, id, cam)
+    if (other) return [{ ...base, ...other }]
     if (stays > 1 - SURE) {
       const settle = { kind: 'linkCount' as const, target: chain.id }
       const jumped = teeth === 0 ? 1 - stays : odds
@@ -78,6 +80,26 @@ export function jump(context: RuleContext, chain: Chain): Finding[] {
     }
     return [{ ...base, ...reasonToHold(context, readings, cam) }, ...tensionerQuestion(context, chain, id, readings)]
   })
+}
+
+/**
+ * What is not the chain's doing, or costs no valve: gears do not jump, they are set a tooth off; and a balance shaft or
+ * pump off its mark shakes or starves, but nothing touches. Null for a cam that the chain drives.
+ */
+function offOtherwise(
+  context: RuleContext,
+  chain: Chain,
+  id: string,
+  { lag: { mean: lag }, jump: { teeth, odds } }: CamEstimate
+): (Message & Pick<Finding, 'call' | 'release' | 'settle'>) | null {
+  const { turns } = context.sheet.sprocket(id)
+  const settle = { kind: 'camLag' as const, target: id }
+  if (turns) return { call: 'look-closer', ...say('shaft-off', { lag, teeth, odds }), settle }
+  if (chain.path.includes(id)) return null
+  const off = say('gears-off', { lag, teeth, odds })
+  return mayHaveJumped(context, odds)
+    ? { call: 'stop', ...off, release: release('gears-set'), settle }
+    : { call: 'look-closer', ...off, settle }
 }
 
 /** Is a jump likelier than not where it costs the engine, and nothing says yet that no valve was touched? */

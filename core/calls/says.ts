@@ -53,6 +53,9 @@ export interface ReasonSays {
     hidden: number | null
     then: 'compression-sound' | 'set-again' | 'hold'
   }
+  /** A cam that gears drive stands some of their teeth off; a shaft that is no cam stands off its mark. */
+  'gears-off': { lag: number; teeth: number; odds: number }
+  'shaft-off': { lag: number; teeth: number; odds: number }
   'why-it-jumped': { cam: string }
   'groove-unread': {}
   /** Found sound by looking; mm that a finer method tells. */
@@ -104,6 +107,7 @@ export interface ReleaseSays {
   'chain-and-rails-renewed': {}
   'set-and-compression': {}
   'links-counted': {}
+  'gears-set': {}
   'as-signed': { text: string }
 }
 

@@ -2,7 +2,7 @@ import { ARM_ANGLE_TOLERANCE, brent, turn180 } from '../math'
 import type { Corrections } from './corrections'
 import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import { type Contour, contourAt, linksOn, linksRound } from './contour'
-import { drivenSprockets, type Element, elementsOf, steelGrowth, touchingRails } from './elements'
+import { drivenSprockets, type Element, elementsOf, gearedCams, steelGrowth, touchingRails } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
 import { perChain } from './perChain'
 import { extensionAt, type Plunger, plungerOn } from './plunger'
@@ -36,6 +36,7 @@ export function chartedModel(sheet: DriveSheet, chain: Chain, corrections: Corre
   const linkLength = (elongation: number) => chain.pitch * steelGrowth(corrections) * (1 + elongation)
   const rails = touchingRails(sheet, chain)
   const cams = drivenSprockets(sheet, chain)
+  const geared = gearedCams(sheet, chain).map(({ id }) => id)
   const toothDegrees = degreesPerTooth(sheet, chain)
   const settle = (state: ChainWear, near?: number) =>
     settleLine(elements, plunger, chain.links, linkLength(state.elongation), state, near)
@@ -45,7 +46,7 @@ export function chartedModel(sheet: DriveSheet, chain: Chain, corrections: Corre
   return {
     chain: chain.id,
     rails,
-    cams,
+    cams: [...cams, ...geared],
     tensioner: tensioner?.id ?? null,
     degreesPerTooth: toothDegrees,
     elements,
@@ -57,7 +58,7 @@ export function chartedModel(sheet: DriveSheet, chain: Chain, corrections: Corre
       const lag = camElements.map(
         (cam, i) => (reference.links[i]! - tightLinks(elements, contour, cam, length, reference)) * toothDegrees
       )
-      return { extension, armAngle: plunger ? armAngle : null, slack, tooTight, lag }
+      return { extension, armAngle: plunger ? armAngle : null, slack, tooTight, lag: [...lag, ...geared.map(() => 0)] }
     }
   }
 }

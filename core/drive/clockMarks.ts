@@ -1,6 +1,6 @@
 import { turn180 } from '../math'
 import { compileSheet, type Chain, clockAngle, type DriveSheet } from '../sheet'
-import { degreesPerTooth, speedOf, travelOf } from './train'
+import { degreesPerTooth, travelOf, turnsOf } from './train'
 
 /** Cam degrees as crank degrees: a cam turns at half crank speed. */
 export function camToCrankDegrees(camDegrees: number): number {
@@ -27,19 +27,24 @@ export function degreesToTeeth(sheet: DriveSheet, chain: Chain, degrees: number)
 export function clockToLag(sheet: DriveSheet, chain: Chain, sprocket: string, at: string): number {
   const mark = compileSheet(sheet).markOf(sprocket)
   if (!mark) throw new RangeError(`sprocket ${sprocket}: expected a mark on the sheet`)
-  const back = compileSheet(sheet).sprockets.get(sprocket)?.side === 'back' ? -1 : 1
-  const ahead = back * travelOf(sheet, chain) * turn180(clockAngle(at) - clockAngle(mark.at))
-  return -ahead / Math.abs(speedOf(sheet, chain, sprocket))
+  const ahead = senseOf(sheet, chain, sprocket) * turn180(clockAngle(at) - clockAngle(mark.at))
+  return -ahead / Math.abs(turnsOf(sheet, chain, sprocket))
 }
 
 /** Where a sprocket's mark stands at a lag (crank degrees), as a clock position to the nearest minute, `h:mm`. */
 export function lagToClock(sheet: DriveSheet, chain: Chain, sprocket: string, lag: number): string {
   const mark = compileSheet(sheet).markOf(sprocket)
   if (!mark) throw new RangeError(`sprocket ${sprocket}: expected a mark on the sheet`)
-  const back = compileSheet(sheet).sprockets.get(sprocket)?.side === 'back' ? -1 : 1
   return angleClock(
-    clockAngle(mark.at) - back * travelOf(sheet, chain) * lag * Math.abs(speedOf(sheet, chain, sprocket))
+    clockAngle(mark.at) - senseOf(sheet, chain, sprocket) * lag * Math.abs(turnsOf(sheet, chain, sprocket))
   )
+}
+
+/** Which way a sprocket of a chain, or a cam that gears drive from one, turns: +1 anticlockwise. */
+function senseOf(sheet: DriveSheet, chain: Chain, sprocket: string): number {
+  if (!chain.path.includes(sprocket)) return -travelOf(sheet, chain)
+  const back = compileSheet(sheet).sprockets.get(sprocket)?.side === 'back' ? -1 : 1
+  return back * travelOf(sheet, chain)
 }
 
 /** The clock position of a direction in degrees from +x, anticlockwise, to the nearest minute. */

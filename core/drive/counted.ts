@@ -1,6 +1,6 @@
 import { compileSheet, type Chain, type DriveSheet, type Tensioner } from '../sheet'
 import { countedOf } from './centred'
-import { drivenSprockets, touchingRails } from './elements'
+import { camsOf, touchingRails } from './elements'
 import type { ChainModel, ChainReadout, ChainWear } from './model'
 import { degreesPerTooth } from './train'
 
@@ -69,7 +69,7 @@ export function countedModel(sheet: DriveSheet, chain: Chain, guess = 0): ChainM
   const parts = compileSheet(sheet)
   const tensioner = parts.tensionerOf(chain.id)
   const rails = touchingRails(sheet, chain)
-  const cams = drivenSprockets(sheet, chain)
+  const cams = camsOf(sheet, chain)
   const toothDegrees = degreesPerTooth(sheet, chain)
   const gain = tensioner ? slackGain(sheet, chain, tensioner) : 0
   const curve = tensioner ? extensionCurve(sheet, chain, tensioner) : null

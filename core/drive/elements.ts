@@ -1,7 +1,7 @@
 import { EXPANSION, pitchRadius, type Point, REFERENCE_TEMPERATURE } from '../math'
 import { compileSheet, type Chain, type DriveSheet, type Rail, type Sprocket } from '../sheet'
 import type { Corrections } from './corrections'
-import { travelOf } from './train'
+import { drivesChain, onShaft, travelOf } from './train'
 
 /** A directed circle that the chain meets: a sprocket's pitch circle or the pitch line on a rail's shoe. */
 export interface Element {
@@ -30,6 +30,20 @@ export function touchingRails(sheet: DriveSheet, chain: Chain): string[] {
 export function drivenSprockets(sheet: DriveSheet, chain: Chain): string[] {
   const { sprockets } = compileSheet(sheet)
   return chain.path.filter((id) => sprockets.has(id) && id !== chain.driver)
+}
+
+/** Cams that a gear pair drives from a sprocket of this chain, and that drive no chain themselves. */
+export function gearedCams(sheet: DriveSheet, chain: Chain): { id: string; from: string }[] {
+  const driven = drivenSprockets(sheet, chain)
+  return (sheet.gears ?? []).flatMap(({ driver, driven: id }) => {
+    const from = driven.find((sprocket) => onShaft(sheet, driver).includes(sprocket))
+    return from === undefined || drivesChain(sheet, id) ? [] : [{ id, from }]
+  })
+}
+
+/** Ids of all cams whose lag a chain's model gives: the sprockets that it drives, then what gears drive from them. */
+export function camsOf(sheet: DriveSheet, chain: Chain): string[] {
+  return [...drivenSprockets(sheet, chain), ...gearedCams(sheet, chain).map(({ id }) => id)]
 }
 
 /**

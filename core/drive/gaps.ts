@@ -1,7 +1,7 @@
 import { type Message, messagesOf } from '../check'
 import { compileSheet, type DriveSheet } from '../sheet'
 import { hasCentres, type Lack, lacksOf } from './centred'
-import { drivenSprockets } from './elements'
+import { camsOf } from './elements'
 
 /** Limits without which a part is not judged. */
 export type JudgedBy = 'elongation' | 'groove' | 'camLag' | 'extension'
@@ -53,7 +53,7 @@ function lackGap({ what, part }: Lack): Gap[] {
 
 function limitGaps(sheet: DriveSheet): Gap[] {
   const { limit } = compileSheet(sheet)
-  const cams = sheet.chains.flatMap((chain) => drivenSprockets(sheet, chain))
+  const cams = sheet.chains.flatMap((chain) => camsOf(sheet, chain))
   const gap = (kind: JudgedBy, parts: readonly string[]): Gap[] =>
     parts.length > 0 ? [{ section: 'limits', ...say('limit', { kind, parts }) }] : []
   const without = (kind: Exclude<JudgedBy, 'extension'>, parts: readonly { id: string }[]) =>

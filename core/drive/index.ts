@@ -14,7 +14,7 @@ export { closeChain, smallestCorrection } from './closing'
 export { contourAt, linksRound } from './contour'
 export { type Corrections, correctionsSchema } from './corrections'
 export { extensionCurve, RAIL_GAIN_DEFAULT } from './counted'
-export { drivenSprockets, elementsOf, touchingRails } from './elements'
+export { camsOf, drivenSprockets, elementsOf, gearedCams, touchingRails } from './elements'
 export { type Gap, type GapSays, sheetGaps } from './gaps'
 export type { DriveSays } from './says'
 export { linksBetweenMarks } from './marks'
@@ -32,5 +32,16 @@ export { referenceFaults } from './references'
 export { bledDown, rideOver, type RideOver, slackBetween } from './rideOver'
 export { linksOf, placeOn } from './run'
 export { slackMap, type SlackMap } from './slackMap'
-export { degreesPerTooth, drivesFurther, speedOf, stageOf, trainsOf, travelOf } from './train'
+export {
+  degreesPerTooth,
+  drivesChain,
+  drivesFurther,
+  gearToothDegrees,
+  shaftSpeed,
+  speedOf,
+  stageOf,
+  trainsOf,
+  travelOf,
+  turnsOf
+} from './train'
 export { type Slackness, trailBehind, turningOf } from './turning'

@@ -8,6 +8,14 @@ export function touchAngle(element: Element, heading: number): number {
   return heading - element.orientation * 90
 }
 
+/** degrees: a mark just this side of half a turn behind is rather half a turn ahead, where the chain lies. */
+const NEARLY_BEHIND = 10
+
+/** An angle along the travel, from −170° to 190°. */
+function turnAhead(degrees: number): number {
+  return turn180(degrees - NEARLY_BEHIND) + NEARLY_BEHIND
+}
+
 /**
  * Links from the mark of one sprocket to the mark of another along the travel, by geometry.
  * On each end's sprocket from or to its mark's clock position, then everything in between. Null without both marks.
@@ -28,8 +36,8 @@ export function linksBetweenMarks(
   const end = contour.touched.findIndex((e) => elements[e]!.id === to)
   const a = elements[contour.touched[start]!]!
   const b = elements[contour.touched[end]!]!
-  const leave = a.orientation * turn180(touchAngle(a, contour.leaving[start]!) - clockAngle(markFrom))
-  const arrive = b.orientation * turn180(clockAngle(markTo) - touchAngle(b, contour.arriving[end]!))
+  const leave = turnAhead(a.orientation * (touchAngle(a, contour.leaving[start]!) - clockAngle(markFrom)))
+  const arrive = turnAhead(b.orientation * (clockAngle(markTo) - touchAngle(b, contour.arriving[end]!)))
   let links = (a.teeth * leave + b.teeth * arrive) / 360 + contour.straight[start]! / chain.pitch
   for (let i = (start + 1) % n; i !== end; i = (i + 1) % n) {
     links += linksOn(elements, contour, i, chain.pitch) + contour.straight[i]! / chain.pitch

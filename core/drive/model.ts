@@ -18,7 +18,10 @@ export interface ChainReadout {
   slack: number
   /** mm that the chain is too short for the arm's other end; above 0 is a fault of sheet, chain or corrections. */
   tooTight: number
-  /** crank degrees, + = retarded, one for each driven sprocket in path order; of this stage alone. */
+  /**
+   * crank degrees, + = retarded, one for each driven sprocket in path order, then 0 for each cam that gears drive from
+   * them; of this stage alone.
+   */
   lag: number[]
 }
 

@@ -4,12 +4,12 @@ import { compileSheet, type Chain, clockAngle, type DriveSheet } from '../sheet'
 import { centredRun, isCharted } from './centred'
 import { chartedModel, type Settled } from './charted'
 import type { Contour } from './contour'
-import { drivenSprockets, type Element } from './elements'
+import { camsOf, type Element, gearedCams } from './elements'
 import { touchAngle } from './marks'
 import type { ChainWear } from './model'
 import { extensionAt, plungerOn } from './plunger'
 import { chainRun, linksOf, placeOn, type Segment } from './run'
-import { speedOf, travelOf } from './train'
+import { speedOf, travelOf, turnsOf } from './train'
 
 /** A chain's drive as it stands in a given state, ready to be drawn. Same plane as the sheet: mm, y up, degrees. */
 export interface ChainPicture {
@@ -36,6 +36,8 @@ export interface SprocketPicture {
   pinAngle: number
   /** Direction of its mark as it stands, and as it should. Null without a mark. */
   mark: { at: number; should: number } | null
+  /** Of a cam that gears drive: pitch radius, teeth and centre of the gear that drives it. */
+  gear?: { radius: number; teeth: number; from: Point }
 }
 
 export interface RailPicture {
@@ -60,7 +62,7 @@ export interface TensionerPicture {
 
 /**
  * How a chain's drive looks in a state.
- * @param lags crank degrees for each driven sprocket in path order, jumps included
+ * @param lags crank degrees for each cam as `camsOf` lists them, jumps included
  * @returns null for a chain without coordinates
  * @throws RangeError when the sheet is not sound
  */
@@ -74,7 +76,7 @@ export function chainPicture(
   const drawn = drawnIn(sheet, chain, state, corrections)
   if (!drawn) return null
   const { elements, settled, linkLength } = drawn
-  const cams = drivenSprockets(sheet, chain)
+  const cams = camsOf(sheet, chain)
   const run = chainRun(elements, settled.contour, linkLength, markAngle(sheet, chain.driver))
   const stretch = linksOf(run) / chain.links
   const pins = Array.from({ length: chain.links }, (_, i) => placeOn(run, (i - 0.5) * stretch).point)
@@ -87,7 +89,7 @@ export function chainPicture(
     run,
     pins,
     colouredLinks: starts,
-    sprockets: spokes(sheet, chain, elements, settled.contour, pins, cams, lags),
+    sprockets: withGears(sheet, chain, spokes(sheet, chain, elements, settled.contour, pins, cams, lags), lags),
     rails: shoes(elements, settled),
     tensioner: plungerPicture(sheet, chain, settled, state, corrections),
     runs: chain.counts.map((count, i) => {
@@ -157,6 +159,44 @@ function spokes(
       }
     ]
   })
+}
+
+/** The sprockets with the cams that gears drive from them: each of a pair as large as its share of their distance. */
+function withGears(
+  sheet: DriveSheet,
+  chain: Chain,
+  sprockets: readonly SprocketPicture[],
+  lags: readonly number[]
+): SprocketPicture[] {
+  const cams = camsOf(sheet, chain)
+  const parts = compileSheet(sheet)
+  return [
+    ...sprockets,
+    ...gearedCams(sheet, chain).flatMap(({ id, from }): SprocketPicture[] => {
+      const driver = sprockets.find((sprocket) => sprocket.id === from)
+      const { centre } = parts.sprocket(id)
+      const gear = sheet.gears!.find(({ driven }) => driven === id)!
+      if (!driver || !centre) return []
+      const apart = Math.hypot(centre[0] - driver.centre[0], centre[1] - driver.centre[1])
+      const [driving, driven] = gear.teeth
+      const mark = parts.markOf(id)
+      const turned = (lags[cams.indexOf(id)] ?? 0) * Math.abs(turnsOf(sheet, chain, id))
+      return [
+        {
+          id,
+          centre,
+          radius: (apart * driven) / (driving + driven),
+          teeth: driven,
+          pinAngle: directionOf(centre, driver.centre),
+          // It turns against the chain.
+          mark: mark
+            ? { should: clockAngle(mark.at), at: clockAngle(mark.at) + travelOf(sheet, chain) * turned }
+            : null,
+          gear: { radius: (apart * driving) / (driving + driven), teeth: driving, from: driver.centre }
+        }
+      ]
+    })
+  ]
 }
 
 function offCircle(point: Point, centre: Point, radius: number): number {

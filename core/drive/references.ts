@@ -1,4 +1,4 @@
-import { CRANK, drivesFurther, onShaft, speedOf } from './train'
+import { CRANK, drivesChain, drivesFurther, shaftSpeed, speedOf } from './train'
 import {
   compileSheet,
   type Chain,
@@ -113,10 +113,23 @@ function gearFaults(sheet: DriveSheet): Fault[] {
     if (driver !== CRANK && !known(driver))
       faults.push(faultAt(`gears[${i}].driver`, 'no-sprocket-nor-crank', { id: driver, crank: CRANK }))
     if (!known(driven)) faults.push(faultAt(`gears[${i}].driven`, 'no-sprocket', { id: driven }))
-    else if (!sheet.chains.some((chain) => onShaft(sheet, driven).includes(chain.driver)))
-      faults.push(faultAt(`gears[${i}].driven`, 'drives-no-chain', { id: driven }))
+    else if (!drivesChain(sheet, driven)) faults.push(...gearedCamFaults(sheet, driven, `gears[${i}]`))
     return faults
   })
+}
+
+/** A gear that drives no chain drives a cam, at half crank speed; it needs its mark, or it drives nothing. */
+function gearedCamFaults(sheet: DriveSheet, id: string, place: string): Fault[] {
+  const onChain = sheet.chains.some(({ path }) => path.includes(id))
+  if (onChain || compileSheet(sheet).markOf(id) === null) return [faultAt(`${place}.driven`, 'drives-no-chain', { id })]
+  try {
+    const speed = Math.abs(shaftSpeed(sheet, id))
+    const { teeth } = sheet.gears!.find(({ driven }) => driven === id)!
+    if (Math.abs(speed - CAM_SPEED) < 1e-9) return []
+    return [faultAt(`${place}.teeth`, 'cam-teeth', { id, teeth: teeth[1], expected: (teeth[1] * speed) / CAM_SPEED })]
+  } catch {
+    return [faultAt(`${place}.driver`, 'driven-in-circle', { id })]
+  }
 }
 
 function targetFaults(sheet: DriveSheet): Fault[] {
@@ -127,6 +140,8 @@ function targetFaults(sheet: DriveSheet): Fault[] {
   sheet.phasers.forEach((phaser, i) => {
     if (!known('sprockets', phaser.sprocket))
       faults.push(faultAt(`phasers[${i}].sprocket`, 'no-sprocket', { id: phaser.sprocket }))
+    if (phaser.tensioner !== undefined && !known('tensioners', phaser.tensioner))
+      faults.push(faultAt(`phasers[${i}].tensioner`, 'no-tensioner', { id: phaser.tensioner }))
   })
   sheet.marks.forEach((mark, i) => {
     if (!known('sprockets', mark.sprocket))

@@ -14,6 +14,7 @@ export interface DriveSays {
   'runs-in-order': {}
   'counts-sum': { sum: number; links: number }
   'no-sprocket': { id: string }
+  'no-tensioner': { id: string }
   'no-chain': { id: string }
   'no-arm': { id: string }
   'arm-off-chain': { arm: string; chain: string }

@@ -65,18 +65,46 @@ export function degreesPerTooth(sheet: DriveSheet, chain: Chain): number {
   return 360 / compileSheet(sheet).sprocket(chain.driver).teeth / Math.abs(stageOf(sheet, chain).speed)
 }
 
+/**
+ * crank degrees that one tooth of a gear pair is worth on the cam that it drives: 360/z_driven times crank turns per
+ * cam turn.
+ */
+export function gearToothDegrees(sheet: DriveSheet, cam: string): number {
+  const gear = sheet.gears?.find(({ driven }) => driven === cam)
+  if (!gear) return NaN
+  return 360 / gear.teeth[1] / Math.abs(shaftSpeed(sheet, cam))
+}
+
+/** Turns of a shaft per crank turn, with their direction. */
+export function shaftSpeed(sheet: DriveSheet, sprocket: string): number {
+  return shaftOf(sheet, sprocket, 0).speed
+}
+
+/** Turns per crank turn of a sprocket of a chain, or of a cam that gears drive from one of them. */
+export function turnsOf(sheet: DriveSheet, chain: Chain, sprocket: string): number {
+  return chain.path.includes(sprocket) ? speedOf(sheet, chain, sprocket) : shaftSpeed(sheet, sprocket)
+}
+
 /** Which way a chain travels round its loop: −1 clockwise, +1 anticlockwise, seen from the front. */
 export function travelOf(sheet: DriveSheet, chain: Chain): 1 | -1 {
   const crank = sheet.rotation === 'clockwise' ? -1 : 1
   return stageOf(sheet, chain).speed > 0 ? crank : (-crank as 1 | -1)
 }
 
-/** Does a sprocket drive a further stage, by its shaft or by a gear pair? Such a one is no cam. */
+/** Does a chain run off the shaft of a sprocket? */
+export function drivesChain(sheet: DriveSheet, sprocket: string): boolean {
+  return sheet.chains.some(({ driver }) => onShaft(sheet, sprocket).includes(driver))
+}
+
+/**
+ * Does a sprocket drive a further chain, by its shaft or by a gear pair? Such a one is no cam; one whose gears drive
+ * only another cam is.
+ */
 export function drivesFurther(sheet: DriveSheet, sprocket: string): boolean {
   const together = onShaft(sheet, sprocket)
   return (
     sheet.chains.some(({ driver }) => together.includes(driver)) ||
-    (sheet.gears ?? []).some(({ driver }) => together.includes(driver))
+    (sheet.gears ?? []).some(({ driver, driven }) => together.includes(driver) && drivesChain(sheet, driven))
   )
 }
 

@@ -1,5 +1,13 @@
 import { ELONGATION_MAX, type HalfNormals, type Matrix } from '../math'
-import { chainModel, type ChainModel, type ChainReadout, type ChainWear, type Corrections } from '../drive'
+import {
+  chainModel,
+  gearedCams,
+  gearToothDegrees,
+  type ChainModel,
+  type ChainReadout,
+  type ChainWear,
+  type Corrections
+} from '../drive'
 import type { Chain, DriveSheet } from '../sheet'
 import { guessedCorrections, type Nuisance } from './nuisances'
 import type { Observation } from './observation'
@@ -102,7 +110,8 @@ export function trainOf(
     add(Math.hypot(priors.extensionScatter, extensionSpread[part]!), null)
     model.cams.forEach((id, place) => {
       add(priors.lagScatter, null)
-      train.cams.push({ id, part, place, degreesPerTooth: model.degreesPerTooth, inherits: [], key: null })
+      const perTooth = gearedFrom(sheet, chain, id) === null ? model.degreesPerTooth : gearToothDegrees(sheet, id)
+      train.cams.push({ id, part, place, degreesPerTooth: perTooth, inherits: [], key: null })
     })
   })
   train.nuisancesAt = train.scale.length
@@ -116,9 +125,17 @@ export function trainOf(
   return train
 }
 
-function inheritFrom({ cams }: Train, upstream: readonly (string | null)[], cam: Cam): number[] {
-  const above = cams.findIndex(({ id }) => id === upstream[cam.part])
-  return above < 0 ? [] : [above, ...inheritFrom({ cams } as Train, upstream, cams[above]!)]
+/** The sprocket of a chain from which gears drive a cam; null for one that the chain drives itself. */
+function gearedFrom(sheet: DriveSheet, chain: Chain, cam: string): string | null {
+  return gearedCams(sheet, chain).find(({ id }) => id === cam)?.from ?? null
+}
+
+/** What drives a cam's chain, or by gears the cam itself, with all before that. */
+function inheritFrom(train: Train, upstream: readonly (string | null)[], cam: Cam): number[] {
+  const { cams, parts, sheet } = train
+  const driver = gearedFrom(sheet, parts[cam.part]!.chain, cam.id) ?? upstream[cam.part]
+  const above = cams.findIndex(({ id }) => id === driver)
+  return above < 0 ? [] : [above, ...inheritFrom(train, upstream, cams[above]!)]
 }
 
 /** crank degrees that teeth jumped on each cam move one of them: its own, and those before it that it inherits. */

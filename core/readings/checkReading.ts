@@ -1,5 +1,5 @@
 import { type Fault, needed, oneOf, schemaFaults, shape } from '../check'
-import { drivenSprockets } from '../drive'
+import { camsOf, drivenSprockets } from '../drive'
 import { compileSheet, partKindOf, type DriveSheet } from '../sheet'
 import { COUNTED_FINDINGS, FINDINGS, isFinding } from './conditions'
 import { figureOf } from './figured'
@@ -48,7 +48,7 @@ export function readingTargetFaults(sheet: DriveSheet, reading: Reading, place =
   const part = partOf(reading)
   const known =
     field === 'sprocket'
-      ? sheet.chains.some((chain) => drivenSprockets(sheet, chain).includes(part))
+      ? sheet.chains.some((chain) => camsOf(sheet, chain).includes(part))
       : sheet[`${field as 'chain'}s`].some(({ id }) => id === part)
   return known ? [] : [faultAt(at(field), 'no-part-of-kind', { id: part, field })]
 }

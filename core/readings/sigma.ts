@@ -1,4 +1,5 @@
-import { compileSheet, type DriveSheet, type Tensioner } from '../sheet'
+import { gearedCams, stageOf } from '../drive'
+import { compileSheet, type DriveSheet, type Phaser, type Tensioner } from '../sheet'
 import { BACKLASH_SIGMA, methodSigma } from './kinds'
 import type { Of, Unread } from './types'
 
@@ -18,9 +19,19 @@ export function readingSigma(sheet: DriveSheet, reading: Unread, play = 0): numb
   if (reading.kind === 'extension' && ratchet && reading.gap === undefined)
     return Math.hypot(own, (unsettled * ratchet.pitch) / Math.sqrt(12))
   if (reading.kind !== 'camLag') return own
-  const phaser = compileSheet(sheet).phaserOn(reading.sprocket)
-  const loose = reading.phaserLocked === false && phaser ? phaser.range / 2 : 0
+  const shifting = reading.phaserLocked === false ? phasersBefore(sheet, reading.sprocket) : []
+  const loose = Math.hypot(...shifting.map(({ range }) => range / 2))
   return Math.hypot(own, loose, play / 2, unsettled * BACKLASH_SIGMA)
+}
+
+/** Phasers that shift a cam: its own, and that of the cam which drives it by chain or gears. */
+function phasersBefore(sheet: DriveSheet, sprocket: string, depth = 0): Phaser[] {
+  const { phaserOn, chainAt } = compileSheet(sheet)
+  const chain = chainAt(sprocket)
+  const own = phaserOn(sprocket)
+  const geared = chain && gearedCams(sheet, chain).find(({ id }) => id === sprocket)
+  const before = geared ? geared.from : chain ? stageOf(sheet, chain).upstream?.sprocket : undefined
+  return [...(own ? [own] : []), ...(before === undefined || depth > 4 ? [] : phasersBefore(sheet, before, depth + 1))]
 }
 
 function ratchetOf(sheet: DriveSheet, { tensioner }: Unread): Tensioner['ratchet'] {

@@ -23,7 +23,7 @@ export interface CompiledSheet {
   /** The phaser on a sprocket. */
   phaserOn(sprocket: string): Phaser | null
   markOf(sprocket: string): Mark | null
-  /** The chain that a rail lies on, or that drives a sprocket. */
+  /** The chain that a rail lies on, or that drives a sprocket, be it by a gear pair behind one of its own. */
   chainAt(part: string): Chain | null
   /** What kind of part an id is, oil, fasteners and engine among them; null when it is none. */
   kindOf(id: string): PartKind | null
@@ -61,6 +61,7 @@ function compile(sheet: DriveSheet): CompiledSheet {
     sheet.chains.flatMap((chain) => chain.path.filter((id) => id !== chain.driver).map((id) => ({ id, chain }))),
     ({ id }) => id
   )
+  const gearedFrom = firstBy(sheet.gears ?? [], ({ driven }) => driven)
   const limits = limitsOf(sheet)
   return {
     sheet,
@@ -78,7 +79,7 @@ function compile(sheet: DriveSheet): CompiledSheet {
     tensionerOf: (chain) => tensionerOn.get(chain) ?? null,
     phaserOn: (sprocket) => phaserAt.get(sprocket) ?? null,
     markOf: (sprocket) => marks.get(sprocket) ?? null,
-    chainAt: (part) => chainsAt.get(part)?.chain ?? null,
+    chainAt: (part) => (chainsAt.get(part) ?? chainsAt.get(gearedFrom.get(part)?.driver ?? ''))?.chain ?? null,
     kindOf(id) {
       if (chains.has(id)) return 'chain'
       const rail = rails.get(id)

@@ -134,6 +134,8 @@ const phaser = shape({
   rest: oneOf('retarded', 'advanced').required(needed),
   /** crank degrees. */
   range: num(0, 360).required(needed),
+  /** The plunger between two strands that shifts it, in place of a phaser of its own. */
+  tensioner: id(),
   playLimit: shape(limitValue)
 })
 

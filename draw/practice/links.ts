@@ -1,12 +1,4 @@
-import {
-  chainPicture,
-  type ChainPicture,
-  drivenSprockets,
-  linksOf,
-  placeOn,
-  touchingRails,
-  turningOf
-} from '../../core/drive'
+import { chainPicture, type ChainPicture, camsOf, linksOf, placeOn, touchingRails, turningOf } from '../../core/drive'
 import { lagOf, type PracticeCase } from '../../core/views/practice'
 import { compileSheet, type Chain } from '../../core/sheet'
 import { fitPictures, polar, toothPath } from '../drawing'
@@ -39,7 +31,7 @@ function drawChain(engine: PracticeCase, chain: Chain): ChainPicture {
     drive,
     chain,
     state,
-    drivenSprockets(drive, chain).map((id) => lagOf(engine, id))
+    camsOf(drive, chain).map((id) => lagOf(engine, id))
   )
   if (!picture) throw new RangeError(`chain ${chain.id}: expected one with coordinates`)
   return picture

@@ -9,7 +9,7 @@ import {
   sightOf
 } from '../../core/views/practice'
 import { compileSheet, type Tensioner } from '../../core/sheet'
-import { speedOf } from '../../core/drive'
+import { turnsOf } from '../../core/drive'
 import { partName } from '../../words/en'
 import type { Drawing } from '../shapes'
 import { countPicture } from './links'
@@ -106,5 +106,5 @@ function marksOf({ engine, inspection, figure, crank }: Look, wheel: boolean): D
 function turnOfCam({ drive }: PracticeCase, cam: string): { camSpeed: number; sense: 1 | -1 } {
   const chain = compileSheet(drive).chainAt(cam)
   if (!chain) throw new RangeError(`sprocket ${cam}: expected one that a chain drives`)
-  return { camSpeed: Math.abs(speedOf(drive, chain, cam)), sense: drive.rotation === 'clockwise' ? 1 : -1 }
+  return { camSpeed: Math.abs(turnsOf(drive, chain, cam)), sense: drive.rotation === 'clockwise' ? 1 : -1 }
 }

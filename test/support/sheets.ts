@@ -3,7 +3,9 @@ import type { DriveSheet } from '../../core/sheet'
 
 export const SHEETS = [
   'ardmere-a18',
+  'gannet-g90',
   'hexley-h46',
+  'petrel-p16',
   'quillon-q40',
   'quillon-q40-counted',
   'torvane-d26',

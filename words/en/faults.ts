@@ -82,6 +82,7 @@ const drive: Catalogue<DriveSays> = {
   'no-sprocket-on-chain': (f) => `"${f.id}" is no sprocket on this chain`,
   'runs-in-order': () => 'expected each run to start where the one before it ends, once round the loop',
   'counts-sum': (f) => `sum to ${f.sum}, but the chain has ${f.links} links`,
+  'no-tensioner': (f) => `no tensioner "${f.id}" on this sheet`,
   'no-sprocket': (f) => `"${f.id}" is no sprocket of this sheet`,
   'no-chain': (f) => `"${f.id}" is no chain of this sheet`,
   'no-arm': (f) => `"${f.id}" is no arm of this sheet`,

@@ -302,6 +302,10 @@ export const REASONS: Catalogue<ReasonSays> = {
       ...(f.argued ? [ARGUMENTS.moved({ hidden: f.hidden }, NO_NAMES)] : []),
       THEN[f.then]
     ].join(' '),
+  'gears-off': (f) =>
+    `${stands(f.lag)}: ${f.teeth === 0 ? 'its gears may be set off' : `its gears are set ${teethOff(f.teeth)}`} (${oddsWords(f.odds)}). Gears do not jump: look at their marks tooth to tooth, and at what was last fitted. On an interference engine compression or leak-down comes before the starter.`,
+  'shaft-off': (f) =>
+    `${stands(f.lag)}, ${f.teeth === 0 ? 'which may be teeth' : teethOff(f.teeth)} (${oddsWords(f.odds)}): it turns no cam, so no valve is touched, but it shakes or starves. Set it to its mark.`,
   'why-it-jumped': (f, name) =>
     `${name(f.cam)} has jumped: find what let the chain go slack (ratchet, oil feed, a broken rail).`,
   'groove-unread': () => 'Its groove has not been measured.',
@@ -359,6 +363,7 @@ export const RELEASES: Catalogue<ReleaseSays> = {
   'pieces-found': () => 'Every piece found, or accepted in writing by name.',
   'head-looked-at': () => 'The head looked at, and compression or leak-down sound.',
   'chain-and-rails-renewed': () => 'Chain and rails renewed, glitter washed out, oil and filter changed.',
+  'gears-set': () => 'The gears set by their marks, then compression or leak-down found sound.',
   'links-counted': () => 'The links counted from mark to mark, and they say that no tooth jumped.',
   'set-and-compression': () => 'Set to its marks, then compression or leak-down found sound.',
   'as-signed': (f) => f.text

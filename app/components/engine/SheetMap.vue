@@ -2,7 +2,7 @@
 import { SHEET_MAP } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, watchEffect } from 'vue'
-import { chainPicture, type ChainPicture, drivenSprockets, touchingRails } from '../../../core/drive'
+import { chainPicture, type ChainPicture, camsOf, touchingRails } from '../../../core/drive'
 import { compileSheet, type DriveSheet } from '../../../core/sheet'
 import ChainLinks from '../map/ChainLinks.vue'
 import { fitPictures, runPlaces } from '../../../draw/drawing'
@@ -28,7 +28,7 @@ function asNew(sheet: DriveSheet, chain: DriveSheet['chains'][number]) {
     sheet,
     chain,
     { elongation: 0, wear: touchingRails(sheet, chain).map(() => 0), padWear: 0 },
-    drivenSprockets(sheet, chain).map(() => 0)
+    camsOf(sheet, chain).map(() => 0)
   )
   return picture ? [{ ...picture, pitch: chain.pitch }] : []
 }

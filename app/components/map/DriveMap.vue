@@ -4,7 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { NearJump } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
-import { chainPicture, type Corrections, drivenSprockets, slackMap, touchingRails } from '../../../core/drive'
+import { chainPicture, type Corrections, camsOf, slackMap, touchingRails } from '../../../core/drive'
 import type { StandingReading } from '../../../core/record'
 import { compileSheet, type DriveSheet } from '../../../core/sheet'
 import ChainLinks from './ChainLinks.vue'
@@ -61,9 +61,7 @@ const pictures = computed(() =>
           wear: touchingRails(props.sheet, chain).map((id) => times.value * rails[id]!.wear.mean),
           padWear: tensioner ? times.value * tensioners[tensioner.id]!.padWear.mean : 0
         }
-        const lags = drivenSprockets(props.sheet, chain).map(
-          (id) => cams[id]!.lag.mean + (times.value - 1) * cams[id]!.wearLag
-        )
+        const lags = camsOf(props.sheet, chain).map((id) => cams[id]!.lag.mean + (times.value - 1) * cams[id]!.wearLag)
         const picture = chainPicture(props.sheet, chain, state, lags, props.corrections ?? {})
         return picture
           ? [{ ...picture, pitch: chain.pitch, slack: slackMap(props.sheet, chain, state, props.corrections ?? {}) }]

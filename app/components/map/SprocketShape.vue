@@ -6,7 +6,22 @@ import { polar, toothPath, type Projection } from '../../../draw/drawing'
 const props = defineProps<{ sprocket: SprocketPicture; pitch: number; projection: Projection; chosen: boolean }>()
 
 const radius = computed(() => props.sprocket.radius * props.projection.scale)
-const teeth = computed(() => toothPath(props.sprocket, props.pitch, props.projection.scale))
+/** Gear teeth stand closer than a chain's. */
+const GEAR_TOOTH = 0.7
+const teeth = computed(() =>
+  toothPath(props.sprocket, props.pitch * (props.sprocket.gear ? GEAR_TOOTH : 1), props.projection.scale)
+)
+/** Of a cam that gears drive: the gear on the other cam that drives it, from this one's centre. */
+const driving = computed(() => {
+  const { gear, centre } = props.sprocket
+  if (!gear) return null
+  const { scale } = props.projection
+  return {
+    x: (gear.from[0] - centre[0]) * scale,
+    y: -(gear.from[1] - centre[1]) * scale,
+    d: toothPath({ ...props.sprocket, radius: gear.radius, teeth: gear.teeth }, props.pitch * GEAR_TOOTH, scale)
+  }
+})
 const mark = computed(() => {
   const { mark: m } = props.sprocket
   if (!m) return null
@@ -22,6 +37,12 @@ const mark = computed(() => {
 
 <template>
   <g :transform="`translate(${projection.x(sprocket.centre[0])} ${projection.y(sprocket.centre[1])})`">
+    <path
+      v-if="driving"
+      :d="driving.d"
+      :transform="`translate(${driving.x} ${driving.y})`"
+      class="fill-none stroke-hair"
+      stroke-width="1" />
     <path
       :d="teeth"
       class="fill-plate"

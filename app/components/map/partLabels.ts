@@ -1,10 +1,10 @@
-import { NEAR_JUMP, PART_LABELS } from '../../../words/en'
+import { NEAR_JUMP, PART_LABELS, standingName } from '../../../words/en'
 import type { NearJump } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
 import type { Call } from '../../../core/calls'
-import type { ChainPicture } from '../../../core/drive'
+import { camsOf, type ChainPicture } from '../../../core/drive'
 import { NINETY, type Point } from '../../../core/math'
-import { type DriveSheet, limitFor } from '../../../core/sheet'
+import { BESIDE_KINDS, type DriveSheet, limitFor, STANDING_KINDS, STANDING_TARGETS } from '../../../core/sheet'
 import { lengthFigure, lengthWords, units } from '../../units'
 import { fixDigits, lagWords, percent, teethWords } from '../../words'
 
@@ -36,7 +36,8 @@ export function partLabels(
   return sheet.chains
     .flatMap((chain) => {
       const picture = pictures.find((p) => p.chain === chain.id)
-      const sprockets = sheet.sprockets.filter((s) => chain.path.includes(s.id))
+      const cams = camsOf(sheet, chain)
+      const sprockets = sheet.sprockets.filter((s) => chain.path.includes(s.id) || cams.includes(s.id))
       const rails = sheet.rails.filter((r) => chain.path.includes(r.id))
       const tensioners = sheet.tensioners.filter((t) => t.chain === chain.id)
       return [
@@ -52,6 +53,7 @@ export function partLabels(
         label(chain, chainValue(sheet, assessment, chain.id), chainPlace(picture))
       ]
     })
+    .concat(besideLabels(sheet, assessment, pictures))
     .concat(
       sheet.rails
         .filter((r) => r.touches === false && !sheet.chains.some((c) => c.path.includes(r.id)))
@@ -67,6 +69,21 @@ function rideWords(near: readonly NearJump[], id: string): string {
   const share = near.flatMap(({ told, sprockets }) => (told ? sprockets : [])).find(({ sprocket }) => sprocket === id)
   return share && share.mean >= WORTH_SAYING ? `, ${NEAR_JUMP.onMap(percent(share.mean, 0))}` : ''
 }
+
+/** What stands beside the chain, once something was found on it: where its sprocket is. */
+function besideLabels(sheet: DriveSheet, { calls }: Assessment, pictures: readonly ChainPicture[]): PartLabel[] {
+  const at = (id: string | undefined) =>
+    pictures.flatMap(({ sprockets }) => sprockets).find((sprocket) => sprocket.id === id)?.centre ?? null
+  return [
+    ...(sheet.beside ?? []),
+    ...STANDING_TARGETS.filter((id) => BESIDE.has(STANDING_KINDS[id])).map((id) => ({ id, name: standingName(id) }))
+  ].flatMap((part: { id: string; name: string; sprocket?: string }) => {
+    const call = calls.find((c) => c.part === part.id)?.call
+    return call ? [{ part: part.id, name: part.name, value: '', call, at: at(part.sprocket) }] : []
+  })
+}
+
+const BESIDE: ReadonlySet<string> = new Set(BESIDE_KINDS)
 
 function camValue({ cams }: Assessment, { id, teeth }: { id: string; teeth: number }): string {
   const cam = cams[id]

@@ -1,4 +1,4 @@
-import { drivenSprockets, touchingRails } from '../../drive'
+import { camsOf, touchingRails } from '../../drive'
 import { type NumericKind, isSameThing, type Unread } from '../../readings'
 import { BENCH_LINKS, type NextReading } from '../../estimate'
 import type { DriveSheet } from '../../sheet'
@@ -23,7 +23,7 @@ export function slotsOf(sheet: DriveSheet): Slot[] {
   const add = (station: FigureStation, kind: NumericKind, part: string, target: Partial<Unread>) =>
     slots.push({ key: [kind, ...Object.values(target)].join(':'), station, kind, part, target })
   for (const chain of sheet.chains) {
-    for (const cam of drivenSprockets(sheet, chain)) add(3, 'camLag', cam, { sprocket: cam })
+    for (const cam of camsOf(sheet, chain)) add(3, 'camLag', cam, { sprocket: cam })
     for (const { from, to } of chain.counts) add(3, 'linkCount', chain.id, { chain: chain.id, from, to })
     for (const { id } of sheet.tensioners.filter((t) => t.chain === chain.id)) {
       add(4, 'extension', id, { tensioner: id })

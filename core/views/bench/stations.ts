@@ -1,4 +1,4 @@
-import { drivenSprockets } from '../../drive'
+import { camsOf } from '../../drive'
 import { FINDINGS, type Of, type Reading } from '../../readings'
 import { type DriveSheet, type PartKind, partKindOf, STANDING_KINDS } from '../../sheet'
 import { fills, slotsOf } from './slots'
@@ -108,7 +108,7 @@ export function partsAt(sheet: DriveSheet, station: Station): string[] {
     case 2:
       return ['engine', ...tensioners.map((t) => t.id)]
     case 3:
-      return [...chains.flatMap((chain) => drivenSprockets(sheet, chain)), ...chains.map((c) => c.id), 'engine']
+      return [...chains.flatMap((chain) => camsOf(sheet, chain)), ...chains.map((c) => c.id), 'engine']
     case 4:
       return tensioners.map((t) => t.id)
     case 5:

@@ -1,4 +1,4 @@
-import { drivenSprockets, touchingRails } from '../../drive'
+import { camsOf, drivenSprockets, touchingRails } from '../../drive'
 import { BENCH_LINKS } from '../../estimate'
 import { accessTo, spares } from '../../paths'
 import { READING_KINDS, type Unread } from '../../readings'
@@ -234,7 +234,7 @@ function atPhasers(sheet: DriveSheet, chain: Chain): Inspection[] {
         findings: ['sound', 'snaps-back', 'lock-pin-sticky']
       })
     ),
-    ...drivenSprockets(sheet, chain).map((id) => {
+    ...camsOf(sheet, chain).map((id) => {
       const phaser = phasers.find(({ sprocket }) => sprocket === id)
       const own = needsOf(sheet, phaser?.id ?? id)
       return made(sheet, {

@@ -11,7 +11,7 @@ import {
   needsOf,
   scorer
 } from '../../paths'
-import { drivenSprockets, touchingRails } from '../../drive'
+import { camsOf, touchingRails } from '../../drive'
 import { BENCH_LINKS } from '../../estimate'
 import { type Call, contextOf, type PartCall } from '../../calls'
 import { type JobFile, type Reading, type Unread, withIds } from '../../readings'
@@ -53,7 +53,7 @@ export function knownOf(engine: PracticeCase): Known {
       ...(limitFor(drive, 'padWear', id) ? [exact({ kind: 'padWear', tensioner: id })] : [])
     ]),
     ...drive.chains.flatMap((chain) => [
-      ...drivenSprockets(drive, chain).map((sprocket): Reading => ({
+      ...camsOf(drive, chain).map((sprocket): Reading => ({
         kind: 'camLag',
         sprocket,
         value: stands.lag[sprocket]!,

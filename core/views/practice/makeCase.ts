@@ -1,5 +1,5 @@
 import type { Message } from '../../check'
-import { drivenSprockets, touchingRails } from '../../drive'
+import { camsOf, touchingRails } from '../../drive'
 import { randomness, type Roll, seedOf } from '../../math'
 import type { UsageUnit } from '../../readings'
 import { type DriveSheet, limitFor } from '../../sheet'
@@ -118,7 +118,7 @@ function lightlyWorn(sheet: DriveSheet, level: Level, roll: Roll): DrawnTruth {
   const off = (sd: number) => Number(Math.max(-2 * sd, Math.min(2 * sd, roll.normal(sd))).toFixed(2))
   const by = <T extends string>(ids: readonly T[], value: (id: T) => number) =>
     Object.fromEntries(ids.map((id) => [id, value(id)]))
-  const cams = sheet.chains.flatMap((chain) => drivenSprockets(sheet, chain))
+  const cams = sheet.chains.flatMap((chain) => camsOf(sheet, chain))
   const tensioners = sheet.tensioners.map(({ id }) => id)
   return {
     elongation: by(

@@ -1,7 +1,7 @@
 import { messagesOf, type Message } from '../../check'
 import { assess } from '../../paths'
 import { type Act, foldActs, jobFile, type KeptJob } from '../../record'
-import { drivenSprockets, isCharted } from '../../drive'
+import { camsOf, isCharted } from '../../drive'
 import { combineFigures, seedOf } from '../../math'
 import { readingSigma } from '../../readings'
 import type { HiddenTruth, Level, PracticeCase, SeenFinding } from './types'
@@ -88,7 +88,7 @@ function truthOf(file: Parameters<typeof assess>[0]): HiddenTruth {
     betweenLinks: [],
     scatter: {
       extension: Object.fromEntries(drive.tensioners.map(({ id }) => [id, 0])),
-      lag: Object.fromEntries(drive.chains.flatMap((chain) => drivenSprockets(drive, chain)).map((id) => [id, 0]))
+      lag: Object.fromEntries(drive.chains.flatMap((chain) => camsOf(drive, chain)).map((id) => [id, 0]))
     }
   }
 }

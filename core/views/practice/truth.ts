@@ -1,4 +1,4 @@
-import { chainModel } from '../../drive'
+import { chainModel, gearedCams, gearToothDegrees, stageOf } from '../../drive'
 import { extensionToNotches, isNumeric, methodSigma, type NumericKind, type Reading, type Unread } from '../../readings'
 import { compileSheet, type DriveSheet } from '../../sheet'
 import { randomness } from '../../math'
@@ -41,12 +41,28 @@ export function standTrue(
     })
     slack[chain.id] = readout.slack
     if (readout.extension !== null) extension[tensioner] = readout.extension
-    model.cams.forEach(
-      (id, i) =>
-        (lag[id] = readout.lag[i]! + (truth.teeth?.[id] ?? 0) * model.degreesPerTooth + (truth.shift?.[id] ?? 0))
-    )
+    const geared = new Set(gearedCams(sheet, chain).map(({ id }) => id))
+    model.cams.forEach((id, i) => {
+      const tooth = geared.has(id) ? gearToothDegrees(sheet, id) : model.degreesPerTooth
+      lag[id] = readout.lag[i]! + (truth.teeth?.[id] ?? 0) * tooth + (truth.shift?.[id] ?? 0)
+    })
   }
-  return { extension, lag, slack }
+  return { extension, lag: withStages(sheet, lag), slack }
+}
+
+/** Lags with those of the stages before them: of the sprocket that drives a cam's chain, or by gears the cam itself. */
+function withStages(sheet: DriveSheet, own: Readonly<Record<string, number>>): Record<string, number> {
+  const before = (id: string): string | null => {
+    const chain = compileSheet(sheet).chainAt(id)
+    if (!chain) return null
+    const geared = gearedCams(sheet, chain).find((one) => one.id === id)
+    return geared ? geared.from : (stageOf(sheet, chain).upstream?.sprocket ?? null)
+  }
+  const whole = (id: string): number => {
+    const above = before(id)
+    return (own[id] ?? 0) + (above === null ? 0 : whole(above))
+  }
+  return Object.fromEntries(Object.keys(own).map((id) => [id, whole(id)]))
 }
 
 /**

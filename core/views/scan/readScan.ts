@@ -1,5 +1,5 @@
 import { messagesOf, type Message } from '../../check'
-import { drivenSprockets, drivesFurther } from '../../drive'
+import { camsOf, drivesFurther } from '../../drive'
 import type { DriveSheet } from '../../sheet'
 
 /** What a scan log says of one cam: crank degrees, + = retarded against what was commanded. */
@@ -40,7 +40,7 @@ const FEWEST = 5
  * The columns a log has for a sheet: `time_s`, `rpm`, `coolant_c`, and two for each cam, in crank degrees of advance.
  */
 export function scanColumns(sheet: DriveSheet): string[] {
-  return ['time_s', 'rpm', 'coolant_c', ...camsOf(sheet).flatMap((id) => [`${id}_commanded`, `${id}_actual`])]
+  return ['time_s', 'rpm', 'coolant_c', ...scannedCams(sheet).flatMap((id) => [`${id}_commanded`, `${id}_actual`])]
 }
 
 /**
@@ -51,7 +51,9 @@ export function scanColumns(sheet: DriveSheet): string[] {
 export function readScan(sheet: DriveSheet, rows: readonly Record<string, string>[]): ScanLog {
   const columns = Object.keys(rows[0] ?? {})
   const missing = ['rpm', 'coolant_c'].filter((name) => !columns.includes(name))
-  const cams = camsOf(sheet).filter((id) => columns.includes(`${id}_commanded`) && columns.includes(`${id}_actual`))
+  const cams = scannedCams(sheet).filter(
+    (id) => columns.includes(`${id}_commanded`) && columns.includes(`${id}_actual`)
+  )
   const refused = (fault: Message): ScanLog => ({ deviations: [], used: 0, all: rows.length, fault })
   if (rows.length === 0) return refused(say('empty-log'))
   if (missing.length > 0 || cams.length === 0)
@@ -74,8 +76,8 @@ export function readScan(sheet: DriveSheet, rows: readonly Record<string, string
   }
 }
 
-function camsOf(sheet: DriveSheet): string[] {
-  return sheet.chains.flatMap((chain) => drivenSprockets(sheet, chain)).filter((id) => !drivesFurther(sheet, id))
+function scannedCams(sheet: DriveSheet): string[] {
+  return sheet.chains.flatMap((chain) => camsOf(sheet, chain)).filter((id) => !drivesFurther(sheet, id))
 }
 
 /** A cell as a number; NaN for anything else. */
