@@ -25,9 +25,13 @@ export async function test(dataFolder) {
   }
   delete env.DATABASE_URL
 
+  // Each of the two keeps one core busy, mostly.
+  const checks = await Promise.all([
+    check('lint', 'npm', ['run', '--silent', 'lint'], env),
+    check('types', 'npm', ['run', '--silent', 'typecheck'], env)
+  ])
   const counts = [
-    await check('lint', 'npm', ['run', '--silent', 'lint'], env),
-    await check('types', 'npm', ['run', '--silent', 'typecheck'], env),
+    ...checks,
     await suite(
       'unit, component and server tests',
       ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`],
@@ -42,10 +46,10 @@ export async function test(dataFolder) {
   return failed === 0 ? 0 : 1
 }
 
-/** A check that counts as one. */
+/** A check that counts as one; what it says is said when it is done, as others run beside it. */
 async function check(name, command, args, env) {
-  say(`\n== ${name}`)
-  const { code } = await run(command, args, { env })
+  const { code, output } = await run(command, args, { env, quiet: true })
+  say(`\n== ${name}\n${output.trim() || 'as it should be'}`)
   return { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 }
 }
 

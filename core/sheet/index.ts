@@ -31,4 +31,5 @@ export type {
   WayIn
 } from './types'
 export { workshopFaults } from './workshopFaults'
+export { supersededBy } from './superseded'
 export type { SheetEntry, SheetSays } from './says'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ABOUT_PART, COMMON } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
+import { supersededBy } from '../../../core/sheet'
 import { useOpenJob } from '../../stores/job'
 import { USAGE_UNITS } from '../../words'
 import { largeNumberOf } from './draft'
@@ -17,6 +18,8 @@ const form = ref({ design: '', make: '', fittedAt: '' })
 const fault = ref('')
 const unit = computed(() => USAGE_UNITS[job.job.usage.unit])
 const superseded = computed(() => job.job.sheet.superseded?.filter((s) => s.part === props.part) ?? [])
+/** Is what is typed the number of a superseded design? Then it is noted as found with it. */
+const byNumber = computed(() => supersededBy(job.job.sheet, props.part, form.value.design))
 
 watch(
   [() => props.part, known],
@@ -36,6 +39,11 @@ function save() {
     return
   }
   const { design, make } = form.value
+  if (byNumber.value && !job.findingOf(props.part, 'superseded'))
+    job.put({
+      type: 'read',
+      reading: { kind: 'condition', target: props.part, finding: 'superseded', note: design.trim() }
+    })
   job.put({
     type: 'part',
     part: props.part,
@@ -53,9 +61,15 @@ function save() {
     <ul v-if="superseded.length" class="border-l-4 border-brass bg-paper p-2 text-note">
       <li v-for="s in superseded" :key="s.design">
         {{ ABOUT_PART.superseded(s.design, s.onSight === true, s.source) }}
+        <span v-if="s.sign || s.numbers?.length" class="block text-faint">{{
+          ABOUT_PART.knownBy(s.sign ?? '', s.numbers ?? [])
+        }}</span>
       </li>
     </ul>
     <Field v-model="form.design" :label="ABOUT_PART.designOrPartMark" maxlength="200" />
+    <p v-if="byNumber" class="font-bold text-renew" role="status" data-testid="superseded-number">
+      {{ ABOUT_PART.isSuperseded(byNumber.design) }}
+    </p>
     <Field v-model="form.make" :label="ABOUT_PART.make" maxlength="120" />
     <Field
       v-model="form.fittedAt"

@@ -3,6 +3,9 @@ import type { Shown } from '../../say'
 /** What the bench shows at times: apart, as it is loaded then. */
 
 export const ABOUT_PART = {
+  knownBy: (sign: string, numbers: readonly string[]) =>
+    `Known by ${[sign, numbers.length > 0 ? `its number: ${numbers.join(', ')}` : ''].filter(Boolean).join(', or ')}.`,
+  isSuperseded: (design: Shown) => `That is a superseded design (${design}): it is noted as found with it.`,
   writeTheAtWhichIt: (unit: Shown, usage: Shown) => `Write the ${unit} at which it was fitted, from 0 to ${usage}.`,
   superseded: (design: Shown, onSight: boolean, source: Shown) =>
     `Superseded: ${design}. ${onSight ? 'Renewed on sight' : 'Its readings decide'} (${source}).`,
