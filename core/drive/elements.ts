@@ -18,6 +18,8 @@ export interface Element {
   rail: number
   /** Only on an arm. */
   pivot?: Point
+  /** An arm that slides: its pivot is no part. */
+  slides?: boolean
 }
 
 /** Ids of the rails that the chain lies on, in path order: the order of a state's `wear`. */
@@ -96,7 +98,8 @@ function railElement(rail: Rail, index: number, travel: 1 | -1, corrections: Cor
     orientation: rail.side === 'inside' ? travel : (-travel as 1 | -1),
     teeth: 0,
     rail: index,
-    ...(rail.pivot ? { pivot: grown(rail.pivot, corrections) } : {})
+    ...(rail.pivot ? { pivot: grown(rail.pivot, corrections) } : {}),
+    ...(rail.slides ? { slides: true } : {})
   }
 }
 

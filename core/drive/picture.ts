@@ -229,7 +229,7 @@ function shoes(
         radius: i < 0 ? element.radius : contour.radii[i]!,
         from: Math.min(...angles),
         to: Math.max(...angles),
-        pivot: element.pivot ?? null
+        pivot: element.slides ? null : (element.pivot ?? null)
       }
     ]
   })

@@ -62,6 +62,8 @@ const rail = shape({
   shoe: shape({ centre: pair().required(needed), radius: num(1, 10_000).required(needed) }),
   /** An arm's shoe turns about this point by the arm angle. */
   pivot: pair(),
+  /** An arm that slides straight: its pivot is far off, stands for no part, and is not drawn. */
+  slides: flag(),
   /** `false`: stands clear of a tight chain and has no part in the model. */
   touches: flag()
 })

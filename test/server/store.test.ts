@@ -127,7 +127,7 @@ describe('the demo workshop', () => {
   })
 
   it('its sheets are sound and its jobs can be exported and taken in elsewhere', () => {
-    expect(DEMO_SHEETS).toHaveLength(6)
+    expect(DEMO_SHEETS).toHaveLength(8)
     for (const { job, acts } of DEMO_JOBS) {
       const back = importJob(JSON.parse(JSON.stringify(exportJob(job, acts))), { by: 'Bela', at, newId: () => 'x' })
       expect(back.faults).toEqual([])

@@ -218,6 +218,7 @@ export const SECTIONS: readonly Section[] = [
             unit: 'mm',
             charted: true
           },
+          { key: 'slides', label: SHEET_FORM.slidesStraight, kind: 'flag' },
           { key: 'pivot', label: SHEET_FORM.pivotOfAnArm, kind: 'point', unit: 'mm', charted: true }
         ]
       }

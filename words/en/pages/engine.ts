@@ -294,6 +294,7 @@ export const NEW_ENGINE = {
 }
 
 export const SHEET_FORM = {
+  slidesStraight: 'Slides straight (its pivot is far off and no part)',
   stopGaps: 'Stop-gaps',
   stopGap: 'stop-gap',
   holdsFor: 'Looked at again after so much usage',
