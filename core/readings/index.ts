@@ -37,7 +37,7 @@ export {
 export { namedBy, partField, partOf } from './partOf'
 export { type BenchLength, elongationRead, isBenchLength, placeSigma, placesOf } from './places'
 export { type OtherWork, type Pricing, pricingSchema } from './pricingSchema'
-export { isSameThing } from './sameThing'
+export { canCorrect, isSameThing } from './sameThing'
 export { READING_SCHEMAS } from './schema'
 export { sheetCount } from './sheetCount'
 export { extensionRead, extensionToNotches, freeExtension, notchesToExtension, readingSigma } from './sigma'

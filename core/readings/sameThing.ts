@@ -9,3 +9,9 @@ export function isSameThing(a: Unread, b: Unread): boolean {
   if (a.kind !== b.kind || namedBy(a).join('\n') !== namedBy(b).join('\n')) return false
   return DETAILS.every((field) => a[field] === b[field])
 }
+
+/** Can one be a correction of the other? Of a finding its bank, its cylinder and the like may be what was wrong. */
+export function canCorrect(old: Unread, by: Unread): boolean {
+  if (isSameThing(old, by)) return true
+  return old.kind === 'condition' && by.kind === 'condition' && old.target === by.target && old.finding === by.finding
+}

@@ -237,18 +237,31 @@ const THEN: Readonly<Record<ReasonSays['jumped']['then'], string>> = {
   hold: 'On an interference engine valves may have touched: set it to its marks, then compression or leak-down before the engine is turned by the starter.'
 }
 
-const LOW_PATTERN: Readonly<Record<CylinderPattern, string>> = {
-  even: 'The cylinders are alike',
-  'all-low':
-    'All cylinders are low together: that is timing (a jump, a cam set wrong) before it is rings or valves; read the marks',
-  'one-low': 'One cylinder is low: a valve or a ring of that one, not the chain, unless a piston has met its valve',
-  'neighbours-low': 'Two cylinders side by side are low: the gasket between them before anything of the drive',
-  'some-low': 'Some cylinders are low: after a jump that is how bent valves show'
+/** What a pattern of cylinders is, and whose doing. */
+const CYLINDER_PATTERNS: Readonly<Record<CylinderPattern, { is: string; then: string }>> = {
+  even: { is: 'The cylinders are alike', then: '' },
+  'all-low': {
+    is: 'All cylinders are low together',
+    then: 'that is timing (a jump, a cam set wrong) before it is rings or valves; read the marks'
+  },
+  'one-low': {
+    is: 'One cylinder is low',
+    then: 'a valve or a ring of that one, not the chain, unless a piston has met its valve'
+  },
+  'neighbours-low': {
+    is: 'Two cylinders side by side are low',
+    then: 'the gasket between them before anything of the drive'
+  },
+  'some-low': { is: 'Some cylinders are low', then: 'after a jump that is how bent valves show' }
 }
 
 function cylinderWords({ pattern, low, complete }: ReasonSays['cylinders']): string {
-  const which = low.length > 0 ? ` (${low.join(', ')})` : ''
-  return `${LOW_PATTERN[pattern]}${which}${complete || pattern !== 'even' ? '' : '; not every cylinder is measured against a limit of the sheet, so it passes nothing'}.`
+  const { is, then } = CYLINDER_PATTERNS[pattern]
+  const open =
+    complete || pattern !== 'even'
+      ? ''
+      : '; not every cylinder is measured against a limit of the sheet, so it passes nothing'
+  return `${is}${low.length > 0 ? ` (${low.join(', ')})` : ''}${then ? `: ${then}` : ''}${open}.`
 }
 
 export const REASONS: Catalogue<ReasonSays> = {

@@ -1,5 +1,5 @@
 import { elsewhere, type Fault, needed, text, type Shape } from '../../check'
-import { type Reading, readingFaults, readingTargetFaults, isSameThing } from '../../readings'
+import { type Reading, readingFaults, readingTargetFaults, canCorrect } from '../../readings'
 import { type ActKind, type ActPlace, actShape, type ActView } from './define'
 import type { StandingReading } from './standing'
 import { faultAt } from '../says'
@@ -47,7 +47,7 @@ export const readView: ActView<Own, ReadRecord> = {
 function supersedingFaults(reading: Reading, supersedes: string, { acts, at }: ActPlace): Fault[] {
   const old = acts.get(supersedes)
   if (old?.type !== 'read' || !old.reading) return [faultAt(at('supersedes'), 'no-such-reading')]
-  return isSameThing(old.reading, reading) ? [] : [faultAt(at('supersedes'), 'correction-of-other')]
+  return canCorrect(old.reading, reading) ? [] : [faultAt(at('supersedes'), 'correction-of-other')]
 }
 
 /** Two corrections of one reading that both stand are a clash: both are kept until one is taken back. */
