@@ -104,6 +104,21 @@ const verdict = computed(() => {
           <h2 v-if="data.own.length" class="pt-2 text-lg font-bold">{{ OWN_PRIORS.title }}</h2>
           <OwnPriorsPanel v-for="own in data.own" :key="own.sheet.id" :own="own" />
           <SharedFigures :taken="data.takenIn" @changed="refresh()" />
+          <Panel v-if="data.hours.length" :title="LEARNT.hoursTaken" data-testid="hours">
+            <FigureTable :heads="[LEARNT.operation, LEARNT.onSheet, LEARNT.took, LEARNT.reckon]" :right-from="1">
+              <tr v-for="row in data.hours.slice(0, 20)" :key="row.sheet + row.operation">
+                <td>
+                  {{ row.operation }}<span class="block text-note text-faint">{{ row.sheet }}</span>
+                </td>
+                <td class="figure text-right font-normal">{{ fixDigits(row.onSheet, 1) }}</td>
+                <td class="figure text-right">
+                  {{ fixDigits(row.mean, 1) }}<span class="font-normal"> ({{ row.jobs }})</span>
+                </td>
+                <td class="figure text-right font-normal">{{ fixDigits(row.reckon, 1) }}</td>
+              </tr>
+            </FigureTable>
+            <p class="text-note text-faint">{{ LEARNT.hoursSays }}</p>
+          </Panel>
           <Panel :title="LEARNT.whatCameBack" data-testid="came-back">
             <p class="text-note text-faint">
               {{ LEARNT.partsOfClosedJobsWhose }}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { coverage, learnFrom, type LearntFrom } from '../../core/views/learn'
 import type { Act, KeptJob } from '../../core/record'
-import { calibrationOf, summarise } from '../../core/views/summary'
+import { calibrationOf, hoursTask, summarise } from '../../core/views/summary'
 import type { Reading } from '../../core/readings'
 import { read } from '../support/jobs'
 import { sheet } from '../support/sheets'
@@ -43,6 +43,55 @@ describe('first estimates against the bench', () => {
     expect(
       calibrationOf(job(1), acts([read.extension(12), read.length(160.4), read.length(160.56)]))[0]!.bench
     ).toBeCloseTo(0.3, 6))
+})
+
+describe('hours that operations took', () => {
+  const took = (hours: readonly number[]) =>
+    learnFrom(
+      hours.map((value, i): LearntFrom => {
+        const noted: Act = {
+          id: 't',
+          type: 'task',
+          by: 'Maren',
+          at,
+          task: hoursTask('front-cover'),
+          state: 'done',
+          value
+        }
+        return {
+          vehicle: 'Van',
+          vehicleId: null,
+          usage: { value: 1, unit: 'km' },
+          openedAt: `2026-0${i + 1}-01T08:00:00.000Z`,
+          closed: true,
+          summary: summarise(job(100_000), [noted])
+        }
+      })
+    ).hours
+
+  it('are told against the sheet, drawn to it while few jobs tell', () => {
+    const onSheet = drive.operations!.find(({ id }) => id === 'front-cover')!.hours
+    const [one] = took([onSheet + 2])
+    expect(one).toMatchObject({ onSheet, jobs: 1, mean: onSheet + 2 })
+    expect(one!.reckon).toBeCloseTo(onSheet + 2 / 3, 9)
+    const [many] = took([onSheet + 2, onSheet + 2, onSheet + 2, onSheet + 2])
+    expect(many!.reckon).toBeGreaterThan(one!.reckon)
+    expect(took([])).toEqual([])
+  })
+
+  it('taken back, or of an operation that the sheet has not, they teach nothing', () => {
+    const noted = (task: string, state: 'done' | 'open'): Act => ({
+      id: 't',
+      type: 'task',
+      by: 'Maren',
+      at,
+      task,
+      state,
+      value: 3
+    })
+    expect(summarise(job(1), [noted(hoursTask('front-cover'), 'open')]).took).toEqual([])
+    expect(summarise(job(1), [noted(hoursTask('ghost'), 'done')]).took).toEqual([])
+  })
 })
 
 describe('what jobs teach', () => {

@@ -1,5 +1,6 @@
 import type { Call } from '../../calls'
 import { groupBy, NINETY } from '../../math'
+import { type HoursTaken, hoursTaken } from './hoursTaken'
 import type { JobSummary } from '../summary'
 import type { Usage, UsageUnit } from '../../readings'
 import { type Reached, reachedAt, wearRate, type WearRate } from '../../estimate'
@@ -45,6 +46,8 @@ export interface Learnt {
   held: { held: number; of: number }
   /** How often a part was condemned in a later job, by the call it had in a closed one. */
   cameBack: { call: Call; parts: number; back: number }[]
+  /** How long operations take here, against their sheets. */
+  hours: HoursTaken[]
 }
 
 const CALLS: readonly Call[] = ['back-in', 'look-closer', 'renew']
@@ -59,7 +62,8 @@ export function learnFrom(jobs: readonly LearntFrom[]): Learnt {
     types: typeRates(jobs),
     calibration,
     held: coverage(calibration),
-    cameBack: CALLS.map((call) => comeBacks(jobs, call))
+    cameBack: CALLS.map((call) => comeBacks(jobs, call)),
+    hours: hoursTaken(jobs)
   }
 }
 

@@ -1,3 +1,3 @@
-export { type JobSummary, type Measure, measuresOf, summarise } from './summary'
+export { type JobSummary, type Measure, measuresOf, summarise, hoursTask } from './summary'
 export { fittedIn } from './fitted'
 export { calibrationOf, type CalibrationPoint } from './calibration'

@@ -48,6 +48,8 @@ export interface JobSummary {
   measures: Measure[]
   /** Chains measured on the bench, against what the other readings said of them. */
   calibration: CalibrationPoint[]
+  /** Hours that operations took, as somebody noted; absent from one that an earlier version made. */
+  took?: { operation: string; name: string; onSheet: number; hours: number }[]
   /** Components fitted new in this job. */
   renewed: string[]
   /** The call that holds on each part. */
@@ -84,6 +86,7 @@ export function summarise(job: KeptJob, acts: readonly Act[]): JobSummary {
       : null,
     measures: measuresOf(file, assessment, record),
     calibration: calibrationOf(job, acts),
+    took: tookIn(sheet, record),
     renewed: fittedIn(record),
     partCalls: Object.fromEntries(
       heldCalls(assessment.calls, record.overrules).map(({ part, holds }) => [part, holds])
@@ -91,6 +94,18 @@ export function summarise(job: KeptJob, acts: readonly Act[]): JobSummary {
     lastAt: last?.at ?? job.openedAt,
     lastBy: last?.by ?? job.openedBy
   }
+}
+
+/** Task under which the hours of an operation are noted. */
+export const hoursTask = (operation: string) => `hours:${operation}`
+
+function tookIn({ operations = [] }: DriveSheet, { tasks }: JobRecord): NonNullable<JobSummary['took']> {
+  return operations.flatMap(({ id, name, hours: onSheet }) => {
+    const noted = tasks.get(hoursTask(id))
+    return noted?.state === 'done' && noted.value !== undefined
+      ? [{ operation: id, name, onSheet, hours: noted.value }]
+      : []
+  })
 }
 
 function longest(sheet: DriveSheet, { chains }: Assessment): JobSummary['elongation'] {

@@ -102,3 +102,11 @@ export const PROOF_PAGE = {
   closed: 'Closed',
   closeTheJob: 'Close the job'
 }
+
+export const HOURS_PANEL = {
+  title: 'Hours taken',
+  says: 'What each operation took, out and in again. Learnt from over your jobs.',
+  onSheet: (hours: Shown) => `${hours} h`,
+  took: (operation: Shown) => `Hours taken: ${operation}`,
+  writeHours: 'Write hours from 0 to 200, or nothing.'
+}

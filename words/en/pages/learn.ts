@@ -11,6 +11,13 @@ export const CALIBRATION_CHART = {
 }
 
 export const LEARNT = {
+  hoursTaken: 'Hours taken, against the sheet',
+  operation: 'Operation',
+  onSheet: 'Sheet',
+  took: 'Took (jobs)',
+  reckon: 'Reckon',
+  hoursSays:
+    'Reckoned with: what it took here, drawn to the sheet while few jobs tell. Put it into the sheet, or into a job’s prices.',
   erased: 'A vehicle that was erased',
   learntUmbrette: 'Learnt · Umbrette',
   per: (unit: Shown, unit2: Shown) => `% per ${unit} ${unit2}`,

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { rebuildOf, WAY_TASK } from '../../../../core/views/buildup'
 import type { Reading } from '../../../../core/readings'
 import FastenerMap from '../../../components/build/FastenerMap.vue'
+import HoursPanel from '../../../components/build/HoursPanel.vue'
 import HoldPanel from '../../../components/build/HoldPanel.vue'
 import TaskRow from '../../../components/build/TaskRow.vue'
 import TurnCheck from '../../../components/build/TurnCheck.vue'
@@ -103,6 +104,13 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
           @add="job.put({ type: 'hole', ...$event })"
           @remove="job.put({ type: 'undo', act: $event })"
           @back="(id, back) => setTask(`hole:${id}`, back ? 'done' : 'open', {})" />
+        <HoursPanel
+          :operations="rebuild.plan.operations"
+          :tasks="job.record.tasks"
+          :may-change="mine"
+          @took="
+            (task, hours) => setTask(task, hours === null ? 'open' : 'done', hours === null ? {} : { value: hours })
+          " />
         <Caution>{{ BUILD_PAGE.batteryOffBeforeTheEngine }}</Caution>
       </div>
     </main>
