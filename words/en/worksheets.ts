@@ -75,7 +75,7 @@ const sheetLinks = (sheet: DriveSheet, chain: string, from?: string, to?: string
   null
 
 /** How a drive is built up again: steps to tick, and the check after two turns by hand. */
-export function writeBuildSheet(sheet: DriveSheet, { plan, expected }: Rebuild, of: PaperOf): WallPaper {
+export function writeBuildSheet(sheet: DriveSheet, { plan, expected, holes }: Rebuild, of: PaperOf): WallPaper {
   const name = namesOf(sheet)
   return {
     ...wallPaper(of, 'Build-up'),
@@ -87,6 +87,8 @@ export function writeBuildSheet(sheet: DriveSheet, { plan, expected }: Rebuild, 
           blank: task.asks === 'nothing' ? null : task.asks === 'length' ? 'mm' : ''
         }))
       })),
+      ...bankTags(sheet),
+      ...boltHoles(sheet, holes),
       {
         title: 'After two turns by hand',
         lines: expected.map(({ kind, target, from, to, value, within }) => ({
@@ -96,6 +98,43 @@ export function writeBuildSheet(sheet: DriveSheet, { plan, expected }: Rebuild, 
       }
     ]
   }
+}
+
+/** On an engine of two banks a tag for what belongs to each: parts that look alike are not. */
+function bankTags(sheet: DriveSheet): WallPaper['groups'] {
+  const { chainAt, phasers, tensioners, rails, sprockets } = compileSheet(sheet)
+  const banks = [...new Set(sheet.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))].sort()
+  if (banks.length < 2) return []
+  const banksAt = (chain: string | undefined) =>
+    new Set(sheet.chains.find(({ id }) => id === chain)?.path.map((id) => sprockets.get(id)?.bank))
+  const only = (chain: string | undefined, bank: number) =>
+    banksAt(chain).has(bank) && banks.every((other) => other === bank || !banksAt(chain).has(other))
+  const of = (bank: number) => [
+    ...sheet.chains.filter(({ id }) => only(id, bank)),
+    ...[...rails.values()].filter(({ id }) => only(chainAt(id)?.id, bank)),
+    ...[...tensioners.values()].filter(({ chain }) => only(chain, bank)),
+    ...[...sprockets.values()].filter((sprocket) => sprocket.bank === bank),
+    ...[...phasers.values()].filter(({ sprocket }) => sprockets.get(sprocket)?.bank === bank)
+  ]
+  return [
+    {
+      title: 'Bank tags: on the part before it comes off',
+      lines: banks.flatMap((bank) => of(bank).map(({ name }) => ({ text: `Bank ${bank}: ${name}`, blank: null })))
+    }
+  ]
+}
+
+/** Which bolt goes back into which hole of each cover, as they came out. */
+function boltHoles(sheet: DriveSheet, holes: Rebuild['holes']): WallPaper['groups'] {
+  return [...new Set(holes.map(({ cover }) => cover))].map((cover) => ({
+    title: `Bolts, ${(sheet.operations?.find(({ id }) => id === cover)?.name ?? cover).toLowerCase()}`,
+    lines: holes
+      .filter((hole) => hole.cover === cover)
+      .map(({ x, y, length }, i) => ({
+        text: `Hole ${i + 1}: ${rounded(length)} mm, ${Math.round(100 * x)} % from the left, ${Math.round(100 * y)} % down`,
+        blank: null
+      }))
+  }))
 }
 
 const rounded = (value: number) => String(Number(value.toFixed(1)))

@@ -351,6 +351,7 @@ export const SECTIONS: readonly Section[] = [
           { key: 'sprocket', label: SHEET_FORM.on, kind: 'reference', of: ['sprockets'] },
           { key: 'rest', label: SHEET_FORM.lockedAtRest, kind: 'choice', options: options('retarded', 'advanced') },
           { key: 'range', label: SHEET_FORM.range, kind: 'number', unit: '° crank' },
+          { key: 'tensioner', label: SHEET_FORM.shiftedBy, kind: 'reference', of: ['tensioners'] },
           { key: 'playLimit.value', label: SHEET_FORM.playLimit, kind: 'number', unit: '° crank' },
           { key: 'playLimit.source', label: SHEET_FORM.limitFrom, kind: 'text' }
         ]

@@ -14,6 +14,8 @@ export interface Rebuild {
   way: string | null
   plan: BuildPlan
   expected: ExpectedReading[]
+  /** Bolt holes as they were put on the covers' pictures. */
+  holes: JobRecord['holes']
   checks: Check[]
   holds: Hold[]
   /** Is nothing left that holds it? */
@@ -33,7 +35,17 @@ export function rebuildOf(job: KeptJob, acts: readonly Act[], before: Assessment
   const expected = expectedRebuilt(file.drive, before, renew, file.corrections)
   const checks = twoTurns(file.drive, expected, record.rebuilt)
   const holds = holdsOf(file.drive, record, before, plan, checks)
-  return { renew, chosenBy, way, plan, expected, checks, holds, ready: holds.every(({ released }) => released) }
+  return {
+    renew,
+    chosenBy,
+    way,
+    plan,
+    expected,
+    holes: record.holes,
+    checks,
+    holds,
+    ready: holds.every(({ released }) => released)
+  }
 }
 
 function chosen(record: JobRecord, before: Assessment): Pick<Rebuild, 'renew' | 'chosenBy'> {

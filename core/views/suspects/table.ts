@@ -89,10 +89,17 @@ const rows = (finding: string, factors: Partial<Record<SuspectId, number>>, wher
 
 const HEARD: readonly Bearing[] = [
   ...rows('noise-under-a-second', { 'lock-pin': 7, 'stretched-chain': 0.6, 'loose-phaser': 0.5, head: 0.3 }),
-  ...rows('noise-seconds', { 'weak-tensioner': 4.5, 'oil-supply': 3, 'stretched-chain': 1.5, 'bad-new-part': 2.5 }),
+  ...rows('noise-seconds', {
+    'weak-tensioner': 4.5,
+    'oil-supply': 3,
+    'stretched-chain': 1.5,
+    'worn-rail': 1.4,
+    'bad-new-part': 2.5
+  }),
   ...rows('noise-seconds', { 'lock-pin': 8, 'weak-tensioner': 0.3, 'oil-supply': 0.4 }, { upTo: 1.2 }),
   ...rows('noise-seconds', { 'stretched-chain': 2.2, 'worn-rail': 1.4, 'weak-tensioner': 0.7 }, { from: 5 }),
-  ...rows('noise-idle-only', { 'stretched-chain': 3, 'weak-tensioner': 3, 'oil-supply': 1.3 }),
+  // A worn rail lets the chain slap as a long one does, at idle and before the oil is there.
+  ...rows('noise-idle-only', { 'stretched-chain': 3, 'weak-tensioner': 3, 'oil-supply': 1.3, 'worn-rail': 1.5 }),
   ...rows('noise-warm-idle', { 'arm-contact': 8, 'stretched-chain': 0.7, 'lock-pin': 0.3 }),
   ...rows('noise-always', { 'loose-phaser': 6, 'worn-rail': 5, jumped: 1.5, auxiliary: 2, 'lock-pin': 0.2 }),
   ...rows('noise-comes-and-goes', { 'weak-tensioner': 2.5, 'lock-pin': 1.5, 'stretched-chain': 0.5, 'worn-rail': 0.6 }),

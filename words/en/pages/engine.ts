@@ -294,6 +294,7 @@ export const NEW_ENGINE = {
 }
 
 export const SHEET_FORM = {
+  shiftedBy: 'Shifted by a plunger between two strands',
   slidesStraight: 'Slides straight (its pivot is far off and no part)',
   stopGaps: 'Stop-gaps',
   stopGap: 'stop-gap',
