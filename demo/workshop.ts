@@ -53,7 +53,7 @@ export const DEMO_SHEETS = [
  * Engines that practice cases are drawn on: the same on every machine, as a case's code says no more of them than a
  * letter.
  */
-export const PRACTICE_SHEETS = [ardmere, hexley, quillon, torvane, vellora] as unknown as DriveSheet[]
+export const PRACTICE_SHEETS = [ardmere, hexley, quillon, torvane, vellora, gannet, petrel] as unknown as DriveSheet[]
 
 export interface DemoJob {
   id: string

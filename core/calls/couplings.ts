@@ -1,3 +1,4 @@
+import { camsOf } from '../drive'
 import { type Chain, compileSheet, type DriveSheet } from '../sheet'
 import { findingsOf } from './conditionRules'
 import { callFor, type RuleContext, shownLimit } from './context'
@@ -51,7 +52,9 @@ export function wholeSet(context: RuleContext, chain: Chain): Finding[] {
   const newer = findingsOf(context, ['renewed-phaser']).length > 0
   const phasers = newer
     ? []
-    : context.job.drive.phasers.filter((phaser) => chain.path.includes(phaser.sprocket)).map((phaser) => phaser.id)
+    : context.job.drive.phasers
+        .filter((phaser) => camsOf(context.job.drive, chain).includes(phaser.sprocket))
+        .map((phaser) => phaser.id)
   return [chain.id, ...ridersOf(context.job.drive, chain), ...phasers].map((part) => ({
     part,
     rule: 'whole-set',

@@ -2,7 +2,7 @@ import { along, type Point, rotate, unit } from '../math'
 import { compileSheet, type Chain, type DriveSheet } from '../sheet'
 import type { ChainPicture } from './picture'
 import { linksOf, type Segment } from './run'
-import { speedOf, stageOf } from './train'
+import { stageOf, turnsOf } from './train'
 
 /** A chain's drive with the crank turned on. */
 export interface Turned {
@@ -39,7 +39,7 @@ export function turningOf(
   const sense = sheet.rotation === 'clockwise' ? -1 : 1
   const sprockets = picture.sprockets.map(({ id }) => ({
     id,
-    speed: id === chain.driver ? speed : speedOf(sheet, chain, id)
+    speed: id === chain.driver ? speed : turnsOf(sheet, chain, id)
   }))
   return (crank, slack) => {
     const start = (((crank * linksPerDegree) % chain.links) + chain.links) % chain.links

@@ -1,3 +1,4 @@
+import { camsOf } from '../drive'
 import {
   combineByHand,
   impossibleReading,
@@ -24,7 +25,9 @@ export function playsOf(
   stakes: Stakes
 ): { loss: number; next: RankedReading[] } {
   const mine = parts.flatMap(({ chain }) =>
-    sheet.phasers.filter(({ sprocket }) => chain.path.includes(sprocket)).map((phaser) => ({ phaser, chain: chain.id }))
+    sheet.phasers
+      .filter(({ sprocket }) => camsOf(sheet, chain).includes(sprocket))
+      .map((phaser) => ({ phaser, chain: chain.id }))
   )
   const each = mine.map(({ phaser, chain }) => playOf(sheet, phaser, chain, taken, priors, stakes))
   return { loss: each.reduce((sum, { loss }) => sum + loss, 0), next: each.flatMap(({ next }) => next) }

@@ -89,12 +89,12 @@ describe('case codes', () => {
 })
 
 describe('engines drawn by seed', () => {
+  /** Engines whose codes were shared already; what came later stands behind them. */
+  const SHARED = PRACTICE_SHEETS.slice(0, 5)
   it('are the same on every machine, to the last digit', () => {
-    const drawn = PRACTICE_SHEETS.flatMap((one) =>
-      ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711))
-    )
+    const drawn = SHARED.flatMap((one) => ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711)))
     expect(drawn).toEqual(
-      PRACTICE_SHEETS.flatMap((one) => ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711)))
+      SHARED.flatMap((one) => ([1, 2, 3, 4, 5] as const).map((level) => makeCase(one, level, 4711)))
     )
     const told = drawn
       .map(tellCase)

@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import {
   chainPicture,
   colouredLinksReturn,
+  camsOf,
   drivenSprockets,
+  stageOf,
   touchingRails,
   trailBehind,
   turningOf
@@ -16,7 +18,7 @@ const drives = PRACTICE_SHEETS.flatMap((sheet) =>
       sheet,
       chain,
       { elongation: 0.003, wear: touchingRails(sheet, chain).map(() => 0.2), padWear: 0 },
-      drivenSprockets(sheet, chain).map(() => 0)
+      camsOf(sheet, chain).map(() => 0)
     )!
     return { name: `${sheet.id} ${chain.id}`, sheet, chain, picture, turned: turningOf(sheet, chain, picture) }
   })
@@ -24,7 +26,9 @@ const drives = PRACTICE_SHEETS.flatMap((sheet) =>
 const off = (a: readonly [number, number], b: readonly [number, number]) => Math.hypot(a[0] - b[0], a[1] - b[1])
 
 describe.each(drives)('turning $name', ({ sheet, chain, picture, turned }) => {
-  const teeth = sheet.sprockets.find(({ id }) => id === chain.driver)!.teeth
+  const driver = sheet.sprockets.find(({ id }) => id === chain.driver)!
+  const speed = Math.abs(stageOf(sheet, chain).speed)
+  const teeth = driver.teeth * speed
   it('stands at 0 as in the picture it is made from', () => {
     turned(0).pins.forEach((pin, i) => expect(off(pin, picture.pins[i]!)).toBeLessThan(1e-6))
   })
@@ -35,9 +39,12 @@ describe.each(drives)('turning $name', ({ sheet, chain, picture, turned }) => {
   it('cams turn half as fast as the crank, all in their direction, and pins stay in the teeth', () => {
     const { pins, angles } = turned(37)
     const sense = sheet.rotation === 'clockwise' ? -1 : 1
-    expect(angles[chain.driver]).toBeCloseTo(37 * sense, 9)
-    for (const { id, centre, radius, teeth: z, pinAngle } of picture.sprockets) {
+    expect(angles[chain.driver]).toBeCloseTo(37 * speed * sense, 9)
+    for (const { id, centre, radius, teeth: z, pinAngle, gear } of picture.sprockets) {
       if (id !== chain.driver) expect(Math.abs(angles[id]!)).toBeCloseTo(18.5, 9)
+      // A gear turns against the chain, and no pin lies on it.
+      expect(Math.sign(angles[id]!)).toBe(gear ? -sense : sense)
+      if (gear) continue
       const seated = pins.filter(([x, y]) => Math.abs(Math.hypot(x - centre[0], y - centre[1]) - radius) < 1e-6)
       expect(seated.length).toBeGreaterThan(2)
       for (const [x, y] of seated) {

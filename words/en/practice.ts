@@ -59,6 +59,16 @@ export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: strin
     lesson:
       'Every missing piece is found or accepted in writing before the engine is closed: pan, pickup and the sprockets are where they turn up.'
   },
+  'gears-off': {
+    name: 'Cam gears set a tooth off',
+    lesson:
+      'Gears do not jump: a cam that stands whole gear teeth off was set so. The chain is right, and so is the other cam.'
+  },
+  'pads-swapped': {
+    name: 'Pads of the plunger swapped',
+    lesson:
+      'The upper and the lower pad are not alike: swapped, the plunger stands wrong and what it reads does not hold.'
+  },
   'chain-on-metal': {
     name: 'Chain on metal',
     lesson: 'A chain that ran on metal is renewed whatever it measures, and the engine is not run until it is.'
@@ -117,6 +127,7 @@ export function faultWords(id: string): { name: string; lesson: string } {
 }
 
 export const COMPLAINTS: Catalogue<ComplaintSays> = {
+  'since-the-cams-were-out': () => 'Not right since the cams were out at another workshop.',
   'down-on-power': () => 'One hard rattle at a start, and down on power ever since.',
   'rattles-at-idle': () => 'Rattles at idle, gone when revved.',
   'since-oil-change': () => 'Chain noise at idle since the last oil change.',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { COMMON, ENGINE_FACTS } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
-import type { Corrections } from '../../../core/drive'
+import { camsOf, type Corrections } from '../../../core/drive'
 import { useOpenJob } from '../../stores/job'
 import { partName } from '../../words'
 import { toStored, fromStored, units } from '../../units'
@@ -17,7 +17,7 @@ const banks = computed(() =>
   [...new Set(sheet.value.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))].sort()
 )
 const keyed = computed(() =>
-  sheet.value.sprockets.filter((s) => sheet.value.chains.some((c) => c.driver !== s.id && c.path.includes(s.id)))
+  sheet.value.sprockets.filter((s) => sheet.value.chains.some((c) => camsOf(sheet.value, c).includes(s.id)))
 )
 
 const form = ref({

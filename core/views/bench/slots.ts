@@ -30,7 +30,7 @@ export function slotsOf(sheet: DriveSheet): Slot[] {
       add(4, 'padWear', id, { tensioner: id })
     }
     for (const rail of touchingRails(sheet, chain)) add(5, 'groove', rail, { rail })
-    for (const phaser of sheet.phasers.filter((p) => chain.path.includes(p.sprocket)))
+    for (const phaser of sheet.phasers.filter((p) => camsOf(sheet, chain).includes(p.sprocket)))
       add(6, 'phaserPlay', phaser.id, { phaser: phaser.id })
     const links = Math.min(BENCH_LINKS, chain.links)
     add(7, 'chainLength', chain.id, { chain: chain.id, links })

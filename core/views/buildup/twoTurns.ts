@@ -1,6 +1,6 @@
 import { meaning } from './says'
 import type { Message } from '../../check'
-import { degreesPerTooth } from '../../drive'
+import { camsOf, degreesPerTooth } from '../../drive'
 import { NINETY } from '../../math'
 import { methodSigma, partOf, type Reading } from '../../readings'
 import { compileSheet, type DriveSheet } from '../../sheet'
@@ -97,7 +97,9 @@ function meaningsOff(sheet: DriveSheet, expected: ExpectedReading, read: Reading
   const off = (read.value ?? expected.value) - expected.value
   const teeth = Math.round(off / degreesPerTooth(sheet, chain))
   if (teeth === 0) return [meaning('less-than-a-tooth', { off })]
-  const alike = all.filter((other) => other.expected.kind === 'camLag' && chain.path.includes(other.expected.target))
+  const alike = all.filter(
+    (other) => other.expected.kind === 'camLag' && camsOf(sheet, chain).includes(other.expected.target)
+  )
   const together = alike.length > 1 && alike.every((other) => other.state === 'differs')
   return [meaning('teeth-off', { teeth, at: together ? null : expected.target })]
 }

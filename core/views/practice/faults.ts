@@ -1,6 +1,6 @@
 import { complain } from './says'
 import type { Message } from '../../check'
-import { drivenSprockets, touchingRails } from '../../drive'
+import { camsOf, drivenSprockets, touchingRails, gearedCams } from '../../drive'
 import type { Roll } from '../../math'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../../sheet'
 import type { DrawnTruth, Level } from './types'
@@ -31,8 +31,13 @@ export interface FaultSpec {
 const always = () => true
 const withPhasers = ({ phasers }: DriveSheet) => phasers.length > 0
 
-/** Phasers on a chain. */
-const phasersOn = ({ sheet, chain }: Draft) => sheet.phasers.filter(({ sprocket }) => chain.path.includes(sprocket))
+/** Phasers on a chain; those of the others where it has none. */
+const phasersOn = ({ sheet, chain }: Draft) => {
+  const own = sheet.phasers.filter(({ sprocket }) => camsOf(sheet, chain).includes(sprocket))
+  return own.length > 0 ? own : sheet.phasers
+}
+/** Cams that gears drive from another. */
+const gearedIn = (sheet: DriveSheet) => sheet.chains.flatMap((chain) => gearedCams(sheet, chain).map(({ id }) => id))
 const tensionerOf = ({ sheet, chain }: Draft) => compileSheet(sheet).tensionerOf(chain.id)?.id ?? ''
 const see = ({ truth }: Draft, target: string, finding: string, count?: number) =>
   truth.findings.push({ target, finding, ...(count === undefined ? {} : { count }) })
@@ -259,6 +264,29 @@ export const FAULTS = {
     fits: always,
     strike: ({ sheet, chain, truth, roll }) => {
       truth.betweenLinks.push(roll.pick(drivenSprockets(sheet, chain)))
+    }
+  },
+  'gears-off': {
+    group: 'timing',
+    from: 2,
+    fits: (sheet) => gearedIn(sheet).length > 0,
+    strike: (draft) => {
+      const teeth = draft.roll.pick([-1, 1])
+      draft.truth.teeth[draft.roll.pick(gearedIn(draft.sheet))] = teeth
+      heard(draft, teeth > 0 ? 'code-over-retarded' : 'code-over-advanced')
+      draft.says.push(complain('since-the-cams-were-out'))
+    }
+  },
+  'pads-swapped': {
+    group: 'rail',
+    from: 2,
+    fits: ({ phasers }) => phasers.some(({ tensioner }) => tensioner !== undefined),
+    strike: (draft) => {
+      const { sheet } = draft
+      const { tensioner } = sheet.phasers.find((phaser) => phaser.tensioner !== undefined)!
+      const { chain } = compileSheet(sheet).tensioner(tensioner!)
+      for (const rail of touchingRails(sheet, compileSheet(sheet).chain(chain))) see(draft, rail, 'swapped')
+      draft.says.push(complain('since-the-cams-were-out'))
     }
   },
   hearsay: {

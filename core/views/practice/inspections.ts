@@ -222,7 +222,7 @@ function standingInspections(sheet: DriveSheet): Inspection[] {
 }
 
 function atPhasers(sheet: DriveSheet, chain: Chain): Inspection[] {
-  const phasers = sheet.phasers.filter(({ sprocket }) => chain.path.includes(sprocket))
+  const phasers = sheet.phasers.filter(({ sprocket }) => camsOf(sheet, chain).includes(sprocket))
   const inView = [...chainInView(sheet, chain), ...setNeeds(sheet)]
   return [
     ...phasers.map(({ id }) =>

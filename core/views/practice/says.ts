@@ -17,6 +17,7 @@ export const faultAt = faultsOf<CaseSays>()
 /** What a customer says of a drawn engine. */
 export interface ComplaintSays {
   'down-on-power': {}
+  'since-the-cams-were-out': {}
   'rattles-at-idle': {}
   'since-oil-change': {}
   'no-complaint': {}
