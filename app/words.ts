@@ -1,5 +1,5 @@
 import {
-  FINDING_FORM,
+  FINDING_SAYS,
   METHOD_WORDS,
   READINGS,
   STATE_WORDS,
@@ -89,17 +89,17 @@ export function findingDetail(reading: Of<'condition'>): string {
   const { finding, count, value, cylinder, bank, sensor, speed, temperature, where } = reading
   return [
     count === undefined ? '' : `${count}`,
-    cylinder === undefined ? '' : FINDING_FORM.cylinderShort(cylinder),
+    cylinder === undefined ? '' : FINDING_SAYS.cylinder(cylinder),
     value === undefined
       ? ''
       : figureOf(finding)?.unit === 'usage'
         ? thousands(value)
         : `${fromStoredFinding(finding, value)} ${findingUnit(finding)}`,
-    bank === undefined ? '' : FINDING_FORM.bankShort(bank),
-    sensor === undefined ? '' : FINDING_FORM.sensors[sensor],
-    where === undefined ? '' : FINDING_FORM.places[where],
-    speed === undefined ? '' : FINDING_FORM.frozenAt(speed),
-    temperature === undefined ? '' : FINDING_FORM.frozenWarm(temperature)
+    bank === undefined ? '' : FINDING_SAYS.bank(bank),
+    sensor === undefined ? '' : FINDING_SAYS.sensors[sensor],
+    where === undefined ? '' : FINDING_SAYS.places[where],
+    speed === undefined ? '' : FINDING_SAYS.speed(speed),
+    temperature === undefined ? '' : FINDING_SAYS.temperature(temperature)
   ]
     .filter(Boolean)
     .join(', ')

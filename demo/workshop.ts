@@ -354,7 +354,7 @@ const STORIES: readonly Story[] = [
   },
   {
     vehicle: 'Pilot van 6',
-    stand: 'Bay 5',
+    stand: 'Quay',
     engine: 'petrel-p16',
     usage: { value: 141_800, unit: 'km' },
     school: 'on-evidence',

@@ -2,14 +2,7 @@ import type { Call } from '../../core/calls'
 import type { NumericKind, School, UsageUnit } from '../../core/readings'
 import type { FINDINGS } from '../../core/readings'
 import { figureOf, isFinding } from '../../core/readings'
-import {
-  compileSheet,
-  type CountedNames,
-  type DriveSheet,
-  type LimitKind,
-  PART_KINDS,
-  type PartKind
-} from '../../core/sheet'
+import { compileSheet, type CountedNames, type DriveSheet, PART_KINDS, type PartKind } from '../../core/sheet'
 import type { GroupTitle, Station } from '../../core/views/bench'
 import type { Names } from '../say'
 
@@ -49,23 +42,6 @@ export const KIND_NAMES: Readonly<Record<NumericKind, string>> = {
   chainLength: 'Chain length',
   chainCompare: 'Longer than new',
   phaserPlay: 'Phaser play'
-}
-
-export const LIMIT_NAMES: Readonly<Record<LimitKind, string>> = {
-  elongation: 'Elongation',
-  camLag: 'Cam lag at the marks',
-  camLagScan: 'Cam deviation by the engine computer, warm idle',
-  groove: 'Groove depth',
-  padWear: 'Pad wear',
-  springLength: 'Free length of the spring, at least',
-  springForce: 'Force of the spring, at least',
-  boltTorque: 'Bolt torque as found, at least',
-  solenoidResistance: 'Solenoid resistance',
-  oilPressureIdle: 'Oil pressure in a warm idle, at least',
-  oilPressureWarm: 'Oil pressure warm at speed, at least',
-  vacuum: 'Vacuum at idle, at least',
-  compression: 'Compression, at least',
-  leakDown: 'Leak-down'
 }
 
 export const CALL_WORDS: Readonly<Record<Call, string>> = {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMON, FINDING_FORM, FINDING_KEYS, findingWords } from '../../../words/en'
+import { COMMON, FINDING_FORM, FINDING_KEYS, FINDING_SAYS, findingWords } from '../../../words/en'
 import { computed, ref } from 'vue'
 import { banksOf, detailsOf, figureOf, type Of } from '../../../core/readings'
 import { partKindOf } from '../../../core/sheet'
@@ -106,7 +106,7 @@ function save() {
       v-if="asked.includes('where')"
       v-model="where"
       :label="FINDING_FORM.where"
-      :options="named(FINDING_FORM.places)" />
+      :options="named(FINDING_SAYS.places)" />
     <ChoiceRow
       v-if="asked.includes('cylinder')"
       v-model="cylinder"
@@ -124,7 +124,7 @@ function save() {
       v-if="asked.includes('sensor')"
       v-model="sensor"
       :label="FINDING_FORM.sensor"
-      :options="named(FINDING_FORM.sensors)" />
+      :options="named(FINDING_SAYS.sensors)" />
     <div v-if="asked.includes('frozen')" class="grid grid-cols-2 gap-2">
       <Field v-model="speed" :label="FINDING_FORM.speed" figure inputmode="numeric" />
       <Field v-model="temperature" :label="FINDING_FORM.temperature" figure inputmode="numeric" />

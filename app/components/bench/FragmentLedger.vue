@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMON, FINDING_FORM, FRAGMENT_LEDGER } from '../../../words/en'
+import { COMMON, FINDING_FORM, FINDING_SAYS, FRAGMENT_LEDGER } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { StandingReading } from '../../../core/record'
 import { useOpenJob } from '../../stores/job'
@@ -22,7 +22,7 @@ const open = computed(() => missing.value - sum('pieces-found') - sum('pieces-ac
 const count = ref(1)
 const note = ref('')
 const where = ref<'' | NonNullable<StandingReading['where']>>('')
-const places = Object.entries(FINDING_FORM.places).map(([value, label]) => ({
+const places = Object.entries(FINDING_SAYS.places).map(([value, label]) => ({
   value: value as NonNullable<StandingReading['where']>,
   label
 }))
@@ -72,7 +72,7 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
     <ul class="divide-y divide-rule border-y border-rule">
       <li v-for="entry in entries" :key="entry.id" class="flex items-center justify-between gap-2 py-1">
         <span
-          >{{ words(entry) }}<template v-if="entry.where">, {{ FINDING_FORM.places[entry.where] }}</template
+          >{{ words(entry) }}<template v-if="entry.where">, {{ FINDING_SAYS.places[entry.where] }}</template
           ><span v-if="entry.note">: {{ entry.note }}</span
           >{{ ' ' }}<span class="text-note text-faint">{{ entry.by }}, <WhenAt :at="entry.at" /></span
         ></span>

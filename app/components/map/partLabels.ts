@@ -1,4 +1,4 @@
-import { NEAR_JUMP, PART_LABELS, standingName } from '../../../words/en'
+import { PART_LABELS, standingName } from '../../../words/en'
 import type { NearJump } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
 import type { Call } from '../../../core/calls'
@@ -67,7 +67,7 @@ const WORTH_SAYING = 0.25
 /** How near the chain is to riding over a sprocket, where that is worth a word. */
 function rideWords(near: readonly NearJump[], id: string): string {
   const share = near.flatMap(({ told, sprockets }) => (told ? sprockets : [])).find(({ sprocket }) => sprocket === id)
-  return share && share.mean >= WORTH_SAYING ? `, ${NEAR_JUMP.onMap(percent(share.mean, 0))}` : ''
+  return share && share.mean >= WORTH_SAYING ? `, ${PART_LABELS.toRidingOver(percent(share.mean, 0))}` : ''
 }
 
 /** What stands beside the chain, once something was found on it: where its sprocket is. */

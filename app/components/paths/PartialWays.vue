@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { namesOf, PARTIAL_WAYS, sayRefused } from '../../../words/en'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { PartialWay } from '../../../core/paths'
-import { usePlanner } from '../../composables/usePlanner'
 import { useBench } from '../../stores/bench'
 import { useOpenJob } from '../../stores/job'
 import { CALL_WORDS, fixDigits, money, oddsWords, partName, usageWords } from '../../words'
@@ -11,11 +10,9 @@ import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
 
 /** Ways that do less than a repair: what each leaves open, chosen by name and looked at again. */
-defineProps<{ currency: string }>()
+defineProps<{ ways: readonly PartialWay[]; currency: string }>()
 const job = useOpenJob()
 const bench = useBench()
-const planner = usePlanner()
-const ways = shallowRef<PartialWay[]>([])
 const choosing = shallowRef<PartialWay | null>(null)
 const accepted = ref('')
 const date = ref('')
@@ -36,14 +33,6 @@ const leaves = ({ leaves: open }: PartialWay) =>
       )
 const again = ({ recheck }: PartialWay) =>
   PARTIAL_WAYS.again(usageWords({ value: recheck.usage, unit: job.job.usage.unit }), recheck.months)
-
-watch(
-  () => [job.assessment, job.file?.pricing],
-  async () => {
-    if (job.file && job.assessment) ways.value = await planner.partial(job.file, job.assessment).catch(() => [])
-  },
-  { immediate: import.meta.client }
-)
 
 function choose(way: PartialWay) {
   choosing.value = way

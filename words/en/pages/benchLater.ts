@@ -163,23 +163,10 @@ export const FINDING_FORM = {
   cylinder: 'Cylinder',
   bank: 'Bank',
   sensor: 'Of which cam',
-  sensors: { intake: 'intake', exhaust: 'exhaust', crank: 'crank' },
   speed: 'Engine speed when it was stored, rpm',
   temperature: 'Engine temperature when it was stored, °C',
   where: 'Where',
-  places: {
-    pan: 'pan',
-    pickup: 'oil pickup',
-    filter: 'filter',
-    cover: 'cover',
-    sprocket: 'a sprocket',
-    elsewhere: 'elsewhere'
-  },
   note: 'Note',
   writeAFigure: (least: Shown, greatest: Shown, unit: Shown) => `Write a figure from ${least} to ${greatest} ${unit}.`,
-  chooseACylinder: 'Choose the cylinder.',
-  cylinderShort: (cylinder: Shown) => `cyl. ${cylinder}`,
-  bankShort: (bank: Shown) => `bank ${bank}`,
-  frozenAt: (speed: Shown) => `at ${speed} rpm`,
-  frozenWarm: (temperature: Shown) => `${temperature} °C`
+  chooseACylinder: 'Choose the cylinder.'
 }

@@ -27,6 +27,7 @@ export const SLACK_SHAPE = {
 }
 
 export const PART_LABELS = {
+  toRidingOver: (share: Shown) => `${share} to riding over`,
   standsClear: 'stands clear',
   teeth: (teeth: Shown) => `${teeth} teeth`,
   worn: (mean: Shown, limit: Shown | null, unit: Shown) =>

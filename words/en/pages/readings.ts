@@ -23,3 +23,20 @@ export const READINGS = {
   /** The causes of a tensioner's extension. */
   causes: CAUSES
 }
+
+/** What is said of a finding in one line, and the choices behind it. */
+export const FINDING_SAYS = {
+  sensors: { intake: 'intake', exhaust: 'exhaust', crank: 'crank' },
+  places: {
+    pan: 'pan',
+    pickup: 'oil pickup',
+    filter: 'filter',
+    cover: 'cover',
+    sprocket: 'a sprocket',
+    elsewhere: 'elsewhere'
+  },
+  cylinder: (cylinder: Shown) => `cyl. ${cylinder}`,
+  bank: (bank: Shown) => `bank ${bank}`,
+  speed: (speed: Shown) => `at ${speed} rpm`,
+  temperature: (temperature: Shown) => `${temperature} °C`
+}

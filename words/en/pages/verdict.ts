@@ -108,6 +108,5 @@ export const NEAR_JUMP = {
   later: (usage: Shown, share: Shown, between: Shown) =>
     `At ${usage}, if it wears on as it did: ${share} ${between} at the nearest.`,
   firstOrder:
-    'Of the slack that a chain needs to ride over all the teeth it lies on, from the geometry alone, to first order: a jerk, a worn tooth or a stiff link needs less. It passes no part, and the maker decides whether it may be driven.',
-  onMap: (share: Shown) => `${share} to riding over`
+    'Of the slack that a chain needs to ride over all the teeth it lies on, from the geometry alone, to first order: a jerk, a worn tooth or a stiff link needs less. It passes no part, and the maker decides whether it may be driven.'
 }

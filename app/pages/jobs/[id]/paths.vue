@@ -2,14 +2,13 @@
 import { COMMON, moneyExactly, PATHS_PAGE, sayDifference, sayUpTo } from '../../../../words/en'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { isReading } from '../../../../core/estimate'
-import type { OwnPath, Path, Paths } from '../../../../core/paths'
+import type { OwnPath, PartialWay, Path, Paths } from '../../../../core/paths'
 import { useCurrency } from '../../../composables/useCurrency'
 import { useWorkshop } from '../../../composables/useWorkshop'
 import FrontChart from '../../../components/paths/FrontChart.vue'
-import OtherWorkPanel from '../../../components/paths/OtherWorkPanel.vue'
-import PartialWays from '../../../components/paths/PartialWays.vue'
 import PathBuilder from '../../../components/paths/PathBuilder.vue'
 import PricingSheet from '../../../components/paths/PricingSheet.vue'
+import { later } from '../../../later'
 import JobBar from '../../../components/verdict/JobBar.vue'
 import { usePlanner } from '../../../composables/usePlanner'
 import { useBench } from '../../../stores/bench'
@@ -17,12 +16,16 @@ import { useOpenJob } from '../../../stores/job'
 import { fixDigits, KIND_NAMES, money, namesOf, oddsWords, partName, SCHOOL_WORDS, usageWords } from '../../../words'
 import FigureTable from '../../../components/parts/FigureTable.vue'
 
+const OtherWorkPanel = later(() => import('../../../components/paths/OtherWorkPanel.vue'))
+const PartialWays = later(() => import('../../../components/paths/PartialWays.vue'))
+
 /** Repair paths side by side: the schools', the cheapest expected and the front between, and one built by hand. */
 const job = useOpenJob()
 const bench = useBench()
 const planner = usePlanner()
 const paths = shallowRef<Paths | null>(null)
 const own = shallowRef<OwnPath | null>(null)
+const partial = shallowRef<PartialWay[]>([])
 const state = ref<'weighing' | 'ready' | 'none' | 'off' | 'failed'>('weighing')
 const done = ref(0)
 const chosen = ref<string[]>([])
@@ -59,6 +62,8 @@ async function weigh() {
     const found = await planner.paths(job.file, job.assessment, (part) => {
       if (ask === asked) done.value = part
     })
+    if (ask !== asked) return
+    partial.value = found ? await planner.partial(job.file, job.assessment) : []
     if (ask !== asked) return
     paths.value = found
     await reckonTax(found)
@@ -237,7 +242,7 @@ watch(
           </div>
         </div>
         <ClientOnly
-          ><PartialWays class="mt-6" :currency="currency" /><OtherWorkPanel
+          ><PartialWays class="mt-6" :ways="partial" :currency="currency" /><OtherWorkPanel
             v-if="own"
             class="mt-6"
             :operations="own.operations"

@@ -6,7 +6,7 @@ import { type HeldCall, heldCalls } from '../../../../core/record'
 import { plainVerdict } from '../../../../core/views/verdict'
 import { type Call, SEVERITY } from '../../../../core/calls'
 import DriveMap from '../../../components/map/DriveMap.vue'
-import NearJumpPanel from '../../../components/verdict/NearJumpPanel.vue'
+import { later } from '../../../later'
 import JobBar from '../../../components/verdict/JobBar.vue'
 import OtherSchools from '../../../components/verdict/OtherSchools.vue'
 import PartVerdict from '../../../components/verdict/PartVerdict.vue'
@@ -19,6 +19,8 @@ import { kindWords, readingWords, SCHOOL_WORDS, usageWords } from '../../../word
 import FaultNote from '../../../components/parts/FaultNote.vue'
 import Panel from '../../../components/parts/Panel.vue'
 import Caution from '../../../components/parts/Caution.vue'
+
+const NearJumpPanel = later(() => import('../../../components/verdict/NearJumpPanel.vue'))
 
 /** The verdict: what happened in plain words, then a call for each part with its reasons, the severest first. */
 const job = useOpenJob()
