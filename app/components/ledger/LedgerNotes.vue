@@ -1,13 +1,5 @@
 <script setup lang="ts">
-import {
-  COMMON,
-  EXPLANATIONS_PAGE,
-  METHOD_WORDS,
-  STRETCH_LEDGER,
-  sayCorrected,
-  sayLeftOut,
-  saySlip
-} from '../../../words/en'
+import { COMMON, METHOD_WORDS, STRETCH_LEDGER, sayCorrected, sayLeftOut, saySlip } from '../../../words/en'
 import { computed } from 'vue'
 import { isReading, type NextReading, slipOf } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
@@ -149,7 +141,7 @@ function worthWords({ minutes, worth = 0, kind, method, again }: NextReading): s
       class="act-bare -my-1 self-start text-note"
       data-testid="explain"
       @click="emit('explain')">
-      {{ EXPLANATIONS_PAGE.open }}
+      {{ STRETCH_LEDGER.explain }}
     </button>
   </div>
 </template>

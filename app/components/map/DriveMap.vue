@@ -16,10 +16,12 @@ import { partLabels, type PartLabel } from './partLabels'
 import RailShape from './RailShape.vue'
 import RunCount from './RunCount.vue'
 import RunTies from './RunTies.vue'
-import SlackShape from './SlackShape.vue'
 import SprocketShape from './SprocketShape.vue'
 import TensionerShape from './TensionerShape.vue'
-import FigureTable from '../parts/FigureTable.vue'
+import { later } from '../../later'
+
+const FigureTable = later(() => import('../parts/FigureTable.vue'))
+const SlackShape = later(() => import('./SlackShape.vue'))
 
 /** The drive as computed from its sheet, standing as the readings imply; every part can be touched. */
 const props = defineProps<{
