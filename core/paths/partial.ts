@@ -111,7 +111,7 @@ function stopGap(of: Of, gap: StopGap): PartialWay {
   const labour = hours * ledger.assumptions.hourRate
   const kept = scorer(ledger)(0)
   const now = labour + gap.price
-  const way = make(of, { id: gap.id, kind: 'stop-gap', renew: [], looksAt: [gap.tensioner], refused: heldBack(of, []) })
+  const way = make(of, { id: gap.id, kind: 'stop-gap', renew: [], looksAt: [], refused: heldBack(of, []) })
   return {
     ...way,
     operations: operations.map(({ id }) => id),

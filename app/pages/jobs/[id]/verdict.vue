@@ -127,7 +127,9 @@ function leaveToReadings({ part }: HeldCall) {
               narrow
           /></ClientOnly>
         </div>
-        <ClientOnly><NearJumpPanel :sheet="job.job.sheet" :near="near" :unit="job.job.usage.unit" /></ClientOnly>
+        <ClientOnly
+          ><NearJumpPanel v-if="near.length" :sheet="job.job.sheet" :near="near" :unit="job.job.usage.unit"
+        /></ClientOnly>
         <ClientOnly><SignOff /><OtherSchools /></ClientOnly>
       </div>
     </main>
