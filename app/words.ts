@@ -49,6 +49,11 @@ export {
   USAGE_UNITS
 }
 
+/** Choices out of words by what they stand for. */
+export function choicesOf<T extends string>(words: Readonly<Record<T, string>>): { value: T; label: string }[] {
+  return (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }))
+}
+
 /** A fraction as per cent. */
 export function percent(fraction: number, digits = 2): string {
   return `${fixDigits(100 * fraction, digits)} %`

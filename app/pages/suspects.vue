@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { findingWords, SUSPECT_TABLE, SUSPECT_WORDS, upperFirst } from '../../words/en'
+import { anyFindingWords, SUSPECT_TABLE, SUSPECT_WORDS, upperFirst } from '../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
-import { ALL_FINDINGS, FINDINGS } from '../../core/readings'
-import { PART_KINDS } from '../../core/sheet'
+import { ALL_FINDINGS } from '../../core/readings'
 import {
   BEARINGS,
   NO_OWN_SUSPECTS,
@@ -28,7 +27,7 @@ const me = useMe()
 const mayChange = computed(() => !me.value || mayAs(me.value, 'foreman'))
 
 const chosen = ref<SuspectId>(SUSPECT_IDS[0]!)
-const own = ref<OwnSuspects>(data.value ?? NO_OWN_SUSPECTS)
+const own = computed(() => data.value ?? NO_OWN_SUSPECTS)
 const { problem, attempt } = useAttempt()
 const saved = ref(false)
 const wrong = ref('')
@@ -36,8 +35,7 @@ const wrong = ref('')
 /** A finding as it stands in the table: `oil-pressure-idle:low`, `cylinders:all-low`. */
 function words(finding: string): string {
   const [name = finding, outcome] = finding.split(':')
-  const kind = PART_KINDS.find((k) => (FINDINGS[k] as readonly string[]).includes(name))
-  const named = kind ? findingWords(kind, name) : name === 'cylinders' ? SUSPECT_TABLE.cylinders : name
+  const named = name === 'cylinders' ? SUSPECT_TABLE.cylinders : anyFindingWords(name)
   return `${upperFirst(named)}${outcome ? `: ${SUSPECT_TABLE.outcomes[outcome] ?? outcome}` : ''}`
 }
 
@@ -69,29 +67,33 @@ const weight = ({ shipped, mine }: { shipped: readonly { factor: number }[]; min
 const prior = computed(() => own.value.priors.find(({ suspect }) => suspect === chosen.value)?.prior ?? null)
 const others = computed(() => ALL_FINDINGS.filter((finding) => !rows.value.some((row) => row.finding === finding)))
 
+/** What was typed: null for nothing, which is what ships; undefined, and said, for no number in its bounds. */
+function typedNumber(typed: string, [least, most]: readonly [number, number], says: string): number | null | undefined {
+  const value = typed.trim() === '' ? null : (numberOf(typed) ?? NaN)
+  const good = value === null || (value >= least && value <= most)
+  wrong.value = good ? '' : says
+  return good ? value : undefined
+}
+
 function setFactor(finding: string, typed: string) {
-  const factor = typed.trim() === '' ? null : numberOf(typed)
-  wrong.value =
-    typed.trim() !== '' && (factor === null || factor < 0.01 || factor > 100) ? SUSPECT_TABLE.writeAFactor : ''
-  if (wrong.value) return
-  const rest = own.value.bearings.filter((b) => b.finding !== finding || b.suspect !== chosen.value)
-  const entry = factor === null ? [] : [{ finding, suspect: chosen.value, factor }]
-  void save({ ...own.value, bearings: [...rest, ...entry] })
+  const suspect = chosen.value
+  const factor = typedNumber(typed, [0.01, 100], SUSPECT_TABLE.writeAFactor)
+  if (factor === undefined) return
+  const rest = own.value.bearings.filter((b) => b.finding !== finding || b.suspect !== suspect)
+  void save({ ...own.value, bearings: [...rest, ...(factor === null ? [] : [{ finding, suspect, factor }])] })
 }
 
 function setPrior(typed: string) {
-  const per = typed.trim() === '' ? null : numberOf(typed)
-  wrong.value = typed.trim() !== '' && (per === null || per < 0 || per > 100) ? SUSPECT_TABLE.writeAShare : ''
-  if (wrong.value) return
-  const rest = own.value.priors.filter(({ suspect }) => suspect !== chosen.value)
-  const entry = per === null ? [] : [{ suspect: chosen.value, prior: per / 100 }]
-  void save({ ...own.value, priors: [...rest, ...entry] })
+  const suspect = chosen.value
+  const per = typedNumber(typed, [0, 100], SUSPECT_TABLE.writeAShare)
+  if (per === undefined) return
+  const rest = own.value.priors.filter((p) => p.suspect !== suspect)
+  void save({ ...own.value, priors: [...rest, ...(per === null ? [] : [{ suspect, prior: per / 100 }])] })
 }
 
 async function save(next: OwnSuspects) {
   saved.value = await attempt(async () => {
-    own.value = await $fetch<OwnSuspects>('/api/suspects', { method: 'POST', body: next })
-    await refresh()
+    data.value = await $fetch<OwnSuspects>('/api/suspects', { method: 'POST', body: next })
   })
 }
 </script>

@@ -1,4 +1,4 @@
-import { camsOf } from '../drive'
+import { phasersOn } from '../drive'
 import { type Chain, compileSheet, type DriveSheet } from '../sheet'
 import { findingsOf } from './conditionRules'
 import { callFor, type RuleContext, shownLimit } from './context'
@@ -50,11 +50,7 @@ export function wholeSet(context: RuleContext, chain: Chain): Finding[] {
   if (!context.school.together) return []
   // Phasers of the same age only: one renewed before is not.
   const newer = findingsOf(context, ['renewed-phaser']).length > 0
-  const phasers = newer
-    ? []
-    : context.job.drive.phasers
-        .filter((phaser) => camsOf(context.job.drive, chain).includes(phaser.sprocket))
-        .map((phaser) => phaser.id)
+  const phasers = newer ? [] : phasersOn(context.job.drive, chain).map((phaser) => phaser.id)
   return [chain.id, ...ridersOf(context.job.drive, chain), ...phasers].map((part) => ({
     part,
     rule: 'whole-set',

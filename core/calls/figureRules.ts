@@ -1,4 +1,4 @@
-import { cylinderPattern, figureOf, heldAgainst, type KnownReading } from '../readings'
+import { cylinderPattern, figureOf, findingsIn, heldAgainst, type KnownReading } from '../readings'
 import { idsOf, isAtOdds, type RuleContext, shownLimit } from './context'
 import { say } from './says'
 import type { Call, Finding } from './types'
@@ -55,9 +55,11 @@ export function cylindersTogether(context: RuleContext): Finding[] {
 
 /** What says that compression or leak-down is sound: said so, or every cylinder measured and within its limit. */
 export function soundCompression({ job }: RuleContext): string[] {
-  const said = job.readings.flatMap((r) => (r.kind === 'condition' && r.finding === 'compression-sound' ? [r.id] : []))
   const found = cylinderPattern(job.drive, job.readings)
-  return [...said, ...(found?.complete && found.pattern === 'even' ? found.readings : [])]
+  return [
+    ...findingsIn(job.readings, ['compression-sound']),
+    ...(found?.complete && found.pattern === 'even' ? found.readings : [])
+  ]
 }
 
 /**

@@ -94,8 +94,10 @@ export function metalShows(context: RuleContext, chain: Chain): Finding[] {
   })
 }
 
+/** Findings of a phaser that can come apart. */
+const COMES_APART = ['cover-bolts-loose', 'free-on-cam', 'retainer-broken', 'head-sheared-inside']
 /** Findings of a phaser that has moved on its cam. */
-const LOOSE = ['cover-bolts-loose', 'free-on-cam', 'retainer-broken', 'head-sheared-inside', 'metal-transfer']
+const LOOSE = [...COMES_APART, 'metal-transfer']
 
 /** A damaged locating pin follows a loose phaser: it is looked at before the new one goes on. */
 export function pinAfterLoosePhaser(context: RuleContext, renewed: (part: string) => boolean): Finding[] {
@@ -121,7 +123,7 @@ export function pinAfterLoosePhaser(context: RuleContext, renewed: (part: string
 /** A phaser able to come apart is renewed; the hold on it comes from the finding itself. */
 export function loosePhaser(context: RuleContext): Finding[] {
   return context.job.drive.phasers.flatMap((phaser): Finding[] => {
-    const readings = findingsOf(context, LOOSE.slice(0, 4), phaser.id)
+    const readings = findingsOf(context, COMES_APART, phaser.id)
     return readings.length === 0
       ? []
       : [{ part: phaser.id, rule: 'loose-phaser', call: 'renew', ...say('loose-phaser'), readings, limit: null }]

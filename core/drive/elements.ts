@@ -1,7 +1,7 @@
 import { EXPANSION, pitchRadius, type Point, REFERENCE_TEMPERATURE } from '../math'
-import { compileSheet, type Chain, type DriveSheet, type Rail, type Sprocket } from '../sheet'
+import { compileSheet, type Chain, type DriveSheet, type Phaser, type Rail, type Sprocket } from '../sheet'
 import type { Corrections } from './corrections'
-import { drivesChain, onShaft, travelOf } from './train'
+import { degreesPerTooth, drivesChain, gearToothDegrees, onShaft, stageOf, travelOf } from './train'
 
 /** A directed circle that the chain meets: a sprocket's pitch circle or the pitch line on a rail's shoe. */
 export interface Element {
@@ -41,6 +41,26 @@ export function gearedCams(sheet: DriveSheet, chain: Chain): { id: string; from:
     const from = driven.find((sprocket) => onShaft(sheet, driver).includes(sprocket))
     return from === undefined || drivesChain(sheet, id) ? [] : [{ id, from }]
   })
+}
+
+/**
+ * The sprocket whose lag a cam of this chain inherits: the one that drives it by gears, or the one of another chain
+ * that drives its whole chain; null where neither stands between it and the crank.
+ */
+export function inheritsFrom(sheet: DriveSheet, chain: Chain, cam: string): string | null {
+  const geared = gearedCams(sheet, chain).find(({ id }) => id === cam)
+  return geared ? geared.from : (stageOf(sheet, chain).upstream?.sprocket ?? null)
+}
+
+/** crank degrees that one tooth is worth on a cam of this chain: of the chain, or of the gears that drive it. */
+export function toothDegreesOf(sheet: DriveSheet, chain: Chain, cam: string): number {
+  return chain.path.includes(cam) ? degreesPerTooth(sheet, chain) : gearToothDegrees(sheet, cam)
+}
+
+/** Phasers on the cams of a chain. */
+export function phasersOn(sheet: DriveSheet, chain: Chain): Phaser[] {
+  const cams = camsOf(sheet, chain)
+  return sheet.phasers.filter(({ sprocket }) => cams.includes(sprocket))
 }
 
 /** Ids of all cams whose lag a chain's model gives: the sprockets that it drives, then what gears drive from them. */

@@ -14,7 +14,16 @@ export { closeChain, smallestCorrection } from './closing'
 export { contourAt, linksRound } from './contour'
 export { type Corrections, correctionsSchema } from './corrections'
 export { extensionCurve, RAIL_GAIN_DEFAULT } from './counted'
-export { camsOf, drivenSprockets, elementsOf, gearedCams, touchingRails } from './elements'
+export {
+  camsOf,
+  drivenSprockets,
+  elementsOf,
+  gearedCams,
+  inheritsFrom,
+  phasersOn,
+  toothDegreesOf,
+  touchingRails
+} from './elements'
 export { type Gap, type GapSays, sheetGaps } from './gaps'
 export type { DriveSays } from './says'
 export { linksBetweenMarks } from './marks'

@@ -1,4 +1,4 @@
-import { chainModel, type ChainModel, type Corrections, isCharted, RAIL_GAIN_DEFAULT, stageOf } from '../drive'
+import { chainModel, type ChainModel, type Corrections, isCharted, RAIL_GAIN_DEFAULT } from '../drive'
 import { placesOf, type KnownReading } from '../readings'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../sheet'
 import { camEstimate } from './camEstimate'
@@ -83,8 +83,7 @@ export function trainFor(
 ): { problem: Problem; faults: ReadingFault[] } {
   const models = chains.map((chain) => ({
     chain,
-    model: chainModel(sheet, chain, corrections),
-    upstream: stageOf(sheet, chain).upstream?.sprocket ?? null
+    model: chainModel(sheet, chain, corrections)
   }))
   const train = trainOf(
     sheet,

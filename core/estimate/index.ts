@@ -1,4 +1,4 @@
-export { AHEAD, type NearJump, nearJumps, type Share } from './nearJump'
+export { AHEAD, type NearJump, nearestNow, nearJumps, type Share } from './nearJump'
 export { chainRates, travelEndsAt } from './chainRates'
 export { chainOf } from './observations'
 export { estimate } from './estimate'

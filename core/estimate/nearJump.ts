@@ -21,7 +21,7 @@ export interface NearJump {
   slack: Share
   ratchet: boolean
   /** By sprocket, the nearest first. */
-  sprockets: (Share & { sprocket: string; needed: number })[]
+  sprockets: (Share & RideOver)[]
   /** The nearest sprocket's share after some more usage at the chain's wear rate; null where that is not known. */
   later: (Share & { usage: number }) | null
 }
@@ -37,13 +37,33 @@ export function nearJumps(asRead: JobFile, estimates: Estimates, ahead = AHEAD[a
   const job = atUsage(asRead)
   const rates = chainRates(job, estimates)
   return job.drive.chains.flatMap((chain) => {
-    try {
-      return [nearJump(job, estimates, chain, growthOf(job, chain, rates[chain.id]?.rate, ahead), ahead)]
-    } catch (error) {
-      if (error instanceof RangeError) return []
-      throw error
-    }
+    const growth = growthOf(job, chain, rates[chain.id]?.rate, ahead)
+    const near = whereItExists(() => nearJump(job, estimates, chain, growth, ahead))
+    return near ? [near] : []
   })
+}
+
+/** The nearest sprocket of one chain as it stands now; null where no reading tells, or its geometry does not exist. */
+export function nearestNow(asRead: JobFile, estimates: Estimates, chain: Chain): Share | null {
+  const job = atUsage(asRead)
+  if (!isTold(job, estimates, chain)) return null
+  return whereItExists(() => rideNow(job, estimates, chain).sprockets[0] ?? null)
+}
+
+/** Null where there is no drive in that state. */
+function whereItExists<T>(look: () => T): T | null {
+  try {
+    return look()
+  } catch (error) {
+    if (error instanceof RangeError) return null
+    throw error
+  }
+}
+
+/** Does a reading tell how far its tensioner stands out, or how long it is? */
+function isTold({ readings }: JobFile, { chains }: Estimates, { id: chain }: Chain): boolean {
+  const used = new Set(chains[chain]!.readings)
+  return readings.some(({ id, kind }) => used.has(id) && STRETCH_KINDS.includes(kind))
 }
 
 /** Times which everything of the chain will have worn by then, at its slow, mean and fast end; null without a rate. */
@@ -59,26 +79,30 @@ function growthOf(
   return { low: by(rate.low), mean: by(rate.mean), high: by(rate.high) }
 }
 
-function nearJump(job: JobFile, estimates: Estimates, chain: Chain, growth: Share | null, ahead: number): NearJump {
+/** How it stands now, with what its future is worked out from. */
+function rideNow(job: JobFile, estimates: Estimates, chain: Chain) {
   const { drive, corrections = {} } = job
   const tensioner = heldBy(job, compileSheet(drive).tensionerOf(chain.id))
   const state = stateOf(drive, chain, estimates, corrections)
-  const of = { drive, chain, tensioner, corrections }
+  const of: Of = { drive, chain, tensioner, corrections }
   const at = tensioner && estimates.tensioners[tensioner.id]
   const doubt = at ? NINETY * at.extension.sd : 0
   const slack = slackAt(of, state, at?.extension.predicted ?? 0, doubt, at?.slack ?? 0)
   const sprockets = rideOver(drive, chain, state, corrections)
     .filter(({ needed }) => needed > 0)
-    .map((needs) => ({ sprocket: needs.sprocket, needed: needs.needed, ...shareOf(slack, needs) }))
+    .map((needs) => ({ ...needs, ...shareOf(slack, needs) }))
     .sort((a, b) => b.mean - a.mean)
-  const nearest = rideOver(drive, chain, state, corrections).find((s) => s.sprocket === sprockets[0]?.sprocket)
+  return { of, state, doubt, slack, sprockets }
+}
+
+function nearJump(job: JobFile, estimates: Estimates, chain: Chain, growth: Share | null, ahead: number): NearJump {
+  const { of, state, doubt, slack, sprockets } = rideNow(job, estimates, chain)
+  const [nearest] = sprockets
   return {
     chain: chain.id,
-    told: estimates.chains[chain.id]!.readings.some((id) =>
-      job.readings.some((r) => r.id === id && STRETCH_KINDS.includes(r.kind))
-    ),
+    told: isTold(job, estimates, chain),
     slack,
-    ratchet: tensioner?.ratchet !== undefined,
+    ratchet: of.tensioner?.ratchet !== undefined,
     sprockets,
     later:
       growth && nearest ? { usage: job.usage.value + ahead, ...shareLater(of, state, growth, doubt, nearest) } : null

@@ -1,4 +1,4 @@
-import { camsOf } from '../drive'
+import { phasersOn } from '../drive'
 import {
   combineByHand,
   impossibleReading,
@@ -24,11 +24,7 @@ export function playsOf(
   priors: Priors,
   stakes: Stakes
 ): { loss: number; next: RankedReading[] } {
-  const mine = parts.flatMap(({ chain }) =>
-    sheet.phasers
-      .filter(({ sprocket }) => camsOf(sheet, chain).includes(sprocket))
-      .map((phaser) => ({ phaser, chain: chain.id }))
-  )
+  const mine = parts.flatMap(({ chain }) => phasersOn(sheet, chain).map((phaser) => ({ phaser, chain: chain.id })))
   const each = mine.map(({ phaser, chain }) => playOf(sheet, phaser, chain, taken, priors, stakes))
   return { loss: each.reduce((sum, { loss }) => sum + loss, 0), next: each.flatMap(({ next }) => next) }
 }

@@ -1,12 +1,12 @@
 import { ELONGATION_MAX, type HalfNormals, type Matrix } from '../math'
 import {
   chainModel,
-  gearedCams,
-  gearToothDegrees,
   type ChainModel,
   type ChainReadout,
   type ChainWear,
-  type Corrections
+  type Corrections,
+  inheritsFrom,
+  toothDegreesOf
 } from '../drive'
 import type { Chain, DriveSheet } from '../sheet'
 import { guessedCorrections, type Nuisance } from './nuisances'
@@ -79,13 +79,13 @@ export interface Linearised {
 }
 
 /**
- * @param chains a train's chains with their models and, for staged ones, the id of the sprocket that drives them
+ * @param chains a train's chains with their models
  * @param extensionSpread mm added to the scatter of each chain's extension, in their order
  */
 export function trainOf(
   sheet: DriveSheet,
   corrections: Corrections,
-  chains: readonly { chain: Chain; model: ChainModel; upstream: string | null }[],
+  chains: readonly { chain: Chain; model: ChainModel }[],
   nuisances: readonly Nuisance[],
   priors: Priors,
   extensionSpread: readonly number[]
@@ -110,32 +110,25 @@ export function trainOf(
     add(Math.hypot(priors.extensionScatter, extensionSpread[part]!), null)
     model.cams.forEach((id, place) => {
       add(priors.lagScatter, null)
-      const perTooth = gearedFrom(sheet, chain, id) === null ? model.degreesPerTooth : gearToothDegrees(sheet, id)
-      train.cams.push({ id, part, place, degreesPerTooth: perTooth, inherits: [], key: null })
+      train.cams.push({ id, part, place, degreesPerTooth: toothDegreesOf(sheet, chain, id), inherits: [], key: null })
     })
   })
   train.nuisancesAt = train.scale.length
   for (const { scale, prior } of nuisances) add(scale, prior)
-  const drivers = chains.map(({ upstream }) => upstream)
   for (const cam of train.cams) {
-    cam.inherits = inheritFrom(train, drivers, cam)
+    cam.inherits = inheritFrom(train, cam)
     const key = nuisances.findIndex(({ question, of }) => question === 'offsetKeys' && of === cam.id)
     cam.key = key < 0 ? null : train.nuisancesAt + key
   }
   return train
 }
 
-/** The sprocket of a chain from which gears drive a cam; null for one that the chain drives itself. */
-function gearedFrom(sheet: DriveSheet, chain: Chain, cam: string): string | null {
-  return gearedCams(sheet, chain).find(({ id }) => id === cam)?.from ?? null
-}
-
 /** What drives a cam's chain, or by gears the cam itself, with all before that. */
-function inheritFrom(train: Train, upstream: readonly (string | null)[], cam: Cam): number[] {
+function inheritFrom(train: Train, cam: Cam): number[] {
   const { cams, parts, sheet } = train
-  const driver = gearedFrom(sheet, parts[cam.part]!.chain, cam.id) ?? upstream[cam.part]
+  const driver = inheritsFrom(sheet, parts[cam.part]!.chain, cam.id)
   const above = cams.findIndex(({ id }) => id === driver)
-  return above < 0 ? [] : [above, ...inheritFrom(train, upstream, cams[above]!)]
+  return above < 0 ? [] : [above, ...inheritFrom(train, cams[above]!)]
 }
 
 /** crank degrees that teeth jumped on each cam move one of them: its own, and those before it that it inherits. */

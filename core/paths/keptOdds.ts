@@ -1,5 +1,5 @@
 import { cdf, combineFigures, NINETY } from '../math'
-import { type Estimates, nearJumps } from '../estimate'
+import { type Estimates, nearestNow } from '../estimate'
 import { STRETCH_KINDS, partOf, readingSigma, type JobFile, type NumericKind } from '../readings'
 import { compileSheet, partKindOf, type Chain } from '../sheet'
 import type { Assumptions } from './assumptions'
@@ -85,14 +85,13 @@ function chainWears(job: JobFile, estimates: Estimates, chain: Chain): Wear[] {
           }
         ]
       : []),
-    ...(told ? rideWear(job, estimates, chain) : [])
+    ...rideWear(job, estimates, chain)
   ]
 }
 
 /** How near it is to riding over its nearest sprocket: there it forces the cover off, whatever it measures. */
 function rideWear(job: JobFile, estimates: Estimates, chain: Chain): Wear[] {
-  const near = nearJumps(job, estimates).find((one) => one.chain === chain.id)
-  const nearest = near?.told ? near.sprockets[0] : undefined
+  const nearest = nearestNow(job, estimates, chain)
   if (!nearest) return []
   return [{ mean: nearest.mean, sd: (nearest.high - nearest.low) / (2 * NINETY), limit: 1, asNew: 0 }]
 }

@@ -1,28 +1,15 @@
 import { contextOf, makeCalls, type PartCall, ridersOf } from '../calls'
-import { type Message, messagesOf } from '../check'
+import type { Message } from '../check'
 import { AHEAD, type Estimates } from '../estimate'
 import { roundFigures } from '../math'
 import { findingsIn, type JobFile } from '../readings'
-import { type Chain, compileSheet, type DriveSheet } from '../sheet'
+import { type Chain, compileSheet, type DriveSheet, type StopGap } from '../sheet'
 import { accessTo, needsOf, spares } from './access'
 import { assumptionsOf } from './cheapest'
 import { priceJob } from './pricing'
+import { refuse } from './says'
 import { type Cost, ledgerOf, maskOf, scorer, type Ledger } from './scorePaths'
 import { coupledTo } from './weighFindings'
-
-/** Why a partial way is not open. */
-export interface RefusedSays {
-  /** Something of the drive must not be turned or run. */
-  held: { part: string }
-  /** What would be kept is condemned. */
-  condemned: { part: string }
-  /** A chain that ran on metal leaves its metal behind. */
-  'ran-on-metal': { chain: string }
-  /** Rails that would be kept, and that nobody has looked at. */
-  'not-looked-at': { parts: readonly string[] }
-}
-
-const refuse = messagesOf<RefusedSays>()
 
 /** What a partial way is: each leaves something open, and is a stop-gap until it is looked at again. */
 export type PartialKind = 'rolled-in' | 'tensioner-alone' | 'stop-gap' | 'look-again'
@@ -86,11 +73,12 @@ function rolledIn(of: Of, chain: Chain): PartialWay[] {
   const tensioner = compileSheet(job.drive).tensionerOf(chain.id)
   const renew = [chain.id, ...(tensioner ? [tensioner.id] : [])]
   const kept = ridersOf(job.drive, chain).filter((id) => !renew.includes(id))
+  const parts = unseen(job, kept)
   const refused =
     heldBack(of, renew) ??
     ranOnMetal(job, chain, kept) ??
     firstCondemned(of, kept) ??
-    (unseen(job, kept).length > 0 ? refuse('not-looked-at', { parts: unseen(job, kept) }) : null)
+    (parts.length > 0 ? refuse('not-looked-at', { parts }) : null)
   return [make(of, { id: `rolled-in-${chain.id}`, kind: 'rolled-in', renew, looksAt: kept, refused })]
 }
 
@@ -101,21 +89,23 @@ function tensionerAlone(of: Of, tensioner: string): PartialWay[] {
   return [make(of, { id: `alone-${tensioner}`, kind: 'tensioner-alone', renew: [tensioner], looksAt: [], refused })]
 }
 
-type StopGap = NonNullable<DriveSheet['stopGaps']>[number]
+/** Operations that reach a stop-gap, and the hours of it all. */
+export function reachStopGap({ operations = [] }: DriveSheet, { needs, hours }: StopGap) {
+  const access = accessTo(operations, needs)
+  return { operations: access, hours: access.reduce((sum, one) => sum + one.hours, hours) }
+}
 
 /** A stop-gap of the sheet: spring and washer, re-tensioning, a manual adjuster for some months. */
 function stopGap(of: Of, gap: StopGap): PartialWay {
   const { job, ledger } = of
-  const operations = accessTo(job.drive.operations ?? [], gap.needs)
-  const hours = operations.reduce((sum, operation) => sum + operation.hours, gap.hours)
+  const { operations, hours } = reachStopGap(job.drive, gap)
   const labour = hours * ledger.assumptions.hourRate
-  const kept = scorer(ledger)(0)
   const now = labour + gap.price
   const way = make(of, { id: gap.id, kind: 'stop-gap', renew: [], looksAt: [], refused: heldBack(of, []) })
   return {
     ...way,
     operations: operations.map(({ id }) => id),
-    cost: { ...way.cost, hours, labour, partsPrice: gap.price, itemsPrice: 0, now, expected: now + kept.expected },
+    cost: { ...way.cost, hours, labour, partsPrice: gap.price, itemsPrice: 0, now, expected: now + way.cost.expected },
     recheck: { usage: job.usage.value + gap.holds, months: gap.months ?? null }
   }
 }

@@ -1,4 +1,4 @@
-import { compileSheet, type DriveSheet } from '../sheet'
+import { banksOf, compileSheet, type DriveSheet } from '../sheet'
 import type { KnownReading } from './ids'
 
 /**
@@ -70,8 +70,8 @@ function namePattern(lows: readonly number[], measured: number, drive: DriveShee
 }
 
 /** Side by side on one bank: of two banks the first holds the first half of the numbers. */
-function areNeighbours({ engine: { cylinders }, sprockets }: DriveSheet, a: number, b: number): boolean {
-  const banks = new Set(sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank]))).size
-  const half = banks === 2 ? cylinders / 2 : cylinders
+function areNeighbours(drive: DriveSheet, a: number, b: number): boolean {
+  const { cylinders } = drive.engine
+  const half = banksOf(drive).length === 2 ? cylinders / 2 : cylinders
   return Math.abs(a - b) === 1 && Math.ceil(a / half) === Math.ceil(b / half)
 }

@@ -1,14 +1,9 @@
-import type { DriveSheet, PartKind } from '../sheet'
+import { banksOf, type DriveSheet, type PartKind } from '../sheet'
 import { COUNTED_FINDINGS } from './conditions'
 import { figureOf } from './figured'
 
 /** What may be said of a finding beside that it was made. */
 export type FindingDetail = 'count' | 'figure' | 'cylinder' | 'bank' | 'sensor' | 'frozen' | 'where'
-
-/** Banks of a drive, by its sprockets. */
-export function banksOf({ sprockets }: DriveSheet): number[] {
-  return [...new Set(sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))].sort((a, b) => a - b)
-}
 
 /** What may be said of a finding of a kind of part on this drive, in the order in which it is asked. */
 export function detailsOf(sheet: DriveSheet, kind: PartKind, finding: string): FindingDetail[] {

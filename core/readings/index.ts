@@ -1,6 +1,6 @@
 export { atUsage } from './atUsage'
 export { type CylinderPattern, cylinderPattern, type CylinderResult } from './cylinders'
-export { banksOf, detailsOf, type FindingDetail, needsDetail } from './details'
+export { detailsOf, type FindingDetail, needsDetail } from './details'
 export { FIGURED, type FigureSpec, figureOf, heldAgainst } from './figured'
 export { readingFaults, readingStructureFaults, readingTargetFaults } from './checkReading'
 export { ALL_FINDINGS, COUNTED_FINDINGS, type Finding, FINDINGS, isFinding } from './conditions'

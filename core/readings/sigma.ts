@@ -1,4 +1,4 @@
-import { gearedCams, stageOf } from '../drive'
+import { inheritsFrom } from '../drive'
 import { compileSheet, type DriveSheet, type Phaser, type Tensioner } from '../sheet'
 import { BACKLASH_SIGMA, methodSigma } from './kinds'
 import type { Of, Unread } from './types'
@@ -29,9 +29,8 @@ function phasersBefore(sheet: DriveSheet, sprocket: string, depth = 0): Phaser[]
   const { phaserOn, chainAt } = compileSheet(sheet)
   const chain = chainAt(sprocket)
   const own = phaserOn(sprocket)
-  const geared = chain && gearedCams(sheet, chain).find(({ id }) => id === sprocket)
-  const before = geared ? geared.from : chain ? stageOf(sheet, chain).upstream?.sprocket : undefined
-  return [...(own ? [own] : []), ...(before === undefined || depth > 4 ? [] : phasersBefore(sheet, before, depth + 1))]
+  const before = chain && inheritsFrom(sheet, chain, sprocket)
+  return [...(own ? [own] : []), ...(before === null || depth > 4 ? [] : phasersBefore(sheet, before, depth + 1))]
 }
 
 function ratchetOf(sheet: DriveSheet, { tensioner }: Unread): Tensioner['ratchet'] {

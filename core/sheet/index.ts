@@ -1,3 +1,4 @@
+export { banksOf } from './banks'
 export { sheetChanges } from './changes'
 export { clockAngle, isClock } from './clock'
 export { type CountedAnswers, type CountedChain, type CountedNames, sheetFromCounts } from './fromCounts'
@@ -26,6 +27,7 @@ export type {
   Rail,
   SparePart,
   Sprocket,
+  StopGap,
   Tensioner,
   Torque,
   WayIn

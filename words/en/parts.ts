@@ -304,10 +304,14 @@ export function figureUnit(finding: string): string {
   return unit === 'usage' ? '' : unit
 }
 
+/** A finding in words, of whatever kind of part it is. */
+export function anyFindingWords(finding: string): string {
+  return findingWords(PART_KINDS.find((kind) => isFinding(kind, finding)) ?? 'engine', finding)
+}
+
 /** A finding that has a figure, with it: `compression 11.8 bar`. */
 export function figureFinding(finding: string, value: number): string {
-  const kind = PART_KINDS.find((k) => isFinding(k, finding)) ?? 'engine'
-  return `${findingWords(kind, finding)} ${value} ${figureUnit(finding)}`.trim()
+  return `${anyFindingWords(finding)} ${value} ${figureUnit(finding)}`.trim()
 }
 
 /** Names of what a sheet made from counts has one of. */

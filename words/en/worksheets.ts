@@ -1,6 +1,6 @@
 import { dayAt } from '../../core/record'
 import { type NumericKind, READING_KINDS } from '../../core/readings'
-import { compileSheet, type DriveSheet, type LimitValue } from '../../core/sheet'
+import { banksOf, compileSheet, type DriveSheet, type LimitValue } from '../../core/sheet'
 import { type Slot, slotsOf } from '../../core/views/bench'
 import type { Rebuild } from '../../core/views/buildup'
 import { sayTask, TASK_GROUPS } from './build'
@@ -103,7 +103,7 @@ export function writeBuildSheet(sheet: DriveSheet, { plan, expected, holes }: Re
 /** On an engine of two banks a tag for what belongs to each: parts that look alike are not. */
 function bankTags(sheet: DriveSheet): WallPaper['groups'] {
   const { chainAt, phasers, tensioners, rails, sprockets } = compileSheet(sheet)
-  const banks = [...new Set(sheet.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))].sort()
+  const banks = banksOf(sheet)
   if (banks.length < 2) return []
   const banksAt = (chain: string | undefined) =>
     new Set(sheet.chains.find(({ id }) => id === chain)?.path.map((id) => sprockets.get(id)?.bank))

@@ -2,6 +2,7 @@
 import { COMMON, ENGINE_FACTS } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
 import { camsOf, type Corrections } from '../../../core/drive'
+import { banksOf } from '../../../core/sheet'
 import { useOpenJob } from '../../stores/job'
 import { partName } from '../../words'
 import { toStored, fromStored, units } from '../../units'
@@ -13,9 +14,7 @@ import Field from '../parts/Field.vue'
 /** What shifts readings as much as wear does, asked once: a skimmed head, offset keys, the engine's temperature. */
 const job = useOpenJob()
 const sheet = computed(() => job.job.sheet)
-const banks = computed(() =>
-  [...new Set(sheet.value.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))].sort()
-)
+const banks = computed(() => banksOf(sheet.value))
 const keyed = computed(() =>
   sheet.value.sprockets.filter((s) => sheet.value.chains.some((c) => camsOf(sheet.value, c).includes(s.id)))
 )

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { COMMON, FINDING_FORM, FINDING_KEYS, FINDING_SAYS, findingWords } from '../../../words/en'
 import { computed, ref } from 'vue'
-import { banksOf, detailsOf, figureOf, type Of } from '../../../core/readings'
-import { partKindOf } from '../../../core/sheet'
+import { detailsOf, figureOf, type Of } from '../../../core/readings'
+import { banksOf, partKindOf } from '../../../core/sheet'
 import { useOpenJob } from '../../stores/job'
 import { findingUnit, fromStoredFinding, toStoredFinding } from '../../units'
-import { USAGE_UNITS } from '../../words'
+import { choicesOf, USAGE_UNITS } from '../../words'
 import { numberOf } from './draft'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import FaultNote from '../parts/FaultNote.vue'
@@ -39,8 +39,6 @@ const fault = ref('')
 const numbers = (all: readonly number[]) => all.map((n) => ({ value: String(n), label: String(n) }))
 const cylinders = computed(() => numbers(Array.from({ length: sheet.value.engine.cylinders }, (_, i) => i + 1)))
 const banks = computed(() => numbers(banksOf(sheet.value)))
-const named = (words: Readonly<Record<string, string>>) =>
-  Object.entries(words).map(([value, label]) => ({ value, label }))
 
 /** The figure in the stored unit; null where nothing, or no number, stands there. */
 function storedFigure(): number | null {
@@ -106,7 +104,7 @@ function save() {
       v-if="asked.includes('where')"
       v-model="where"
       :label="FINDING_FORM.where"
-      :options="named(FINDING_SAYS.places)" />
+      :options="choicesOf<string>(FINDING_SAYS.places)" />
     <ChoiceRow
       v-if="asked.includes('cylinder')"
       v-model="cylinder"
@@ -124,7 +122,7 @@ function save() {
       v-if="asked.includes('sensor')"
       v-model="sensor"
       :label="FINDING_FORM.sensor"
-      :options="named(FINDING_SAYS.sensors)" />
+      :options="choicesOf<string>(FINDING_SAYS.sensors)" />
     <div v-if="asked.includes('frozen')" class="grid grid-cols-2 gap-2">
       <Field v-model="speed" :label="FINDING_FORM.speed" figure inputmode="numeric" />
       <Field v-model="temperature" :label="FINDING_FORM.temperature" figure inputmode="numeric" />

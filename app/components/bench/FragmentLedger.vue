@@ -3,7 +3,7 @@ import { COMMON, FINDING_FORM, FINDING_SAYS, FRAGMENT_LEDGER } from '../../../wo
 import { computed, ref } from 'vue'
 import type { StandingReading } from '../../../core/record'
 import { useOpenJob } from '../../stores/job'
-import { partName } from '../../words'
+import { choicesOf, partName } from '../../words'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import WhenAt from '../parts/WhenAt.vue'
 import FaultNote from '../parts/FaultNote.vue'
@@ -22,10 +22,6 @@ const open = computed(() => missing.value - sum('pieces-found') - sum('pieces-ac
 const count = ref(1)
 const note = ref('')
 const where = ref<'' | NonNullable<StandingReading['where']>>('')
-const places = Object.entries(FINDING_SAYS.places).map(([value, label]) => ({
-  value: value as NonNullable<StandingReading['where']>,
-  label
-}))
 const fault = ref('')
 
 function words({ finding, target, count: pieces = 0 }: StandingReading): string {
@@ -106,7 +102,7 @@ function settle(finding: 'pieces-found' | 'pieces-accepted') {
           maxlength="4000"
           :aria-invalid="!!fault" />
       </div>
-      <ChoiceRow v-model="where" class="mt-2" :label="FINDING_FORM.where" :options="places" />
+      <ChoiceRow v-model="where" class="mt-2" :label="FINDING_FORM.where" :options="choicesOf(FINDING_SAYS.places)" />
       <FaultNote v-if="fault" class="mt-1">{{ fault }}</FaultNote>
       <div class="mt-2 flex gap-2">
         <button type="button" class="act flex-1" @click="settle('pieces-found')">

@@ -4,14 +4,12 @@ import { useDebounceFn, useSessionStorage } from '@vueuse/core'
 import { DevicePhoneMobileIcon } from '@heroicons/vue/20/solid'
 import { $fetch } from 'ofetch'
 import { computed, onMounted, ref, watch } from 'vue'
-import { isHereAlone, workshopOrigin } from '../../address'
+import { workshopOrigin } from '../../address'
 import { later } from '../../later'
 import { useOpenJob } from '../../stores/job'
-import Caution from '../parts/Caution.vue'
-import ModalSheet from '../parts/ModalSheet.vue'
 
 /** A phone as this bench's camera: it scans the job's code, and what it takes lands on the part that is open here. */
-const QrCode = later(() => import('../parts/QrCode.vue'))
+const PhoneSheet = later(() => import('./PhoneSheet.vue'))
 const job = useOpenJob()
 const shown = ref(false)
 /** Jobs whose code was shown here: a phone may follow their bench. */
@@ -37,11 +35,5 @@ onMounted(() => watch(part, () => void tell(), { immediate: true }))
   <button type="button" class="act max-md:hidden" :aria-label="PHONE.phone" data-testid="phone" @click="show">
     <DevicePhoneMobileIcon class="size-5" aria-hidden="true" />
   </button>
-  <ModalSheet v-if="shown" :open="shown" :title="PHONE.title" width="max-w-sm" @close="shown = false">
-    <p class="mt-2">{{ PHONE.scan }}</p>
-    <QrCode class="mt-3" :text="address" :label="PHONE.qrOf" />
-    <p class="mt-2 text-note break-all" data-testid="camera-address">{{ address }}</p>
-    <Caution v-if="isHereAlone()" lead="" class="mt-2">{{ PHONE.hereAlone }}</Caution>
-    <button type="button" class="act-main mt-4 w-full" @click="shown = false">{{ PHONE.done }}</button>
-  </ModalSheet>
+  <PhoneSheet v-if="shown" :address="address" @close="shown = false" />
 </template>

@@ -1,5 +1,6 @@
 import { COMMON, LIMIT_NAMES, SHEET_FORM } from '../../../words/en'
 import { BESIDE_KINDS, LIMIT_KINDS } from '../../../core/sheet'
+import { choicesOf } from '../../words'
 import type { Draft } from './useSheetDraft'
 
 /** How a field of a drive sheet is entered. */
@@ -374,7 +375,7 @@ export const SECTIONS: readonly Section[] = [
             key: 'kind',
             label: SHEET_FORM.of,
             kind: 'choice',
-            options: Object.entries(LIMIT_NAMES).map(([value, label]) => ({ value, label }))
+            options: choicesOf(LIMIT_NAMES)
           },
           { key: 'value', label: SHEET_FORM.limit, kind: 'number' },
           { key: 'unit', label: SHEET_FORM.unit, kind: 'choice', options: options(...LIMIT_UNITS) },

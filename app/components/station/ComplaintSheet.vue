@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { COMMON, COMPLAINT_SHEET } from '../../../words/en'
 import { computed } from 'vue'
+import { banksOf } from '../../../core/sheet'
 import { ENGINE_GROUPS } from '../../../core/views/bench'
 import { useOpenJob } from '../../stores/job'
 import { later } from '../../later'
@@ -10,9 +11,7 @@ import { usageWords } from '../../words'
 /** Station 1: what is heard and when, codes, oil, and what was done before. */
 const UsageFix = later(() => import('./UsageFix.vue'))
 const job = useOpenJob()
-const banks = computed(() => [
-  ...new Set(job.job.sheet.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))
-])
+const banks = computed(() => banksOf(job.job.sheet))
 </script>
 
 <template>

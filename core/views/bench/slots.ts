@@ -1,4 +1,4 @@
-import { camsOf, touchingRails } from '../../drive'
+import { camsOf, phasersOn, touchingRails } from '../../drive'
 import { type NumericKind, isSameThing, type Unread } from '../../readings'
 import { BENCH_LINKS, type NextReading } from '../../estimate'
 import type { DriveSheet } from '../../sheet'
@@ -30,8 +30,7 @@ export function slotsOf(sheet: DriveSheet): Slot[] {
       add(4, 'padWear', id, { tensioner: id })
     }
     for (const rail of touchingRails(sheet, chain)) add(5, 'groove', rail, { rail })
-    for (const phaser of sheet.phasers.filter((p) => camsOf(sheet, chain).includes(p.sprocket)))
-      add(6, 'phaserPlay', phaser.id, { phaser: phaser.id })
+    for (const phaser of phasersOn(sheet, chain)) add(6, 'phaserPlay', phaser.id, { phaser: phaser.id })
     const links = Math.min(BENCH_LINKS, chain.links)
     add(7, 'chainLength', chain.id, { chain: chain.id, links })
     add(7, 'chainCompare', chain.id, { chain: chain.id, links })

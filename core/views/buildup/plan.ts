@@ -1,7 +1,7 @@
 import { COUNTED_ITEMS, caution, task } from './says'
 import type { Message } from '../../check'
 import { accessTo, needsOf, spares } from '../../paths'
-import { compileSheet, type AlwaysRenewed, type DriveSheet, type Operation, type Torque } from '../../sheet'
+import { type AlwaysRenewed, banksOf, compileSheet, type DriveSheet, type Operation, type Torque } from '../../sheet'
 
 /** One thing to be done while building up, ticked by whoever did it. */
 export interface Task {
@@ -98,8 +98,7 @@ function partTasks(sheet: DriveSheet, id: string): Task[] {
 
 /** On an engine with two banks, parts that look alike are kept apart. */
 function bankCaution(sheet: DriveSheet, id: string): Message[] {
-  const banks = new Set(sheet.sprockets.flatMap(({ bank }) => (bank === undefined ? [] : [bank])))
-  return banks.size > 1 && compileSheet(sheet).rails.has(id) ? [caution('banks-apart')] : []
+  return banksOf(sheet).length > 1 && compileSheet(sheet).rails.has(id) ? [caution('banks-apart')] : []
 }
 
 function itemTask({ id, name, quantity = 1, kind }: AlwaysRenewed): Task {

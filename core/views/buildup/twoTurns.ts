@@ -1,6 +1,6 @@
 import { meaning } from './says'
 import type { Message } from '../../check'
-import { camsOf, degreesPerTooth } from '../../drive'
+import { camsOf, toothDegreesOf } from '../../drive'
 import { NINETY } from '../../math'
 import { methodSigma, partOf, type Reading } from '../../readings'
 import { compileSheet, type DriveSheet } from '../../sheet'
@@ -95,7 +95,7 @@ function meaningsOff(sheet: DriveSheet, expected: ExpectedReading, read: Reading
   const chain = compileSheet(sheet).chainAt(expected.target)
   if (!chain) return []
   const off = (read.value ?? expected.value) - expected.value
-  const teeth = Math.round(off / degreesPerTooth(sheet, chain))
+  const teeth = Math.round(off / toothDegreesOf(sheet, chain, expected.target))
   if (teeth === 0) return [meaning('less-than-a-tooth', { off })]
   const alike = all.filter(
     (other) => other.expected.kind === 'camLag' && camsOf(sheet, chain).includes(other.expected.target)

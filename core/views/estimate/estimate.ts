@@ -1,8 +1,16 @@
 import { type Amount, type Sums, sumLines, type Tax } from '../../money'
-import { type Assessment, ownPath, type OwnPath, priceJob, accessTo, assumptionsOf, otherWorkBeside } from '../../paths'
+import {
+  type Assessment,
+  assumptionsOf,
+  otherWorkBeside,
+  ownPath,
+  type OwnPath,
+  priceJob,
+  reachStopGap
+} from '../../paths'
 import type { JobFile } from '../../readings'
 import type { JobRecord } from '../../record'
-import type { DriveSheet } from '../../sheet'
+import type { DriveSheet, StopGap } from '../../sheet'
 
 /** One line of an estimate: what it is of on the sheet, or as it was typed. */
 export interface EstimateLine extends Amount {
@@ -123,9 +131,8 @@ function linesOf(file: JobFile, path: OwnPath, tax: Tax): EstimateLine[] {
 }
 
 /** A stop-gap of the sheet: what reaches it, its own hours, and its part. */
-function stopGapLines(file: JobFile, gap: NonNullable<DriveSheet['stopGaps']>[number], tax: Tax): EstimateLine[] {
-  const { drive } = priceJob(file)
-  const hours = accessTo(drive.operations ?? [], gap.needs).reduce((sum, one) => sum + one.hours, gap.hours)
+function stopGapLines(file: JobFile, gap: StopGap, tax: Tax): EstimateLine[] {
+  const { hours } = reachStopGap(priceJob(file).drive, gap)
   return workLines(gap.name, { hours, hourRate: assumptionsOf(file).hourRate, price: gap.price }, tax)
 }
 

@@ -1,6 +1,6 @@
 import { complain } from './says'
 import type { Message } from '../../check'
-import { camsOf, drivenSprockets, touchingRails, gearedCams } from '../../drive'
+import { drivenSprockets, gearedCams, phasersOn, touchingRails } from '../../drive'
 import type { Roll } from '../../math'
 import { compileSheet, limitFor, type Chain, type DriveSheet } from '../../sheet'
 import type { DrawnTruth, Level } from './types'
@@ -32,8 +32,8 @@ const always = () => true
 const withPhasers = ({ phasers }: DriveSheet) => phasers.length > 0
 
 /** Phasers on a chain; those of the others where it has none. */
-const phasersOn = ({ sheet, chain }: Draft) => {
-  const own = sheet.phasers.filter(({ sprocket }) => camsOf(sheet, chain).includes(sprocket))
+const phasersFor = ({ sheet, chain }: Draft) => {
+  const own = phasersOn(sheet, chain)
   return own.length > 0 ? own : sheet.phasers
 }
 /** Cams that gears drive from another. */
@@ -118,7 +118,7 @@ export const FAULTS = {
     fits: withPhasers,
     strike: (draft) => {
       const { truth, roll } = draft
-      const phaser = roll.pick(phasersOn(draft))
+      const phaser = roll.pick(phasersFor(draft))
       truth.play[phaser.id] = digits((phaser.playLimit?.value ?? 1.5) * roll.between(1.7, 2.6), 1)
       truth.shift[phaser.sprocket] = digits(truth.play[phaser.id]! / 2, 1)
       see(draft, phaser.id, 'snaps-back')
@@ -132,7 +132,7 @@ export const FAULTS = {
     from: 1,
     fits: withPhasers,
     strike: (draft) => {
-      const phaser = draft.roll.pick(phasersOn(draft))
+      const phaser = draft.roll.pick(phasersFor(draft))
       see(draft, phaser.id, 'lock-pin-sticky')
       heard(draft, 'noise-under-a-second')
       draft.says.push(complain('fears-for-the-chain'))

@@ -1,4 +1,4 @@
-import { camsOf, drivenSprockets, touchingRails } from '../../drive'
+import { camsOf, drivenSprockets, phasersOn, touchingRails } from '../../drive'
 import { BENCH_LINKS } from '../../estimate'
 import { accessTo, spares } from '../../paths'
 import { READING_KINDS, type Unread } from '../../readings'
@@ -222,7 +222,7 @@ function standingInspections(sheet: DriveSheet): Inspection[] {
 }
 
 function atPhasers(sheet: DriveSheet, chain: Chain): Inspection[] {
-  const phasers = sheet.phasers.filter(({ sprocket }) => camsOf(sheet, chain).includes(sprocket))
+  const phasers = phasersOn(sheet, chain)
   const inView = [...chainInView(sheet, chain), ...setNeeds(sheet)]
   return [
     ...phasers.map(({ id }) =>

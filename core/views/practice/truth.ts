@@ -1,4 +1,4 @@
-import { chainModel, gearedCams, gearToothDegrees, stageOf } from '../../drive'
+import { chainModel, inheritsFrom, toothDegreesOf } from '../../drive'
 import { extensionToNotches, isNumeric, methodSigma, type NumericKind, type Reading, type Unread } from '../../readings'
 import { compileSheet, type DriveSheet } from '../../sheet'
 import { randomness } from '../../math'
@@ -41,10 +41,9 @@ export function standTrue(
     })
     slack[chain.id] = readout.slack
     if (readout.extension !== null) extension[tensioner] = readout.extension
-    const geared = new Set(gearedCams(sheet, chain).map(({ id }) => id))
     model.cams.forEach((id, i) => {
-      const tooth = geared.has(id) ? gearToothDegrees(sheet, id) : model.degreesPerTooth
-      lag[id] = readout.lag[i]! + (truth.teeth?.[id] ?? 0) * tooth + (truth.shift?.[id] ?? 0)
+      const jumped = (truth.teeth?.[id] ?? 0) * toothDegreesOf(sheet, chain, id)
+      lag[id] = readout.lag[i]! + jumped + (truth.shift?.[id] ?? 0)
     })
   }
   return { extension, lag: withStages(sheet, lag), slack }
@@ -52,14 +51,9 @@ export function standTrue(
 
 /** Lags with those of the stages before them: of the sprocket that drives a cam's chain, or by gears the cam itself. */
 function withStages(sheet: DriveSheet, own: Readonly<Record<string, number>>): Record<string, number> {
-  const before = (id: string): string | null => {
-    const chain = compileSheet(sheet).chainAt(id)
-    if (!chain) return null
-    const geared = gearedCams(sheet, chain).find((one) => one.id === id)
-    return geared ? geared.from : (stageOf(sheet, chain).upstream?.sprocket ?? null)
-  }
   const whole = (id: string): number => {
-    const above = before(id)
+    const chain = compileSheet(sheet).chainAt(id)
+    const above = chain && inheritsFrom(sheet, chain, id)
     return (own[id] ?? 0) + (above === null ? 0 : whole(above))
   }
   return Object.fromEntries(Object.keys(own).map((id) => [id, whole(id)]))
