@@ -362,7 +362,7 @@ const STORIES: readonly Story[] = [
     at: '2026-11-09T13:40:00.000Z',
     complaint: 'Ticks at the top when warm; the short chain between the cams is slack by hand.',
     truth: {
-      elongation: { main: 0.0012, 'cam-chain': 0.0026 },
+      elongation: { main: 0.0012, 'cam-chain': 0.0026, 'pump-chain': 0.0094 },
       wear: { 'upper-pad': 1.7, 'lower-pad': 0.3, guide: 0.2, arm: 0.2 }
     },
     asked: [
@@ -376,6 +376,8 @@ const STORIES: readonly Story[] = [
       extension(),
       lag('cam-ex', 'wheel'),
       lag('cam-in', 'wheel'),
+      extension('pump-tensioner'),
+      length('pump-chain'),
       found('front-cover', 'oil-leak')
     ]
   }

@@ -7,6 +7,7 @@ export { limitFor } from './limits'
 export { type CompiledSheet, compileSheet, partKindOf } from './compile'
 export {
   BESIDE_KINDS,
+  type BesideKind,
   PART_KINDS,
   type PartKind,
   RESERVED_TARGETS,

@@ -20,6 +20,7 @@ export type PartKind = (typeof PART_KINDS)[number]
 
 /** Kinds of parts that stand beside the chain: a sheet may name each of them, and every engine has some. */
 export const BESIDE_KINDS = ['camshaft', 'cover', 'trigger', 'auxiliary'] as const
+export type BesideKind = (typeof BESIDE_KINDS)[number]
 
 /** Targets that are no part of a sheet, with their kind: every engine has them, whatever its sheet names. */
 export const STANDING_KINDS = {

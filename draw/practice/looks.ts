@@ -2,7 +2,7 @@ import { PICTURES } from '../../words/en'
 import type { SeenFinding } from '../../core/views/practice'
 import { trailBehind } from '../../core/drive'
 import type { Drawing, Shape } from '../shapes'
-import { dial, disc, line, plate, round, solid, stroke, words } from './strokes'
+import { box, dial, disc, line, plate, round, solid, stroke, turnedTo, words } from './strokes'
 
 /** A phaser rocked to both ends of its play under a pointer, and what it does when the engine is turned. */
 export function phaserPicture(play: number, findings: readonly SeenFinding[]): Drawing {
@@ -33,6 +33,9 @@ export function phaserPicture(play: number, findings: readonly SeenFinding[]): D
     words(PICTURES.camAgainstPhaser, 500, 110),
     stroke(line([390, 200], [606, 200]), 0.6, 'faint'),
     stroke(line(...trace), 2, 'lit', has('snaps-back') ? 'snaps' : 'follows'),
+    ...(has('head-sheared-inside')
+      ? [solid('M164 352l12 -10l18 4l4 16l-14 10l-20 -6Z', 'ground', 'lit', 'sheared head')]
+      : []),
     ...lockPin(has('lock-pin-sticky')),
     words(PICTURES.lockPin, 500, 372)
   ])
@@ -96,14 +99,39 @@ export function panPicture(findings: readonly SeenFinding[]): Drawing {
   ])
 }
 
-/** The phasers' oil screen, held up to a lamp. */
-export function screenPicture(torn: boolean): Drawing {
-  const grid = Array.from({ length: 17 }, (_, i) => 180 + i * 17.5)
+/**
+ * The phasers' oil screen, held up to a lamp, and a meter on the solenoid's pins.
+ * @param ohms of the solenoid; null where no meter is put to it
+ */
+export function screenPicture(torn: boolean, ohms: number | null): Drawing {
+  const shapes = screenShapes(torn)
+  if (ohms === null) return plate([...shapes, words(PICTURES.screen, 320, 372)])
   return plate([
+    ...shapes.map((shape) => turnedTo(shape, -150, 0, 0)),
+    ...ohmMeter(ohms),
+    words(PICTURES.screenAndMeter, 320, 372)
+  ])
+}
+
+/** A meter whose scale ends at a round figure beyond what it shows. */
+function ohmMeter(ohms: number): Shape[] {
+  const end = [10, 20, 50, 100, 200].find((most) => most > ohms) ?? 500
+  const at = (value: number) => -60 + (120 * value) / end
+  const [x, y] = [480, 270]
+  return [
+    solid(box(340, 90, 280, 220), 'ground', 'line', 'meter'),
+    ...dial({ at, from: 0, to: end, step: end / 50, long: 5, labelled: 10 }, x, y, 140, 18),
+    stroke(line([x, y], round(x, y, 132, at(ohms))), 2.6, 'lit', 'ohms'),
+    words('Ω', x, y + 26, { size: 16 })
+  ]
+}
+
+function screenShapes(torn: boolean): Shape[] {
+  const grid = Array.from({ length: 17 }, (_, i) => 180 + i * 17.5)
+  return [
     ...grid.map((x) => stroke(line([x, 90], [x, 310]), 0.8, 'faint')),
     ...grid.slice(0, 13).map((x) => stroke(line([180, x - 90], [460, x - 90]), 0.8, 'faint')),
     stroke('M180 90h280v220h-280Z', 2.4, 'line', 'frame'),
-    ...(torn ? [solid('M300 150l40 20l30 -14l-8 44l22 26l-48 8l-26 20l-4 -44l-34 -16Z', 'ground', 'lit', 'tear')] : []),
-    words(PICTURES.screen, 320, 372)
-  ])
+    ...(torn ? [solid('M300 150l40 20l30 -14l-8 44l22 26l-48 8l-26 20l-4 -44l-34 -16Z', 'ground', 'lit', 'tear')] : [])
+  ]
 }

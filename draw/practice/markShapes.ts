@@ -121,13 +121,16 @@ export function scanPicture(cams: readonly { name: string; lag: number }[]): Dra
 /** crank degrees to either side of what was told. */
 const SCAN_RANGE = 15
 
-/** A dial of cylinder pressures, one needle each. */
-export function compressionPicture(cylinders: number, low: boolean): Drawing {
+/**
+ * A dial of cylinder pressures, one needle each.
+ * @param figures bar by cylinder; empty where only the whole was judged
+ */
+export function compressionPicture(cylinders: number, low: boolean, figures: readonly number[]): Drawing {
   const each = 600 / Math.min(cylinders, 4)
   return plate(
     Array.from({ length: cylinders }, (_, i): Shape[] => {
       const [x, y] = [20 + each * ((i % 4) + 0.5), cylinders > 4 ? 100 + 170 * Math.floor(i / 4) : 190]
-      const bar = low && i === 1 ? 3.2 : 11.6 + 0.5 * Math.sin(7 * i)
+      const bar = figures[i] ?? (low && i === 1 ? 3.2 : 11.6 + 0.5 * Math.sin(7 * i))
       const at = (value: number) => -120 + 15 * value
       return [
         solid(disc(x, y, 62)),

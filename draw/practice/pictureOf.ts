@@ -13,6 +13,7 @@ import { turnsOf } from '../../core/drive'
 import { partName } from '../../words/en'
 import type { Drawing } from '../shapes'
 import { countPicture } from './links'
+import { camshaftPicture, coverPicture, triggerPicture } from './beside'
 import { panPicture, phaserPicture, pinPicture, screenPicture } from './looks'
 import { compressionPicture, markPicture, scanPicture } from './markShapes'
 import { plugPicture, pushPicture, tensionPicture } from './tension'
@@ -64,15 +65,17 @@ const PICTURES: Readonly<Record<InspectionKind, (look: Look) => Drawing | null>>
       extensionOf(look.engine, look.inspection.part),
       PLUG_SHARE * tensionerOf(look).stroke
     ),
-  compression: ({ engine, has }) => compressionPicture(engine.drive.engine.cylinders, has('compression-low')),
+  compression: ({ engine, figures, has }) =>
+    compressionPicture(engine.drive.engine.cylinders, has('compression-low'), figures),
   pan: ({ findings }) => panPicture(findings),
-  oil: ({ has }) => screenPicture(has('screen-torn')),
+  oil: ({ has, inspection, figure }) => screenPicture(has('screen-torn'), inspection.reads.length > 0 ? figure : null),
   marks: (look) => marksOf(look, false),
   wheel: (look) => marksOf(look, true),
   count: ({ engine, inspection, crank }) =>
     countPicture(engine, compileSheet(engine.drive).chain(inspection.part), crank),
   extension: (look) => tensionPicture(tensionerOf(look), look.figure, look.has('witness-mark')),
-  push: ({ findings }) => pushPicture(findings[0]?.finding ?? 'sound'),
+  push: ({ findings, inspection, figure }) =>
+    pushPicture(findings[0]?.finding ?? 'sound', inspection.reads.length > 0 ? figure : null),
   pad: ({ engine, inspection, figure, has }) =>
     padPicture(inspection.reads.length > 0 ? figure : (engine.truth.pad?.[inspection.part] ?? 0), has('pad-dug-in')),
   rail: ({ inspection, figure, findings }) => railPicture(inspection.reads.length > 0 ? figure : null, findings),
@@ -80,7 +83,10 @@ const PICTURES: Readonly<Record<InspectionKind, (look: Look) => Drawing | null>>
   pin: ({ findings }) => pinPicture(findings[0]?.finding ?? 'pin-sound'),
   teeth: ({ has }) => teethPicture(has('teeth-hooked')),
   bench: ({ inspection, figure, findings }) => benchPicture(linksOf(inspection), figure, findings),
-  length: ({ inspection, figure }) => lengthPicture(figure, linksOf(inspection))
+  length: ({ inspection, figure }) => lengthPicture(figure, linksOf(inspection)),
+  trigger: ({ findings }) => triggerPicture(findings[0]?.finding ?? 'sound'),
+  cover: ({ findings }) => coverPicture(findings[0]?.finding ?? 'sound'),
+  camshaft: ({ findings }) => camshaftPicture(findings[0]?.finding ?? 'sound')
 }
 
 /** Over how many links it is measured. */

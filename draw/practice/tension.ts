@@ -2,7 +2,7 @@ import { PICTURES } from '../../words/en'
 import { extensionToNotches } from '../../core/readings'
 import type { Tensioner } from '../../core/sheet'
 import type { Drawing, Shape } from '../shapes'
-import { box, disc, line, plate, ruler, solid, stroke, turnedTo, words } from './strokes'
+import { box, disc, line, plate, ruler, solid, stroke, words } from './strokes'
 
 /** px of the housing's face, of the plunger's middle, and of a mm. */
 const FACE = 190
@@ -113,10 +113,12 @@ const ANSWERS: Readonly<Record<string, AnswerOfPlunger>> = {
   sound: SOUND,
   'plunger-stuck': { at: [0.7, 0.7, 0.7], spring: 1, note: PICTURES.stuck },
   'plunger-slips-back': { at: [0.7, 0.1, 0.15], spring: 1, note: PICTURES.slips },
+  'lifter-locked': { at: [0.4, 0.4, 0.4], spring: 1, note: PICTURES.stuck },
   'spring-short': { at: [0.7, 0.66, 0.68], spring: 0.72, note: PICTURES.holdsWeakly }
 }
 
-export function pushPicture(finding: string): Drawing {
+/** @param length of its spring, mm, beside a rule; null where it is only laid beside a new one */
+export function pushPicture(finding: string, length: number | null): Drawing {
   const { at, spring } = ANSWERS[finding] ?? SOUND
   const row = (y: number, out: number, caption: string, name: string): Shape[] => [
     solid(box(170 - 60, y - 17, 60 + 150 * out, 34), 'ground', 'line', name),
@@ -124,16 +126,36 @@ export function pushPicture(finding: string): Drawing {
     solid(box(70, y - 30, 100, 60)),
     words(caption, 70, y - 40, { anchor: 'start' })
   ]
-  const coil = (x: number, length: number) =>
-    `M${x} 300${Array.from({ length: 9 }, (_, i) => `l${(length / 18).toFixed(2)} ${i % 2 === 0 ? -24 : 24}l${(length / 18).toFixed(2)} ${i % 2 === 0 ? 24 : -24}`).join('')}`
   return plate([
     ...row(70, at[0], PICTURES.before, 'before'),
     ...row(170, at[1], PICTURES.pushed, 'pushed'),
     ...row(270, at[2], PICTURES.minuteLater, 'after'),
-    turnedTo(stroke(coil(0, 180 * spring), 2.2, 'line', 'spring'), 400, -110, 0),
-    turnedTo(stroke(coil(0, 180), 2.2, 'faint', 'new spring'), 400, -30, 0),
+    ...(length === null ? springsBeside(spring) : springOnRule(length)),
     words(PICTURES.spring, 400, 150, { anchor: 'start' }),
-    words(PICTURES.newSpring, 400, 322, { anchor: 'start', ink: 'faint' }),
     words(PICTURES.springsFly, 320, 372)
   ])
+}
+
+function coil(y: number, length: number): string {
+  const step = (length / 18).toFixed(2)
+  return `M400 ${y}${Array.from({ length: 9 }, (_, i) => `l${step} ${i % 2 === 0 ? -24 : 24}l${step} ${i % 2 === 0 ? 24 : -24}`).join('')}`
+}
+
+function springsBeside(spring: number): Shape[] {
+  return [
+    stroke(coil(190, 180 * spring), 2.2, 'line', 'spring'),
+    stroke(coil(270, 180), 2.2, 'faint', 'new spring'),
+    words(PICTURES.newSpring, 400, 322, { anchor: 'start', ink: 'faint' })
+  ]
+}
+
+/** The spring from the rule's 0 on: where it ends is its length. */
+function springOnRule(length: number): Shape[] {
+  const end = 10 * Math.ceil((1.2 * length) / 10)
+  const at = (value: number) => 400 + (200 * value) / end
+  return [
+    stroke(coil(200, at(length) - 400), 2.2, 'line', 'spring'),
+    stroke(line([at(length), 170], [at(length), 240]), 1.4, 'lit', 'spring end'),
+    ...ruler({ at, from: 0, to: end, step: 1, long: 5, labelled: 10 }, 240, 22)
+  ]
 }

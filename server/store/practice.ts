@@ -8,6 +8,7 @@ import {
   SEEDS,
   UntellableError,
   caseCode,
+  EDITION,
   caseOfJob,
   debrief,
   levelFor,
@@ -71,8 +72,8 @@ export async function practiceCase(key: string): Promise<PracticeCase> {
     return row.body
   }
   try {
-    const { sheet, level, seed } = readCode(key, PRACTICE_SHEETS)
-    return tellCase(makeCase(practiceSheet(sheet), level, seed))
+    const { sheet, level, seed, edition } = readCode(key, PRACTICE_SHEETS)
+    return tellCase(makeCase(practiceSheet(sheet), level, seed, edition))
   } catch (error) {
     if (error instanceof CodeError) throw new Problem('bad-input', told('first-fault', { said: sayCode(error.said) }))
     throw error
@@ -203,7 +204,7 @@ function dailyCase(day: string): { code: string; level: Level; engine: string } 
   const seed = seedOf('daily', day)
   const sheet = PRACTICE_SHEETS[seed % PRACTICE_SHEETS.length]!
   const level = (1 + (Math.floor(seed / 7) % 5)) as Level
-  return { code: caseCode({ sheet: sheet.id, level, seed: seed % SEEDS }), level, engine: sheet.name }
+  return { code: caseCode({ sheet: sheet.id, level, seed: seed % SEEDS, edition: EDITION }), level, engine: sheet.name }
 }
 
 /** A case not seen yet that holds what is missed most. */
@@ -215,9 +216,9 @@ function trainingCase(
   for (const { id } of weak.slice(0, 3)) {
     for (const sheet of PRACTICE_SHEETS) {
       const at = Math.max(level, 3) as Level
-      const seed = seedWith(sheet, at, id, seedOf('training', id, history.length) % SEEDS)
+      const seed = seedWith(sheet, at, id, seedOf('training', id, history.length) % SEEDS, EDITION)
       if (seed === null) continue
-      const code = caseCode({ sheet: sheet.id, level: at, seed })
+      const code = caseCode({ sheet: sheet.id, level: at, seed, edition: EDITION })
       if (!history.some((run) => run.code === code)) return { code, fault: id }
     }
   }

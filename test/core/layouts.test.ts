@@ -139,6 +139,44 @@ describe('a plunger between the strands of a short chain from cam to cam', () =>
   })
 })
 
+describe('a pump on a small chain of its own', () => {
+  const chain = petrel.chains.find(({ id }) => id === 'pump-chain')!
+  const measured = (elongation: number) => {
+    const asked = [
+      { kind: 'chainLength', chain: 'pump-chain', links: 20 },
+      { kind: 'extension', tensioner: 'pump-tensioner', turnedForward: true }
+    ] as const
+    return assess(of(petrel, readOff(petrel, { elongation: { 'pump-chain': elongation } }, asked, 5)))
+  }
+
+  it('turns as its teeth say, and stands beside the cams: what it wears makes no cam late', () => {
+    expect(sheetFaults(petrel)).toEqual([])
+    const { lag: late, extension } = standTrue(petrel, { elongation: { 'pump-chain': 0.004 } })
+    expect(late['cam-ex']).toBe(0)
+    expect(late['cam-in']).toBe(0)
+    expect(extension['pump-tensioner']!).toBeGreaterThan(standTrue(petrel, {}).extension['pump-tensioner']! + 3)
+    expect(chainModel(petrel, chain).rails).toEqual(['pump-arm'])
+  })
+  it('is judged by its own limit, and the main chain by its own', () => {
+    const calls = (elongation: number) =>
+      Object.fromEntries(measured(elongation).calls.map(({ part, call }) => [part, call]))
+    expect(calls(0.0105)).toMatchObject({ 'pump-chain': 'renew' })
+    expect(calls(0.003)).toMatchObject({ 'pump-chain': 'back-in' })
+    expect(calls(0.0105).main).not.toBe('renew')
+  })
+  it('a pump found teeth off starves nobody of a valve: no hold, but a look', () => {
+    const marked = changed(petrel, (d) => {
+      d.marks.push({ sprocket: 'pump', at: '6:00' }, { sprocket: 'crank-pump', at: '6:00' })
+    })
+    const off = assess(of(marked, [lag('pump', 42), lag('pump', 42.4)]))
+    const said = off.calls.flatMap(({ reasons }) => reasons).filter(({ code }) => code === 'shaft-off')
+    expect(said.map(({ call }) => call)).toEqual(['look-closer'])
+    expect(off.calls.some(({ reasons }) => reasons.some(({ rule, call }) => rule === 'jump' && call === 'stop'))).toBe(
+      false
+    )
+  })
+})
+
 /** Is a cam that stands 6.2° late called late past its limit? */
 const lateAt = (km: number) => {
   const readings = [lag('cam-ex', 6.2), lag('cam-ex', 6.2), lag('cam-ex', 6.2)]

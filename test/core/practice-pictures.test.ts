@@ -9,6 +9,7 @@ import {
   type Level,
   makeCase,
   PLUG_SHARE,
+  seedWith,
   type PracticeCase,
   sightOf
 } from '../../core/views/practice'
@@ -98,6 +99,51 @@ describe('pictures drawn from the truth, read back', () => {
     )!
     const total = sightOf(engine, inspection, LOOKED).figures.reduce((sum, links) => sum + links, 0)
     expect(total).toBe(engine.drive.chains.find(({ id }) => id === inspection.part)!.links)
+  })
+  it('a figure of a finding on its meter, gauge or rule', () => {
+    const later = PRACTICE_SHEETS.flatMap((one) =>
+      (['solenoid-open', 'gasket-through', 'spring-tired'] as const).flatMap((fault) => {
+        const seed = seedWith(one, 3, fault, 0, 2)
+        return seed === null ? [] : [makeCase(one, 3, seed, 2)]
+      })
+    )
+    expect(later.length).toBeGreaterThan(3)
+    for (const engine of later) {
+      const show = (kind: InspectionKind) => {
+        const inspection = inspectionsOf(engine.drive).find((one) => one.kind === kind && one.reads.length > 0)
+        if (!inspection) return null
+        const svg = svgOf(pictureOf(engine, inspection, LOOKED, 0)!, INKS, '')
+        return { svg, figures: sightOf(engine, inspection, LOOKED).figures }
+      }
+      const oil = show('oil')
+      if (oil) expect(readDial(oil.svg, 'ohms', 480, 270)).toBeCloseTo(oil.figures[0]!, 0)
+      const push = show('push')
+      if (push) expect(readAlong(push.svg, 'spring end', 0)).toBeCloseTo(push.figures[0]!, 1)
+      const pressed = show('compression')
+      pressed?.figures.forEach((bar, i) => {
+        const [from, to] = named(pressed.svg, `needle ${i + 1}`)[0]!.points as [[number, number], [number, number]]
+        const turned = (Math.atan2(to[0] - from[0], from[1] - to[1]) * 180) / Math.PI
+        expect(((turned + 120 + 360) % 360) / 15).toBeCloseTo(bar, 1)
+      })
+    }
+  })
+  it('what is wrong with wheel, cover, camshaft and phaser, and nothing on a sound one', () => {
+    const shown = {
+      'trigger-chewed': ['trigger', 'chewed tooth'],
+      'cover-eaten': ['cover', 'hole'],
+      'seat-worn': ['camshaft', 'fretted seat'],
+      'head-sheared': ['phaser', 'sheared head']
+    } as const
+    for (const [fault, [kind, stroke]] of Object.entries(shown)) {
+      const sheet = PRACTICE_SHEETS.find((one) => seedWith(one, 3, fault, 0, 2) !== null)!
+      const seen = (engine: PracticeCase) =>
+        inspectionsOf(engine.drive)
+          .filter((one) => one.kind === kind)
+          .flatMap((one) => named(svgOf(pictureOf(engine, one, LOOKED, 0)!, INKS, ''), stroke))
+      const struck = makeCase(sheet, 3, seedWith(sheet, 3, fault, 0, 2)!, 2)
+      expect(seen(struck).length).toBeGreaterThan(0)
+      expect(seen({ ...struck, truth: { ...struck.truth, findings: [] } })).toEqual([])
+    }
   })
   it.each(['marks', 'wheel'] as const)("with the cam at its line the crank's pointer shows its lag: %s", (kind) => {
     for (const {

@@ -56,7 +56,7 @@ function refused(text: string): string {
 describe('case codes', () => {
   it('say engine, level and seed, and are read back however they are written', () => {
     for (const seed of [0, 1, 31, 32, 12345, SEEDS - 1]) {
-      const key = { sheet: 'vellora-v28', level: 4 as Level, seed }
+      const key = { sheet: 'vellora-v28', level: 4 as Level, seed, edition: 1 as const }
       expect(readCode(caseCode(key), PRACTICE_SHEETS)).toEqual(key)
       expect(readCode(` ${caseCode(key).toLowerCase().replace('-', ' ')} `, PRACTICE_SHEETS)).toEqual(key)
     }
@@ -102,6 +102,26 @@ describe('engines drawn by seed', () => {
     // Whoever changes this changes every code ever shared: the digest is of what all machines must agree on.
     expect(createHash('sha256').update(JSON.stringify(told)).digest('hex').slice(0, 16)).toBe('aa83fa8ec992e9df')
   })
+  it('of the second edition are the same on every machine too, and their codes say so', () => {
+    const drawn = PRACTICE_SHEETS.flatMap((one) => ([1, 3, 5] as const).map((level) => makeCase(one, level, 4711, 2)))
+    const told = drawn
+      .map(tellCase)
+      .map(({ code, complaint, start, usage, truth }) => ({ code, complaint, start, usage, truth }))
+    expect(createHash('sha256').update(JSON.stringify(told)).digest('hex').slice(0, 16)).toBe('3d725a9bc9a06ccf')
+    for (const { code, drive, level, seed } of drawn) {
+      expect(code[2]).toBe('B')
+      expect(readCode(code.toLowerCase(), PRACTICE_SHEETS)).toEqual({ sheet: drive.id, level, seed, edition: 2 })
+    }
+  })
+  it('of the first edition hold nothing that came later', () => {
+    const later = new Set((Object.keys(FAULTS) as FaultId[]).filter((id) => (FAULTS[id] as FaultSpec).since === 2))
+    const struck = (edition: 1 | 2) =>
+      PRACTICE_SHEETS.flatMap((one) =>
+        Array.from({ length: 12 }, (_, seed) => makeCase(one, 4, seed, edition).truth.faults)
+      ).flat()
+    expect(struck(1).filter((id) => later.has(id as FaultId))).toEqual([])
+    expect(struck(2).filter((id) => later.has(id as FaultId)).length).toBeGreaterThan(10)
+  })
   it('level by level hold as many faults and traps as they say, no two of one part', () => {
     for (let seed = 0; seed < 60; seed++) {
       const level = (1 + (seed % 5)) as Level
@@ -118,17 +138,28 @@ describe('engines drawn by seed', () => {
     (id) => {
       const spec: FaultSpec = FAULTS[id]
       for (const one of PRACTICE_SHEETS.filter((s) => spec.fits(s))) {
-        const seed = seedWith(one, Math.max(3, spec.from) as Level, id, 0)!
-        const engine = makeCase(one, Math.max(3, spec.from) as Level, seed)
+        const seed = seedWith(one, Math.max(3, spec.from) as Level, id, 0, spec.since)!
+        const engine = makeCase(one, Math.max(3, spec.from) as Level, seed, spec.since)
         expect(engine.truth.faults).toContain(id)
         const { calls } = knownOf(engine)
         if (!spec.trap) expect(calls.some(({ call }) => call !== 'back-in')).toBe(true)
-        for (const { target, finding } of engine.truth.findings) {
-          const shown = inspectionsOf(one).flatMap(
-            (inspection) => sightOf(engine, inspection, { attempt: 0, turnedForward: true }).findings
-          )
+        for (const { target, finding, value, cylinder } of engine.truth.findings) {
+          const sights = inspectionsOf(one).map((inspection) => ({
+            inspection,
+            ...sightOf(engine, inspection, { attempt: 0, turnedForward: true })
+          }))
+          const shown = sights.flatMap(({ inspection, figures, findings }) => [
+            ...findings,
+            ...inspection.reads.flatMap((asked, i) =>
+              asked.kind === 'condition'
+                ? [{ target: asked.target, finding: asked.finding, cylinder: asked.cylinder, value: figures[i] }]
+                : []
+            )
+          ])
           if (!/slack-stays|snaps-back/.test(finding))
-            expect(shown).toContainEqual(expect.objectContaining({ target, finding }))
+            expect(shown).toContainEqual(
+              expect.objectContaining({ target, finding, ...(value === undefined ? {} : { value, cylinder }) })
+            )
         }
       }
     }

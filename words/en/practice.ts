@@ -115,6 +115,42 @@ export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: strin
     lesson:
       "A mark between two links is read as a half. Rounded, it makes a jump that never was; the runs round the loop must come to the chain's links."
   },
+  'trigger-chewed': {
+    name: 'Trigger wheel chewed',
+    lesson:
+      'A code that says crank and cam disagree is made of two sensors and a wheel: where marks and links stand right, look at the wheel and its sensor before the chain is blamed.'
+  },
+  'cover-eaten': {
+    name: 'Cover worn through by the chain',
+    lesson: 'Glitter in the oil comes from somewhere: look at the inside of the cover where the chain runs past it.'
+  },
+  'seat-worn': {
+    name: "Seat of a camshaft's sprocket worn",
+    lesson: 'A sound pin on a fretted seat still lets the cam slip: look at both, and run a fingernail over the seat.'
+  },
+  'lifter-locked': {
+    name: 'Lifter locked by its own worn flank',
+    lesson:
+      'A plunger that neither gives nor follows has locked: take it out and look at its flank, the spring may be sound.'
+  },
+  'spring-tired': {
+    name: "Tensioner's spring too short",
+    lesson:
+      'A spring is measured, not looked at: its length against the sheet takes a minute with the tensioner in hand.'
+  },
+  'head-sheared': {
+    name: 'A sheared bolt head inside a phaser',
+    lesson: 'A phaser that has a loose head in it is not run again: it comes apart, and the engine with it.'
+  },
+  'solenoid-open': {
+    name: 'Solenoid out of its resistance',
+    lesson: 'A cam that does not answer may have nobody to tell it: a meter on the solenoid costs two minutes.'
+  },
+  'gasket-through': {
+    name: 'Gasket blown between two cylinders',
+    lesson:
+      'Two neighbours low and the rest even is a gasket between them, not a jump: a jumped cam lowers them all, a bent valve one.'
+  },
   hearsay: {
     name: 'A wrong count on the card',
     lesson: 'A count somebody else wrote down is hearsay: count again, all the way round.'
@@ -142,6 +178,8 @@ export const COMPLAINTS: Catalogue<ComplaintSays> = {
   'rails-renewed-elsewhere': () => 'Noisy since its rails were renewed elsewhere.',
   'card-says-stretched': () => 'Another workshop read the timing and wrote "chain stretched" on its card.',
   'warning-light': () => 'Warning light for a cam that is slow to respond.',
+  'cuts-out': () => 'Cuts out now and then; the light says that crank and cam do not agree.',
+  'drips-at-the-front': () => 'Drips oil at the front, and the level keeps falling.',
   'found-slack': () => 'Somebody has looked under the cover and found slack between the cams.',
   'card-says-count': (f, name) =>
     `The last workshop counted ${f.links} links from ${name(f.from).toLowerCase()} to ${name(f.to).toLowerCase()} and wrote "jumped" on its card.`
@@ -175,6 +213,9 @@ const INSPECTIONS: Readonly<Record<InspectionKind | 'as-told', (part: string, li
   pin: (part) => `${part}: locating pin`,
   teeth: (part) => `${part}: teeth`,
   bench: (part) => `${part} beside a new one`,
+  trigger: (part) => part,
+  cover: (part) => `${part}: its inside`,
+  camshaft: (part) => `${part}: seat and journal`,
   length: (part, links) => `${part}: length over ${links} links`
 }
 

@@ -1,7 +1,7 @@
-import { COMMON, PRACTICE_WORDS } from '../../../words/en'
+import { COMMON, findingWords, PRACTICE_WORDS } from '../../../words/en'
 import type { Drawing } from '../../../draw/shapes'
-import { isNumeric, READING_KINDS, type Unread } from '../../../core/readings'
-import type { DriveSheet } from '../../../core/sheet'
+import { figureOf, READING_KINDS, type Unread } from '../../../core/readings'
+import { type DriveSheet, partKindOf } from '../../../core/sheet'
 import { KIND_NAMES, partName } from '../../words'
 
 /** `2 h 05`, `8 min`. */
@@ -16,12 +16,20 @@ export function askedWords(sheet: DriveSheet, reading: Unread): string {
   if (reading.kind === 'linkCount')
     return COMMON.to(partName(sheet, reading.from ?? ''), partName(sheet, reading.to ?? '').toLowerCase())
   if (reading.kind === 'camLag') return PRACTICE_WORDS.late(partName(sheet, reading.sprocket ?? ''))
-  return isNumeric(reading.kind) ? KIND_NAMES[reading.kind] : ''
+  if (reading.kind === 'condition') return askedFinding(sheet, reading)
+  return KIND_NAMES[reading.kind]
+}
+
+/** A finding that is asked for its figure, with its cylinder. */
+function askedFinding(sheet: DriveSheet, { target = '', finding = '', cylinder }: Unread): string {
+  const asked = findingWords(partKindOf(sheet, target) ?? 'engine', finding)
+  return cylinder === undefined ? asked : PRACTICE_WORDS.ofCylinder(asked, cylinder)
 }
 
 export function askedUnit(reading: Unread): string {
   if (reading.notches !== undefined) return 'notches'
-  return isNumeric(reading.kind) ? READING_KINDS[reading.kind].unit : ''
+  if (reading.kind === 'condition') return figureOf(reading.finding ?? '')?.unit ?? ''
+  return READING_KINDS[reading.kind].unit
 }
 
 /** What a picture is of, for who cannot see it; the figure itself is not told. */

@@ -2,7 +2,7 @@
 import { COMMON, PRACTICE, faultWords, sayCode } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
-import { CodeError, LEVELS, SEEDS, caseCode, readCode, type Level } from '../../../core/views/practice'
+import { CodeError, EDITION, LEVELS, SEEDS, caseCode, readCode, type Level } from '../../../core/views/practice'
 import type { KeptCase, PracticeLobby } from '../../../server/store/practice'
 import WhenAt from '../../components/parts/WhenAt.vue'
 import ScoreLine from '../../components/practice/ScoreLine.vue'
@@ -47,7 +47,7 @@ function draw() {
   const engine = sheet.value || engines[Math.floor(Math.random() * engines.length)]?.id
   if (!engine) return
   void navigateTo(
-    `/practice/${caseCode({ sheet: engine, level: level.value, seed: Math.floor(Math.random() * SEEDS) })}`
+    `/practice/${caseCode({ sheet: engine, level: level.value, seed: Math.floor(Math.random() * SEEDS), edition: EDITION })}`
   )
 }
 

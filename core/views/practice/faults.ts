@@ -2,8 +2,9 @@ import { complain } from './says'
 import type { Message } from '../../check'
 import { drivenSprockets, gearedCams, phasersOn, touchingRails } from '../../drive'
 import type { Roll } from '../../math'
-import { compileSheet, limitFor, type Chain, type DriveSheet } from '../../sheet'
-import type { DrawnTruth, Level } from './types'
+import { compileSheet, limitFor, type Chain, type DriveSheet, type LimitKind } from '../../sheet'
+import { besideAt } from './beside'
+import type { DrawnTruth, Edition, Level } from './types'
 
 /** A case while it is being drawn. */
 export interface Draft {
@@ -20,8 +21,22 @@ export interface Draft {
 /** Something that can be wrong with an engine, or that leads astray whoever looks at it. */
 export interface FaultSpec {
   /** Of one group only one is drawn. */
-  group: 'stretch' | 'timing' | 'rail' | 'tensioner' | 'phaser' | 'oil' | 'slack' | 'half-turn' | 'count' | 'hearsay'
+  group:
+    | 'stretch'
+    | 'timing'
+    | 'rail'
+    | 'tensioner'
+    | 'phaser'
+    | 'oil'
+    | 'beside'
+    | 'slack'
+    | 'half-turn'
+    | 'count'
+    | 'hearsay'
+    | 'engine'
   from: Level
+  /** The edition that it came with; the first where it is left out. */
+  since?: Edition
   /** Does it lead astray rather than break? */
   trap?: true
   fits(sheet: DriveSheet): boolean
@@ -30,6 +45,8 @@ export interface FaultSpec {
 
 const always = () => true
 const withPhasers = ({ phasers }: DriveSheet) => phasers.length > 0
+/** Does the sheet hold a figure of a kind against a limit? */
+const limited = (kind: LimitKind) => (sheet: DriveSheet) => sheet.limits.some((limit) => limit.kind === kind)
 
 /** Phasers on a chain; those of the others where it has none. */
 const phasersFor = ({ sheet, chain }: Draft) => {
@@ -41,6 +58,8 @@ const gearedIn = (sheet: DriveSheet) => sheet.chains.flatMap((chain) => gearedCa
 const tensionerOf = ({ sheet, chain }: Draft) => compileSheet(sheet).tensionerOf(chain.id)?.id ?? ''
 const see = ({ truth }: Draft, target: string, finding: string, count?: number) =>
   truth.findings.push({ target, finding, ...(count === undefined ? {} : { count }) })
+const read = ({ truth }: Draft, target: string, finding: string, value: number, cylinder?: number) =>
+  truth.findings.push({ target, finding, value: digits(value, 1), ...(cylinder === undefined ? {} : { cylinder }) })
 const heard = (draft: Draft, finding: string) => see(draft, 'engine', finding)
 const digits = (value: number, places: number) => Number(value.toFixed(places))
 
@@ -297,6 +316,110 @@ export const FAULTS = {
     strike: ({ chain, roll, says }) => {
       const { from, to, links } = roll.pick(chain.counts)
       says.push(complain('card-says-count', { links: links + roll.pick([-1, 1]), from, to }))
+    }
+  },
+  'trigger-chewed': {
+    group: 'beside',
+    from: 2,
+    since: 2,
+    fits: always,
+    strike: (draft) => {
+      see(draft, besideAt(draft.sheet, 'trigger', draft.chain.driver), 'teeth-chewed')
+      heard(draft, 'code-sensor')
+      heard(draft, 'code-correlation')
+      draft.says.push(complain('cuts-out'))
+    }
+  },
+  'cover-eaten': {
+    group: 'beside',
+    from: 3,
+    since: 2,
+    fits: always,
+    strike: (draft) => {
+      see(draft, besideAt(draft.sheet, 'cover', draft.chain.driver), 'worn-through')
+      see(draft, 'engine', 'oil-glitter')
+      heard(draft, 'oil-low')
+      draft.says.push(complain('drips-at-the-front'))
+    }
+  },
+  'seat-worn': {
+    group: 'timing',
+    from: 3,
+    since: 2,
+    fits: always,
+    strike: (draft) => {
+      const { sheet, chain, truth, roll, says } = draft
+      const cam = roll.pick(drivenSprockets(sheet, chain))
+      truth.shift[cam] = digits(roll.between(5, 7), 1)
+      see(draft, besideAt(sheet, 'camshaft', cam), 'seat-worn')
+      see(draft, cam, 'pin-sound')
+      heard(draft, 'code-over-retarded')
+      says.push(complain('card-says-stretched'))
+    }
+  },
+  'lifter-locked': {
+    group: 'tensioner',
+    from: 1,
+    since: 2,
+    fits: always,
+    strike: (draft) => {
+      see(draft, tensionerOf(draft), 'lifter-locked')
+      heard(draft, 'noise-idle-only')
+      draft.says.push(complain('sewing-machine'))
+    }
+  },
+  'spring-tired': {
+    group: 'tensioner',
+    from: 2,
+    since: 2,
+    fits: limited('springLength'),
+    strike: (draft) => {
+      const tensioner = tensionerOf(draft)
+      const least = limitFor(draft.sheet, 'springLength', tensioner)?.value ?? 0
+      read(draft, tensioner, 'spring-length', least * draft.roll.between(0.86, 0.94))
+      heard(draft, 'noise-seconds')
+      draft.says.push(complain('seconds-of-rattle'))
+    }
+  },
+  'head-sheared': {
+    group: 'phaser',
+    from: 3,
+    since: 2,
+    fits: withPhasers,
+    strike: (draft) => {
+      see(draft, draft.roll.pick(phasersFor(draft)).id, 'head-sheared-inside')
+      heard(draft, 'noise-always')
+      draft.says.push(complain('hard-knock'))
+    }
+  },
+  'solenoid-open': {
+    group: 'oil',
+    from: 2,
+    since: 2,
+    fits: (sheet) => withPhasers(sheet) && limited('solenoidResistance')(sheet),
+    strike: (draft) => {
+      const most = limitFor(draft.sheet, 'solenoidResistance', 'oil')?.value ?? 0
+      read(draft, 'oil', 'solenoid-ohms', most * draft.roll.between(1.6, 3))
+      heard(draft, 'code-solenoid')
+      draft.says.push(complain('warning-light'))
+    }
+  },
+  'gasket-through': {
+    group: 'engine',
+    from: 3,
+    since: 2,
+    trap: true,
+    fits: (sheet) => sheet.engine.cylinders > 1 && limited('compression')(sheet),
+    strike: (draft) => {
+      const least = limitFor(draft.sheet, 'compression', 'engine')?.value ?? 0
+      const { cylinders } = draft.sheet.engine
+      const first = 1 + draft.roll.below(cylinders / 2)
+      for (let cylinder = 1; cylinder <= cylinders; cylinder++) {
+        const low = cylinder === first || cylinder === first + 1
+        const share = low ? draft.roll.between(0.35, 0.55) : draft.roll.between(1.06, 1.2)
+        read(draft, 'engine', 'compression-figure', least * share, cylinder)
+      }
+      draft.says.push(complain('down-on-power'))
     }
   }
 } as const satisfies Record<string, FaultSpec>

@@ -12,7 +12,7 @@ export { extensionOf, figureOf, lagOf, type LookedAt, PLUG_SHARE, sightOf } from
 export { entries, softwareRun, type SoftwareRun, toTheMark } from './software'
 export { jobOfStand, type Move, standOf, TAKEN_UP } from './stand'
 export { readOff, standTrue, type Truth } from './truth'
-export { type Level, LEVELS, type PracticeCase, type SeenFinding } from './types'
+export { type Edition, EDITION, type Level, LEVELS, type PracticeCase, type SeenFinding } from './types'
 export type { CaseSays, ComplaintSays, LessonSays, LookedAtFigures } from './says'
 export type { Shown, WeighedReading } from './weighedReadings'
 export type { Lesson } from './takeAlong'

@@ -1,8 +1,9 @@
 import { camsOf, drivenSprockets, phasersOn, touchingRails } from '../../drive'
 import { BENCH_LINKS } from '../../estimate'
 import { accessTo, spares } from '../../paths'
-import { READING_KINDS, type Unread } from '../../readings'
-import { type Chain, type DriveSheet, limitFor } from '../../sheet'
+import { figureOf, READING_KINDS, type Unread } from '../../readings'
+import { type BesideKind, type Chain, type DriveSheet, limitFor } from '../../sheet'
+import { besideAt } from './beside'
 import type { SeenFinding } from './types'
 
 export type InspectionKind =
@@ -24,6 +25,9 @@ export type InspectionKind =
   | 'teeth'
   | 'bench'
   | 'length'
+  | 'cover'
+  | 'trigger'
+  | 'camshaft'
 
 /** One thing that a learner can look at or measure. */
 export interface Inspection {
@@ -54,7 +58,10 @@ const MINUTES: Readonly<Partial<Record<InspectionKind, number>>> = {
   rail: 4,
   pin: 4,
   teeth: 3,
-  bench: 8
+  bench: 8,
+  cover: 3,
+  trigger: 5,
+  camshaft: 5
 }
 
 /** Everything that can be inspected on an engine, in the order in which it costs. */
@@ -68,7 +75,8 @@ export function inspectionsOf(sheet: DriveSheet): Inspection[] {
       ...atPhasers(sheet, chain),
       ...onTheBench(sheet, chain)
     ]),
-    ...standingInspections(sheet)
+    ...standingInspections(sheet),
+    ...besideInspections(sheet)
   ]
 }
 
@@ -118,6 +126,16 @@ function setNeeds(sheet: DriveSheet): string[] {
   return (sheet.operations ?? []).some(({ id }) => id === 'set') ? ['set'] : []
 }
 
+/** What is asked of a finding's figure where the sheet has a limit for it: once, or of each cylinder. */
+function figured(sheet: DriveSheet, target: string, finding: string): Unread[] {
+  const spec = figureOf(finding)
+  if (!spec?.limit || !limitFor(sheet, spec.limit, target)) return []
+  const asked: Unread = { kind: 'condition', target, finding }
+  return spec.perCylinder
+    ? Array.from({ length: sheet.engine.cylinders }, (_, i) => ({ ...asked, cylinder: i + 1 }))
+    : [asked]
+}
+
 function outside(sheet: DriveSheet): Inspection[] {
   const pan = (sheet.operations ?? []).find(({ id }) => id === 'sump' || id === 'drain')
   const timed = sheet.phasers.map(({ sprocket }) => sprocket)
@@ -142,8 +160,22 @@ function outside(sheet: DriveSheet): Inspection[] {
       needs: pan ? [pan.id] : [],
       findings: ['oil-clean', 'oil-glitter', 'oil-plastic', 'pieces-found']
     }),
-    ...(timed.length > 0 ? [made(sheet, { kind: 'oil', part: 'oil', findings: ['screen-clear', 'screen-torn'] })] : []),
-    engine({ kind: 'compression', needs: setNeeds(sheet), findings: ['compression-sound', 'compression-low'] })
+    ...(timed.length > 0
+      ? [
+          made(sheet, {
+            kind: 'oil',
+            part: 'oil',
+            reads: figured(sheet, 'oil', 'solenoid-ohms'),
+            findings: ['screen-clear', 'screen-torn']
+          })
+        ]
+      : []),
+    engine({
+      kind: 'compression',
+      needs: setNeeds(sheet),
+      reads: figured(sheet, 'engine', 'compression-figure'),
+      findings: ['compression-sound', 'compression-low']
+    })
   ]
 }
 
@@ -180,7 +212,8 @@ function atTension(sheet: DriveSheet, chain: Chain): Inspection[] {
           kind: 'push',
           part: id,
           needs,
-          findings: ['sound', 'plunger-stuck', 'plunger-slips-back', 'spring-short']
+          reads: figured(sheet, id, 'spring-length'),
+          findings: ['sound', 'plunger-stuck', 'plunger-slips-back', 'spring-short', 'lifter-locked']
         }),
         made(sheet, {
           kind: 'pad',
@@ -221,6 +254,23 @@ function standingInspections(sheet: DriveSheet): Inspection[] {
     )
 }
 
+/** Cover, crank trigger wheel and camshafts: looked at as soon as what stands before them is off. */
+function besideInspections(sheet: DriveSheet): Inspection[] {
+  const [chain] = sheet.chains
+  if (!chain) return []
+  const cams = sheet.chains.flatMap((one) => camsOf(sheet, one).map((cam) => ({ cam, chain: one })))
+  const look = (kind: BesideKind & InspectionKind, sprocket: string, needs: readonly string[], findings: string[]) =>
+    made(sheet, { kind, part: besideAt(sheet, kind, sprocket), needs, findings: ['sound', ...findings] })
+  const camshafts = cams.map(({ cam, chain: on }) =>
+    look('camshaft', cam, needsOf(sheet, on.id), ['seat-worn', 'journal-scored'])
+  )
+  return [
+    look('trigger', chain.driver, [], ['teeth-chewed', 'gap-wrong']),
+    look('cover', chain.driver, chainInView(sheet, chain), ['grooved', 'worn-through', 'oil-leak']),
+    ...new Map(camshafts.map((one) => [one.id, one])).values()
+  ]
+}
+
 function atPhasers(sheet: DriveSheet, chain: Chain): Inspection[] {
   const phasers = phasersOn(sheet, chain)
   const inView = [...chainInView(sheet, chain), ...setNeeds(sheet)]
@@ -231,7 +281,7 @@ function atPhasers(sheet: DriveSheet, chain: Chain): Inspection[] {
         part: id,
         needs: inView,
         reads: [{ kind: 'phaserPlay', phaser: id, method: 'dial' }],
-        findings: ['sound', 'snaps-back', 'lock-pin-sticky']
+        findings: ['sound', 'snaps-back', 'lock-pin-sticky', 'head-sheared-inside']
       })
     ),
     ...camsOf(sheet, chain).map((id) => {

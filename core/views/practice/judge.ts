@@ -94,7 +94,7 @@ export function knownOf(engine: PracticeCase): Known {
 }
 
 /** What a customer says is no evidence, and a mark that moved only asks the question that is answered here. */
-const MERELY_SAID = /^engine (noise|code|renewed)|witness-mark|snaps-back/
+const MERELY_SAID = /^engine (noise|code|renewed|oil-low)|witness-mark|snaps-back/
 
 /**
  * Where everything is known, a call that asks for another look only because a part was coupled to a question is none.

@@ -1,12 +1,12 @@
 import type { Message } from '../../check'
-import { camsOf, touchingRails } from '../../drive'
+import { camsOf, drivenSprockets, touchingRails } from '../../drive'
 import { randomness, type Roll, seedOf } from '../../math'
 import type { UsageUnit } from '../../readings'
 import { type DriveSheet, limitFor } from '../../sheet'
 import { caseCode, SEEDS } from './code'
 import { type Draft, type FaultId, FAULTS, type FaultSpec } from './faults'
 import { standTrue } from './truth'
-import type { DrawnTruth, HiddenTruth, Level, PracticeCase } from './types'
+import type { DrawnTruth, Edition, HiddenTruth, Level, PracticeCase } from './types'
 
 /** A case as it is drawn: its title and what the customer says are put in words when it is told. */
 export interface DrawnCase extends PracticeCase {
@@ -26,16 +26,16 @@ const DRAWN: Readonly<Record<Level, { faults: readonly number[]; traps: readonly
 const AS_NEW_SCATTER = { extension: 0.5, lag: 0.5 }
 
 /**
- * The engine behind a seed: the same sheet, level and seed give the same case on every machine, as everything drawn is
- * rounded far above the last digits in which machines may differ.
+ * The engine behind a seed: the same sheet, level, seed and edition give the same case on every machine, as everything
+ * drawn is rounded far above the last digits in which machines may differ.
  * @param sheet with coordinates
  * @param seed from 0 to below SEEDS
  */
-export function makeCase(sheet: DriveSheet, level: Level, seed: number): DrawnCase {
+export function makeCase(sheet: DriveSheet, level: Level, seed: number, edition: Edition = 1): DrawnCase {
   const roll = randomness(seedOf('case', sheet.id, level, seed))
   const draft: Draft = {
     sheet,
-    chain: roll.pick(sheet.chains),
+    chain: roll.pick(timingChains(sheet)),
     truth: lightlyWorn(sheet, level, roll),
     says: [],
     start: 0,
@@ -43,14 +43,14 @@ export function makeCase(sheet: DriveSheet, level: Level, seed: number): DrawnCa
   }
   const { faults, traps } = DRAWN[level]
   const struck = [
-    ...draw(sheet, level, roll, roll.pick(faults), false),
-    ...draw(sheet, level, roll, roll.pick(traps), true)
+    ...draw({ sheet, level, roll, edition }, roll.pick(faults), false),
+    ...draw({ sheet, level, roll, edition }, roll.pick(traps), true)
   ]
   for (const id of struck) (FAULTS[id] as FaultSpec).strike(draft)
   draft.truth.faults = struck
   slackLeft(sheet, draft.truth)
   if (draft.start === 0 && level > 1) draft.start = 400 + 10 * roll.below(28)
-  const code = caseCode({ sheet: sheet.id, level, seed })
+  const code = caseCode({ sheet: sheet.id, level, seed, edition })
   return {
     format: 'umbrette-practice',
     version: 1,
@@ -67,11 +67,24 @@ export function makeCase(sheet: DriveSheet, level: Level, seed: number): DrawnCa
   }
 }
 
+/** Chains that turn cams: a pump's or a balance shaft's is worn lightly, and nothing else. */
+function timingChains(sheet: DriveSheet): DriveSheet['chains'] {
+  const turned = (id: string) => sheet.sprockets.find((one) => one.id === id)?.turns
+  const timing = sheet.chains.filter((chain) => drivenSprockets(sheet, chain).some((id) => turned(id) === undefined))
+  return timing.length > 0 ? timing : sheet.chains
+}
+
 /** A seed of a level whose case holds a fault, looked for from a place on; null when the engine never has it. */
-export function seedWith(sheet: DriveSheet, level: Level, fault: string, from: number): number | null {
+export function seedWith(
+  sheet: DriveSheet,
+  level: Level,
+  fault: string,
+  from: number,
+  edition: Edition = 1
+): number | null {
   for (let k = 0; k < TRIES; k++) {
     const seed = (from + k) % SEEDS
-    if (makeCase(sheet, level, seed).truth.faults.includes(fault)) return seed
+    if (makeCase(sheet, level, seed, edition).truth.faults.includes(fault)) return seed
   }
   return null
 }
@@ -79,14 +92,22 @@ export function seedWith(sheet: DriveSheet, level: Level, fault: string, from: n
 /** Cases looked through for one with a given fault: more than enough for the rarest. */
 const TRIES = 300
 
+interface Drawing {
+  sheet: DriveSheet
+  level: Level
+  roll: Roll
+  edition: Edition
+}
+
 /** Faults (or traps) that fit the engine and level, no two of one group. */
-function draw(sheet: DriveSheet, level: Level, roll: Roll, many: number, traps: boolean): FaultId[] {
+function draw({ sheet, level, roll, edition }: Drawing, many: number, traps: boolean): FaultId[] {
   const drawn: FaultId[] = []
   const free = () =>
     (Object.keys(FAULTS) as FaultId[]).filter((id) => {
       const spec: FaultSpec = FAULTS[id]
       return (
         Boolean(spec.trap) === traps &&
+        (spec.since ?? 1) <= edition &&
         spec.from <= level &&
         spec.fits(sheet) &&
         !drawn.some((other) => clash(spec, FAULTS[other]))

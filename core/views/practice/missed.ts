@@ -1,3 +1,4 @@
+import { BESIDE_KINDS, partKindOf } from '../../sheet'
 import { faultOf } from './faults'
 import type { JudgedCall } from './scoreStand'
 import type { Stand } from './stand'
@@ -19,6 +20,8 @@ export function isMissed(engine: PracticeCase, id: string, calls: readonly Judge
 /** crank degrees: a cam read later or earlier than any jump makes it was read half a turn away. */
 const HALF_TURN = 90
 
+const BESIDE: readonly string[] = BESIDE_KINDS
+
 /** The calls that a fault is behind: of parts that it is seen on, or that its figure condemns. */
 function struckBy({ truth, drive }: PracticeCase, id: string, calls: readonly JudgedCall[]): JudgedCall[] {
   const condemned = calls.filter(({ right }) => right !== 'back-in')
@@ -28,7 +31,10 @@ function struckBy({ truth, drive }: PracticeCase, id: string, calls: readonly Ju
     case 'stretch':
       return of(ids(drive.chains))
     case 'timing':
-      return of(ids(drive.sprockets).filter((s) => (truth.teeth?.[s] ?? 0) !== 0 || (truth.shift?.[s] ?? 0) !== 0))
+      return of([
+        ...ids(drive.sprockets).filter((s) => (truth.teeth?.[s] ?? 0) !== 0 || (truth.shift?.[s] ?? 0) !== 0),
+        ...truth.findings.filter(({ finding }) => finding === 'seat-worn').map(({ target }) => target)
+      ])
     case 'rail':
       return of(ids(drive.rails))
     case 'tensioner':
@@ -37,6 +43,8 @@ function struckBy({ truth, drive }: PracticeCase, id: string, calls: readonly Ju
       return of(ids(drive.phasers))
     case 'oil':
       return of(['oil'])
+    case 'beside':
+      return condemned.filter(({ part }) => BESIDE.includes(partKindOf(drive, part) ?? ''))
     default:
       return []
   }

@@ -72,7 +72,15 @@ function truthOf(file: Parameters<typeof assess>[0]): HiddenTruth {
   )
   const findings = readings.flatMap((r): SeenFinding[] =>
     r.kind === 'condition'
-      ? [{ target: r.target, finding: r.finding, ...(r.count === undefined ? {} : { count: r.count }) }]
+      ? [
+          {
+            target: r.target,
+            finding: r.finding,
+            ...(r.count === undefined ? {} : { count: r.count }),
+            ...(r.value === undefined ? {} : { value: r.value }),
+            ...(r.cylinder === undefined ? {} : { cylinder: r.cylinder })
+          }
+        ]
       : []
   )
   return {

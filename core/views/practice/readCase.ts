@@ -37,7 +37,13 @@ const truthSchema = shape({
   play: figures(0, 30),
   faults: listOf(word(40).required(needed), 20).required(needed),
   findings: listOf(
-    shape({ target: id().required(needed), finding: word(40).required(needed), count: whole(1, 999) }).required(needed),
+    shape({
+      target: id().required(needed),
+      finding: word(40).required(needed),
+      count: whole(1, 999),
+      value: num(0, 1e6),
+      cylinder: whole(1, 99)
+    }).required(needed),
     200
   ).required(needed),
   scatter: shape({ extension: figures(-10, 10), lag: figures(-30, 30) }).required(needed),

@@ -31,6 +31,8 @@ export interface ComplaintSays {
   'rails-renewed-elsewhere': {}
   'card-says-stretched': {}
   'warning-light': {}
+  'cuts-out': {}
+  'drips-at-the-front': {}
   'found-slack': {}
   'card-says-count': { links: number; from: string; to: string }
 }

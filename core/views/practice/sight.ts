@@ -1,6 +1,6 @@
-import { extensionToNotches, isNumeric, methodSigma, type Unread } from '../../readings'
+import { extensionToNotches, figureOf as figureSpec, isNumeric, methodSigma, type Unread } from '../../readings'
 import { randomness, seedOf } from '../../math'
-import { compileSheet } from '../../sheet'
+import { compileSheet, limitFor } from '../../sheet'
 import type { Inspection } from './inspections'
 import { readFigure, type Stand } from './figures'
 import { standTrue, wearsOf } from './truth'
@@ -47,9 +47,27 @@ export function figureOf(
   noise: number,
   { turnedForward }: Pick<LookedAt, 'turnedForward'>
 ): number {
-  if (!isNumeric(reading.kind)) return 0
+  if (!isNumeric(reading.kind)) return foundFigure(engine, reading)
   if (reading.notches !== undefined) return notchesSeen(engine, reading.tensioner ?? '')
   return readFigure(reading.kind, standOfEngine(engine, turnedForward), reading, noise)
+}
+
+/** Shares of its limit at which the figure of a thing in order lies, by the side of the limit that is past. */
+const IN_ORDER = { below: [1.06, 1.25], above: [0.4, 0.75], outside: [0.75, 0.95] } as const
+
+/** The figure of a finding: what is true of the engine, or one that a thing in order has. */
+function foundFigure({ drive, truth, ...engine }: PracticeCase, reading: Unread): number {
+  const { target = '', finding = '', cylinder } = reading
+  const told = truth.findings.find(
+    (one) => one.target === target && one.finding === finding && one.cylinder === cylinder && one.value !== undefined
+  )
+  if (told?.value !== undefined) return told.value
+  const spec = figureSpec(finding)
+  const limit = spec?.limit && limitFor(drive, spec.limit, target)
+  if (!spec?.past || !limit) return 0
+  const [low, high] = IN_ORDER[spec.past]
+  const { between } = randomness(seedOf('in-order', engine.seed, engine.code, target, finding, cylinder ?? 0))
+  return Number(Math.max(limit.least ?? 0, limit.value * between(low, high)).toFixed(spec.digits))
 }
 
 function standOfEngine(engine: PracticeCase, turnedForward: boolean): Stand {
@@ -100,9 +118,10 @@ function notchesSeen(engine: PracticeCase, tensioner: string): number {
 /** What is there to be found: what is true of it, else that it is sound where the inspection has a word for that. */
 function findSeen({ truth }: PracticeCase, { kind, part, findings }: Inspection): SeenFinding[] {
   const offered = (one: SeenFinding) =>
-    kind === 'ask'
+    one.value === undefined &&
+    (kind === 'ask'
       ? one.target === 'engine' && HEARD.test(one.finding)
-      : findings.some((f) => f.target === one.target && f.finding === one.finding)
+      : findings.some((f) => f.target === one.target && f.finding === one.finding))
   const seen = truth.findings.filter(offered)
   if (seen.length > 0) return seen
   const sound = SOUND_WORDS.find((word) => findings.some(({ finding }) => finding === word))
@@ -110,7 +129,7 @@ function findSeen({ truth }: PracticeCase, { kind, part, findings }: Inspection)
 }
 
 /** What a customer, an ear and a fault-code reader tell. */
-const HEARD = /^(noise|code|renewed|loudest|oil-overdue)/
+const HEARD = /^(noise|code|renewed|loudest|oil-overdue|oil-low)/
 
 /** Words of the closed list for a thing in order. */
 const SOUND_WORDS: readonly string[] = [

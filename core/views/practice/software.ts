@@ -140,5 +140,8 @@ const LOOKS: readonly Inspection['kind'][] = [
   'teeth',
   'bench',
   'count',
-  'compression'
+  'compression',
+  'trigger',
+  'cover',
+  'camshaft'
 ]

@@ -11,7 +11,18 @@ export interface SeenFinding {
   target: string
   finding: string
   count?: number
+  /** Its figure, in the unit of the finding (readings/figured). */
+  value?: number
+  cylinder?: number
 }
+
+/**
+ * What cases are drawn from: a code of the first edition draws from the faults that there were then, so that it stays the
+ * case it was.
+ */
+export type Edition = 1 | 2
+/** The edition that new codes are of. */
+export const EDITION: Edition = 2
 
 /** All that is true of a practice engine and that nobody is told before the end. */
 export interface HiddenTruth extends Truth {

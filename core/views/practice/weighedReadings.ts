@@ -1,6 +1,6 @@
 import type { LookedAtFigures } from './says'
 import { assess, type Assessment } from '../../paths'
-import { READING_KINDS, isNumeric, methodSigma, isSameThing, type Of } from '../../readings'
+import { figureOf, READING_KINDS, isNumeric, methodSigma, isSameThing, type Of, type Reading } from '../../readings'
 import { partKindOf, type PartKind } from '../../sheet'
 import { type Inspection, inspectionsOf } from './inspections'
 import { sightOf } from './sight'
@@ -73,7 +73,7 @@ function compareWithSight(
   inspection: Inspection
 ): Pick<WeighedReading, 'entered' | 'shown' | 'misread'> {
   const sight = sightOf(engine, inspection, { attempt, turnedForward })
-  if (!isNumeric(reading.kind)) {
+  if (!isNumeric(reading.kind) && reading.value === undefined) {
     const { target, finding, count } = reading as Of<'condition'>
     const there = sight.findings.find((seen) => seen.target === target && seen.finding === finding)
     const shown = (one: { count?: number | undefined }): Shown => ({
@@ -90,10 +90,22 @@ function compareWithSight(
   const place = inspection.reads.findIndex((asked) => isSameThing(asked, reading))
   const seen = sight.figures[place] ?? NaN
   const value = reading.notches ?? reading.value ?? NaN
-  const allowed = reading.notches === undefined ? (methodSigma(reading.kind, reading.method) ?? 0) : 0
-  const unit = reading.notches === undefined ? READING_KINDS[reading.kind].unit : 'notches'
+  const { allowed, unit } = readAs(reading)
   return { entered: { value, unit }, shown: { value: seen, unit }, misread: !(Math.abs(value - seen) <= allowed) }
 }
+
+/** How far off an entry may be, and its unit. */
+function readAs(reading: Reading): { allowed: number; unit: string } {
+  if (reading.kind === 'condition') {
+    const spec = figureOf(reading.finding)
+    return { allowed: MISREAD * (reading.value ?? 0), unit: spec?.unit ?? '' }
+  }
+  if (reading.notches !== undefined) return { allowed: 0, unit: 'notches' }
+  return { allowed: methodSigma(reading.kind, reading.method) ?? 0, unit: READING_KINDS[reading.kind].unit }
+}
+
+/** Share of its figure by which a reading off a meter or gauge may differ. */
+const MISREAD = 0.05
 
 /** The widest elongation interval before and after, as ± per cent. */
 function narrowBetween(before: Assessment, after: Assessment): { from: number; to: number } {

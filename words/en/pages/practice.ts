@@ -83,7 +83,8 @@ export const TURNING_MAP = {
 export const PRACTICE_WORDS = {
   min: (whole: Shown) => `${whole} min`,
   notchesThatShow: 'Notches that show',
-  late: (sprocket: Shown) => `${sprocket}, + late`
+  late: (sprocket: Shown) => `${sprocket}, + late`,
+  ofCylinder: (asked: Shown, cylinder: Shown) => `${asked}, cylinder ${cylinder}`
 }
 
 export const PRACTICE_CASE = {
