@@ -54,6 +54,7 @@ export interface ProblemSays {
   'job-full-of-pictures': { most: number }
   'job-incomplete': {}
   'job-not-closed': {}
+  'suspects-changed': {}
   'job-too-quick': {}
   'json-or-lines': {}
   'line-too-large': { megabytes: number }

@@ -13,8 +13,11 @@ export function useTakePhoto(part: () => string) {
   const outbox = usePhotoOutbox()
   const problem = ref('')
 
-  /** @returns was it kept? What stood in the way is then in `problem`. */
-  async function take(file: File, note = ''): Promise<boolean> {
+  /**
+   * @param said what it shows in words, and the finding that is seen on it
+   * @returns was it kept? What stood in the way is then in `problem`.
+   */
+  async function take(file: File, { note = '', shows = '' } = {}): Promise<boolean> {
     problem.value = file.size > LIMIT_MB * 1024 * 1024 ? PHOTO_PANE.thePictureIsLargerThan(LIMIT_MB) : ''
     if (problem.value) return false
     const act = {
@@ -24,7 +27,8 @@ export function useTakePhoto(part: () => string) {
       type: 'photo' as const,
       photo: crypto.randomUUID(),
       part: part(),
-      ...(note ? { note } : {})
+      ...(note ? { note } : {}),
+      ...(shows ? { shows } : {})
     }
     try {
       await outbox.put({ jobId: job.id, act, picture: file })

@@ -93,8 +93,10 @@ function setPrior(typed: string) {
 
 async function save(next: OwnSuspects) {
   saved.value = await attempt(async () => {
-    data.value = await $fetch<OwnSuspects>('/api/suspects', { method: 'POST', body: next })
+    data.value = await $fetch<OwnSuspects>('/api/suspects', { method: 'POST', body: { own: next, seen: own.value } })
   })
+  // Somebody else's change is shown, so that it is not made again over theirs.
+  if (!saved.value) await refresh()
 }
 </script>
 

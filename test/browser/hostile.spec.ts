@@ -139,7 +139,14 @@ bare(
       ['devices/pair', { code: 'AAAAAAAAAA' }, 100],
       [`jobs/${VAN}/bench`, { part: 'guide' }, 200],
       ['workshop/logo', { not: 'a picture' }, 100],
-      ['suspects', { priors: [], bearings: [{ finding: 'oil-low', suspect: 'sensor', factor: 2 }] }, 200],
+      [
+        'suspects',
+        {
+          own: { priors: [], bearings: [{ finding: 'oil-low', suspect: 'sensor', factor: 2 }] },
+          seen: { priors: [], bearings: [] }
+        },
+        200
+      ],
       ['pricing', { hourRate: 70, newPart: 0.1, damage: 3, horizons: { km: 5 } }, 700],
       [`jobs/${VAN}/shares`, { by: 'Maren', days: 2 }, 200],
       [`jobs/${VAN}/practice`, { title: 'x', complaint: 'y', by: 'Maren' }, 300],

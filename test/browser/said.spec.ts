@@ -141,6 +141,19 @@ test('the table of suspects is the workshop’s own to change, and to put back',
     priors: [],
     bearings: [{ finding: 'code-sensor', suspect: 'sensor', factor: 40 }]
   })
+  // Somebody else has changed it since this page was opened: neither change is lost.
+  const theirs = {
+    priors: [{ suspect: 'sensor', prior: 0.2 }],
+    bearings: [{ finding: 'code-sensor', suspect: 'sensor', factor: 40 }]
+  }
+  const seen = (await (await request.get('/api/suspects')).json()) as object
+  expect((await request.post('/api/suspects', { data: { own: theirs, seen } })).status()).toBe(200)
+  expect((await request.post('/api/suspects', { data: { own: seen, seen } })).status()).toBe(409)
+  await ours.fill('30')
+  await ours.blur()
+  await expect(page.getByText('Somebody else has changed the table meanwhile')).toBeVisible()
+  await expect(ours).toHaveValue('40')
+  expect((await (await request.get('/api/suspects')).json()) as object).toEqual(theirs)
   await page.getByRole('button', { name: 'Everything as it ships' }).click()
   await expect(ours).toHaveValue('')
   expect((await (await request.get('/api/suspects')).json()) as object).toEqual({ priors: [], bearings: [] })

@@ -260,8 +260,12 @@ describe('holds', () => {
       took(read.count('cam-in', 'crank', 53))
     ]
     const before = assessRecord(job, jumped)
-    const held = (change: (reason: (typeof before)['calls'][number]['reasons'][number]) => object) =>
-      rebuildOf(job, jumped, {
+    const held = (
+      change: (reason: (typeof before)['calls'][number]['reasons'][number]) => object,
+      on = job,
+      acts = jumped
+    ) =>
+      rebuildOf(on, acts, {
         ...before,
         calls: before.calls.map((call) => ({
           ...call,
@@ -270,13 +274,24 @@ describe('holds', () => {
       }).holds.map(({ id }) => id)
     expect(held(() => ({}))).not.toContain('compression:engine')
     expect(held(() => ({ code: 'as-signed', figures: { text: 'Nothing said.' } }))).not.toContain('compression:engine')
-    expect(
-      held(({ rule, call }) =>
-        rule === 'jump' && call === 'stop'
-          ? { rule: 'another', code: 'as-signed', figures: { text: 'Compression is a word.' } }
-          : {}
+    const wordOnly = ({ rule, call }: { rule: string; call: string }) =>
+      rule === 'jump' && call === 'stop'
+        ? { rule: 'another', code: 'as-signed', figures: { text: 'Compression is a word.' } }
+        : {}
+    expect(held(wordOnly)).toContain('compression:engine')
+    // Every cylinder measured against the sheet's limit is an answer; three of four are none.
+    const limited = {
+      ...job,
+      sheet: changed(drive, (d) => {
+        d.limits.push({ kind: 'compression', value: 10, unit: 'bar', source: 'sample sheet' })
+      })
+    }
+    const pressed = (cylinders: number) =>
+      Array.from({ length: cylinders }, (_, i) =>
+        took({ kind: 'condition', target: 'engine', finding: 'compression-figure', cylinder: i + 1, value: 12 })
       )
-    ).toContain('compression:engine')
+    expect(held(wordOnly, limited, [...jumped, ...pressed(3)])).toContain('compression:engine')
+    expect(held(wordOnly, limited, [...jumped, ...pressed(4)])).not.toContain('compression:engine')
   })
   it('what went in and did not come out holds', () => {
     const acts = [...finished(WORN), act({ type: 'task', task: 'out:rags', state: 'done', value: 2 })]

@@ -51,6 +51,8 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
     `This job holds ${f.most} entries, as many as one job can. Open another for what is done from now on.`,
   'job-full-of-pictures': (f) => `This job holds ${f.most} pictures, as many as one job can.`,
   'job-incomplete': () => 'The job is not complete yet.',
+  'suspects-changed': () =>
+    'Somebody else has changed the table meanwhile: it is shown as it is now. Make your change again if it still applies.',
   'job-not-closed': () => 'Only a closed job is told as a case: its truth is not known before.',
   'job-too-quick': () => 'The job changes too quickly to take this in. Try again in a moment.',
   'json-or-lines': () => 'Ask for json or lines.',

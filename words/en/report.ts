@@ -5,7 +5,7 @@ import type { IfLeftSays, ReportFacts, ReportMeasure, ReportWay } from '../../co
 import { type Catalogue, type Names, sayer } from '../say'
 import { sayLikeliest } from './explanations'
 import { degreesWords, fixDigits, moneyExactly, moneyWords, oddsWords, thousands } from './figures'
-import { KIND_NAMES, namesOf } from './parts'
+import { anyFindingWords, KIND_NAMES, namesOf } from './parts'
 import { sayReason } from './reasons'
 import { sayDifference, sayStatement, sayUpTo } from './verdict'
 import { WORKSHOP } from './workshop'
@@ -165,7 +165,10 @@ export function writeReport(facts: ReportFacts): Report {
     ],
     calls: facts.calls.map((call) => callLine(call, name)),
     measures: facts.measures.map((measure) => measureLine(measure, name)),
-    photos: facts.photos.map(({ id, part, note }) => ({ id, caption: [name(part), note].filter(Boolean).join(': ') })),
+    photos: facts.photos.map(({ id, part, note, finding }) => ({
+      id,
+      caption: [name(part), finding ? anyFindingWords(finding) : '', note].filter(Boolean).join(': ')
+    })),
     paths: facts.ways.map((way, i) => wayLine(way, i, within, currency, name)),
     horizon: within,
     ifLeft: facts.ifLeft.map((line) => sayIfLeft(line, name)),

@@ -37,6 +37,7 @@ const standing = (finding: string) =>
   )
 const isOn = (finding: string) => standing(finding).length > 0
 const found = computed(() => props.groups.flatMap((g) => g.findings.flatMap(standing)))
+const photosOf = (id: string) => job.record.photos.filter(({ shows }) => shows === id)
 const details = (finding: string) => detailsOf(job.job.sheet, kind.value, finding)
 /** One finding of several cylinders, banks or sensors. */
 const many = (finding: string) => details(finding).some((d) => d === 'cylinder' || d === 'bank' || d === 'sensor')
@@ -99,6 +100,15 @@ function save(reading: Of<'condition'>) {
         <span class="text-ink"
           >{{ words(one.finding) }}<template v-if="findingDetail(one)">: {{ findingDetail(one) }}</template></span
         >, {{ one.by }}, <WhenAt :at="one.at" /><span v-if="one.note">: {{ one.note }}</span>
+        <a
+          v-for="photo in photosOf(one.id)"
+          :key="photo.id"
+          class="act-bare"
+          :href="`/api/photos/${photo.photo}`"
+          target="_blank"
+          rel="noopener">
+          {{ FINDING_KEYS.photo }}</a
+        >
         <template v-if="details(one.finding).length"
           >{{ ' ' }}
           <button type="button" class="act-bare" @click="asking = { finding: one.finding, of: one }">

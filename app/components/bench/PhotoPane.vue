@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMON, PHOTO_PANE } from '../../../words/en'
+import { anyFindingWords, COMMON, PHOTO_PANE } from '../../../words/en'
 import { CameraIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import { useTakePhoto } from '../../composables/useTakePhoto'
@@ -16,6 +16,15 @@ const job = useJob()
 const outbox = usePhotoOutbox()
 
 const note = ref('')
+const shows = ref('')
+/** What was found on the part, latest first: a photo is linked to what is seen on it. */
+const found = computed(() =>
+  job.record.readings.flatMap((r) => (r.kind === 'condition' && r.target === props.part ? [r] : [])).toReversed()
+)
+const wordsOf = (id: string | undefined) => {
+  const one = found.value.find((r) => r.id === id)
+  return one ? anyFindingWords(one.finding) : ''
+}
 const { take: takeOf, problem, limit } = useTakePhoto(() => props.part)
 const photos = computed(() => job.record.photos.filter((photo) => photo.part === props.part).toReversed())
 const mine = computed(() => outbox.photos.filter(({ jobId, act }) => jobId === job.id && act.part === props.part))
@@ -23,12 +32,22 @@ const sending = computed(() => mine.value.some(({ refused }) => !refused) && !ou
 const onDevice = computed(() => mine.value.filter(({ refused }) => !refused).length)
 
 async function take(file: File) {
-  if (await takeOf(file, note.value.trim())) note.value = ''
+  if (!(await takeOf(file, { note: note.value.trim(), shows: shows.value }))) return
+  note.value = ''
+  shows.value = ''
 }
 </script>
 
 <template>
   <div class="space-y-3">
+    <Field v-if="found.length" :label="PHOTO_PANE.findingSeen">
+      <template #default="{ control }">
+        <select v-model="shows" v-bind="control" data-testid="photo-shows">
+          <option value="">{{ PHOTO_PANE.noneOfThem }}</option>
+          <option v-for="one in found" :key="one.id" :value="one.id">{{ anyFindingWords(one.finding) }}</option>
+        </select>
+      </template>
+    </Field>
     <Field v-model="note" :label="PHOTO_PANE.whatItShows" maxlength="4000" />
     <TakeFile
       class="act-main flex w-full items-center justify-center gap-2"
@@ -59,12 +78,13 @@ async function take(file: File) {
         <a :href="`/api/photos/${photo.photo}`" target="_blank" rel="noopener"
           ><img
             :src="`/api/photos/${photo.photo}?size=thumb`"
-            :alt="photo.note || PHOTO_PANE.photoOfThisPart"
+            :alt="photo.note || wordsOf(photo.shows) || PHOTO_PANE.photoOfThisPart"
             class="aspect-[4/3] w-full bg-paper object-contain"
             loading="lazy"
         /></a>
         <p class="text-note">
-          {{ photo.note }} <span class="text-faint">{{ photo.by }}, <WhenAt :at="photo.at" /></span>
+          <span v-if="wordsOf(photo.shows)" class="font-bold">{{ wordsOf(photo.shows) }} </span>{{ photo.note }}
+          <span class="text-faint">{{ photo.by }}, <WhenAt :at="photo.at" /></span>
         </p>
         <button type="button" class="act-bare text-note" @click="job.put({ type: 'undo', act: photo.id })">
           {{ COMMON.takeBack }}

@@ -1,6 +1,7 @@
 import { COUNTED_ITEMS, hold, releaseOf } from './says'
 import type { Message } from '../../check'
 import type { Assessment } from '../../paths'
+import { cylinderPattern } from '../../readings'
 import type { JobRecord } from '../../record'
 import type { DriveSheet } from '../../sheet'
 import type { BuildPlan } from './plan'
@@ -67,7 +68,9 @@ const ASK_COMPRESSION = ['jump', 'compression-low']
 /** After a jump on an interference engine valves may have touched. */
 function jumpHold(sheet: DriveSheet, { readings }: JobRecord, { cams, calls }: Assessment): Omit<Hold, 'released'>[] {
   const jumped = Object.values(cams).some(({ jump }) => jump.told && jump.teeth !== 0 && jump.odds > 0.5)
-  const looked = readings.some(({ finding }) => finding === 'compression-sound' || finding === 'compression-low')
+  const looked =
+    readings.some(({ finding }) => finding === 'compression-sound' || finding === 'compression-low') ||
+    cylinderPattern(sheet, readings)?.complete === true
   const said = calls.some(({ reasons }) =>
     reasons.some(({ call, rule }) => call === 'stop' && ASK_COMPRESSION.includes(rule))
   )

@@ -17,8 +17,8 @@ export interface SeenFinding {
 }
 
 /**
- * What cases are drawn from: a code of the first edition draws from the faults that there were then, so that it stays the
- * case it was.
+ * What cases are drawn from: a code of the first edition draws from the faults that there were then, so that it stays
+ * the case it was.
  */
 export type Edition = 1 | 2
 /** The edition that new codes are of. */

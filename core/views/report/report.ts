@@ -88,7 +88,8 @@ export interface ReportFacts {
   explained: { chains: string[]; stories: Pick<Explanation, 'causes' | 'odds' | 'more'>[] }[]
   calls: HeldCall[]
   measures: ReportMeasure[]
-  photos: { id: string; part: string; note: string }[]
+  /** `finding`: the one that is seen on it; left out where none is named. */
+  photos: { id: string; part: string; note: string; finding?: string }[]
   ways: ReportWay[]
   /** Usage over which coming back counts; null without priced ways. */
   horizon: Usage | null
@@ -132,7 +133,12 @@ export function reportFacts(
     explained: explain(file).map(({ chains, stories }) => ({ chains, stories: stories.slice(0, 2) })),
     calls: held,
     measures: [...partMeasures(file, assessment, record), ...lagMeasures(sheet, assessment, record)],
-    photos: record.photos.map(({ photo, part, note }) => ({ id: photo, part, note: note ?? '' })),
+    photos: record.photos.map(({ photo, part, note, shows }) => ({
+      id: photo,
+      part,
+      note: note ?? '',
+      ...findingShown(record, shows)
+    })),
     ways: paths ? waysOf(file, assessment, paths, record).map((way) => ({ ...way, taxed: taxedOf(way) })) : [],
     horizon: paths ? { value: paths.assumptions.horizon, unit: job.usage.unit } : null,
     ifLeft: [...stopGapLine(record), ...ifLeft(file, held, paths, nearJumps(file, assessment))],
@@ -267,4 +273,10 @@ function listNotChecked(sheet: DriveSheet, { readings }: JobRecord): ReportFacts
     if (!readings.some((r) => fills(slot, r)))
       byPart.set(slot.part, (byPart.get(slot.part) ?? new Set()).add(slot.kind))
   return [...byPart].map(([part, kinds]) => ({ part, kinds: [...kinds] }))
+}
+
+/** The finding that a photo is linked to, as long as it stands. */
+function findingShown({ readings }: JobRecord, shows: string | undefined): { finding?: string } {
+  const found = readings.find(({ id }) => id === shows)
+  return found?.kind === 'condition' ? { finding: found.finding } : {}
 }

@@ -89,6 +89,8 @@ export const PHOTO_PANE = {
   thePictureIsLargerThan: (shown: Shown) =>
     `The picture is larger than ${shown} MB: set the camera to a smaller size and take it again.`,
   thisBrowserHasNoRoom: 'This browser has no room to keep the picture: free some, or send one that is smaller.',
+  findingSeen: 'Finding that is seen on it',
+  noneOfThem: 'None of them',
   whatItShows: 'What it shows',
   sending: 'Sending …',
   takeOrChooseAPhoto: 'Take or choose a photo',
@@ -153,6 +155,7 @@ export const FINDING_KEYS = {
   whichAndWhere: 'Which, and where',
   whoFoundIt: 'Who found it',
   say: 'say more',
+  photo: 'photo',
   another: 'another',
   takeBack: (finding: Shown) => `Take back: ${finding}`
 }
