@@ -1,5 +1,18 @@
 /** The layers of the core, each of which knows only those before it. `check` stands beside `math`: it holds what comes from outside to its rules. */
-const LAYERS = ['math', 'check', 'money', 'sheet', 'drive', 'readings', 'estimate', 'calls', 'paths', 'record', 'views']
+const LAYERS = [
+  'math',
+  'check',
+  'money',
+  'sheet',
+  'drive',
+  'picture',
+  'readings',
+  'estimate',
+  'calls',
+  'paths',
+  'record',
+  'views'
+]
 
 const layers = LAYERS.slice(0, -1).map((layer, i) => ({
   name: `core-${layer}-knows-what-is-below`,
@@ -8,6 +21,9 @@ const layers = LAYERS.slice(0, -1).map((layer, i) => ({
   from: { path: `^core/${layer}/` },
   to: { path: `^core/(${LAYERS.slice(i + 1).join('|')})/` }
 }))
+
+/** Packages that only the layers which measure on pictures know. */
+const SENSED = ['^node_modules/ml-matrix/', '^node_modules/js-aruco2/']
 
 /** A layer, and each of the views, is entered by its door. */
 const doors = [
@@ -44,7 +60,14 @@ module.exports = {
       severity: 'error',
       comment: 'The core is plain TypeScript: it runs in a worker and on the server alike.',
       from: { path: '^core/' },
-      to: { pathNot: ['^core/', '^node_modules/yup/', '^node_modules/(@types/)?big\\.js/'] }
+      to: { pathNot: ['^core/', '^node_modules/yup/', '^node_modules/(@types/)?big\\.js/', ...SENSED] }
+    },
+    {
+      name: 'sensing-packages-where-it-senses',
+      severity: 'error',
+      comment: 'Linear algebra and the reader of codes stay where pictures are measured.',
+      from: { path: '^core/', pathNot: '^core/picture/' },
+      to: { path: SENSED }
     },
     {
       name: 'words-on-the-core-alone',

@@ -137,8 +137,8 @@ export const listOf = <T extends AnySchema>(of: T, max: number) =>
     ''
   >
 
-export const pair = () =>
-  tuple([num(-10_000, 10_000).required(say('number')), num(-10_000, 10_000).required(say('number'))]).typeError(
+export const pair = (most = 10_000) =>
+  tuple([num(-most, most).required(say('number')), num(-most, most).required(say('number'))]).typeError(
     say('two-numbers')
   )
 

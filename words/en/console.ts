@@ -1,6 +1,9 @@
 /** What stands on a terminal: of the commands, and of a server that cannot start. */
 export const CONSOLE = {
   assessUsage: 'usage: npm run --silent assess -- job.json …',
+  pictureUsage: 'usage: npm run --silent picture -- measure.json | find photo.jpg | links photo.jpg line.json',
+  noPicture:
+    'is no picture that can be read (JPEG, PNG, WebP or TIFF), or is cut off: take it again, or send the whole file',
   noSuchFile: 'no such file',
   unreadable: 'cannot be read',
   notJson: (why: string) => `is not JSON: ${why}`,

@@ -7,6 +7,7 @@ import type { LearntSays } from '../../core/views/learn'
 import type { CaseSays } from '../../core/views/practice'
 import { type Catalogue, sayer } from '../say'
 import { untrue } from './leftOut'
+import { PICTURE } from './measured'
 import { sayProblem } from './problems'
 import { RECORD_FAULTS } from './recordFaults'
 
@@ -169,6 +170,7 @@ export const FAULTS = {
   ...assessment,
   ...learnt,
   ...practice,
+  ...PICTURE,
   ...untrue
 }
 
