@@ -63,7 +63,10 @@ export default defineNuxtConfig({
   },
   typescript: {
     strict: true,
-    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true } }
+    tsConfig: {
+      include: ['../core/picture/aruco.d.ts'],
+      compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true, noUnusedParameters: true }
+    }
   },
   // What core, words and draw only define is left out where nothing asks for it: the checks of files, say, on the
   // bench.
@@ -86,7 +89,9 @@ export default defineNuxtConfig({
     // Certificates are made by a package that needs it loaded, for nothing that it exports.
     moduleSideEffects: ['reflect-metadata'],
     compressPublicAssets: { gzip: true, brotli: true },
-    typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } }
+    typescript: {
+      tsConfig: { include: ['../core/picture/aruco.d.ts'], compilerOptions: { noUncheckedIndexedAccess: true } }
+    }
   },
   security: {
     headers: {

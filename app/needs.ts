@@ -15,6 +15,7 @@ export const PAGE_NEEDS: Readonly<Record<string, Role | 'anyone'>> = {
   '/jobs/:id/build': 'mechanic',
   '/jobs/:id/camera': 'mechanic',
   '/jobs/:id/estimate': 'mechanic',
+  '/jobs/:id/measure': 'mechanic',
   '/jobs/:id/explain': 'mechanic',
   '/jobs/:id/paths': 'mechanic',
   '/jobs/:id/proof': 'mechanic',

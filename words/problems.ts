@@ -55,6 +55,8 @@ export interface ProblemSays {
   'job-incomplete': {}
   'job-not-closed': {}
   'suspects-changed': {}
+  'camera-sees-nothing': {}
+  'camera-of-which-part': {}
   'job-too-quick': {}
   'json-or-lines': {}
   'line-too-large': { megabytes: number }

@@ -8,6 +8,7 @@ import ChoiceRow from '../components/parts/ChoiceRow.vue'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
 import ErasureLedger from '../components/access/ErasureLedger.vue'
+import CardLinks from '../components/measure/CardLinks.vue'
 import MailPanel from '../components/access/MailPanel.vue'
 import WholeWorkshop from '../components/access/WholeWorkshop.vue'
 import TaxFields from '../components/access/TaxFields.vue'
@@ -124,6 +125,10 @@ async function save() {
             </template>
           </Field>
           <TaxFields v-model="form.tax" class="mt-3" :faults="faults" />
+        </Panel>
+        <Panel :title="SETTINGS.scaleCard">
+          <p class="text-note text-faint">{{ SETTINGS.scaleCardSays }}</p>
+          <CardLinks class="mt-2" />
         </Panel>
       </div>
       <div class="col-span-full flex items-center gap-4">

@@ -21,8 +21,9 @@ export type CardId = keyof typeof CARDS
 /**
  * Corners of a card's code, mm from the card's middle, y up; clockwise from its own top left.
  * @param place 0 to 3, clockwise from the card's top left
+ * @param scale at which it is printed
  */
-export function cornersOf({ width, height, code }: CardPlan, place: number): Point[] {
+export function cornersOf({ width, height, code }: CardPlan, place: number, scale = 1): Point[] {
   const left = place === 0 || place === 3 ? -width / 2 : width / 2 - code
   const top = place < 2 ? height / 2 : -height / 2 + code
   return [
@@ -30,5 +31,5 @@ export function cornersOf({ width, height, code }: CardPlan, place: number): Poi
     [left + code, top],
     [left + code, top - code],
     [left, top - code]
-  ]
+  ].map(([x, y]): Point => [x! * scale, y! * scale])
 }

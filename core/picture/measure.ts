@@ -40,6 +40,8 @@ export interface Measurement {
   corner: number | null
 }
 
+/** mm that a card's line measures where its printer keeps to scale. */
+const PRINTED = 100
 /** px: standard deviation of a tap. */
 const TAP = 1.5
 /**
@@ -123,6 +125,7 @@ function sceneOf({ size, focal, behind, tap = TAP, plane, measure }: MeasureFile
         ? [
             {
               card: known.card,
+              scale: (known.printed ?? PRINTED) / PRINTED,
               codes: Object.entries(known.corners).flatMap(([place, corners]) =>
                 corners ? [{ place: Number(place), corners }] : []
               )

@@ -13,7 +13,8 @@ export interface SceneInput {
   behind?: number | undefined
   /** px: standard deviation of a tap. */
   tap: number
-  cards: readonly { card: CardId; codes: readonly { place: number; corners: readonly Point[] }[] }[]
+  /** `scale`: of the card as it is printed. */
+  cards: readonly { card: CardId; scale: number; codes: readonly { place: number; corners: readonly Point[] }[] }[]
   /** Two points whose distance is known, with its own uncertainty. */
   lengths: readonly { a: Point; b: Point; mm: number; sigma: number }[]
   /** Circles of known radius; its uncertainty where it is not quite. */
@@ -187,9 +188,9 @@ function tappedIn({ cards, circles }: SceneInput): number {
 function cornerResiduals({ size, cards }: SceneInput, { camera }: SceneState, sigma: number): number[] {
   if (cards.length === 0) return []
   const place = planeOf(camera, size)
-  return cards.flatMap(({ card, codes }) =>
+  return cards.flatMap(({ card, scale, codes }) =>
     codes.flatMap(({ place: code, corners }) =>
-      cornersOf(CARDS[card], code).flatMap((at, i) => {
+      cornersOf(CARDS[card], code, scale).flatMap((at, i) => {
         const pixel = corners[i]!
         const [[a, b], [c, d]] = derivative(place, pixel)
         const [x, y] = place(pixel)
@@ -247,8 +248,10 @@ function along([[a, b], [c, d]]: Derivative, [x, y]: Point): number {
 /** The unknowns of a camera that shows the card where it is seen. */
 function startOnCard(input: SceneInput): number[] | null {
   const { size, focal, behind = 0, cards } = input
-  const pairs = cards.flatMap(({ card, codes }) =>
-    codes.flatMap(({ place, corners }) => cornersOf(CARDS[card], place).map((at, i) => ({ at, pixel: corners[i]! })))
+  const pairs = cards.flatMap(({ card, scale, codes }) =>
+    codes.flatMap(({ place, corners }) =>
+      cornersOf(CARDS[card], place, scale).map((at, i) => ({ at, pixel: corners[i]! }))
+    )
   )
   const camera = cameraFrom(pairs, size, focal ?? USUAL_FOCAL * Math.max(...size))
   return camera && unknowns(input, camera, behind)

@@ -29,6 +29,8 @@ export const KNOWN_SCHEMAS = {
   card: shape({
     kind: oneOf('card').required(needed),
     card: oneOf('a6', 'a5').required(needed),
+    /** mm that its 100 mm line measures as it is printed. */
+    printed: num(50, 200),
     corners: shape({ '0': corner(), '1': corner(), '2': corner(), '3': corner() }).required(needed)
   }).required(say('a-known')),
   known: shape({

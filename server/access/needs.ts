@@ -40,6 +40,8 @@ export const NEEDS: Readonly<Record<string, Need>> = {
   'GET /api/sheets/:id': 'learner',
   // Jobs; what an act needs beyond that stands with its type.
   'GET /api/board': 'mechanic',
+  'GET /api/card/a5.pdf': 'mechanic',
+  'GET /api/card/a6.pdf': 'mechanic',
   'GET /api/checks': 'mechanic',
   'GET /api/live': 'mechanic',
   'POST /api/jobs': 'mechanic',
@@ -49,6 +51,7 @@ export const NEEDS: Readonly<Record<string, Need>> = {
   'GET /api/jobs/:id/assessment': 'mechanic',
   'GET /api/jobs/:id/bench': 'mechanic',
   'GET /api/jobs/:id/build.pdf': 'mechanic',
+  'GET /api/jobs/:id/camera.jpg': 'mechanic',
   'POST /api/jobs/:id/bench': 'mechanic',
   'GET /api/jobs/:id/check.ics': 'mechanic',
   'GET /api/jobs/:id/estimate': 'mechanic',

@@ -23,7 +23,8 @@ export async function sendReport(event: H3Event, jobId: string, drawn: DrawnRepo
   return sendPdf(event, pdf, `${fileName(drawn.report.vehicle)}-report`)
 }
 
-function sendPdf(event: H3Event, pdf: Uint8Array, name: string): Buffer {
+/** A PDF, shown by the browser under a name. */
+export function sendPdf(event: H3Event, pdf: Uint8Array, name: string): Buffer {
   setResponseHeader(event, 'Content-Type', 'application/pdf')
   setResponseHeader(event, 'Content-Disposition', `inline; filename="${name}.pdf"`)
   return Buffer.from(pdf)

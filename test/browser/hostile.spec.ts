@@ -233,6 +233,8 @@ bare(
       `jobs/${VAN}/readings.csv?x`,
       `jobs/${VAN}/assessment?x`,
       `jobs/${VAN}/scan?x`,
+      `jobs/${VAN}/camera.jpg?part`,
+      'card/a6.pdf?x',
       `photos/${randomUUID()}?size`,
       `share/${share.token}?x`,
       'customers?search',

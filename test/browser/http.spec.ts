@@ -201,7 +201,8 @@ const SCREENS = {
     '/jobs/ID/report',
     '/jobs/ID/build',
     '/jobs/ID/proof',
-    '/jobs/ID/camera'
+    '/jobs/ID/camera',
+    '/jobs/ID/measure'
   ]
 }
 

@@ -33,6 +33,17 @@ const draft = computed({
   set: (value) => (drafts.value = { ...drafts.value, [draftKey.value]: value })
 })
 const standing = computed(() => job.readingsOf(props.slot))
+/** Where a reading that was measured on a photo is looked at again. */
+const pictures = computed(
+  () =>
+    new Map(
+      job.acts.flatMap((act) =>
+        act.type === 'read' && act.picture
+          ? [[act.id, `/jobs/${job.id}/measure?photo=${act.picture.photo}&part=${props.slot.part}&reading=${act.id}`]]
+          : []
+      )
+    )
+)
 const past = computed(() => pastReadings(job.acts, job.record, props.slot))
 const parts = computed(() => compileSheet(sheet.value))
 const limit = computed(() => READING_KINDS[props.slot.kind].limit(parts.value, props.slot.part))
@@ -168,6 +179,7 @@ function following(slot: Slot): Slot | null {
       :past="past"
       :assessment="job.assessment"
       :clashes="job.record.clashes"
+      :pictures="pictures"
       @correct="correcting = $event"
       @enter-as="(reading, as) => job.put({ type: 'read', reading: as, supersedes: reading.id })"
       @undo="job.put({ type: 'undo', act: $event })"

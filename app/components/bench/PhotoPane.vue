@@ -2,7 +2,10 @@
 import { anyFindingWords, COMMON, PHOTO_PANE } from '../../../words/en'
 import { CameraIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
+import { $fetch } from 'ofetch'
+import { partKindOf } from '../../../core/sheet'
 import { useTakePhoto } from '../../composables/useTakePhoto'
+import { shownProblem } from '../../problem'
 import { useJob } from '../../stores/job'
 import { usePhotoOutbox } from '../../stores/photoOutbox'
 import WhenAt from '../parts/WhenAt.vue'
@@ -30,6 +33,27 @@ const photos = computed(() => job.record.photos.filter((photo) => photo.part ===
 const mine = computed(() => outbox.photos.filter(({ jobId, act }) => jobId === job.id && act.part === props.part))
 const sending = computed(() => mine.value.some(({ refused }) => !refused) && !outbox.unreachable)
 const onDevice = computed(() => mine.value.filter(({ refused }) => !refused).length)
+
+/** The practice camera has pictures of these. */
+const hasPractice = computed(() => {
+  const kind = job.job && partKindOf(job.job.sheet, props.part)
+  return kind === 'tensioner' || kind === 'chain'
+})
+const practising = ref(false)
+async function practise() {
+  practising.value = true
+  try {
+    const taken = await $fetch<ArrayBuffer, 'arrayBuffer'>(`/api/jobs/${job.id}/camera.jpg`, {
+      query: { part: props.part },
+      responseType: 'arrayBuffer'
+    })
+    await takeOf(new File([taken], 'practice.jpg', { type: 'image/jpeg' }), { note: PHOTO_PANE.practiceNote })
+  } catch (error) {
+    problem.value = shownProblem(error).message
+  } finally {
+    practising.value = false
+  }
+}
 
 async function take(file: File) {
   if (!(await takeOf(file, { note: note.value.trim(), shows: shows.value }))) return
@@ -60,6 +84,15 @@ async function take(file: File) {
     <p class="text-note text-faint">
       {{ PHOTO_PANE.jpegPngOrWebpUp(limit) }}
     </p>
+    <button
+      v-if="hasPractice"
+      type="button"
+      class="act w-full"
+      :disabled="practising"
+      data-testid="practice-camera"
+      @click="practise">
+      {{ PHOTO_PANE.practiceCamera }}
+    </button>
     <FaultNote v-if="problem">{{ problem }}</FaultNote>
     <template v-for="photo in mine" :key="photo.act.id">
       <FaultNote v-if="photo.refused"
@@ -86,6 +119,11 @@ async function take(file: File) {
           <span v-if="wordsOf(photo.shows)" class="font-bold">{{ wordsOf(photo.shows) }} </span>{{ photo.note }}
           <span class="text-faint">{{ photo.by }}, <WhenAt :at="photo.at" /></span>
         </p>
+        <NuxtLink
+          class="act-bare text-note"
+          :to="`/jobs/${job.id}/measure?photo=${photo.photo}&part=${part}`"
+          :prefetch="false">
+          {{ PHOTO_PANE.measure }}</NuxtLink>{{ ' ' }}
         <button type="button" class="act-bare text-note" @click="job.put({ type: 'undo', act: photo.id })">
           {{ COMMON.takeBack }}
         </button>

@@ -24,6 +24,8 @@ const props = defineProps<{
   past: readonly PastReading[]
   assessment: Assessment
   clashes?: ReadonlyMap<string, readonly string[]>
+  /** Ways to the photos that readings were measured on, by reading. */
+  pictures?: ReadonlyMap<string, string>
 }>()
 const emit = defineEmits<{
   correct: [reading: StandingReading]
@@ -114,6 +116,14 @@ const shown = (value: number, places: number) =>
         <div class="flex gap-3">
           <button type="button" class="act-bare" @click="emit('correct', reading)">{{ READING_LIST.correct }}</button>
           <button type="button" class="act-bare" @click="emit('undo', reading.id)">{{ COMMON.takeBack }}</button>
+          <NuxtLink
+            v-if="pictures?.get(reading.id)"
+            class="act-bare"
+            :to="pictures.get(reading.id)!"
+            :prefetch="false"
+            data-testid="on-photo"
+            >{{ READING_LIST.onPhoto }}</NuxtLink
+          >
         </div>
       </li>
     </ul>

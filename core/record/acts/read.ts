@@ -1,10 +1,27 @@
-import { elsewhere, type Fault, needed, text, type Shape } from '../../check'
+import { elsewhere, type Fault, listOf, needed, num, pair, shape, text, type Shape } from '../../check'
 import { type Reading, readingFaults, readingTargetFaults, canCorrect } from '../../readings'
 import { type ActKind, type ActPlace, actShape, type ActView } from './define'
 import type { StandingReading } from './standing'
 import { faultAt } from '../says'
 
-const schema = () => actShape('read', { reading: elsewhere<Reading>().required(needed), supersedes: text(64) })
+const ends = () => listOf(pair(PIXELS).required(needed), 2).length(2)
+/** Pixels of the widest photo. */
+const PIXELS = 100_000
+
+const schema = () =>
+  actShape('read', {
+    reading: elsewhere<Reading>().required(needed),
+    supersedes: text(64),
+    /** The photo that it was measured on, and where it was tapped (px), so that it can be looked at again. */
+    picture: shape({
+      photo: text(64).required(needed),
+      ends: ends().required(needed),
+      newEnds: ends(),
+      known: shape({ ends: ends().required(needed), mm: num(0.1, 10_000).required(needed) }),
+      behind: num(-500, 500),
+      printed: num(50, 200)
+    })
+  })
 type Own = Shape<ReturnType<typeof schema>>
 
 /** What readings and their corrections come to. */

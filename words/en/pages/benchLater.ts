@@ -89,6 +89,9 @@ export const PHOTO_PANE = {
   thePictureIsLargerThan: (shown: Shown) =>
     `The picture is larger than ${shown} MB: set the camera to a smaller size and take it again.`,
   thisBrowserHasNoRoom: 'This browser has no room to keep the picture: free some, or send one that is smaller.',
+  measure: 'Measure on it',
+  practiceCamera: 'Hold the practice camera over it',
+  practiceNote: 'Practice camera',
   findingSeen: 'Finding that is seen on it',
   noneOfThem: 'None of them',
   whatItShows: 'What it shows',

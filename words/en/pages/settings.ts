@@ -52,6 +52,8 @@ export const MAIL_FORM = {
 
 export const SETTINGS = {
   settings: 'Settings',
+  scaleCard: 'Scale card',
+  scaleCardSays: 'Laid beside a part, it makes a photo of it a measurement.',
   settingsUmbrette: 'Settings · Umbrette',
   onPapers: 'On pages and papers',
   onPapersSays: 'Stands on every report from now on; reports shared already keep what they had.',

@@ -1,0 +1,6 @@
+import { cardPdf } from '../../pdf/cardPdf'
+import { useFaces } from '../../pdf/faces'
+import { sendPdf } from '../../pdf/sendReport'
+import { route } from '../../utils/route'
+
+export default route(async (event) => sendPdf(event, await cardPdf('a6', await useFaces()), 'scale-card-a6'))
