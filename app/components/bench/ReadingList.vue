@@ -118,7 +118,7 @@ const shown = (value: number, places: number) =>
           <button type="button" class="act-bare" @click="emit('undo', reading.id)">{{ COMMON.takeBack }}</button>
           <NuxtLink
             v-if="pictures?.get(reading.id)"
-            class="act-bare"
+            class="act-bare self-center"
             :to="pictures.get(reading.id)!"
             :prefetch="false"
             data-testid="on-photo"
