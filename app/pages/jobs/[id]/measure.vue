@@ -243,7 +243,9 @@ useHead({ title: () => MEASURE.title(job.job.vehicle) })
           :alt="partName(sheet, part)"
           @put="put"
           @choose="chosen = $event" />
-        <NuxtLink class="act absolute top-2 left-2 inline-flex items-center" :to="bench" :prefetch="false">{{ MEASURE.back }}</NuxtLink>
+        <NuxtLink class="act absolute top-2 left-2 inline-flex items-center" :to="bench" :prefetch="false">{{
+          MEASURE.back
+        }}</NuxtLink>
         <p v-if="!size || !photo" class="p-4 pt-16 text-scribe" role="status">
           {{ !photo ? MEASURE.noPhoto : problem || MEASURE.opening }}
         </p>
