@@ -6,6 +6,7 @@ const LAYERS = [
   'sheet',
   'drive',
   'picture',
+  'trace',
   'readings',
   'estimate',
   'calls',

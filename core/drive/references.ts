@@ -147,6 +147,8 @@ function targetFaults(sheet: DriveSheet): Fault[] {
     if (!known('sprockets', mark.sprocket))
       faults.push(faultAt(`marks[${i}].sprocket`, 'no-sprocket', { id: mark.sprocket }))
   })
+  for (const id of Object.keys(sheet.triggers?.cams ?? {}))
+    if (!known('sprockets', id)) faults.push(faultAt(`triggers.cams.${id}`, 'no-sprocket', { id }))
   sheet.beside?.forEach(({ sprocket }, i) => {
     if (sprocket !== undefined && !known('sprockets', sprocket))
       faults.push(faultAt(`beside[${i}].sprocket`, 'no-sprocket', { id: sprocket }))

@@ -292,6 +292,29 @@ const workshop = {
   cautions: listOf(shape({ at: id(), text: text(1000).required(needed) }).required(needed), 100)
 }
 
+/** crank degrees of a cycle, from one end of a high stretch to the other: one may run past the cycle's end. */
+const stretch = listOf(num(-720, 1440).required(needed), 2).length(2, sayOfCheck('two-numbers'))
+
+/**
+ * Trigger wheels of crank and cams, crank degrees from the setting point in the running direction, of a new drive.
+ * `first`: leading edge of the first tooth after the gap; `gaps`: numbers from 1 of the teeth that are missing, where
+ * they are not the last; of each cam the stretches at which its signal is high.
+ */
+const triggers = shape({
+  crank: shape({
+    teeth: whole(2, 400).required(needed),
+    missing: whole(0, 60).required(needed),
+    first: num(0, 360).required(needed),
+    sensor: oneOf('hall', 'inductive'),
+    edge: oneOf('rising', 'falling'),
+    gaps: listOf(whole(1, 400).required(needed), 60)
+  }).required(needed),
+  cams: byIds(
+    listOf(stretch.required(needed), 40).min(1, needed).required(needed),
+    sayOfCheck('values-by-id')
+  ).required(needed)
+}).default(undefined)
+
 /** The structure of a drive sheet; what its parts mean to each other is checked by sheetFaults. */
 export const driveSchema = shape({
   format: oneOf('umbrette-drive').required(needed),
@@ -328,5 +351,7 @@ export const driveSchema = shape({
     }).required(needed),
     32
   ),
+  /** Trigger wheels, for traces of crank and cams. */
+  triggers,
   ...workshop
 }).required(say('a-drive-sheet'))
