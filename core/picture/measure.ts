@@ -120,19 +120,14 @@ function sceneOf({ size, focal, behind, tap = TAP, plane, measure }: MeasureFile
     behind,
     tap,
     circles,
-    cards: plane.flatMap((known) =>
-      known.kind === 'card'
-        ? [
-            {
-              card: known.card,
-              scale: (known.printed ?? PRINTED) / PRINTED,
-              codes: Object.entries(known.corners).flatMap(([place, corners]) =>
-                corners ? [{ place: Number(place), corners }] : []
-              )
-            }
-          ]
-        : []
-    ),
+    cards: plane.flatMap((known) => {
+      if (known.kind !== 'card') return []
+      const codes = Object.entries(known.corners).flatMap(([place, corners]) =>
+        corners ? [{ place: Number(place), corners }] : []
+      )
+      // A card of which no code is seen tells nothing.
+      return codes.length > 0 ? [{ card: known.card, scale: (known.printed ?? PRINTED) / PRINTED, codes }] : []
+    }),
     lengths: [
       ...plane.flatMap((known) =>
         known.kind === 'known' ? [{ a: known.a, b: known.b, mm: known.mm, sigma: TYPED }] : []
@@ -145,7 +140,7 @@ function sceneOf({ size, focal, behind, tap = TAP, plane, measure }: MeasureFile
 }
 
 function hasScale({ cards, lengths, circles }: SceneInput): boolean {
-  return cards.some(({ codes }) => codes.length > 0) || lengths.length > 0 || circles.length > 0
+  return cards.length > 0 || lengths.length > 0 || circles.length > 0
 }
 
 interface Found {
@@ -160,12 +155,8 @@ function resultOf(measure: Measure, found: Found): Result | Message {
   const [a, b] = measure.kind === 'length' ? [measure.a, measure.b] : [measure.old[0]!, measure.old[1]!]
   if (Math.hypot(b[0] - a[0], b[1] - a[1]) < 1e-6) return say('same-point')
   const less = measure.kind === 'compare' ? measure.links * measure.pitch : 0
-  const length = ({ place }: SceneState) => {
-    const [from, to] = [place(a), place(b)]
-    return [Math.hypot(to[0] - from[0], to[1] - from[1]) - less]
-  }
-  const [one] = propagate(found, length, [a, b], (taps, state) => {
-    const [from, to] = taps.map(state.place) as [Point, Point]
+  const [one] = propagate(found, [a, b], (taps, { place }) => {
+    const [from, to] = taps.map(place) as [Point, Point]
     return [Math.hypot(to[0] - from[0], to[1] - from[1]) - less]
   })
   const { value, variance, behind, taps } = one!
@@ -187,7 +178,7 @@ function layoutOf(measure: Extract<Measure, { kind: 'layout' }>, found: Found): 
     const from = circles[at[0]!]!.centre
     return [...at.map((i) => circles[i]!.centre), ...pixels.map(place)].flatMap(([x, y]) => [x - from[0], y - from[1]])
   }
-  const figures = propagate(found, (state) => outputs(taps, state), taps, outputs)
+  const figures = propagate(found, taps, outputs)
   const placed = (i: number): Placed => ({
     x: figures[2 * i]!.value,
     y: figures[2 * i + 1]!.value,
@@ -210,11 +201,10 @@ interface Figure {
 /** Figures over all ways to see the picture: mean, variance between and within them. */
 function propagate(
   { scenes, weights, tap }: Found,
-  of: (state: SceneState) => number[],
   pixels: readonly Point[],
   from: (pixels: readonly Point[], state: SceneState) => number[]
 ): Figure[] {
-  const each = scenes.map((scene) => propagateScene(scene, tap, of, pixels, from))
+  const each = scenes.map((scene) => propagateScene(scene, tap, pixels, from))
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   return each[0]!.map((_, k) => {
     const mean = (part: keyof Figure) => each.reduce((sum, one, i) => sum + weights[i]! * one[k]![part], 0) / total
@@ -226,17 +216,16 @@ function propagate(
 
 /** Figures of one way to see it, by their derivatives. */
 function propagateScene(
-  { fit: { at, covariance }, read, places }: Scene,
+  { fit: { at, covariance }, read, above }: Scene,
   tap: number,
-  of: (state: SceneState) => number[],
   pixels: readonly Point[],
   from: (pixels: readonly Point[], state: SceneState) => number[]
 ): Figure[] {
   const state = read(at)
-  const values = of(state)
+  const values = from(pixels, state)
   const byUnknown = at.map((value, i) => {
     const step = 1e-3 * Math.max(Math.sqrt(covariance[i]![i]!), 1e-9)
-    const moved = (by: number) => of(read(at.map((other, k) => (k === i ? value + by : other))))
+    const moved = (by: number) => from(pixels, read(at.map((other, k) => (k === i ? value + by : other))))
     const [ahead, behind] = [moved(step), moved(-step)]
     return ahead.map((a, k) => (a - behind[k]!) / (2 * step))
   })
@@ -251,7 +240,6 @@ function propagateScene(
       return ahead.map((a, k) => a - behind[k]!)
     })
   )
-  const { above } = places
   return values.map((value, k) => {
     const seen = at.reduce(
       (sum, _, i) =>

@@ -19,8 +19,6 @@ export interface SceneInput {
   lengths: readonly { a: Point; b: Point; mm: number; sigma: number }[]
   /** Circles of known radius; its uncertainty where it is not quite. */
   circles: readonly { radius: number; sigma: number; points: readonly Point[] }[]
-  /** Whatever else is known once camera and circles are: residuals, each divided by its uncertainty. */
-  also?: (state: SceneState) => number[]
 }
 
 /** A camera and circles that explain a picture. */
@@ -39,8 +37,8 @@ export interface Scene {
   read: (at: readonly number[]) => SceneState
   /** px: standard deviation of the card's corners, as they agree with each other; null without a card. */
   corner: number | null
-  /** Places in the unknowns of what the camera is, and of how far the card lies behind. */
-  places: { camera: readonly number[]; above: number }
+  /** Place in the unknowns of how far the card lies behind. */
+  above: number
 }
 
 /** Standard deviations of what is assumed. */
@@ -80,8 +78,7 @@ const STEPS = [1e-5, 1e-5, 1e-5, 1e-5, 1e-5, 1e-5, 1e-4, 1e-2, 1e-2, 1e-4, 1e-3]
  * @returns empty where nothing gives a scale, or the points do not determine a plane
  */
 export function fitScenes(input: SceneInput): Scene[] {
-  const withCard = input.cards.some(({ codes }) => codes.length > 0)
-  if (withCard) {
+  if (input.cards.length > 0) {
     const first = fitScene(input, startOnCard(input), DOUBT.corner)
     const scene = first && sharpened(input, first)
     return scene ? [scene] : []
@@ -121,13 +118,12 @@ function fitScene(input: SceneInput, start: readonly number[] | null, corner: nu
       ...priors(input, at),
       ...cornerResiduals(input, state, corner),
       ...input.lengths.map((length) => lengthResidual(input, state, length)),
-      ...input.circles.flatMap((circle, i) => circleResiduals(input, state, circle, i)),
-      ...(input.also?.(state) ?? [])
+      ...input.circles.flatMap((circle, i) => circleResiduals(input, state, circle, i))
     ]
   }
   const steps = [...STEPS, ...input.circles.flatMap(() => [1e-3, 1e-3, 1e-3])]
   const fit = fitLeastSquares(residuals, start, steps)
-  return fit && { fit, read, corner: null, places: { camera: [...Array(AT.above).keys()], above: AT.above } }
+  return fit && { fit, read, corner: null, above: AT.above }
 }
 
 function readScene({ size, circles }: SceneInput, at: readonly number[]): SceneState {

@@ -1,7 +1,7 @@
 import type { Message } from '../check'
 import { type CamEdge, edgesAt, type CamFit, fitCam, layOn, patternEdges } from './cams'
 import { angleReader, type CrankTrack, followCrank } from './crank'
-import { levelsOf, switchesOf, zeroCrossings } from './edges'
+import { type Edges, levelsOf, switchesOf, zeroCrossings } from './edges'
 import { say } from './says'
 import { type CamPattern, type CrankWheel, CYCLE, type Samples, type Triggers } from './types'
 
@@ -73,10 +73,12 @@ function trackOf(signal: Float32Array, wheel: CrankWheel, faults: Message[]): Cr
   const { low, high } = levelsOf(signal)
   if (!(high > low)) return say('flat-signal', { channel: 'crank' })
   const leading = wheel.edge ?? (wheel.sensor === 'hall' ? 'rising' : 'falling')
-  const edges = (edge: 'rising' | 'falling') =>
-    wheel.sensor === 'hall' ? switchesOf(signal)[edge] : zeroCrossings(signal, edge === 'falling')
-  const told = edges(leading)
-  const other = edges(leading === 'rising' ? 'falling' : 'rising')
+  const edges: Edges =
+    wheel.sensor === 'hall'
+      ? switchesOf(signal)
+      : { rising: zeroCrossings(signal, false), falling: zeroCrossings(signal, true) }
+  const told = edges[leading]
+  const other = edges[leading === 'rising' ? 'falling' : 'rising']
   const [asTold, turned] = [followCrank(told, wheel), followCrank(other, wheel)]
   const inverted = isInverted(signal, wheel, asTold, turned)
   const track = inverted ? turned : asTold
