@@ -1,5 +1,8 @@
-import { countLinks, findCard, measurePicture, type MeasureFile, type Result } from '../core/picture'
+import { sheetFaults } from '../core/drive'
+import { countLinks, findCard, measurePicture, type MeasureFile, type Result, settleFront } from '../core/picture'
 import { pitchRadius, type Point, randomness, type Roll } from '../core/math'
+import { DEMO_SHEETS } from '../demo/workshop'
+import { tapFront, withoutPlaces } from '../test/support/fronts'
 import { cardPhoto, chainPhoto } from '../test/support/photos'
 import { makeCamera, measureFile, seenCard, tapped } from '../test/support/pictures'
 
@@ -190,6 +193,33 @@ run('old beside new, no card', compareCase(false))
 run('layout, card', layoutCase(true))
 run('layout, rims alone', layoutCase(false))
 run('layout, tooth tips', layoutCase(true, 'tips'))
+
+/** Whole fronts of the sample engines: centres, shoes and closing chains; how many come to a sound sheet. */
+function runFronts(): void {
+  const sheets = DEMO_SHEETS.filter(({ sprockets }) => sprockets.every(({ centre }) => centre))
+  const cases: Case[] = []
+  let [sound, all] = [0, 0]
+  for (let seed = 0; all < wanted; seed++) {
+    const roll = randomness(4111 * seed + 3)
+    const sheet = sheets[seed % sheets.length]!
+    const camera = makeCamera(roll, { distance: roll.between(550, 700), focal: 2600 })
+    const front = settleFront(withoutPlaces(sheet), tapFront(roll, sheet, camera))
+    all++
+    if ('code' in front || sheetFaults(front.sheet).length > 0) continue
+    sound++
+    const [first, ...others] = front.sheet.sprockets
+    const apart = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1])
+    others.forEach(({ id, centre }, i) => {
+      const truth = apart(sheet.sprockets[i + 1]!.centre!, sheet.sprockets[0]!.centre!)
+      const sigma = front.sigmas[id]
+      if (sigma !== undefined) cases.push({ error: apart(centre!, first!.centre!) - truth, sigma })
+    })
+  }
+  report('front, curves and closing chains', cases)
+  console.log(`fronts that come to a sound sheet        ${sound} of ${all}`)
+}
+
+runFronts()
 
 /** Card corners on rendered photos: how far off, how many photos refused. */
 async function runCards(): Promise<void> {

@@ -11,11 +11,12 @@ export {
   teethToDegrees
 } from './clockMarks'
 export { closeChain, smallestCorrection } from './closing'
-export { contourAt, linksRound } from './contour'
+export { type Contour, contourAt, linksRound } from './contour'
 export { type Corrections, correctionsSchema } from './corrections'
 export { extensionCurve, RAIL_GAIN_DEFAULT } from './counted'
 export {
   camsOf,
+  type Element as ChainElement,
   drivenSprockets,
   elementsOf,
   gearedCams,
@@ -54,3 +55,4 @@ export {
   turnsOf
 } from './train'
 export { type Slackness, trailBehind, turningOf } from './turning'
+export { extensionAt, plungerOn } from './plunger'

@@ -1,7 +1,9 @@
-import { pitchRadius, type Point } from '../math'
+import { pitchRadius, type Point, RADIANS, turn180 } from '../math'
 import type { Message } from '../check'
 import { tiltOf } from './camera'
-import { distanceOf, fitScenes, type Scene, type SceneInput, type SceneState } from './scene'
+import { layoutOf, type Layout, type Tapped, tappedOf } from './layout'
+import { type Figure, propagate, type Ways } from './propagate'
+import { distanceOf, fitScenes, type SceneInput, type SceneState } from './scene'
 import { say } from './says'
 import type { Known, Measure, MeasureFile } from './schema'
 
@@ -11,15 +13,7 @@ export interface Measured {
   sigma: number
 }
 
-/** Where something stands, mm, x right, y up, from the first sprocket; `sigma` of the less certain of the two. */
-export interface Placed {
-  x: number
-  y: number
-  sigma: number
-}
-
-export type Result =
-  (Measured & { shares: Shares }) | { centres: { [id: string]: Placed }; points: { [name: string]: Placed } }
+export type Result = (Measured & { shares: Shares }) | Layout
 
 /**
  * What a figure's doubt is made of, shares of its variance: the taps, how far the card lies behind, camera and plane.
@@ -61,8 +55,32 @@ const DISAGREES = 2
  * @returns what stands in the way instead, where nothing can be measured
  */
 export function measurePicture(file: MeasureFile): Measurement | Message {
-  const circles = circlesOf(file)
-  const input = sceneOf(file, circles)
+  const seen = seePicture(file)
+  if ('code' in seen) return seen
+  const results: Result[] = []
+  for (const measure of file.measure) {
+    const one = resultOf(measure, seen)
+    if ('code' in one) return one
+    results.push(one)
+  }
+  const { state, ways } = seen
+  return { results, distance: distanceOf(state), tilt: tiltOf(state.camera), corner: ways.scenes[0]!.corner }
+}
+
+/** A picture seen through: every way to see it, the likeliest, and what was tapped. */
+export interface Seen {
+  ways: Ways
+  state: SceneState
+  tapped: Tapped
+}
+
+/**
+ * Fits camera, circles, curves and chains to a picture.
+ * @param closing do chains that have to close tell of it too?
+ */
+export function seePicture(file: MeasureFile, closing = true): Seen | Message {
+  const tapped = tappedOf(file.measure, circlesOf(file))
+  const input = sceneOf(file, closing ? tapped : { ...tapped, loops: [] })
   if (!hasScale(input)) return say('no-scale')
   const scenes = fitScenes(input)
   const [best] = scenes
@@ -71,16 +89,11 @@ export function measurePicture(file: MeasureFile): Measurement | Message {
   const state = best.read(best.fit.at)
   if (!(distanceOf(state) > 0)) return say('behind-camera')
   const weights = scenes.map(({ fit }) => Math.exp((best.fit.cost - fit.cost) / 2))
-  const results: Result[] = []
-  for (const measure of file.measure) {
-    const one = resultOf(measure, { scenes, weights, tap: input.tap, circles })
-    if ('code' in one) return one
-    results.push(one)
-  }
-  return { results, distance: distanceOf(state), tilt: tiltOf(state.camera), corner: best.corner }
+  return { ways: { scenes, weights, tap: input.tap }, state, tapped }
 }
 
-interface Circle {
+/** A circle of known teeth, and what tells of it. */
+export interface Circle {
   owner: Known | Measure
   id: string
   radius: number
@@ -108,18 +121,25 @@ function circlesOf({ plane, measure }: MeasureFile): Circle[] {
         ? Object.entries(one.sprockets).map(([id, { rim, ...sprocket }]) =>
             circle(one, id, { ...sprocket, points: rim })
           )
-        : []
+        : one.kind === 'angle'
+          ? [circle(one, '', { ...one, points: one.rim })]
+          : []
     )
   ]
 }
 
-function sceneOf({ size, focal, behind, tap = TAP, plane, measure }: MeasureFile, circles: Circle[]): SceneInput {
+function sceneOf(
+  { size, focal, behind, tap = TAP, plane, measure }: MeasureFile,
+  { circles, arcs, loops }: Tapped
+): SceneInput {
   return {
     size,
     focal,
     behind,
     tap,
     circles,
+    arcs,
+    loops,
     cards: plane.flatMap((known) => {
       if (known.kind !== 'card') return []
       const codes = Object.entries(known.corners).flatMap(([place, corners]) =>
@@ -143,111 +163,42 @@ function hasScale({ cards, lengths, circles }: SceneInput): boolean {
   return cards.length > 0 || lengths.length > 0 || circles.length > 0
 }
 
-interface Found {
-  scenes: readonly Scene[]
-  weights: readonly number[]
-  tap: number
-  circles: readonly Circle[]
-}
-
-function resultOf(measure: Measure, found: Found): Result | Message {
-  if (measure.kind === 'layout') return layoutOf(measure, found)
+function resultOf(measure: Measure, seen: Seen): Result | Message {
+  if (measure.kind === 'layout') return layoutOf(measure, seen)
+  if (measure.kind === 'angle') return angleOf(measure, seen)
   const [a, b] = measure.kind === 'length' ? [measure.a, measure.b] : [measure.old[0]!, measure.old[1]!]
   if (Math.hypot(b[0] - a[0], b[1] - a[1]) < 1e-6) return say('same-point')
   const less = measure.kind === 'compare' ? measure.links * measure.pitch : 0
-  const [one] = propagate(found, [a, b], (taps, { place }) => {
+  const [one] = propagate(seen.ways, [a, b], (taps, { place }) => {
     const [from, to] = taps.map(place) as [Point, Point]
     return [Math.hypot(to[0] - from[0], to[1] - from[1]) - less]
   })
-  const { value, variance, behind, taps } = one!
+  return figureOf(one!)
+}
+
+/** Degrees, + = anticlockwise, from a pointer to a mark as seen from the middle of the sprocket's rim. */
+function angleOf(
+  measure: Extract<Measure, { kind: 'angle' }>,
+  { ways, tapped: { circles } }: Seen
+): Result | Message {
+  const { mark, pointer } = measure
+  const at = circles.findIndex(({ owner }) => owner === measure)
+  const [one] = propagate(ways, [mark, pointer], (taps, { place, circles: rounds }) => {
+    const [cx, cy] = rounds[at]!.centre
+    const [to, from] = taps.map((tap) => {
+      const [x, y] = place(tap)
+      return Math.atan2(y - cy, x - cx)
+    }) as [number, number]
+    return [turn180((to - from) / RADIANS)]
+  })
+  return figureOf(one!)
+}
+
+function figureOf({ value, variance, behind, taps }: Figure): Measured & { shares: Shares } {
   const share = (part: number) => (variance > 0 ? part / variance : 0)
   return {
     value,
     sigma: Math.sqrt(variance),
     shares: { taps: share(taps), behind: share(behind), camera: share(variance - taps - behind) }
   }
-}
-
-/** Sprockets and points from the first sprocket on, mm. */
-function layoutOf(measure: Extract<Measure, { kind: 'layout' }>, found: Found): Result {
-  const ids = Object.keys(measure.sprockets)
-  const names = Object.keys(measure.points ?? {})
-  const at = ids.map((id) => found.circles.findIndex((circle) => circle.owner === measure && circle.id === id))
-  const taps = names.map((name) => measure.points![name]!)
-  const outputs = (pixels: readonly Point[], { circles, place }: SceneState) => {
-    const from = circles[at[0]!]!.centre
-    return [...at.map((i) => circles[i]!.centre), ...pixels.map(place)].flatMap(([x, y]) => [x - from[0], y - from[1]])
-  }
-  const figures = propagate(found, taps, outputs)
-  const placed = (i: number): Placed => ({
-    x: figures[2 * i]!.value,
-    y: figures[2 * i + 1]!.value,
-    sigma: Math.sqrt(Math.max(figures[2 * i]!.variance, figures[2 * i + 1]!.variance))
-  })
-  return {
-    centres: Object.fromEntries(ids.map((id, i) => [id, placed(i)])),
-    points: Object.fromEntries(names.map((name, i) => [name, placed(ids.length + i)]))
-  }
-}
-
-interface Figure {
-  value: number
-  variance: number
-  /** Parts of the variance. */
-  taps: number
-  behind: number
-}
-
-/** Figures over all ways to see the picture: mean, variance between and within them. */
-function propagate(
-  { scenes, weights, tap }: Found,
-  pixels: readonly Point[],
-  from: (pixels: readonly Point[], state: SceneState) => number[]
-): Figure[] {
-  const each = scenes.map((scene) => propagateScene(scene, tap, pixels, from))
-  const total = weights.reduce((sum, weight) => sum + weight, 0)
-  return each[0]!.map((_, k) => {
-    const mean = (part: keyof Figure) => each.reduce((sum, one, i) => sum + weights[i]! * one[k]![part], 0) / total
-    const value = mean('value')
-    const between = each.reduce((sum, one, i) => sum + weights[i]! * (one[k]!.value - value) ** 2, 0) / total
-    return { value, variance: mean('variance') + between, taps: mean('taps'), behind: mean('behind') }
-  })
-}
-
-/** Figures of one way to see it, by their derivatives. */
-function propagateScene(
-  { fit: { at, covariance }, read, above }: Scene,
-  tap: number,
-  pixels: readonly Point[],
-  from: (pixels: readonly Point[], state: SceneState) => number[]
-): Figure[] {
-  const state = read(at)
-  const values = from(pixels, state)
-  const byUnknown = at.map((value, i) => {
-    const step = 1e-3 * Math.max(Math.sqrt(covariance[i]![i]!), 1e-9)
-    const moved = (by: number) => from(pixels, read(at.map((other, k) => (k === i ? value + by : other))))
-    const [ahead, behind] = [moved(step), moved(-step)]
-    return ahead.map((a, k) => (a - behind[k]!) / (2 * step))
-  })
-  const byTap = pixels.flatMap((_, i) =>
-    ([0, 1] as const).map((axis) => {
-      const moved = (by: number) =>
-        from(
-          pixels.map((p, k): Point => (k === i ? [p[0] + (axis === 0 ? by : 0), p[1] + (axis === 1 ? by : 0)] : p)),
-          state
-        )
-      const [ahead, behind] = [moved(0.5), moved(-0.5)]
-      return ahead.map((a, k) => a - behind[k]!)
-    })
-  )
-  return values.map((value, k) => {
-    const seen = at.reduce(
-      (sum, _, i) =>
-        sum + byUnknown[i]![k]! * at.reduce((inner, __, j) => inner + covariance[i]![j]! * byUnknown[j]![k]!, 0),
-      0
-    )
-    const taps = byTap.reduce((sum, by) => sum + (tap * by[k]!) ** 2, 0)
-    const behind = byUnknown[above]![k]! ** 2 * covariance[above]![above]!
-    return { value, variance: seen + taps, taps, behind: Math.min(behind, seen) }
-  })
 }

@@ -1,8 +1,10 @@
 import { NINETY, type Point } from '../math'
+import { type Arc, ARC_START, arcOf, FLATNESS, offArc } from './arcs'
 import { type Camera, heightAbove, planeOf, type Size } from './camera'
 import { CARDS, type CardId, cornersOf } from './cards'
 import { cameraFrom } from './homography'
 import { type Fit, fitLeastSquares } from './leastSquares'
+import { type Loop, overlapOf, wayRound } from './loops'
 
 /** What is known of the plane that is looked at, and what is tapped on it. Pixels, mm. */
 export interface SceneInput {
@@ -19,6 +21,10 @@ export interface SceneInput {
   lengths: readonly { a: Point; b: Point; mm: number; sigma: number }[]
   /** Circles of known radius; its uncertainty where it is not quite. */
   circles: readonly { radius: number; sigma: number; points: readonly Point[] }[]
+  /** Pieces of circles of unknown radius, their points in order with the centre at the left. */
+  arcs: readonly { points: readonly Point[] }[]
+  /** Chains that have to close round circles and arcs. */
+  loops: readonly Loop[]
 }
 
 /** A camera and circles that explain a picture. */
@@ -27,6 +33,7 @@ export interface SceneState {
   /** mm by which what is measured stands before the plane of the card. */
   above: number
   circles: readonly { centre: Point; radius: number }[]
+  arcs: readonly Arc[]
   /** Where a pixel lies in the plane of what is measured, mm. */
   place: (pixel: Point) => Point
 }
@@ -54,6 +61,8 @@ const DOUBT = {
   behindTold: 0.05,
   /** Radians by which a camera is held out of square, where no card shows it. */
   tilt: 0.14,
+  /** mm across and radians by which an arc lies off its taps, and how flat it is. */
+  arc: [20, 0.5, FLATNESS],
   /** px of a card's corner, before they are compared with each other. */
   corner: 0.3,
   fixed: 1e-4
@@ -83,7 +92,15 @@ export function fitScenes(input: SceneInput): Scene[] {
     const scene = first && sharpened(input, first)
     return scene ? [scene] : []
   }
-  const found = startsWithoutCard(input).flatMap((start) => fitScene(input, start, DOUBT.corner) ?? [])
+  // Circles alone tell how the camera is held; curves and chains join where that is known.
+  const plain = { ...input, arcs: [], loops: [] }
+  const found = likely(startsWithoutCard(plain).flatMap((start) => fitScene(plain, start, DOUBT.corner) ?? []))
+  if (input.arcs.length === 0 && input.loops.length === 0) return found
+  const curves = input.arcs.flatMap(() => ARC_START)
+  return likely(found.flatMap(({ fit }) => fitScene(input, [...fit.at, ...curves], DOUBT.corner) ?? []))
+}
+
+function likely(found: readonly Scene[]): Scene[] {
   const best = Math.min(...found.map(({ fit }) => fit.cost))
   return apart(found.filter(({ fit }) => fit.cost < best + LIKELY).sort((a, b) => a.fit.cost - b.fit.cost))
 }
@@ -118,15 +135,21 @@ function fitScene(input: SceneInput, start: readonly number[] | null, corner: nu
       ...priors(input, at),
       ...cornerResiduals(input, state, corner),
       ...input.lengths.map((length) => lengthResidual(input, state, length)),
-      ...input.circles.flatMap((circle, i) => circleResiduals(input, state, circle, i))
+      ...input.circles.flatMap((circle, i) => circleResiduals(input, state, circle, i)),
+      ...input.arcs.flatMap(({ points }, i) => arcResiduals(input, state, points, i)),
+      ...input.loops.flatMap((loop) => loopResiduals(state, loop))
     ]
   }
-  const steps = [...STEPS, ...input.circles.flatMap(() => [1e-3, 1e-3, 1e-3])]
+  const steps = [
+    ...STEPS,
+    ...input.circles.flatMap(() => [1e-3, 1e-3, 1e-3]),
+    ...input.arcs.flatMap(() => [1e-3, 1e-5, 1e-4])
+  ]
   const fit = fitLeastSquares(residuals, start, steps)
   return fit && { fit, read, corner: null, above: AT.above }
 }
 
-function readScene({ size, circles }: SceneInput, at: readonly number[]): SceneState {
+function readScene({ size, circles, arcs }: SceneInput, at: readonly number[]): SceneState {
   const camera: Camera = {
     turn: [at[0]!, at[1]!, at[2]!],
     aim: [at[AT.aim]!, at[AT.aim + 1]!],
@@ -136,6 +159,8 @@ function readScene({ size, circles }: SceneInput, at: readonly number[]): SceneS
     lens: at[AT.lens]!
   }
   const above = at[AT.above]!
+  const place = planeOf(camera, size, above)
+  const ofArcs = AT.circles + 3 * circles.length
   return {
     camera,
     above,
@@ -143,13 +168,18 @@ function readScene({ size, circles }: SceneInput, at: readonly number[]): SceneS
       const k = AT.circles + 3 * i
       return { centre: [at[k]!, at[k + 1]!], radius: radius + at[k + 2]! }
     }),
-    place: planeOf(camera, size, above)
+    arcs: arcs.map(({ points }, i) => {
+      const k = ofArcs + 3 * i
+      return arcOf(points.map(place), [at[k]!, at[k + 1]!, at[k + 2]!])
+    }),
+    place
   }
 }
 
 /** What is assumed of cameras and of how a picture is taken. */
 function priors(input: SceneInput, at: readonly number[]): number[] {
-  const { size, focal, behind, cards, circles } = input
+  const { size, focal, behind, cards, circles, arcs } = input
+  const ofArcs = AT.circles + 3 * circles.length
   const longer = Math.max(...size)
   const onCard = cards.length > 0
   const usual = Math.log(focal ?? USUAL_FOCAL * longer)
@@ -170,7 +200,8 @@ function priors(input: SceneInput, at: readonly number[]): number[] {
     at[AT.lens]! / (tappedIn(input) >= LENS_FROM ? DOUBT.lens : DOUBT.lens / 4),
     (at[AT.above]! - (onCard ? (behind ?? 0) : 0)) /
       (onCard ? (behind === undefined ? DOUBT.behind : DOUBT.behindTold) : DOUBT.fixed),
-    ...circles.map(({ sigma }, i) => at[AT.circles + 3 * i + 2]! / Math.max(sigma, DOUBT.fixed))
+    ...circles.map(({ sigma }, i) => at[AT.circles + 3 * i + 2]! / Math.max(sigma, DOUBT.fixed)),
+    ...arcs.flatMap((_, i) => DOUBT.arc.map((sigma, k) => at[ofArcs + 3 * i + k]! / sigma))
   ]
 }
 
@@ -225,6 +256,30 @@ function circleResiduals(
   })
 }
 
+function arcResiduals(
+  { tap }: SceneInput,
+  { place, arcs }: SceneState,
+  points: readonly Point[],
+  i: number
+): number[] {
+  const arc = arcs[i]!
+  return points.map((pixel) => offArc(arc, place(pixel)) / (tap * along(derivative(place, pixel), arc.across)))
+}
+
+/** A way that no chain can go is worse than any that it can, the more the closer its neighbours stand: so much per mm. */
+const NO_WAY = 200
+
+/** mm of a straight between neighbours: drives have more; and its standard deviation below that. */
+const STRAIGHT = { least: 6, sigma: 2 }
+
+/** How far a chain is from closing, and how near its neighbours stand to no straight between them. */
+function loopResiduals({ circles, arcs }: SceneState, loop: Loop): number[] {
+  const way = wayRound(loop, circles, arcs)
+  if (!way) return [NO_WAY * (1 + overlapOf(loop, circles, arcs)), 0]
+  const short = way.contour.straight.reduce((sum, mm) => sum + Math.max(0, STRAIGHT.least - mm), 0)
+  return [(way.links - loop.links) / loop.sigma, short / STRAIGHT.sigma]
+}
+
 type Derivative = readonly [Point, Point]
 
 /** mm by pixel: how a place moves with its pixel, rows x and y. */
@@ -237,7 +292,7 @@ export function derivative(place: (pixel: Point) => Point, [u, v]: Point): Deriv
 }
 
 /** mm along a direction for a pixel's standard deviation either way. */
-function along([[a, b], [c, d]]: Derivative, [x, y]: Point): number {
+export function along([[a, b], [c, d]]: Derivative, [x, y]: Point): number {
   return Math.hypot(x * a + y * c, x * b + y * d)
 }
 
@@ -286,7 +341,8 @@ function unknowns(input: SceneInput, camera: Camera, above: number): number[] {
     ...camera.middle,
     camera.lens,
     above,
-    ...input.circles.flatMap(({ points, radius }) => [...centreOf(points.map(place), radius), 0])
+    ...input.circles.flatMap(({ points, radius }) => [...centreOf(points.map(place), radius), 0]),
+    ...input.arcs.flatMap(() => ARC_START)
   ]
 }
 

@@ -2,6 +2,7 @@ import type { AnySchema } from 'yup'
 import {
   byIds,
   elsewhere,
+  flag,
   formatVersion,
   listOf,
   needed,
@@ -11,6 +12,7 @@ import {
   sayOfCheck,
   shape,
   type Shape,
+  text,
   whole
 } from '../check'
 import { say } from './says'
@@ -60,12 +62,40 @@ export const MEASURE_SCHEMAS = {
     links: whole(1, 2000).required(needed),
     pitch: pitch()
   }).required(say('a-measure')),
+  /** A mark on a sprocket against its pointer. */
+  angle: shape({
+    kind: oneOf('angle').required(needed),
+    teeth: teeth(),
+    pitch: pitch(),
+    at: oneOf('tips'),
+    rim: rim(5),
+    mark: pixel(),
+    pointer: pixel()
+  }).required(say('a-measure')),
   layout: shape({
     kind: oneOf('layout').required(needed),
     sprockets: byIds(
-      shape({ teeth: teeth(), pitch: pitch(), at: oneOf('tips'), rim: rim(3) }).required(needed),
+      shape({ teeth: teeth(), pitch: pitch(), at: oneOf('tips'), side: oneOf('back'), rim: rim(3) }).required(needed),
       sayOfCheck('values-by-id')
     ).required(needed),
+    /** Curves of shoes, tapped on pins of the chain that lies on them; `side`: which side of the loop they are on. */
+    shoes: byIds(
+      shape({ points: rim(3), side: oneOf('inside', 'outside') }).required(needed),
+      sayOfCheck('values-by-id')
+    ),
+    /** Chains that have to close round sprockets and shoes, in the order in which they meet them. */
+    chains: listOf(
+      shape({
+        links: whole(8, 2000).required(needed),
+        pitch: pitch(),
+        path: listOf(text(64).required(needed), 40)
+          .min(2, say('points-at-least', { least: 2 }))
+          .required(needed),
+        /** Has it run? Then it is longer than new by what nobody knows. */
+        ran: flag()
+      }).required(needed),
+      20
+    ),
     points: byIds(pixel(), sayOfCheck('values-by-id'))
   }).required(say('a-measure'))
 } satisfies { [kind: string]: AnySchema }
