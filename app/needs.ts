@@ -31,6 +31,7 @@ export const PAGE_NEEDS: Readonly<Record<string, Role | 'anyone'>> = {
   '/suspects': 'mechanic',
   '/engines/new': 'foreman',
   '/engines/:id/edit': 'foreman',
+  '/engines/:id/photo': 'foreman',
   '/intake': 'foreman',
   '/people': 'foreman',
   '/settings': 'owner'

@@ -1,16 +1,34 @@
 import { expose } from 'comlink'
 import type { Message } from '../../core/check'
-import type { FoundCard, Gray, MeasureFile, Measurement } from '../../core/picture'
-import { findCard, measurePicture } from '../../core/picture'
+import type { Point } from '../../core/math'
+import type {
+  CountedLinks,
+  FoundCard,
+  FrontTaps,
+  Gray,
+  LineHints,
+  MeasureFile,
+  Measurement,
+  SettledFront
+} from '../../core/picture'
+import { countLinks, findCard, measurePicture, settleFront } from '../../core/picture'
+import type { DriveSheet } from '../../core/sheet'
 
 /** Measures on one picture, off the main thread: decodes it, looks for the card, works out what taps come to. */
 let gray: Gray | null = null
 
+/** Pixels of the largest picture that is measured on. */
+const MOST_PIXELS = 60e6
+
 const eye = {
-  /** The picture's size, px. @throws where the browser cannot decode it */
-  async open(picture: Blob): Promise<[number, number]> {
+  /** The picture's size, px; null for one that is too large. @throws where the browser cannot decode it */
+  async open(picture: Blob): Promise<[number, number] | null> {
     const bitmap = await createImageBitmap(picture)
     const { width, height } = bitmap
+    if (width * height > MOST_PIXELS) {
+      bitmap.close()
+      return null
+    }
     const canvas = new OffscreenCanvas(width, height)
     const context = canvas.getContext('2d', { willReadFrequently: true })
     if (!context) throw new Error('canvas: expected a 2d context')
@@ -20,7 +38,10 @@ const eye = {
     return [width, height]
   },
   card: (): FoundCard | Message | null => (gray ? findCard(gray) : null),
-  measure: (file: MeasureFile): Measurement | Message => measurePicture(file)
+  measure: (file: MeasureFile): Measurement | Message => measurePicture(file),
+  links: (line: readonly Point[], hints: LineHints): CountedLinks | Message | null =>
+    gray ? countLinks(gray, line, hints) : null,
+  settle: (sheet: DriveSheet, taps: FrontTaps): SettledFront | Message => settleFront(sheet, taps)
 }
 
 /** Brightness as the eye weighs colours (ITU-R BT.601). */

@@ -27,7 +27,15 @@ export function degreesToTeeth(sheet: DriveSheet, chain: Chain, degrees: number)
 export function clockToLag(sheet: DriveSheet, chain: Chain, sprocket: string, at: string): number {
   const mark = compileSheet(sheet).markOf(sprocket)
   if (!mark) throw new RangeError(`sprocket ${sprocket}: expected a mark on the sheet`)
-  const ahead = senseOf(sheet, chain, sprocket) * turn180(clockAngle(at) - clockAngle(mark.at))
+  return markToLag(sheet, chain, sprocket, turn180(clockAngle(at) - clockAngle(mark.at)))
+}
+
+/**
+ * Lag in crank degrees of a sprocket whose mark stands so many degrees, + = anticlockwise, from where it should, crank
+ * at its own mark.
+ */
+export function markToLag(sheet: DriveSheet, chain: Chain, sprocket: string, degrees: number): number {
+  const ahead = senseOf(sheet, chain, sprocket) * degrees
   return -ahead / Math.abs(turnsOf(sheet, chain, sprocket))
 }
 

@@ -8,6 +8,7 @@ export {
   degreesToTeeth,
   lagToClock,
   liftToLag,
+  markToLag,
   teethToDegrees
 } from './clockMarks'
 export { closeChain, smallestCorrection } from './closing'

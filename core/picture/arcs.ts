@@ -51,7 +51,11 @@ export function arcOf(points: readonly Point[], [off, turn, flat]: ArcUnknowns):
   const [from, middle, to] = [points[0]!, points[points.length >> 1]!, points.at(-1)!]
   const way = Math.atan2(to[1] - from[1], to[0] - from[0]) + turn + Math.PI / 2
   const across: Point = [Math.cos(way), Math.sin(way)]
-  return { at: [middle[0] + off * across[0], middle[1] + off * across[1]], across, bend: Math.exp(-flat) / USUAL_RADIUS }
+  return {
+    at: [middle[0] + off * across[0], middle[1] + off * across[1]],
+    across,
+    bend: Math.exp(-flat) / USUAL_RADIUS
+  }
 }
 
 /** mm by which a point lies off an arc, towards its centre. */

@@ -103,9 +103,7 @@ function withArmAsNew(sheet: DriveSheet, chain: Chain): DriveSheet {
   const turned: DriveSheet = {
     ...sheet,
     rails: sheet.rails.map((rail) =>
-      rail.id === arm.id
-        ? { ...rail, shoe: { ...shoe, centre: fine(turnedAbout(shoe.centre, pivot, back)) } }
-        : rail
+      rail.id === arm.id ? { ...rail, shoe: { ...shoe, centre: fine(turnedAbout(shoe.centre, pivot, back)) } } : rail
     ),
     tensioners: sheet.tensioners.map((one) =>
       one.id === tensioner.id

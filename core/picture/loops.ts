@@ -64,11 +64,7 @@ export interface Way {
 }
 
 /** The way that a new chain goes round a loop; null where two neighbours overlap. */
-export function wayRound(
-  loop: Loop,
-  circles: readonly Round[],
-  arcs: readonly Arc[]
-): Way | null {
+export function wayRound(loop: Loop, circles: readonly Round[], arcs: readonly Arc[]): Way | null {
   const elements = elementsOfLoop(loop, circles, arcs)
   const contour = contourAt(
     elements,

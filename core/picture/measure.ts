@@ -177,10 +177,7 @@ function resultOf(measure: Measure, seen: Seen): Result | Message {
 }
 
 /** Degrees, + = anticlockwise, from a pointer to a mark as seen from the middle of the sprocket's rim. */
-function angleOf(
-  measure: Extract<Measure, { kind: 'angle' }>,
-  { ways, tapped: { circles } }: Seen
-): Result | Message {
+function angleOf(measure: Extract<Measure, { kind: 'angle' }>, { ways, tapped: { circles } }: Seen): Result | Message {
   const { mark, pointer } = measure
   const at = circles.findIndex(({ owner }) => owner === measure)
   const [one] = propagate(ways, [mark, pointer], (taps, { place, circles: rounds }) => {

@@ -256,17 +256,12 @@ function circleResiduals(
   })
 }
 
-function arcResiduals(
-  { tap }: SceneInput,
-  { place, arcs }: SceneState,
-  points: readonly Point[],
-  i: number
-): number[] {
+function arcResiduals({ tap }: SceneInput, { place, arcs }: SceneState, points: readonly Point[], i: number): number[] {
   const arc = arcs[i]!
   return points.map((pixel) => offArc(arc, place(pixel)) / (tap * along(derivative(place, pixel), arc.across)))
 }
 
-/** A way that no chain can go is worse than any that it can, the more the closer its neighbours stand: so much per mm. */
+/** A way that no chain can go is worse than any that it can: so much, and so much more for each mm of overlap. */
 const NO_WAY = 200
 
 /** mm of a straight between neighbours: drives have more; and its standard deviation below that. */

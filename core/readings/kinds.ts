@@ -40,7 +40,7 @@ export const READING_KINDS: Readonly<Record<NumericKind, KindSpec>> = {
     unit: 'mm',
     digits: 2,
     target: ['rail'],
-    methods: { gauge: 0.1, feeler: 0.25, thumbnail: 0.4 },
+    methods: { gauge: 0.1, feeler: 0.25, thumbnail: 0.4, photo: 0.3 },
     minutes: 3,
     range: [0, 15],
     limit: (sheet, part) => sheet.limit('groove', part)
@@ -49,7 +49,7 @@ export const READING_KINDS: Readonly<Record<NumericKind, KindSpec>> = {
     unit: 'mm',
     digits: 2,
     target: ['tensioner'],
-    methods: { gauge: 0.1, eye: 0.4 },
+    methods: { gauge: 0.1, eye: 0.4, photo: 0.3 },
     minutes: 5,
     range: [0, 15],
     limit: (sheet, part) => sheet.limit('padWear', part)

@@ -10,6 +10,7 @@ export {
   isActType,
   type JobRecord,
   type JobState,
+  type PictureRead,
   sheetOf,
   type StandingReading,
   type WaitsFor

@@ -38,6 +38,7 @@ export const NEEDS: Readonly<Record<string, Need>> = {
   'POST /api/practice/runs': 'learner',
   'GET /api/sheets': 'learner',
   'GET /api/sheets/:id': 'learner',
+  'GET /api/sheets/:id/front.jpg': 'mechanic',
   // Jobs; what an act needs beyond that stands with its type.
   'GET /api/board': 'mechanic',
   'GET /api/card/a5.pdf': 'mechanic',

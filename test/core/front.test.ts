@@ -36,7 +36,8 @@ describe('an engine from a photo of its open front', () => {
         expect(Math.abs(seen! - links)).toBeLessThan(1)
       }
       distances(sheet).forEach((mm, i) => expect(Math.abs(mm - distances(truth)[i]!)).toBeLessThan(1.2))
-      for (const sprocket of truth.chains.flatMap(({ path }) => path).slice(1)) expect(sigmas[sprocket]).toBeGreaterThan(0)
+      for (const sprocket of truth.chains.flatMap(({ path }) => path).slice(1))
+        expect(sigmas[sprocket]).toBeGreaterThan(0)
       // What a stretched chain shows on the true drive is told from the settled sheet.
       const [chain] = truth.chains
       const model = chainModel(truth, chain!)

@@ -19,7 +19,14 @@ export function tapFront(
   }
   const pictures = sheet.chains.flatMap((chain) => {
     const model = chainModel(sheet, chain)
-    return chainPicture(sheet, chain, { ...asNew(model), elongation }, camsOf(sheet, chain).map(() => 0)) ?? []
+    return (
+      chainPicture(
+        sheet,
+        chain,
+        { ...asNew(model), elongation },
+        camsOf(sheet, chain).map(() => 0)
+      ) ?? []
+    )
   })
   const back = ({ seat, axis }: TensionerPicture) => pixel([seat[0] - 45 * axis[0], seat[1] - 45 * axis[1]])
   const many = (count: number, from: number, to: number) =>
@@ -49,7 +56,9 @@ export function tapFront(
       sheet.rails.flatMap(({ id, pivot, slides }) => (pivot && !slides ? [[id, pixel(pivot)]] : []))
     ),
     plungers: Object.fromEntries(
-      pictures.flatMap(({ tensioner }) => (tensioner ? [[tensioner.id, [back(tensioner), pixel(tensioner.seat), pixel(tensioner.tip)] as const]] : []))
+      pictures.flatMap(({ tensioner }) =>
+        tensioner ? [[tensioner.id, [back(tensioner), pixel(tensioner.seat), pixel(tensioner.tip)] as const]] : []
+      )
     ),
     marks: Object.fromEntries(
       sheet.marks.flatMap(({ sprocket, at: clock }) => {
@@ -63,8 +72,7 @@ export function tapFront(
 /** The middle of a sheet's drive, mm: where a camera is aimed. */
 export function middleOf({ sprockets }: DriveSheet): Point {
   const centres = sprockets.flatMap(({ centre }) => (centre ? [centre] : []))
-  const middle = (k: 0 | 1) =>
-    (Math.min(...centres.map((at) => at[k])) + Math.max(...centres.map((at) => at[k]))) / 2
+  const middle = (k: 0 | 1) => (Math.min(...centres.map((at) => at[k])) + Math.max(...centres.map((at) => at[k]))) / 2
   return [middle(0), middle(1)]
 }
 

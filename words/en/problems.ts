@@ -51,7 +51,8 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
     `This job holds ${f.most} entries, as many as one job can. Open another for what is done from now on.`,
   'job-full-of-pictures': (f) => `This job holds ${f.most} pictures, as many as one job can.`,
   'job-incomplete': () => 'The job is not complete yet.',
-  'camera-sees-nothing': () => 'The practice camera has pictures of tensioners and chains: choose one of them.',
+  'camera-sees-nothing': () =>
+    'The practice camera has no picture of this: choose a tensioner, chain, rail or marked sprocket of an engine with coordinates.',
   'camera-of-which-part': () => 'The practice camera could not tell which part it is held over.',
   'suspects-changed': () =>
     'Somebody else has changed the table meanwhile: it is shown as it is now. Make your change again if it still applies.',

@@ -3,7 +3,8 @@ import { anyFindingWords, COMMON, PHOTO_PANE } from '../../../words/en'
 import { CameraIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import { $fetch } from 'ofetch'
-import { partKindOf } from '../../../core/sheet'
+import { isCharted } from '../../../core/drive'
+import { compileSheet, partKindOf } from '../../../core/sheet'
 import { useTakePhoto } from '../../composables/useTakePhoto'
 import { shownProblem } from '../../problem'
 import { useJob } from '../../stores/job'
@@ -34,17 +35,22 @@ const mine = computed(() => outbox.photos.filter(({ jobId, act }) => jobId === j
 const sending = computed(() => mine.value.some(({ refused }) => !refused) && !outbox.unreachable)
 const onDevice = computed(() => mine.value.filter(({ refused }) => !refused).length)
 
-/** The practice camera has pictures of these. */
-const hasPractice = computed(() => {
-  const kind = job.job && partKindOf(job.job.sheet, props.part)
-  return kind === 'tensioner' || kind === 'chain'
+/** The practice camera has pictures of these, and of the open front where the sheet draws it. */
+const practices = computed(() => {
+  const sheet = job.job?.sheet
+  if (!sheet) return { part: false, front: false }
+  const kind = partKindOf(sheet, props.part)
+  const charted = sheet.chains.every((chain) => isCharted(sheet, chain))
+  const marked = charted && kind === 'sprocket' && compileSheet(sheet).markOf(props.part) !== undefined
+  return { part: marked || PRACTISED.some((one) => one === kind), front: charted && kind === 'chain' }
 })
+const PRACTISED = ['tensioner', 'chain', 'guide', 'arm'] as const
 const practising = ref(false)
-async function practise() {
+async function practise(part?: string) {
   practising.value = true
   try {
     const taken = await $fetch<ArrayBuffer, 'arrayBuffer'>(`/api/jobs/${job.id}/camera.jpg`, {
-      query: { part: props.part },
+      query: { part },
       responseType: 'arrayBuffer'
     })
     await takeOf(new File([taken], 'practice.jpg', { type: 'image/jpeg' }), { note: PHOTO_PANE.practiceNote })
@@ -85,13 +91,22 @@ async function take(file: File) {
       {{ PHOTO_PANE.jpegPngOrWebpUp(limit) }}
     </p>
     <button
-      v-if="hasPractice"
+      v-if="practices.part"
       type="button"
       class="act w-full"
       :disabled="practising"
       data-testid="practice-camera"
-      @click="practise">
+      @click="practise(part)">
       {{ PHOTO_PANE.practiceCamera }}
+    </button>
+    <button
+      v-if="practices.front"
+      type="button"
+      class="act w-full"
+      :disabled="practising"
+      data-testid="practice-front"
+      @click="practise()">
+      {{ PHOTO_PANE.practiceFront }}
     </button>
     <FaultNote v-if="problem">{{ problem }}</FaultNote>
     <template v-for="photo in mine" :key="photo.act.id">

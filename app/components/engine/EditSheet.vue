@@ -87,6 +87,6 @@ function keepCopy() {
         {{ EDIT_SHEET.giveTheChangesUp }}
       </button>
     </p>
-    <SheetEditor :sheet="draft" />
+    <SheetEditor :sheet="draft" :photo-of="found.sheet.id" />
   </div>
 </template>

@@ -3,6 +3,7 @@ import { gapWords, namesOf, sayFault, sayPlace, SHEET_EDITOR } from '../../../wo
 import { computed, ref } from 'vue'
 import { sheetGaps } from '../../../core/drive'
 import type { Fault } from '../../../core/check'
+import FrontBeside from '../front/FrontBeside.vue'
 import ClosingNote from './ClosingNote.vue'
 import EntryListEditor from './EntryListEditor.vue'
 import { SECTIONS, sectionOf } from './sections'
@@ -14,7 +15,11 @@ import Panel from '../parts/Panel.vue'
 /**
  * A drive sheet section by section, with its drawing, how near it is to closing, its faults and what it leaves open.
  */
-const props = defineProps<{ sheet: SheetDraft }>()
+const props = defineProps<{
+  sheet: SheetDraft
+  /** Of which sheet the front's photo is shown, where there is one. */
+  photoOf?: string
+}>()
 
 const current = ref('engine')
 const section = computed(() => SECTIONS.find(({ key }) => key === current.value) ?? SECTIONS[0]!)
@@ -77,6 +82,7 @@ const words = (fault: Fault) => `${fault.place} ${sayFault(fault)}`
     </div>
     <aside class="space-y-3 max-lg:col-span-full" :aria-label="SHEET_EDITOR.theDriveSoFar">
       <div class="h-80"><SheetMap :sheet="sheet.sound.value" /></div>
+      <FrontBeside v-if="photoOf" :sheet="photoOf" />
       <ClosingNote :draft="sheet" />
       <Panel v-if="faults.length" tone="fault" class="text-body" data-testid="faults">
         <h3 class="font-bold">

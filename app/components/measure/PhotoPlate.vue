@@ -5,14 +5,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { MagnifyingGlassMinusIcon, MagnifyingGlassPlusIcon } from '@heroicons/vue/20/solid'
 import type { Point } from '../../../core/math'
-
-/** A point on a picture, px; `group` says what it is an end of. */
-export interface Tap {
-  id: string
-  label: string
-  group: 'part' | 'new' | 'known'
-  at: Point | null
-}
+import type { PlateLine, Tap } from './marks'
 
 /**
  * A photo to tap on: points are put, dragged under a magnifier, and nudged by the arrow keys; the picture is moved and
@@ -26,6 +19,7 @@ const props = defineProps<{
   chosen: string
   /** Corners of the card, where it was found. */
   card: readonly (readonly Point[])[]
+  lines: readonly PlateLine[]
   alt: string
 }>()
 const emit = defineEmits<{ put: [id: string, at: Point]; choose: [id: string] }>()
@@ -133,16 +127,9 @@ const glass = computed(() => {
     backgroundPosition: `${GLASS / 2 - point[0] * larger}px ${GLASS / 2 - point[1] * larger}px`
   }
 })
-const lines = computed(() =>
-  (['part', 'new', 'known'] as const).flatMap((group) => {
-    const ends = props.taps.filter((tap) => tap.group === group).map(({ at }) => at)
-    return ends.length === 2 && ends[0] && ends[1]
-      ? [{ group, ends: [toScreen(ends[0]), toScreen(ends[1])] as const }]
-      : []
-  })
-)
-const path = (corners: readonly Point[]) =>
-  `${corners.map((corner, i) => `${i === 0 ? 'M' : 'L'}${toScreen(corner).join(' ')}`).join('')}Z`
+const path = (corners: readonly Point[], closed = true) =>
+  corners.map((corner, i) => `${i === 0 ? 'M' : 'L'}${toScreen(corner).join(' ')}`).join('') + (closed ? 'Z' : '')
+const TONES = { part: 'stroke-lit', other: 'stroke-scribe', settled: 'stroke-lit' } as const
 </script>
 
 <template>
@@ -171,26 +158,26 @@ const path = (corners: readonly Point[]) =>
       }" />
     <svg class="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
       <path v-for="(corners, i) in card" :key="i" :d="path(corners)" class="fill-none stroke-lit" stroke-width="2" />
-      <g v-for="{ group, ends } in lines" :key="group">
-        <line
-          :x1="ends[0][0]"
-          :y1="ends[0][1]"
-          :x2="ends[1][0]"
-          :y2="ends[1][1]"
-          class="stroke-ground"
+      <g v-for="(line, i) in lines" :key="`line-${i}`" class="fill-none">
+        <path
+          :d="path(line.points, line.closed ?? false)"
           stroke="#0b1f33"
-          stroke-width="4" />
-        <line
-          :x1="ends[0][0]"
-          :y1="ends[0][1]"
-          :x2="ends[1][0]"
-          :y2="ends[1][1]"
-          :class="group === 'part' ? 'stroke-lit' : 'stroke-scribe'"
-          stroke-width="2"
-          :stroke-dasharray="group === 'known' ? '6 4' : undefined" />
+          :stroke-width="line.tone === 'settled' ? 3 : 4" />
+        <path
+          :d="path(line.points, line.closed ?? false)"
+          :class="TONES[line.tone]"
+          :stroke-width="line.tone === 'settled' ? 1.5 : 2"
+          :stroke-dasharray="line.dashed ? '6 4' : undefined" />
       </g>
       <template v-for="tap in taps" :key="tap.id">
-        <g v-if="tap.at" :transform="`translate(${toScreen(tap.at).join(' ')})`" :data-tap="tap.id">
+        <g v-if="tap.at && tap.small" :transform="`translate(${toScreen(tap.at).join(' ')})`" :data-tap="tap.id">
+          <circle
+            :r="tap.id === chosen ? 7 : 4"
+            stroke="#0b1f33"
+            stroke-width="1.5"
+            :class="tap.id === chosen ? 'fill-lit' : 'fill-scribe'" />
+        </g>
+        <g v-else-if="tap.at" :transform="`translate(${toScreen(tap.at).join(' ')})`" :data-tap="tap.id">
           <circle r="11" fill="none" stroke="#0b1f33" stroke-width="4" />
           <circle
             r="11"

@@ -17,12 +17,19 @@ const schema = () =>
       photo: text(64).required(needed),
       ends: ends().required(needed),
       newEnds: ends(),
+      /** Of a mark against its pointer: pins on the sprocket. */
+      rim: listOf(pair(PIXELS).required(needed), 200),
+      /** Of a count: the line along the chain, and where each link begins. */
+      line: listOf(pair(PIXELS).required(needed), 200),
+      ticks: listOf(pair(PIXELS).required(needed), 400),
       known: shape({ ends: ends().required(needed), mm: num(0.1, 10_000).required(needed) }),
       behind: num(-500, 500),
       printed: num(50, 200)
     })
   })
 type Own = Shape<ReturnType<typeof schema>>
+/** Where on a photo a reading was measured, px. */
+export type PictureRead = NonNullable<Own['picture']>
 
 /** What readings and their corrections come to. */
 export interface ReadRecord {

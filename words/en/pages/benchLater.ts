@@ -91,6 +91,7 @@ export const PHOTO_PANE = {
   thisBrowserHasNoRoom: 'This browser has no room to keep the picture: free some, or send one that is smaller.',
   measure: 'Measure on it',
   practiceCamera: 'Hold the practice camera over it',
+  practiceFront: 'Hold it before the open front',
   practiceNote: 'Practice camera',
   findingSeen: 'Finding that is seen on it',
   noneOfThem: 'None of them',

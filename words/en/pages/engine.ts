@@ -149,6 +149,7 @@ export const EDIT_PAGE = {
 }
 
 export const ENGINE_PAGE = {
+  fromAPhoto: 'Coordinates from a photo',
   linksOf: (name: Shown, links: Shown, links2: Shown) => `${name} ${links} links of ${links2}`,
   umbrette: (engine: Shown) => `${engine} · Umbrette`,
   cylindersCrankTurns: (

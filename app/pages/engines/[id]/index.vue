@@ -55,6 +55,9 @@ useHead({ title: () => ENGINE_PAGE.umbrette(sheet.value?.name ?? COMMON.engine) 
           class="act ml-auto flex items-center"
           >{{ ENGINE_PAGE.export }}</a
         >
+        <NuxtLink :to="`/engines/${sheet.id}/photo`" class="act flex items-center" :prefetch="false">{{
+          ENGINE_PAGE.fromAPhoto
+        }}</NuxtLink>
         <NuxtLink :to="`/engines/${sheet.id}/edit`" class="act-main flex items-center">{{
           ENGINE_PAGE.editOrCopy
         }}</NuxtLink>

@@ -4,7 +4,8 @@ import { takePracticePhoto } from '../../../store/camera'
 import { told } from '../../../../words/problems'
 import { checkInput, readParam, route } from '../../../utils/route'
 
-const schema = shape({ part: id().required(needed) }).required(needed)
+/** No part: the open front. */
+const schema = shape({ part: id() }).required(needed)
 
 export default route(async (event) => {
   const { part } = checkInput(schema, getQuery(event), told('camera-of-which-part'))
