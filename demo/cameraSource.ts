@@ -18,23 +18,31 @@ export const PRACTICE_LINKS = 20
 /** What is before the camera: faces, mm about the place that it is aimed at, and mm to it. */
 interface Scene {
   faces: readonly Face[]
+  /** mm of the drive, or of the bench, that the camera is aimed at. */
+  aimed: Point
   distance: readonly [least: number, most: number]
   /** Radians, at most. */
   tilt: number
 }
 
+/** A photo before blur and noise, as SVG, and where it shows a point of the drive (its sheet's mm), or of the bench. */
+export interface PracticePhoto {
+  svg: string
+  pixel: (point: Point) => Point
+}
+
 /**
  * A stand-in for a camera over a part on the bench, with a scale card beside it: a tensioner as far out as its drive
  * lets it, the old chain beside a new one, a rail's cut end; or over a sprocket with its mark and pointer.
- * @returns the photo before blur and noise, as SVG; null for a part that it has no picture of
+ * @returns null for a part that it has no picture of
  */
-export function practicePhoto(sheet: DriveSheet, truth: Truth, part: string, seed: number): string | null {
+export function practicePhoto(sheet: DriveSheet, truth: Truth, part: string, seed: number): PracticePhoto | null {
   const scene = sceneOf(sheet, truth, part)
   return scene && taken(scene, randomness(seedOf('camera', sheet.id, part, seed)))
 }
 
 /** The same over the whole open front, beside a card; null for a sheet without coordinates. */
-export function practiceFront(sheet: DriveSheet, truth: Truth, seed: number): string | null {
+export function practiceFront(sheet: DriveSheet, truth: Truth, seed: number): PracticePhoto | null {
   const front = standing(sheet, truth)
   if (front.length === 0) return null
   const points = front.flatMap(({ picture }) => picture.pins)
@@ -46,7 +54,7 @@ export function practiceFront(sheet: DriveSheet, truth: Truth, seed: number): st
   const wide = Math.max((card[0] + 80 - left + 60) / SIZE[0], (high - low + 120) / SIZE[1])
   const distance = 1.12 * wide * FOCAL
   return taken(
-    { faces, distance: [distance, 1.04 * distance], tilt: 0.12 },
+    { faces, aimed: middle, distance: [distance, 1.04 * distance], tilt: 0.12 },
     randomness(seedOf('front', sheet.id, seed))
   )
 }
@@ -54,7 +62,7 @@ export function practiceFront(sheet: DriveSheet, truth: Truth, seed: number): st
 const rangeOf = (points: readonly Point[], axis: 0 | 1) =>
   [Math.min(...points.map((at) => at[axis])), Math.max(...points.map((at) => at[axis]))] as const
 
-function taken({ faces, distance, tilt: most }: Scene, roll: Roll): string {
+function taken({ faces, aimed, distance, tilt: most }: Scene, roll: Roll): PracticePhoto {
   const tilt = roll.between(Math.min(0.05, most), most)
   const round = roll.between(0, 2 * Math.PI)
   const show = pixelsOf(
@@ -69,7 +77,11 @@ function taken({ faces, distance, tilt: most }: Scene, roll: Roll): string {
     SIZE
   )
   const scene = { ground: 104, faces: [...faces, ...grease(roll)] }
-  return photoSvg(scene, (point, z) => show(point, z), SIZE, [roll.between(-0.3, 0.3), roll.between(-0.3, 0.3)])
+  const light: Point = [roll.between(-0.3, 0.3), roll.between(-0.3, 0.3)]
+  return {
+    svg: photoSvg(scene, (point, z) => show(point, z), SIZE, light),
+    pixel: ([x, y]) => show([x - aimed[0], y - aimed[1]])
+  }
 }
 
 /** Chains as they stand in their truth, ready to be drawn. */
@@ -97,6 +109,7 @@ function sceneOf(sheet: DriveSheet, truth: Truth, part: string): Scene | null {
   const chain = sheet.chains.find(({ id }) => id === part)
   const onBench = (faces: readonly Face[]): Scene => ({
     faces: [...moved(cardFaces('a6'), [0, -62]), ...faces],
+    aimed: [0, 0],
     distance: [300, 380],
     tilt: 0.28
   })
@@ -125,6 +138,7 @@ function markScene(sheet: DriveSheet, truth: Truth, part: string): Scene | null 
   const distance = (4.2 * radius * FOCAL) / SIZE[1]
   return {
     faces: moved(frontFaces(front), [-centre[0], -centre[1]]),
+    aimed: centre,
     distance: [distance, 1.15 * distance],
     tilt: 0.25
   }

@@ -1,5 +1,5 @@
 import { type Point } from '../math'
-import { type Arc, circleOf, inOrder } from './arcs'
+import { type Arc, circleOf, inOrder, offArc } from './arcs'
 import { type Loop, type LoopStop, wayRound } from './loops'
 import type { Circle, Seen } from './measure'
 import { propagate } from './propagate'
@@ -112,12 +112,17 @@ export function layoutOf(measure: Layouts, { ways, state, tapped }: Seen): Layou
     list.flatMap(({ owner, id }, at) => (owner === measure ? [{ id, at }] : []))
   const [sprockets, shoes] = [own(tapped.circles), own(tapped.arcs)]
   const taps = names.map((name) => measure.points![name]!)
+  const origin = state.circles[sprockets[0]!.at]!.centre
+  const middles = shoes.map(({ at }): Point => {
+    const [x, y] = state.arcs[at]!.at
+    return [x - origin[0], y - origin[1]]
+  })
   const outputs = (pixels: readonly Point[], { circles, place, arcs }: SceneState) => {
     const from = circles[sprockets[0]!.at]!.centre
     const placed = [...sprockets.map(({ at }) => circles[at]!.centre), ...pixels.map(place)]
     return [
       ...placed.flatMap(([x, y]) => [x - from[0], y - from[1]]),
-      ...shoes.flatMap(({ at }) => curveOutputs(arcs[at]!, from))
+      ...shoes.flatMap(({ at }, i) => curveOutputs(arcs[at]!, from, middles[i]!))
     ]
   }
   const figures = propagate(ways, taps, outputs)
@@ -139,12 +144,10 @@ export function layoutOf(measure: Layouts, { ways, state, tapped }: Seen): Layou
   }
 }
 
-/** A curve's circle, and how far it stands off across itself. */
-function curveOutputs(arc: Arc, [fromX, fromY]: Point): number[] {
+/** A curve's circle, and how far it stands off where its middle was found, from the first sprocket. */
+function curveOutputs(arc: Arc, [fromX, fromY]: Point, [x, y]: Point): number[] {
   const { centre, radius } = circleOf(arc)
-  const { at, across } = arc
-  const off = (at[0] - fromX) * across[0] + (at[1] - fromY) * across[1]
-  return [centre[0] - fromX, centre[1] - fromY, radius, off]
+  return [centre[0] - fromX, centre[1] - fromY, radius, offArc(arc, [fromX + x, fromY + y])]
 }
 
 function closingOf(measure: Layouts, { circles, arcs }: SceneState, { loops }: Tapped): Closed[] {

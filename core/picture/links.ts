@@ -59,7 +59,7 @@ export function countLinks(picture: Gray, line: readonly Point[], hints: LineHin
       (rival?.score ?? 0) < RIVAL * best.score &&
       off < BETWEEN &&
       Math.abs(links - best.links) < 2 * BETWEEN - 0.1,
-    ticks: ticksOf(path, best),
+    ticks: ticksOf(path, best, Math.floor(links)),
     pitch: [0, 1].map((end) => path.length / slopeAt(best, end)) as [number, number]
   }
 }
@@ -308,9 +308,9 @@ function refine(rows: readonly Float64Array[], links: number, growth: number): R
   return best
 }
 
-/** Where each link from the start on stands. */
-function ticksOf(path: Path, { links, growth }: Refined): Point[] {
-  return Array.from({ length: Math.floor(links + 1e-6) + 1 }, (_, k) => {
+/** Where each whole link from the start on stands, and where the last ends. */
+function ticksOf(path: Path, { links, growth }: Refined, whole: number): Point[] {
+  return Array.from({ length: whole + 1 }, (_, k) => {
     let [low, high] = [0, 1]
     for (let i = 0; i < 40; i++) {
       const middle = (low + high) / 2

@@ -1,6 +1,6 @@
 import { told } from '../../words/problems'
 import { foldActs, sheetOf } from '../../core/record'
-import { practiceFront, practicePhoto } from '../../demo/cameraSource'
+import { practiceFront, type PracticePhoto, practicePhoto } from '../../demo/cameraSource'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { develop } from '../camera/develop'
 import { Problem } from '../utils/problem'
@@ -26,8 +26,8 @@ export async function takePracticePhoto(jobId: string, part?: string): Promise<B
   )
   const demo = DEMO_JOBS.findIndex((one) => one.id === id)
   const truth = DEMO_JOBS[demo]?.truth ?? {}
-  const svg = part === undefined ? practiceFront(sheet, truth, demo + 1) : practicePhoto(sheet, truth, part, demo + 1)
-  return developed(svg, demo + 1)
+  const photo = part === undefined ? practiceFront(sheet, truth, demo + 1) : practicePhoto(sheet, truth, part, demo + 1)
+  return developed(photo, demo + 1)
 }
 
 /**
@@ -39,7 +39,7 @@ export async function takeFrontPhoto(sheetId: string): Promise<Buffer> {
   return developed(practiceFront(sheet, {}, 1), 1)
 }
 
-function developed(svg: string | null, seed: number): Promise<Buffer> {
-  if (!svg) throw new Problem('not-found', told('camera-sees-nothing'))
-  return develop(svg, { ...CAMERA, seed })
+function developed(photo: PracticePhoto | null, seed: number): Promise<Buffer> {
+  if (!photo) throw new Problem('not-found', told('camera-sees-nothing'))
+  return develop(photo.svg, { ...CAMERA, seed })
 }

@@ -234,6 +234,7 @@ bare(
       `jobs/${VAN}/assessment?x`,
       `jobs/${VAN}/scan?x`,
       `jobs/${VAN}/camera.jpg?part`,
+      'sheets/ardmere-a18/front.jpg?x',
       'card/a6.pdf?x',
       `photos/${randomUUID()}?size`,
       `share/${share.token}?x`,

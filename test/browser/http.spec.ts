@@ -183,6 +183,7 @@ const SCREENS = {
     '/engines/vellora-v28',
     '/engines/new',
     '/engines/ardmere-a18/edit',
+    '/engines/ardmere-a18/photo',
     '/learnt',
     '/suspects',
     '/settings',

@@ -1,7 +1,12 @@
 import { writeFileSync } from 'node:fs'
 import sharp from 'sharp'
 import type { Page } from '@playwright/test'
+import { asNew, camsOf, chainModel, chainPicture } from '../../core/drive'
+import { type Point, rotate } from '../../core/math'
 import type { Act } from '../../core/record'
+import type { DriveSheet } from '../../core/sheet'
+import { practiceFront, practicePhoto } from '../../demo/cameraSource'
+import { changed, sheet } from '../support/sheets'
 import { expect, newJob, openBench, part, test } from './bench'
 
 const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
@@ -96,6 +101,185 @@ test('an old chain beside a new one: the difference, with its doubt', async ({ p
     reading: { kind: 'chainCompare', links: 20 },
     picture: { newEnds: [expect.anything(), expect.anything()] }
   })
+})
+
+/** A part's photos opened, the practice camera held so, and the photo measured on. */
+async function practise(page: Page, name: string, how: 'practice-camera' | 'practice-front'): Promise<void> {
+  await part(page, name).click()
+  await page.getByTestId('side-photos').click()
+  await page.getByTestId(how).click()
+  await page.getByRole('link', { name: 'Measure on it' }).click()
+  await expect(page.getByTestId('photo-plate')).toBeVisible()
+}
+const ardmere = sheet('ardmere-a18')
+const standing = (of: DriveSheet) =>
+  of.chains.map((chain) => {
+    const model = chainModel(of, chain)
+    return chainPicture(
+      of,
+      chain,
+      asNew(model),
+      camsOf(of, chain).map(() => 0)
+    )!
+  })
+const on = ([x, y]: Point, radius: number, angle: number): Point => {
+  const [dx, dy] = rotate([radius, 0], angle)
+  return [x + dx, y + dy]
+}
+
+test('a mark is read against its pointer by pins on the rim, kept and opened with them', async ({ page, request }) => {
+  const id = await newJob(request)
+  await openBench(page, id)
+  await practise(page, 'Intake cam sprocket', 'practice-camera')
+  await expect(page.getByTestId('asked')).toHaveValue('marks')
+  const { pixel } = practicePhoto(ardmere, {}, 'cam-in', 0)!
+  const { centre, radius, mark } = standing(ardmere)[0]!.sprockets.find(({ id: own }) => own === 'cam-in')!
+  const rim = [100, 150, 200, 250, 300, 350].map((angle) => on(centre, radius, angle))
+  const late = on(centre, radius - 8.8, mark!.at + 4)
+  await expect(page.getByTestId('end-rim-0')).toHaveAttribute('aria-pressed', 'true')
+  for (const point of [...rim, late, on(centre, radius + 12, mark!.should)])
+    await page.mouse.click(...(await onPlate(page, pixel(point))))
+  // 4 degrees of the cam against its turning are 8 of the crank.
+  await expect(page.getByTestId('measured')).toHaveText(/^[78]\.\d° late, crank$/)
+  await page.getByTestId('keep').click()
+  await saved(page)
+  const kept = (await actsOf(page, id)).find((act) => act.type === 'read')
+  if (kept?.type !== 'read') throw new Error('expected a reading')
+  expect(kept.reading).toMatchObject({ kind: 'camLag', sprocket: 'cam-in', method: 'marks' })
+  expect(kept.picture!.rim).toHaveLength(6)
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await page.getByTestId('on-photo').click()
+  await expect(page.getByTestId('measured')).toHaveText(/^[78]\.\d° late, crank$/)
+})
+
+test('links are ticked along the chain, corrected by hand, and counted to their run', async ({ page, request }) => {
+  const id = await newJob(request)
+  await openBench(page, id)
+  await practise(page, CHAIN, 'practice-front')
+  await page.getByTestId('asked').selectOption('links')
+  await page.getByTestId('links-run').selectOption('cam-ex>cam-in')
+  const { pixel } = practiceFront(ardmere, {}, 0)!
+  const { pins, colouredLinks } = standing(ardmere)[0]!
+  const [from, to] = [colouredLinks[1]!, colouredLinks[2]!]
+  for (let k = 0; k <= 4; k++)
+    await page.mouse.click(...(await onPlate(page, pixel(pins[from + Math.round(((to - from) * k) / 4)]!))))
+  await expect(page.getByTestId('links-counted')).toHaveText('20 links')
+  await expect(page.locator('[data-tap=tick-20]')).toBeVisible()
+  // One tick too few is put back; what was corrected by hand is said.
+  const tick = (await page.locator('[data-tap=tick-7]').boundingBox())!
+  await page.mouse.click(tick.x + tick.width / 2, tick.y + tick.height / 2)
+  await page.getByTestId('tick-away').click()
+  await expect(page.getByTestId('links-counted')).toHaveText('19 links')
+  await page.getByTestId('tick-after').click()
+  await expect(page.getByTestId('links-counted')).toHaveText('20 links')
+  await expect(page.getByTestId('links-said')).toHaveText('Counted from the ticks as you left them.')
+  await page.getByTestId('keep').click()
+  await saved(page)
+  const kept = (await actsOf(page, id)).find((act) => act.type === 'read')
+  if (kept?.type !== 'read') throw new Error('expected a reading')
+  expect(kept.reading).toMatchObject({ kind: 'linkCount', from: 'cam-ex', to: 'cam-in', value: 20 })
+  expect(kept.picture!.ticks).toHaveLength(21)
+})
+
+test('a groove is measured at its cut end', async ({ page, request }) => {
+  const id = await newJob(request)
+  await openBench(page, id)
+  await practise(page, 'Fixed guide', 'practice-camera')
+  await expect(page.getByTestId('card-found')).toBeVisible()
+  await expect(page.getByTestId('asked')).toHaveValue('groove')
+  const { pixel } = practicePhoto(ardmere, {}, 'guide', 0)!
+  for (const at of [
+    [-20, 34],
+    [-20, 32.6]
+  ] as const)
+    await page.mouse.click(...(await onPlate(page, pixel(at))))
+  await expect(page.getByTestId('measured')).toHaveText(/^1\.[345] mm$/)
+  await page.getByTestId('keep').click()
+  await saved(page)
+  expect((await actsOf(page, id)).find((act) => act.type === 'read')).toMatchObject({
+    reading: { kind: 'groove', rail: 'guide', method: 'photo' }
+  })
+})
+
+test('an engine from counts is placed on a photo of its front: it settles, closes and opens in the editor', async ({
+  page,
+  request
+}) => {
+  const counted = changed(sheet('quillon-q40-counted'), (d) => Object.assign(d, { id: 'photo-q40', name: 'Photo Q40' }))
+  expect(
+    (await request.post('/api/sheets', { data: { sheet: counted, basedOn: 0, by: 'Maren', note: '' } })).ok()
+  ).toBe(true)
+  await page.goto('/engines/photo-q40')
+  await page.getByRole('link', { name: 'Coordinates from a photo' }).click()
+  await page.getByTestId('front-practice').selectOption('quillon-q40')
+  await expect(page.getByTestId('card-found')).toBeVisible()
+  await page.getByRole('radio', { name: 'new', exact: true }).click()
+  const drawn = sheet('quillon-q40')
+  const { pixel } = practiceFront(drawn, {}, 1)!
+  const [picture] = standing(drawn)
+  const tap = async (step: string, points: readonly Point[]) => {
+    await page.getByTestId(`step-${step}`).click()
+    for (const point of points) await page.mouse.click(...(await onPlate(page, pixel(point))))
+  }
+  for (const { id, centre, radius } of picture!.sprockets)
+    await tap(
+      `rim-${id}`,
+      [15, 90, 165, 240, 315].map((angle) => on(centre, radius, angle))
+    )
+  await expect(page.getByTestId('front-lacks')).toContainText('the curve of')
+  for (const { id, centre, radius, from, to, pivot } of picture!.rails) {
+    await tap(
+      `curve-${id}`,
+      [0, 0.33, 0.66, 1].map((share) => on(centre, radius, from + share * (to - from)))
+    )
+    if (pivot) await tap(`pivot-${id}`, [pivot])
+  }
+  const { seat, tip, axis } = picture!.tensioner!
+  await tap('plunger-lifter', [[seat[0] - 40 * axis[0], seat[1] - 40 * axis[1]], seat, tip])
+  await expect(page.getByTestId('front-lacks')).toHaveText('Nothing: the sheet has all its coordinates.')
+  await expect(page.getByTestId('front-closing')).toContainText(/(87\.9\d|88\.0\d) of 88 links/)
+  // A reload keeps photo and points.
+  await page.reload()
+  await expect(page.getByTestId('front-closing')).toContainText('of 88 links')
+  await page.getByTestId('front-put').click()
+  await expect(page.getByTestId('front-beside')).toBeVisible()
+  await expect(page.getByTestId('closing')).toContainText('88.0')
+  await page.getByTestId('save-sheet').click()
+  await expect(page.getByRole('heading', { name: 'Photo Q40' })).toBeVisible()
+  const kept = (await (await request.get('/api/sheets/photo-q40')).json()) as { sheet: DriveSheet }
+  const [crank, cam] = kept.sheet.sprockets.map(({ centre }) => centre!)
+  const [trueCrank, trueCam] = drawn.sprockets.map(({ centre }) => centre!)
+  const apart = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1])
+  expect(Math.abs(apart(crank!, cam!) - apart(trueCrank!, trueCam!))).toBeLessThan(1.5)
+})
+
+test('what is no photo to measure on is said in a word, and nothing of it is kept', async ({ page }, info) => {
+  const file = async (name: string, make: () => Promise<Buffer>) => {
+    writeFileSync(info.outputPath(name), await make())
+    return info.outputPath(name)
+  }
+  const photo = () =>
+    sharp({ create: { width: 900, height: 600, channels: 3, background: '#677' } })
+      .jpeg()
+      .toBuffer()
+  await page.goto('/engines/ardmere-a18/photo')
+  const offer = async (path: string) => page.getByTestId('front-photo').setInputFiles(path)
+  const cannot = page.getByText('This browser cannot open the photo.')
+  await offer(await file('words.jpg', async () => Buffer.from('no picture at all')))
+  await expect(cannot).toBeVisible()
+  await offer(await file('cut.jpg', async () => (await photo()).subarray(0, 300)))
+  await expect(cannot).toBeVisible()
+  const large = await file('large.png', () =>
+    sharp({ create: { width: 8000, height: 8000, channels: 3, background: '#333' } })
+      .png()
+      .toBuffer()
+  )
+  await offer(large)
+  await expect(page.getByText('This photo is larger than 60 megapixels')).toBeVisible()
+  // A photo of something else is opened: no card, nothing settled, said what to do.
+  await offer(await file('wall.jpg', photo))
+  await expect(page.getByText('Tap the pins of two sprockets or more')).toBeVisible()
+  await expect(page.getByTestId('card-found')).toBeHidden()
 })
 
 test('without a card two points of known distance give the scale; a photo that is gone says so', async ({

@@ -14,6 +14,7 @@ import type { PlateLine, Tap } from '../measure/marks'
 import PhotoDesk from '../measure/PhotoDesk.vue'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import FaultNote from '../parts/FaultNote.vue'
+import Field from '../parts/Field.vue'
 import TakeFile from '../parts/TakeFile.vue'
 import { useSheetDraft } from '../engine/useSheetDraft'
 import { stepsOf, type Tapped, tapsOf } from './steps'
@@ -174,7 +175,12 @@ const chainName = (id: string) => props.sheet.chains.find((chain) => chain.id ==
     :empty="FRONT.noPhoto"
     @put="put"
     @choose="choose">
-    <template #plate><slot /></template>
+    <template #plate>
+      <slot />
+      <p v-if="size && src" class="absolute inset-x-0 bottom-0 bg-plate/90 p-3 text-scribe" role="status">
+        <b>{{ step.label }}.</b> {{ step.how }}
+      </p>
+    </template>
     <template #asked>
       <div v-if="!src">
         <p v-for="line in FRONT.howTo" :key="line" class="mb-1">{{ line }}</p>
@@ -188,15 +194,14 @@ const chainName = (id: string) => props.sheet.chains.find((chain) => chain.id ==
           @file="take"
           >{{ src ? FRONT.another : FRONT.take }}</TakeFile
         >
-        <select
-          v-model="practising"
-          class="min-h-11 min-w-0 flex-1"
-          :aria-label="FRONT.practice"
-          data-testid="front-practice"
-          @change="practise">
-          <option value="">{{ FRONT.practiceChoose }}</option>
-          <option v-for="engine in engines" :key="engine.id" :value="engine.id">{{ engine.name }}</option>
-        </select>
+        <Field :label="FRONT.practice" silent class="min-w-0 flex-1">
+          <template #default="{ control }">
+            <select v-model="practising" v-bind="control" data-testid="front-practice" @change="practise">
+              <option value="">{{ FRONT.practiceChoose }}</option>
+              <option v-for="engine in engines" :key="engine.id" :value="engine.id">{{ engine.name }}</option>
+            </select>
+          </template>
+        </Field>
       </div>
       <FaultNote v-if="problem">{{ problem }}</FaultNote>
     </template>
@@ -208,39 +213,7 @@ const chainName = (id: string) => props.sheet.chains.find((chain) => chain.id ==
           { value: 'ran', label: FRONT.chainRan },
           { value: 'new', label: FRONT.chainNew }
         ]" />
-      <section :aria-label="FRONT.parts">
-        <p class="label">{{ FRONT.parts }}</p>
-        <ul class="max-h-72 overflow-y-auto border-y border-rule">
-          <li v-for="one in steps" :key="one.id">
-            <button
-              type="button"
-              class="flex min-h-11 w-full items-center gap-2 border-b border-rule/60 px-1 text-left"
-              :class="one.id === current ? 'bg-paper font-bold' : ''"
-              :aria-pressed="one.id === current"
-              :data-testid="`step-${one.id.replace(' ', '-')}`"
-              @click="current = one.id">
-              <span aria-hidden="true">{{ putIn(one.id).length >= one.least ? '●' : '○' }}</span>
-              <span class="min-w-0 flex-1"
-                >{{ one.label }}<span class="text-note font-normal"> {{ FRONT.stepNames[one.what] }}</span
-                ><span v-if="one.says" class="block text-note font-normal text-faint">{{ one.says }}</span></span
-              >
-              <span class="text-note text-faint">{{ FRONT.tapsOf(putIn(one.id).length, one.least) }}</span>
-            </button>
-          </li>
-        </ul>
-        <p class="mt-2" role="status">
-          <b>{{ step.label }}.</b> {{ step.how }}
-        </p>
-        <div class="mt-1 flex flex-wrap gap-2">
-          <button type="button" class="act" :disabled="!putIn(step.id).length" @click="without(step.id, 1)">
-            {{ FRONT.takeBack }}
-          </button>
-          <button type="button" class="act" :disabled="!putIn(step.id).length" @click="without(step.id, 99)">
-            {{ FRONT.clear }}
-          </button>
-        </div>
-      </section>
-      <section class="border-t border-rule pt-3" :aria-label="FRONT.settled" aria-live="polite">
+      <section class="border-y border-rule py-3" :aria-label="FRONT.settled" aria-live="polite">
         <template v-if="found">
           <p v-for="one in found.closing" :key="one.chain" data-testid="front-closing">
             <span class="figure text-lg">{{
@@ -270,6 +243,37 @@ const chainName = (id: string) => props.sheet.chains.find((chain) => chain.id ==
         <FaultNote v-else-if="settled && 'code' in settled">{{ sayPicture(settled) }}</FaultNote>
         <p v-else class="text-faint">{{ FRONT.notYet }}</p>
         <p class="mt-2 text-note text-faint" role="status">{{ noRoom ? FRONT.noRoom : FRONT.stays }}</p>
+      </section>
+      <section :aria-label="FRONT.parts">
+        <p class="label">{{ FRONT.parts }}</p>
+        <ul class="max-h-64 overflow-y-auto border-y border-rule">
+          <li v-for="one in steps" :key="one.id">
+            <button
+              type="button"
+              class="flex min-h-11 w-full items-center gap-2 border-b border-rule/60 px-1 text-left"
+              :class="one.id === current ? 'bg-paper font-bold' : ''"
+              :aria-pressed="one.id === current"
+              :data-testid="`step-${one.id.replace(' ', '-')}`"
+              @click="current = one.id">
+              <span aria-hidden="true">{{ putIn(one.id).length >= one.least ? '●' : '○' }}</span>
+              <span class="min-w-0 flex-1"
+                >{{ one.label
+                }}<span class="block text-note font-normal text-faint">{{
+                  one.says ? `${FRONT.stepNames[one.what]}, ${one.says}` : FRONT.stepNames[one.what]
+                }}</span></span
+              >
+              <span class="text-note text-faint">{{ FRONT.tapsOf(putIn(one.id).length, one.least) }}</span>
+            </button>
+          </li>
+        </ul>
+        <div class="mt-1 flex flex-wrap gap-2">
+          <button type="button" class="act" :disabled="!putIn(step.id).length" @click="without(step.id, 1)">
+            {{ FRONT.takeBack }}
+          </button>
+          <button type="button" class="act" :disabled="!putIn(step.id).length" @click="without(step.id, 99)">
+            {{ FRONT.clear }}
+          </button>
+        </div>
       </section>
     </template>
   </PhotoDesk>

@@ -2,7 +2,6 @@ import { FRONT } from '../../../words/en'
 import type { Point } from '../../../core/math'
 import type { FrontTaps } from '../../../core/picture'
 import type { DriveSheet } from '../../../core/sheet'
-import { fixDigits } from '../../words'
 
 /** What of a part is tapped on a photo of an open front. */
 export interface Step {
@@ -32,7 +31,7 @@ export function stepsOf({ sprockets, rails, tensioners, chains, marks }: DriveSh
   return [
     ...inOrder(sprockets).map((sprocket) => {
       const pitch = chains.find(({ path }) => path.includes(sprocket.id))?.pitch
-      const says = pitch === undefined ? '' : FRONT.sprocket(sprocket.teeth, fixDigits(pitch, 3))
+      const says = pitch === undefined ? '' : FRONT.sprocket(sprocket.teeth, pitch)
       return step(sprocket, 'rim', [3, 12], FRONT.tapRim, says)
     }),
     ...inOrder(rails)

@@ -30,7 +30,7 @@ const room = computed(() => [width.value, height.value] as const)
 const close = ref(1)
 const shift = ref<Point>([0, 0])
 /** The point under the finger, or the picture being moved. */
-const held = ref<{ id: string | null; from: Point; shift: Point; moved: boolean } | null>(null)
+const held = ref<{ id: string | null; on: boolean; from: Point; shift: Point; moved: boolean } | null>(null)
 
 const fit = computed(() => Math.min(room.value[0] / props.size[0], room.value[1] / props.size[1]))
 const scale = computed(() => fit.value * close.value)
@@ -41,6 +41,8 @@ const toPicture = ([x, y]: Point): Point => [(x - left.value) / scale.value, (y 
 
 /** px on the screen within which a point is taken hold of. */
 const REACH = 26
+/** px within which one of many points is meant, whatever else is to be put. */
+const ON = 9
 const where = (event: { clientX: number; clientY: number }): Point => {
   const box = frame.value!.getBoundingClientRect()
   return [event.clientX - box.left, event.clientY - box.top]
@@ -51,14 +53,14 @@ function press(event: PointerEvent) {
   frame.value?.setPointerCapture(event.pointerId)
   const at = where(event)
   const near = props.taps
-    .flatMap(({ id, at: point }) => {
+    .flatMap(({ id, at: point, small }) => {
       if (!point) return []
       const [x, y] = toScreen(point)
-      return [{ id, far: Math.hypot(x - at[0], y - at[1]) }]
+      return [{ id, small, far: Math.hypot(x - at[0], y - at[1]) }]
     })
     .sort((a, b) => a.far - b.far)[0]
   const id = near && near.far < REACH ? near.id : null
-  held.value = { id, from: at, shift: shift.value, moved: false }
+  held.value = { id, on: near?.small === true && near.far < ON, from: at, shift: shift.value, moved: false }
 }
 
 function drag(event: PointerEvent) {
@@ -79,7 +81,7 @@ function release(event: PointerEvent) {
   if (!now || now.moved) return
   // A point that is not put yet may lie close to another: a tap puts it, only a drag takes hold of the other.
   const isPut = props.taps.some(({ id, at }) => id === props.chosen && at)
-  if (now.id && isPut) emit('choose', now.id)
+  if (now.id && (isPut || now.on)) emit('choose', now.id)
   else if (props.chosen) emit('put', props.chosen, within(toPicture(where(event))))
 }
 
