@@ -1,5 +1,5 @@
 import type { Message } from '../check'
-import type { Point } from '../math'
+import { type Point, smoothLine } from '../math'
 import { brightnessAt, type Gray } from './gray'
 import { say } from './says'
 
@@ -42,7 +42,7 @@ const SHIFTS = [-0.24, -0.16, -0.08, 0, 0.08, 0.16, 0.24]
  * @returns what stands in the way instead
  */
 export function countLinks(picture: Gray, line: readonly Point[], hints: LineHints = {}): CountedLinks | Message {
-  const path = alongLine(line)
+  const path = alongLine(smoothLine(line))
   if (!(path.length >= SHORTEST)) return say('line-too-short')
   const ways = waysToRepeat(picture, path, hints).sort((a, b) => b.score - a.score)
   const [best] = ways

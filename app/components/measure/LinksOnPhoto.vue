@@ -2,7 +2,7 @@
 import { MEASURE, sayPicture } from '../../../words/en'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Message } from '../../../core/check'
-import type { Point } from '../../../core/math'
+import { type Point, smoothLine } from '../../../core/math'
 import type { CountedLinks } from '../../../core/picture'
 import type { Reading } from '../../../core/readings'
 import type { PictureRead } from '../../../core/record'
@@ -69,7 +69,7 @@ const taps = computed<Tap[]>(() => [
   ...line.value.map((at, i) => ({ id: `line-${i}`, label: MEASURE.linePoint(i + 1), at })),
   ...ticks.value.map((at, i) => ({ id: `tick-${i}`, label: MEASURE.tickOf(i + 1), at, small: true }))
 ])
-const lines = computed<PlateLine[]>(() => [{ points: line.value, tone: 'part', dashed: true }])
+const lines = computed<PlateLine[]>(() => [{ points: smoothLine(line.value), tone: 'part', dashed: true }])
 /** Place of the chosen tick; −1 for none. */
 const tick = computed(() => (chosen.value.startsWith('tick-') ? Number(chosen.value.slice(5)) : -1))
 
@@ -87,16 +87,23 @@ function put(id: string, at: Point) {
   if (fresh) chosen.value = `line-${line.value.length}`
 }
 
-let asking = 0
-watch([line, run], async () => {
-  if (corrected.value || line.value.length < 2) return
-  const turn = ++asking
-  const answer = await picture.links(line.value, run.value ? { links: run.value.links } : {})
-  if (turn !== asking || corrected.value) return
-  counted.value = answer
-  ticks.value = answer && !('code' in answer) ? answer.ticks : []
-  half.value = answer !== null && !('code' in answer) && answer.links % 1 !== 0
-})
+const counting = ref(false)
+/** One count at a time, the latest line last. */
+async function count() {
+  if (counting.value) return
+  counting.value = true
+  let done: readonly unknown[] = []
+  while (!corrected.value && line.value.length > 1 && (done[0] !== line.value || done[1] !== run.value)) {
+    done = [line.value, run.value]
+    const answer = await picture.links(line.value, run.value ? { links: run.value.links } : {})
+    if (corrected.value || done[0] !== line.value) continue
+    counted.value = answer
+    ticks.value = answer && !('code' in answer) ? answer.ticks : []
+    half.value = answer !== null && !('code' in answer) && answer.links % 1 !== 0
+  }
+  counting.value = false
+}
+watch([line, run], () => void count())
 
 function takeAway() {
   corrected.value = true
@@ -178,6 +185,7 @@ function save() {
         </p>
         <p class="mt-1 text-note text-faint">{{ MEASURE.linksChoose }}</p>
       </template>
+      <p v-else-if="counting" role="status">{{ MEASURE.counting }}</p>
       <FaultNote v-else-if="counted && 'code' in counted">{{ sayPicture(counted) }}</FaultNote>
     </section>
     <div v-if="ticks.length > 1" class="flex flex-wrap gap-2">

@@ -257,7 +257,7 @@ function save() {
       :label="MEASURE.knownLength(unit)"
       inputmode="decimal"
       data-testid="known-mm" />
-    <template v-if="card">
+    <template v-if="card && asked !== 'compare' && asked !== 'marks'">
       <Field v-model="behind" :label="MEASURE.behind(unit)" inputmode="decimal" data-testid="behind" />
       <Field v-model="printed" :label="MEASURE.printed(unit)" inputmode="decimal" />
     </template>

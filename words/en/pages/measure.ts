@@ -70,6 +70,7 @@ export const MEASURE = {
   a5: 'A5',
   linksLine: 'Tap along the chain from mark to mark, on its pins: at the ends, and wherever it bends.',
   linksRun: 'Run',
+  counting: 'Counting …',
   runFromTo: (from: Shown, to: Shown, links: number) => `${from} to ${to} (new: ${links})`,
   linksCounted: (links: Shown) => `${links} links`,
   linksSure: 'Each link has its tick: look along them once.',
