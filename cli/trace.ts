@@ -3,7 +3,16 @@ import { closeSync, openSync, readFileSync, readSync } from 'node:fs'
 import { sheetFaults } from '../core/drive'
 import type { DriveSheet } from '../core/sheet'
 import type { Message } from '../core/check'
-import { chainRounds, CsvReader, decodeTrace, readWav, type Samples, triggersOf } from '../core/trace'
+import {
+  chainRounds,
+  compareTraces,
+  CsvReader,
+  decodeTrace,
+  readWav,
+  type Samples,
+  type Trace,
+  triggersOf
+} from '../core/trace'
 import { oneLine, pathOf, print, readJsonFile, run } from './files'
 
 /** Bytes read at a time. */
@@ -20,7 +29,7 @@ async function readTrace(given: string[]): Promise<number> {
 async function traceOf(given: string[]): Promise<string[]> {
   const asked = argumentsOf(given)
   if (!asked) return [CONSOLE.traceUsage]
-  const { sheetPath, tracePath, map, rate } = asked
+  const { sheetPath, tracePath, goodPath, map, rate } = asked
   const { value, problem } = readJsonFile(sheetPath)
   if (problem !== null) return [`${sheetPath}: ${problem}`]
   const faults = sheetFaults(value)
@@ -30,15 +39,14 @@ async function traceOf(given: string[]): Promise<string[]> {
     )
   const sheet = value as DriveSheet
   const told = (path: string, message: Message) => [oneLine(`${path}: ${sayTrace(message)}`)]
-  const triggers = triggersOf(sheet)
-  if (!triggers) return told(sheetPath, { code: 'no-triggers', figures: {} })
   const samples = samplesOf(tracePath, rate)
   if (samples === null) return [`${tracePath}: ${CONSOLE.unreadable}`]
   if ('code' in samples) return told(tracePath, samples)
-  const trace = decodeTrace(triggers, named(samples, map, ['crank', ...Object.keys(triggers.cams)]), {
-    rounds: chainRounds(sheet)
-  })
-  if ('code' in trace) return told(tracePath, trace)
+  const good = goodPath === null ? null : samplesOf(goodPath, rate)
+  if (goodPath !== null && good === null) return [`${goodPath}: ${CONSOLE.unreadable}`]
+  if (good && 'code' in good) return told(goodPath!, good)
+  const trace = decoded(sheet, samples, good, map)
+  if ('code' in trace) return told(trace.code === 'no-triggers' ? sheetPath : tracePath, trace)
   const { cams, turns, rpm, left, faults: odd } = trace
   await print(
     `${JSON.stringify({
@@ -65,11 +73,35 @@ async function traceOf(given: string[]): Promise<string[]> {
   return []
 }
 
+/** Lag by the sheet's wheels; against a good trace the difference, by wheels learnt from it where the sheet has none. */
+function decoded(
+  sheet: DriveSheet,
+  samples: Samples,
+  good: Samples | null,
+  map: ReadonlyMap<string, string>
+): Trace | Message {
+  const triggers = triggersOf(sheet)
+  const hints = { rounds: chainRounds(sheet) }
+  const cams = triggers ? Object.keys(triggers.cams) : camsIn(sheet, samples, map)
+  const own = named(samples, map, ['crank', ...cams])
+  if (good) return compareTraces(triggers, named(good, map, ['crank', ...cams]), own, cams, hints)
+  return triggers ? decodeTrace(triggers, own, hints) : { code: 'no-triggers', figures: {} }
+}
+
+/** Cams of a sheet that a trace has channels of. */
+function camsIn({ sprockets, chains }: DriveSheet, { channels }: Samples, map: ReadonlyMap<string, string>): string[] {
+  const drivers = chains.map(({ driver }) => driver)
+  return sprockets
+    .map(({ id }) => id)
+    .filter((id) => !drivers.includes(id) && id !== 'crank' && (channels.has(id) || channels.has(map.get(id) ?? '')))
+}
+
 const fine = (value: number) => Number(value.toFixed(4))
 
 interface Asked {
   sheetPath: string
   tracePath: string
+  goodPath: string | null
   map: ReadonlyMap<string, string>
   rate: number | undefined
 }
@@ -78,6 +110,7 @@ function argumentsOf(given: readonly string[]): Asked | null {
   const paths: string[] = []
   let map: ReadonlyMap<string, string> = new Map()
   let rate: number | undefined
+  let goodPath: string | null = null
   for (let i = 0; i < given.length; i++) {
     const [word, next] = [given[i]!, given[i + 1] ?? '']
     if (word === '--map') {
@@ -86,13 +119,16 @@ function argumentsOf(given: readonly string[]): Asked | null {
     } else if (word === '--rate') {
       rate = Number(next)
       i++
+    } else if (word === '--good' && next) {
+      goodPath = next
+      i++
     } else if (word.startsWith('--')) return null
     else paths.push(word)
   }
   const [sheetPath, tracePath, more] = paths
   const isMap = [...map].every(([name, column]) => name && column)
   if (!sheetPath || !tracePath || more || !isMap || (rate !== undefined && !(rate > 0))) return null
-  return { sheetPath, tracePath, map, rate }
+  return { sheetPath, tracePath, goodPath, map, rate }
 }
 
 /** A file's samples, piece by piece; null where the file cannot be read. */

@@ -81,7 +81,7 @@ export function followCrank(edges: readonly number[], wheel: CrankWheel): CrankT
 }
 
 /** Steps of the wheel from each edge to the next; 0 where they are no whole number of steps. */
-function stepsBetween(edges: readonly number[], most: number): number[] {
+export function stepsBetween(edges: readonly number[], most: number): number[] {
   const counted = [0]
   const recent: number[] = []
   const early = edges.slice(1, 60).map((edge, i) => edge - edges[i]!)

@@ -73,10 +73,7 @@ function trackOf(signal: Float32Array, wheel: CrankWheel, faults: Message[]): Cr
   const { low, high } = levelsOf(signal)
   if (!(high > low)) return say('flat-signal', { channel: 'crank' })
   const leading = wheel.edge ?? (wheel.sensor === 'hall' ? 'rising' : 'falling')
-  const edges: Edges =
-    wheel.sensor === 'hall'
-      ? switchesOf(signal)
-      : { rising: zeroCrossings(signal, false), falling: zeroCrossings(signal, true) }
+  const edges = leadingEdges(signal, wheel.sensor)
   const told = edges[leading]
   const other = edges[leading === 'rising' ? 'falling' : 'rising']
   const [asTold, turned] = [followCrank(told, wheel), followCrank(other, wheel)]
@@ -88,6 +85,13 @@ function trackOf(signal: Float32Array, wheel: CrankWheel, faults: Message[]): Cr
   return told.length < teeth
     ? say('no-teeth', { found: told.length })
     : say('no-pattern', { teeth, missing: gaps.length })
+}
+
+/** Edges of a crank's signal both ways, of which one is its teeth's leading one. */
+export function leadingEdges(signal: Float32Array, sensor: CrankWheel['sensor']): Edges {
+  return sensor === 'hall'
+    ? switchesOf(signal)
+    : { rising: zeroCrossings(signal, false), falling: zeroCrossings(signal, true) }
 }
 
 /**

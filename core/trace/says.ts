@@ -10,6 +10,7 @@ export interface TraceSays {
   'no-cam': { cam: string }
   'flat-signal': { channel: string }
   'no-triggers': {}
+  'no-wheel': {}
   'no-columns': {}
   'few-samples': { count: number }
   'no-time': {}

@@ -5,7 +5,18 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { sheetFaults } from '../../core/drive'
 import { randomness } from '../../core/math'
-import { chainRounds, CsvReader, decodeTrace, readWav, type Samples, type Trace, triggersOf } from '../../core/trace'
+import {
+  chainRounds,
+  compareTraces,
+  CsvReader,
+  decodeTrace,
+  learnTriggers,
+  readWav,
+  type Samples,
+  type Trace,
+  triggersOf
+} from '../../core/trace'
+import { DEMO_SHEETS } from '../../demo/workshop'
 import { changed, sheet } from '../support/sheets'
 import { makeTrace, type MadeTrace, type TraceWish } from '../support/traces'
 
@@ -165,6 +176,45 @@ function csv(text: string, piece = 1000, rate?: number) {
 const table = (rows: number, row: (i: number) => string, head = 'time_s,crank,cam-in') =>
   `${head}\n${Array.from({ length: rows }, (_, i) => row(i)).join('\n')}\n`
 
+describe('against a good trace', () => {
+  const lag = { 'cam-in': 7.4, 'cam-ex': -1.2 }
+  const pair = (seed: number, wish: TraceWish) => ({
+    good: makeTrace(randomness(seed), { ...wish, lag: { 'cam-in': 0, 'cam-ex': 0 } }),
+    now: makeTrace(randomness(seed), { ...wish, lag })
+  })
+  const against = (triggers: MadeTrace['triggers'] | null, { good, now }: ReturnType<typeof pair>) => {
+    const found = compareTraces(triggers, good.samples, now.samples, Object.keys(lag))
+    if ('code' in found) throw new Error(found.code)
+    return found
+  }
+  it('the wheels are learnt from it where the sheet has none: any gaps, either sensor', () => {
+    for (const sensor of ['hall', 'inductive'] as const)
+      for (const wheel of [
+        [60, [58, 59]],
+        [36, [35]],
+        [60, [28, 29, 58, 59]],
+        [36, [16, 17, 35]]
+      ] as const) {
+        const { cams, faults } = against(null, pair(40 + wheel[0], { ...QUICK, seconds: 1.2, sensor, wheel, rpm: 900 }))
+        for (const [cam, told] of Object.entries(lag)) expect(Math.abs(cams[cam]!.lag - told)).toBeLessThan(0.1)
+        expect(faults.map(({ code }) => code)).toEqual([])
+      }
+  })
+  it('with wheels on the sheet what the good one was off is taken off', () => {
+    const both = pair(5, QUICK)
+    const worn = { ...both, good: makeTrace(randomness(5), { ...QUICK, lag: { 'cam-in': 2, 'cam-ex': 1 } }) }
+    const { cams } = against(both.now.triggers, worn)
+    expect(cams['cam-in']!.lag).toBeCloseTo(5.4, 0)
+    expect(cams['cam-ex']!.lag).toBeCloseTo(-2.2, 0)
+    expect(cams['cam-in']!.error).toBeGreaterThan(read(both.now).cams['cam-in']!.error)
+  })
+  it('a good trace without a gap that comes round teaches nothing', () => {
+    const even = makeTrace(randomness(2), { ...QUICK, wheel: [40, []] })
+    expect(learnTriggers(even.samples, ['cam-in'])).toMatchObject({ code: 'no-wheel' })
+    expect(learnTriggers({ rate: 1, channels: new Map() }, [])).toMatchObject({ code: 'no-crank' })
+  })
+})
+
 describe('files of samples', () => {
   it('CSV in pieces of any size, with points or commas, times in ms, exponents, units in a second line', () => {
     for (const piece of [1, 7, 4096]) {
@@ -251,7 +301,8 @@ describe('trigger wheels on a sheet', () => {
     const fitted = changed(ardmere, (d) => Object.assign(d, { triggers: wheels }))
     expect(sheetFaults(fitted)).toEqual([])
     expect(triggersOf(fitted)!.crank).toMatchObject({ gaps: [58, 59], sensor: 'hall' })
-    expect(triggersOf(ardmere)).toBeNull()
+    expect(triggersOf(changed(ardmere, (d) => void delete d.triggers))).toBeNull()
+    for (const { triggers } of DEMO_SHEETS) expect(triggers).toBeDefined()
     expect(chainRounds(fitted)['cam-in']).toBeCloseTo(ardmere.chains[0]!.links / 18, 9)
     const strange = changed(ardmere, (d) => Object.assign(d, { triggers: { ...wheels, cams: { ghost: [[1, 2]] } } }))
     expect(sheetFaults(strange)).toMatchObject([{ place: 'triggers.cams.ghost', code: 'no-sprocket' }])
@@ -287,6 +338,11 @@ describe('the command', () => {
     const { cams, format } = JSON.parse(plain.stdout) as Trace & { format: string }
     expect(format).toBe('umbrette-trace')
     expect(Math.abs(cams['cam-in']!.lag - made.lag['cam-in']!)).toBeLessThan(0.15)
+    const bare = kept('bare.json', JSON.stringify(changed(ardmere, (d) => void delete d.triggers)))
+    const itself = trace(bare, join(folder, 't.csv'), '--good', join(folder, 't.csv'))
+    expect(itself.stderr).toBe('')
+    for (const { lag } of Object.values((JSON.parse(itself.stdout) as Trace).cams))
+      expect(Math.abs(lag)).toBeLessThan(0.01)
     const put = trace(sheetFile(), kept('u.csv', text('t,A,B,C')), '--map', 'crank=A,cam-in=B,cam-ex=C')
     expect((JSON.parse(put.stdout) as Trace).cams).toEqual(cams)
   })
@@ -295,7 +351,9 @@ describe('the command', () => {
       [],
       [sheetFile()],
       [sheetFile(), join(folder, 'nowhere.csv')],
-      [kept('bare.json', JSON.stringify(ardmere)), kept('x.csv', 'time_s,crank\n')],
+      [join(folder, 'bare.json'), join(folder, 't.csv')],
+      [join(folder, 'bare.json'), join(folder, 't.csv'), '--good', join(folder, 'nowhere.csv')],
+      [join(folder, 'bare.json'), join(folder, 't.csv'), '--good'],
       [sheetFile(), kept('short.csv', 'time_s,crank\n0,1\n')],
       [sheetFile(), kept('bad.wav', 'RIFF')],
       [kept('no.json', '{'), join(folder, 'x.csv')],

@@ -14,6 +14,8 @@ export const TRACE: Catalogue<TraceSays> = {
   'no-cam': (f, name) => `${name(f.cam)} does not show its pattern: check channel and trigger wheel on the sheet`,
   'flat-signal': (f, name) => `${name(f.channel)} shows no signal: check clip and range`,
   'no-triggers': () => 'the sheet has no trigger wheels: add them, or compare with a good trace',
+  'no-wheel': () =>
+    'the good trace shows no trigger wheel: the crank needs a gap that comes round, and each cam the same edges every cycle. Check its channels, or put the wheels on the sheet',
   'no-columns': () => 'expected a first line that names the columns: time, crank and the cams',
   'few-samples': (f) => `only ${f.count} samples: record for longer`,
   'no-time': () => 'no column is a time: name one time_s or time_ms, or give the rate (--rate 50000)',
