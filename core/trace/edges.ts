@@ -7,19 +7,26 @@ export interface Edges {
 /** A signal's lower and upper level: its 2nd and 98th percentile, by a histogram over its range. */
 export function levelsOf(signal: Float32Array): { low: number; high: number } {
   let [least, most] = [Infinity, -Infinity]
-  for (const value of signal) {
+  // So many say as much as all of them.
+  const step = Math.max(1, Math.floor(signal.length / LOOKED_AT))
+  for (let i = 0; i < signal.length; i += step) {
+    const value = signal[i]!
     if (value < least) least = value
     if (value > most) most = value
   }
   if (!(most > least)) return { low: least, high: most }
   const bins = new Uint32Array(BINS)
   const scale = (BINS - 1) / (most - least)
-  for (const value of signal) bins[Math.round((value - least) * scale)]!++
+  let all = 0
+  for (let i = 0; i < signal.length; i += step) {
+    bins[Math.round((signal[i]! - least) * scale)]!++
+    all++
+  }
   const at = (share: number) => {
     let seen = 0
     for (let i = 0; i < BINS; i++) {
       seen += bins[i]!
-      if (seen >= share * signal.length) return least + i / scale
+      if (seen >= share * all) return least + i / scale
     }
     return most
   }
@@ -27,6 +34,8 @@ export function levelsOf(signal: Float32Array): { low: number; high: number } {
 }
 
 const BINS = 4096
+/** Samples by which levels are told. */
+const LOOKED_AT = 250_000
 
 /** Of the swing: a sample that stands so far off both its neighbours is a spike. */
 const STANDS_OFF = 0.4
@@ -35,9 +44,14 @@ const STANDS_OFF = 0.4
 function withoutSpikes(signal: Float32Array): Float32Array {
   const { low, high } = levelsOf(signal)
   const most = STANDS_OFF * (high - low)
-  const clean = Float32Array.from(signal)
+  const clean = signal.slice()
   for (let i = 1; i + 1 < signal.length; i++) {
-    const [before, now, after] = [clean[i - 1]!, signal[i]!, signal[i + 1]!]
+    const now = signal[i]!
+    const [up, down] = [now - most, now + most]
+    const before = clean[i - 1]!
+    if (before >= up && before <= down) continue
+    const after = signal[i + 1]!
+    if (after >= up && after <= down) continue
     const middle = Math.max(Math.min(before, now), Math.min(Math.max(before, now), after))
     if (Math.abs(now - middle) > most) clean[i] = middle
   }
@@ -48,6 +62,8 @@ function withoutSpikes(signal: Float32Array): Float32Array {
 const PIECES = 24
 /** Share of the swing by which a change must pass its middle: noise does not. */
 const HYSTERESIS = 0.18
+/** Samples that are held against one level. */
+const BLOCK = 256
 /** A change that is taken back sooner than so many samples is a spike. */
 const SPIKE = 3
 
@@ -61,13 +77,19 @@ export function switchesOf(raw: Float32Array): Edges {
   const edges: Edges = { rising: [], falling: [] }
   if (!(swing > 0)) return edges
   let high = signal[0]! > middle(0)
-  for (let i = 1; i < signal.length; i++) {
-    const off = signal[i]! - middle(i)
-    if (high ? off > -HYSTERESIS * swing : off < HYSTERESIS * swing) continue
-    if (!holds(signal, i, high, middle)) continue
-    const list = high ? edges.falling : edges.rising
-    list.push(crossingBefore(signal, i, middle(i), high))
-    high = !high
+  for (let from = 1; from < signal.length; from += BLOCK) {
+    const end = Math.min(signal.length, from + BLOCK)
+    // A level drifts by nothing over so few samples.
+    const level = middle(from)
+    const [upper, lower] = [level + HYSTERESIS * swing, level - HYSTERESIS * swing]
+    for (let i = from; i < end; i++) {
+      const value = signal[i]!
+      if (high ? value > lower : value < upper) continue
+      if (!holds(signal, i, high, middle)) continue
+      const list = high ? edges.falling : edges.rising
+      list.push(crossingBefore(signal, i, middle(i), high))
+      high = !high
+    }
   }
   return edges
 }
@@ -142,8 +164,10 @@ export function zeroCrossings(raw: Float32Array, falling: boolean): number[] {
 /** The level about which an inductive signal swings: its mean. */
 function quietLevel(signal: Float32Array, height: number): number {
   let [sum, count] = [0, 0]
-  for (const value of signal) {
-    if (Math.abs(value) > 4 * height) continue
+  const most = 4 * height
+  for (let i = 0; i < signal.length; i++) {
+    const value = signal[i]!
+    if (value > most || value < -most) continue
     sum += value
     count++
   }
