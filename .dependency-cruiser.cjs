@@ -7,6 +7,7 @@ const LAYERS = [
   'drive',
   'picture',
   'trace',
+  'sound',
   'readings',
   'estimate',
   'calls',
@@ -23,8 +24,9 @@ const layers = LAYERS.slice(0, -1).map((layer, i) => ({
   to: { path: `^core/(${LAYERS.slice(i + 1).join('|')})/` }
 }))
 
-/** Packages that only the layers which measure on pictures know. */
+/** Packages that only the layers which measure on pictures know, and the one that the layer which listens does. */
 const SENSED = ['^node_modules/ml-matrix/', '^node_modules/js-aruco2/']
+const HEARD = ['^node_modules/fft\\.js/']
 
 /** A layer, and each of the views, is entered by its door. */
 const doors = [
@@ -61,7 +63,7 @@ module.exports = {
       severity: 'error',
       comment: 'The core is plain TypeScript: it runs in a worker and on the server alike.',
       from: { path: '^core/' },
-      to: { pathNot: ['^core/', '^node_modules/yup/', '^node_modules/(@types/)?big\\.js/', ...SENSED] }
+      to: { pathNot: ['^core/', '^node_modules/yup/', '^node_modules/(@types/)?big\\.js/', ...SENSED, ...HEARD] }
     },
     {
       name: 'sensing-packages-where-it-senses',
@@ -69,6 +71,13 @@ module.exports = {
       comment: 'Linear algebra and the reader of codes stay where pictures are measured.',
       from: { path: '^core/', pathNot: '^core/picture/' },
       to: { path: SENSED }
+    },
+    {
+      name: 'listening-packages-where-it-listens',
+      severity: 'error',
+      comment: 'Spectra stay where recordings are heard.',
+      from: { path: '^core/', pathNot: '^core/sound/' },
+      to: { path: HEARD }
     },
     {
       name: 'words-on-the-core-alone',

@@ -1,4 +1,6 @@
-import { CONSOLE } from '../words/en'
+import { CONSOLE, tellFaults } from '../words/en'
+import { sheetFaults } from '../core/drive'
+import type { DriveSheet } from '../core/sheet'
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 
@@ -21,6 +23,16 @@ export function readJsonFile(path: string): { value: unknown; problem: null } | 
   } catch (error) {
     return { value: null, problem: CONSOLE.notJson(oneLine((error as Error).message)) }
   }
+}
+
+/** A drive sheet from its file, or what is wrong with it, line by line. */
+export function readSheetFile(path: string): { sheet: DriveSheet | null; problems: string[] } {
+  const { value, problem } = readJsonFile(path)
+  if (problem !== null) return { sheet: null, problems: [`${path}: ${problem}`] }
+  const problems = tellFaults(sheetFaults(value)).map(({ place, message }) =>
+    oneLine(`${path}: ${place ? `${place}: ` : ''}${message}`)
+  )
+  return problems.length > 0 ? { sheet: null, problems } : { sheet: value as DriveSheet, problems }
 }
 
 /** Waits for a full pipe, so that a long run does not pile up in memory. */

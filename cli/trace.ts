@@ -1,6 +1,5 @@
-import { CONSOLE, sayTrace, tellFaults } from '../words/en'
+import { CONSOLE, sayTrace } from '../words/en'
 import { closeSync, openSync, readFileSync, readSync } from 'node:fs'
-import { sheetFaults } from '../core/drive'
 import type { DriveSheet } from '../core/sheet'
 import type { Message } from '../core/check'
 import {
@@ -13,7 +12,7 @@ import {
   type Trace,
   triggersOf
 } from '../core/trace'
-import { oneLine, pathOf, print, readJsonFile, run } from './files'
+import { oneLine, pathOf, print, readSheetFile, run } from './files'
 
 /** Bytes read at a time. */
 const PIECE = 4 << 20
@@ -30,14 +29,8 @@ async function traceOf(given: string[]): Promise<string[]> {
   const asked = argumentsOf(given)
   if (!asked) return [CONSOLE.traceUsage]
   const { sheetPath, tracePath, goodPath, map, rate } = asked
-  const { value, problem } = readJsonFile(sheetPath)
-  if (problem !== null) return [`${sheetPath}: ${problem}`]
-  const faults = sheetFaults(value)
-  if (faults.length > 0)
-    return tellFaults(faults).map(({ place, message }) =>
-      oneLine(`${sheetPath}: ${place ? `${place}: ` : ''}${message}`)
-    )
-  const sheet = value as DriveSheet
+  const { sheet, problems } = readSheetFile(sheetPath)
+  if (!sheet) return problems
   const told = (path: string, message: Message) => [oneLine(`${path}: ${sayTrace(message)}`)]
   const samples = samplesOf(tracePath, rate)
   if (samples === null) return [`${tracePath}: ${CONSOLE.unreadable}`]

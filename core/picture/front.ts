@@ -7,9 +7,10 @@ import { pixelsOf, type Size } from './camera'
 import { chartSheet, type Found } from './chart'
 import { layoutOf, type Placed } from './layout'
 import { lineOf, wayRound } from './loops'
-import { seePicture, type Seen } from './measure'
+import { seePicture } from './measure'
 import { circleThrough } from './scene'
 import type { Known, Measure, MeasureFile } from './schema'
+import type { Seen } from './seen'
 
 /** What is tapped on a photo of an open engine front, px: by the ids of its sheet's parts. */
 export interface FrontTaps {

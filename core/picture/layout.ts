@@ -1,10 +1,10 @@
 import { type Point } from '../math'
 import { type Arc, circleOf, inOrder, offArc } from './arcs'
 import { type Loop, type LoopStop, wayRound } from './loops'
-import type { Circle, Seen } from './measure'
 import { propagate } from './propagate'
 import type { SceneState } from './scene'
 import type { Measure } from './schema'
+import type { Circle, Seen, Tapped } from './seen'
 
 type Layouts = Extract<Measure, { kind: 'layout' }>
 
@@ -38,13 +38,6 @@ export interface Closed {
 const RAN = { more: 0.0015, sigma: 0.0015 }
 /** Links by which a new chain's way may be off: pins lie beside the pitch line, plays are taken up. */
 const NEW = 0.03
-
-/** What of a picture belongs to which measure: circles, curves and chains. */
-export interface Tapped {
-  circles: readonly Circle[]
-  arcs: readonly { owner: Measure; id: string; points: readonly Point[] }[]
-  loops: readonly (Loop & { owner: Measure; chain: number })[]
-}
 
 /** Every curve and every chain of layouts, beside circles of known teeth. */
 export function tappedOf(measures: readonly Measure[], circles: readonly Circle[]): Tapped {

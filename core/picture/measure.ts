@@ -1,11 +1,12 @@
 import { pitchRadius, type Point, RADIANS, turn180 } from '../math'
 import type { Message } from '../check'
 import { tiltOf } from './camera'
-import { layoutOf, type Layout, type Tapped, tappedOf } from './layout'
-import { type Figure, propagate, type Ways } from './propagate'
-import { distanceOf, fitScenes, type SceneInput, type SceneState } from './scene'
+import { layoutOf, type Layout, tappedOf } from './layout'
+import { type Figure, propagate } from './propagate'
+import { distanceOf, fitScenes, type SceneInput } from './scene'
 import { say } from './says'
 import type { Known, Measure, MeasureFile } from './schema'
+import type { Circle, Seen, Tapped } from './seen'
 
 /** A figure, mm, with its standard deviation. */
 export interface Measured {
@@ -67,13 +68,6 @@ export function measurePicture(file: MeasureFile): Measurement | Message {
   return { results, distance: distanceOf(state), tilt: tiltOf(state.camera), corner: ways.scenes[0]!.corner }
 }
 
-/** A picture seen through: every way to see it, the likeliest, and what was tapped. */
-export interface Seen {
-  ways: Ways
-  state: SceneState
-  tapped: Tapped
-}
-
 /**
  * Fits camera, circles, curves and chains to a picture.
  * @param closing do chains that have to close tell of it too?
@@ -90,15 +84,6 @@ export function seePicture(file: MeasureFile, closing = true): Seen | Message {
   if (!(distanceOf(state) > 0)) return say('behind-camera')
   const weights = scenes.map(({ fit }) => Math.exp((best.fit.cost - fit.cost) / 2))
   return { ways: { scenes, weights, tap: input.tap }, state, tapped }
-}
-
-/** A circle of known teeth, and what tells of it. */
-export interface Circle {
-  owner: Known | Measure
-  id: string
-  radius: number
-  sigma: number
-  points: readonly Point[]
 }
 
 /** Every circle of known teeth: rims that give the scale, and sprockets of a layout. */

@@ -2,7 +2,9 @@
 export const CONSOLE = {
   assessUsage: 'usage: npm run --silent assess -- job.json …',
   pictureUsage: 'usage: npm run --silent picture -- measure.json | find photo.jpg | links photo.jpg line.json',
-  traceUsage: 'usage: npm run --silent trace -- sheet.json trace.csv [--good other.csv] [--map crank=A,cam-in=B] [--rate HZ]',
+  soundUsage: 'usage: npm run --silent sound -- sheet.json engine.wav',
+  traceUsage:
+    'usage: npm run --silent trace -- sheet.json trace.csv [--good other.csv] [--map crank=A,cam-in=B] [--rate HZ]',
   noPicture:
     'is no picture that can be read (JPEG, PNG, WebP or TIFF), or is cut off: take it again, or send the whole file',
   noSuchFile: 'no such file',

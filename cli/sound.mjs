@@ -1,0 +1,3 @@
+import { runBundled } from './bundled.mjs'
+
+await runBundled('sound')

@@ -1,0 +1,5 @@
+export { beatsOf } from './beats'
+export { mixed } from './filter'
+export { type Heard, listen } from './listen'
+export type { Beats, Rhythm, RhythmOf } from './rhythm'
+export type { SoundSays } from './says'

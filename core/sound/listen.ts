@@ -1,0 +1,163 @@
+import type { Message } from '../check'
+import { type Loudness, loudnessIn } from './filter'
+import { findQuiet, type Quiet } from './quiet'
+import { type Beats, findRhythms, type Rhythm } from './rhythm'
+import { say } from './says'
+import { followSpeed, type SpeedTrack } from './speed'
+
+/** What a recording of a running engine says. */
+export interface Heard {
+  rpm: { low: number; mean: number; high: number }
+  /** Seconds after which the clatter is gone; null where it never goes, or is none. */
+  quietAfter: number | null
+  /** 0 to 1: how much of the loudness above the engine's own is clatter. */
+  clatter: number
+  /** Does the clatter grow with speed? −1 to 1; null where the speed hardly changes. */
+  withSpeed: number | null
+  /** Strongest first. */
+  rhythms: Rhythm[]
+  faults: Message[]
+  /** rpm over time: so many a second. */
+  speed: { rpm: Float64Array; rate: number }
+  /** dB of the clatter's band over time, so many a second. */
+  loud: { level: Float64Array; rate: number }
+}
+
+/** Hz of the bands in which clatter may lie, and times a second that its loudness is taken. */
+const BANDS: readonly (readonly [number, number])[] = [
+  [1200, 2200],
+  [2200, 3600],
+  [3600, 5600],
+  [5600, 9000]
+]
+const TIMES = 4000
+/** Seconds that a recording must hold, and the longest that is taken. */
+const [SHORTEST, LONGEST] = [2, 300]
+/** A firing order that stands out by less is none. */
+const CLEAR = 0.62
+/** Share of samples at full scale from which a recording is clipped; loudness below which it is silence. */
+const [CLIPPED, SILENT] = [0.001, 1e-5]
+
+/**
+ * A recording of a running engine: speed by its firing order, when the clatter goes, and what it keeps time with.
+ * @param signal one channel, −1 to 1
+ * @returns what stands in the way instead
+ */
+export function listen(signal: Float32Array, rate: number, beats: Beats): Heard | Message {
+  if (!(rate >= LEAST_RATE)) return say('slow-rate', { rate, least: LEAST_RATE })
+  const seconds = signal.length / rate
+  if (seconds < SHORTEST) return say('short-recording', { seconds, least: SHORTEST })
+  if (seconds > LONGEST) return say('long-recording', { seconds, most: LONGEST })
+  const { square, full } = sizeOf(signal)
+  if (square < SILENT ** 2) return say('silence')
+  const track = followSpeed(signal, rate, beats.cylinders)
+  if (!track || track.clear < CLEAR) return say('no-engine')
+  const faults = full > CLIPPED * signal.length ? [say('clipped')] : []
+  const rpmAt = (time: number) => track.rpm[Math.min(track.rpm.length - 1, Math.max(0, Math.round(time * track.rate)))]!
+  const bands = BANDS.filter(([from]) => from < 0.4 * rate).map((band) => {
+    const heard = loudnessIn(signal, rate, band, TIMES)
+    return { ...heard, band, quiet: findQuiet(heard.loud, heard.rate, rpmAt), bursts: burstsOf(heard.loud, heard.rate) }
+  })
+  const weighed = bands.map((one) => ({ ...one, rhythms: rhythmsIn(one, track, beats) }))
+  const best = weighed.reduce((a, b) => (weight(b) > weight(a) ? b : a))
+  const { loud, rate: times, quiet, rhythms } = best
+  const sorted = track.rpm.toSorted()
+  return {
+    rpm: {
+      low: sorted[Math.floor(0.02 * sorted.length)]!,
+      mean: mean(track.rpm),
+      high: sorted[Math.floor(0.98 * sorted.length)]!
+    },
+    quietAfter: quiet.after,
+    clatter: quiet.after === null ? best.bursts : Math.max(best.bursts, 1 - 10 ** (-quiet.drop / 10)),
+    withSpeed: growth(loud, times, rpmAt),
+    rhythms,
+    faults,
+    speed: { rpm: track.rpm, rate: track.rate },
+    loud: levelsOf(loud, times)
+  }
+}
+
+/** Hz: fewer samples a second hold no clatter. */
+const LEAST_RATE = 6000
+
+function sizeOf(signal: Float32Array): { square: number; full: number } {
+  let [square, full] = [0, 0]
+  for (let i = 0; i < signal.length; i++) {
+    const value = signal[i]!
+    square += value * value
+    if (value > 0.999 || value < -0.999) full++
+  }
+  return { square: square / signal.length, full }
+}
+
+/** How much of a band is clatter that comes and goes, or keeps time. */
+function weight({ quiet, bursts, rhythms }: { quiet: Quiet; bursts: number; rhythms: readonly Rhythm[] }): number {
+  return Math.min(quiet.after === null ? 0 : quiet.stands, 60) / 60 + bursts + 2 * (rhythms[0]?.strength ?? 0)
+}
+
+/** Clatter that goes is heard before it does; other in all of the recording. */
+function rhythmsIn({ loud, rate, quiet }: Loudness & { quiet: Quiet }, track: SpeedTrack, beats: Beats): Rhythm[] {
+  const part = quiet.after === null ? loud : loud.subarray(0, Math.max(1, Math.floor(quiet.after * rate)))
+  return findRhythms(part, (i) => turnsAt(track, i / rate), beats)
+}
+
+function turnsAt({ turns, rate }: { turns: Float64Array; rate: number }, time: number): number {
+  const place = Math.min(Math.max(time * rate, 0), turns.length - 1.001)
+  const k = Math.floor(place)
+  return turns[k]! + (place - k) * (turns[k + 1]! - turns[k]!)
+}
+
+const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length
+
+/** Seconds over which a burst is heard. */
+const BURST = 0.004
+/** Of the loudest moments over the usual ones, as amplitudes: below the first there are no bursts, from the second all. */
+const [NO_BURSTS, ALL_BURSTS] = [1.9, 5]
+
+/** How much a loudness comes in bursts. */
+function burstsOf(loud: Float32Array, rate: number): number {
+  const every = Math.max(1, Math.round(BURST * rate))
+  const pieces = Float64Array.from({ length: Math.floor(loud.length / every) }, (_, i) => {
+    let sum = 0
+    for (let k = i * every; k < (i + 1) * every; k++) sum += loud[k]!
+    return Math.sqrt(sum / every)
+  }).sort()
+  const [usual, loudest] = [pieces[pieces.length >> 1] ?? 0, pieces[Math.floor(0.995 * pieces.length)] ?? 0]
+  const bursts = usual > 0 ? loudest / usual : 0
+  return Math.min(1, Math.max(0, (bursts - NO_BURSTS) / (ALL_BURSTS - NO_BURSTS)))
+}
+
+/** Looks a second of what is drawn. */
+const DRAWN = 20
+
+function levelsOf(loud: Float32Array, rate: number): Heard['loud'] {
+  const every = Math.max(1, Math.round(rate / DRAWN))
+  return {
+    rate: rate / every,
+    level: Float64Array.from({ length: Math.floor(loud.length / every) }, (_, i) => {
+      let sum = 0
+      for (let k = i * every; k < (i + 1) * every; k++) sum += loud[k]!
+      return 10 * Math.log10(sum / every + 1e-12)
+    })
+  }
+}
+
+/** Doublings of speed that a recording must span to say how loudness goes with it. */
+const SPANNED = 0.35
+
+/** How loudness goes with speed: the correlation of both, as logarithms. */
+function growth(loud: Float32Array, rate: number, rpmAt: (time: number) => number): number | null {
+  const { level, rate: looks } = levelsOf(loud, rate)
+  const speeds = level.map((_, i) => Math.log2(rpmAt(i / looks)))
+  const sorted = speeds.toSorted()
+  if (sorted[Math.floor(0.95 * sorted.length)]! - sorted[Math.floor(0.05 * sorted.length)]! < SPANNED) return null
+  const [x, y] = [mean(speeds), mean(level)]
+  let [xy, xx, yy] = [0, 0, 0]
+  for (let i = 0; i < level.length; i++) {
+    xy += (speeds[i]! - x) * (level[i]! - y)
+    xx += (speeds[i]! - x) ** 2
+    yy += (level[i]! - y) ** 2
+  }
+  return xx > 0 && yy > 0 ? xy / Math.sqrt(xx * yy) : null
+}

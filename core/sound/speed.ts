@@ -1,0 +1,203 @@
+import FFT from 'fft.js'
+import { lowPart } from './filter'
+
+/** The engine's speed along a recording. */
+export interface SpeedTrack {
+  /** Crank turns since the start, so many times a second. */
+  turns: Float64Array
+  /** rpm at the same places. */
+  rpm: Float64Array
+  rate: number
+  /** How clearly the firing order stands out: 0 for none. */
+  clear: number
+}
+
+/** Hz up to which the firing order is looked for, and samples of a look. */
+const HIGHEST = 900
+const [WINDOW, PADDED] = [1024, 4096]
+/** Looks a second. */
+const LOOKS = 10
+/** rpm that an engine may turn at, and the step from one to the next that is tried. */
+const [SLOWEST, FASTEST, STEP] = [480, 7000, 0.0035]
+/** Harmonics of the firing order that are looked at, and their weights. */
+const WEIGHTS = [1, 1, 0.8, 0.6, 0.5, 0.4]
+/** How much a change of speed by a step of the grid from one look to the next counts. */
+const STIFF = 0.012
+/** rpm at which recordings are mostly made, and how little it weighs. */
+const [USUAL, LEAN] = [1100, 0.08]
+
+/**
+ * Speed from the firing order of a four-stroke engine: of all speeds the one whose harmonics stand out and the places
+ * between them do not, followed smoothly over time (A. Viterbi, 1967), then held to the phase of its strongest harmonic.
+ * @param signal samples, −1 to 1
+ * @returns null where the recording is too short
+ */
+export function followSpeed(signal: Float32Array, rate: number, cylinders: number): SpeedTrack | null {
+  const low = lowPart(signal, rate, HIGHEST)
+  const hop = Math.round(low.rate / LOOKS)
+  const looks = Math.floor((low.signal.length - WINDOW) / hop) + 1
+  if (looks < 5) return null
+  const firing = cylinders / 2
+  const grid = Array.from(
+    { length: Math.ceil(Math.log(FASTEST / SLOWEST) / STEP) },
+    (_, i) => SLOWEST * Math.exp(STEP * i)
+  )
+  const scores = Array.from({ length: looks }, (_, i) =>
+    scoresAt(spectrumAt(low.signal, i * hop), low.rate, grid, firing)
+  )
+  const path = smoothest(scores)
+  const clear = path.reduce((sum, k, i) => sum + scores[i]![k]!, 0) / looks
+  const coarse = path.map((k, i) => refined(grid, scores[i]!, k))
+  const spread = (at: number) => {
+    // A look is told for its middle.
+    const place = Math.min(Math.max((at - WINDOW / 2) / hop, 0), looks - 1)
+    const from = Math.min(Math.floor(place), looks - 2)
+    return coarse[from]! + (place - from) * (coarse[from + 1]! - coarse[from]!)
+  }
+  return inPhase(low.signal, low.rate, firing, spread, clear)
+}
+
+const fft = new FFT(PADDED)
+const WINDOWED = Float64Array.from({ length: WINDOW }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * i) / WINDOW))
+
+/** How far each frequency stands out over those about it, on a scale of loudness. */
+function spectrumAt(signal: Float32Array, from: number): Float64Array {
+  const input = new Array<number>(PADDED).fill(0)
+  for (let i = 0; i < WINDOW; i++) input[i] = signal[from + i]! * WINDOWED[i]!
+  const out = fft.createComplexArray()
+  fft.realTransform(out, input)
+  const half = PADDED / 2
+  const size = Float64Array.from({ length: half }, (_, i) => Math.hypot(out[2 * i]!, out[2 * i + 1]!))
+  return overItsSurroundings(size)
+}
+
+/** Bins about a frequency over which its surroundings are taken. */
+const AROUND = 160
+
+function overItsSurroundings(size: Float64Array): Float64Array {
+  const sums = new Float64Array(size.length + 1)
+  for (let i = 0; i < size.length; i++) sums[i + 1] = sums[i]! + size[i]!
+  return size.map((value, i) => {
+    const [from, to] = [Math.max(0, i - AROUND), Math.min(size.length, i + AROUND)]
+    return Math.log1p(value / ((sums[to]! - sums[from]!) / (to - from) + 1e-9))
+  })
+}
+
+function scoresAt(spectrum: Float64Array, rate: number, grid: readonly number[], firing: number): Float64Array {
+  const bin = PADDED / rate
+  const at = (hz: number) => {
+    const place = hz * bin
+    const k = Math.floor(place)
+    if (k + 1 >= spectrum.length || hz > HIGHEST) return null
+    return spectrum[k]! + (place - k) * (spectrum[k + 1]! - spectrum[k]!)
+  }
+  return Float64Array.from(grid, (rpm) => {
+    const base = (rpm / 60) * firing
+    let [on, off, weights] = [0, 0, 0]
+    for (const [h, weight] of WEIGHTS.entries()) {
+      const [here, between] = [at((h + 1) * base), at((h + 0.5) * base)]
+      if (here === null || between === null) break
+      on += weight * here
+      off += weight * between
+      weights += weight
+    }
+    return weights > 0 ? (on - 0.5 * off) / weights - LEAN * Math.abs(Math.log2(rpm / USUAL)) : -1
+  })
+}
+
+/** The way through all looks that scores best and changes least. */
+function smoothest(scores: readonly Float64Array[]): number[] {
+  const n = scores[0]!.length
+  const reach = 9
+  let best = Float64Array.from(scores[0]!)
+  const from: Int16Array[] = []
+  for (const score of scores.slice(1)) {
+    const next = new Float64Array(n)
+    const came = new Int16Array(n)
+    for (let k = 0; k < n; k++) {
+      let [top, at] = [-Infinity, k]
+      for (let j = Math.max(0, k - reach); j <= Math.min(n - 1, k + reach); j++) {
+        const value = best[j]! - STIFF * Math.abs(k - j)
+        if (value > top) [top, at] = [value, j]
+      }
+      next[k] = top + score[k]!
+      came[k] = at
+    }
+    from.push(came)
+    best = next
+  }
+  let k = best.reduce((top, value, i) => (value > best[top]! ? i : top), 0)
+  const path = [k]
+  for (const came of from.toReversed()) path.unshift((k = came[k]!))
+  return path
+}
+
+/** Between the speeds of the grid, by the parabola through the best three. */
+function refined(grid: readonly number[], score: Float64Array, k: number): number {
+  const [a, b, c] = [score[k - 1] ?? -1, score[k]!, score[k + 1] ?? -1]
+  const bend = a - 2 * b + c
+  const by = bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / bend)) : 0
+  return grid[k]! * Math.exp(STEP * by)
+}
+
+/** Seconds over which a harmonic's phase is taken. */
+const PHASE_OVER = 0.25
+
+/** The turns of the crank, held to the phase of the firing order's strongest harmonic. */
+function inPhase(
+  signal: Float32Array,
+  rate: number,
+  firing: number,
+  rpmAt: (sample: number) => number,
+  clear: number
+): SpeedTrack {
+  const turns = new Float64Array(signal.length)
+  for (let i = 1; i < turns.length; i++) turns[i] = turns[i - 1]! + rpmAt(i) / 60 / rate
+  const harmonic = strongest(signal, turns, firing)
+  const length = Math.max(1, Math.round(PHASE_OVER * rate))
+  const pieces = Math.max(2, Math.floor(signal.length / length))
+  const phases: number[] = []
+  for (let p = 0; p < pieces; p++) {
+    let [re, im] = [0, 0]
+    for (let i = p * length; i < Math.min((p + 1) * length, signal.length); i++) {
+      const angle = 2 * Math.PI * harmonic * firing * turns[i]!
+      const taper = 1 - Math.abs((2 * (i - p * length)) / length - 1)
+      re += taper * signal[i]! * Math.cos(angle)
+      im -= taper * signal[i]! * Math.sin(angle)
+    }
+    const phase = Math.atan2(im, re) / (2 * Math.PI)
+    const before = phases.at(-1) ?? phase
+    phases.push(phase - Math.round(phase - before))
+  }
+  const off = (i: number) => {
+    const place = Math.min(Math.max(i / length - 0.5, 0), pieces - 1)
+    const k = Math.min(Math.floor(place), pieces - 2)
+    return (phases[k]! + (place - k) * (phases[k + 1]! - phases[k]!)) / (harmonic * firing)
+  }
+  const held = turns.map((turn, i) => turn + off(i))
+  const span = Math.round(0.4 * rate)
+  const rpm = held.map((_, i) => {
+    const [a, b] = [Math.max(0, i - span), Math.min(held.length - 1, i + span)]
+    return ((held[b]! - held[a]!) / (b - a)) * rate * 60
+  })
+  return { turns: held, rpm, rate, clear }
+}
+
+/** The harmonic of the firing order that holds together best over the recording. */
+function strongest(signal: Float32Array, turns: Float64Array, firing: number): number {
+  const powers = [1, 2, 3, 4].map((harmonic) => {
+    let power = 0
+    const length = 512
+    for (let from = 0; from + length <= signal.length; from += length) {
+      let [re, im] = [0, 0]
+      for (let i = from; i < from + length; i++) {
+        const angle = 2 * Math.PI * harmonic * firing * turns[i]!
+        re += signal[i]! * Math.cos(angle)
+        im += signal[i]! * Math.sin(angle)
+      }
+      power += Math.hypot(re, im)
+    }
+    return power / Math.sqrt(harmonic)
+  })
+  return powers.reduce((top, power, i) => (power > powers[top]! ? i : top), 0) + 1
+}

@@ -1,0 +1,122 @@
+import type { Roll } from '../../core/math'
+import type { Beats, RhythmOf } from '../../core/sound'
+
+/** Recordings of engines of known truth, made sample by sample: firing, valve train, clatter at a rhythm, noise. */
+export interface MadeSound {
+  signal: Float32Array
+  rate: number
+  beats: Beats
+  rpm: { low: number; mean: number; high: number }
+  /** Seconds until the clatter goes; null for always. */
+  quiet: number | null
+  rhythm: RhythmOf
+}
+
+export interface SoundWish {
+  cylinders?: number
+  rhythm?: RhythmOf
+  quiet?: number | null
+  seconds?: number
+  rate?: number
+  /** dB of the engine over the noise. */
+  signalToNoise?: number
+  /** rpm at the start and at the end. */
+  rpm?: readonly [number, number]
+  clatter?: number
+}
+
+/** A burst that rings down in a band: two resonances with a life of a few ms. */
+function ring(signal: Float32Array, at: number, rate: number, hz: number, life: number, size: number): void {
+  const length = Math.min(signal.length - at, Math.ceil(6 * life * rate))
+  for (let i = 0; i < length; i++) {
+    const t = i / rate
+    signal[at + i]! +=
+      size * Math.exp(-t / life) * (Math.sin(2 * Math.PI * hz * t) + 0.6 * Math.sin(2 * Math.PI * 1.43 * hz * t))
+  }
+}
+
+export function makeSound(roll: Roll, wish: SoundWish = {}): MadeSound {
+  const cylinders = wish.cylinders ?? roll.pick([3, 4, 4, 4, 6, 8])
+  const teeth = 18 + roll.below(8)
+  const links = 2 * Math.round(teeth * roll.between(2.7, 4)) + roll.below(2)
+  const round = links / teeth
+  const rate = wish.rate ?? roll.pick([22_050, 44_100])
+  const seconds = wish.seconds ?? roll.between(8, 16)
+  const rhythm = wish.rhythm ?? roll.pick(['crank', 'cam', 'chain', 'teeth'] as const)
+  const quiet = wish.quiet === undefined ? (roll.chance(0.4) ? null : roll.between(1.5, 6)) : wish.quiet
+  const start = roll.between(650, 1100)
+  const [from, to] = wish.rpm ?? [start, roll.chance(0.4) ? start * roll.between(1.4, 2.4) : start]
+  const count = Math.floor(seconds * rate)
+  const signal = new Float32Array(count)
+  const firing = cylinders / 2
+  const phases = Array.from({ length: 6 }, () => roll.between(0, 6.28))
+  const uneven = Array.from({ length: cylinders }, () => 1 + roll.normal(0.12))
+  const period = { crank: 1, cam: 2, chain: round, teeth: 1 / teeth }[rhythm]
+  const hz = roll.between(2500, 4500)
+  const size = wish.clatter ?? roll.between(0.12, 0.3)
+  const [valvePhase, clatterPhase] = [roll.between(0, 1), roll.between(0, 1)]
+  let turns = roll.between(0, 2)
+  let [valve, beat] = [Math.floor(turns * cylinders), Math.floor(turns / period)]
+  let [low, high, sum] = [Infinity, 0, 0]
+  for (let i = 0; i < count; i++) {
+    const share = Math.min(1, Math.max(0, (i / count - 0.3) / 0.5))
+    const rpm = (from + (to - from) * share) * (1 + 0.006 * Math.sin((2 * Math.PI * i * 0.7) / rate))
+    low = Math.min(low, rpm)
+    high = Math.max(high, rpm)
+    sum += rpm
+    turns += rpm / 60 / rate
+    const which = Math.floor(turns * firing) % cylinders
+    let value = 0
+    for (let h = 0; h < phases.length; h++)
+      value += (0.25 / (h + 1)) * Math.sin(2 * Math.PI * firing * (h + 1) * turns + phases[h]!)
+    signal[i]! += value * uneven[which]!
+    // Inlet and exhaust of each cylinder close once a cycle.
+    const valves = Math.floor((turns + valvePhase) * cylinders)
+    if (valves !== valve) {
+      valve = valves
+      ring(signal, i, rate, 2800, 0.0015, 0.03 * (1 + roll.normal(0.2)))
+    }
+    const beats = Math.floor((turns + clatterPhase * period) / period)
+    if (beats === beat) continue
+    beat = beats
+    if (quiet !== null && i / rate > quiet) continue
+    const loud = size * (rhythm === 'teeth' ? 0.35 : 1)
+    ring(signal, i, rate, hz, rhythm === 'teeth' ? 0.0006 : 0.003, loud * Math.max(0.3, 1 + roll.normal(0.2)))
+    // A slack chain slaps more than once while it comes round.
+    if (rhythm === 'chain')
+      for (const later of [0.07, 0.16, 0.33])
+        ring(
+          signal,
+          Math.min(count - 1, Math.round(i + (later * period * 60 * rate) / rpm)),
+          rate,
+          hz,
+          0.003,
+          loud * Math.max(0.2, 0.8 + roll.normal(0.15))
+        )
+  }
+  let square = 0
+  for (const value of signal) square += (value * value) / count
+  const noise = Math.sqrt(square) * 10 ** (-(wish.signalToNoise ?? roll.between(3, 20)) / 20)
+  for (let i = 0; i < count; i++) signal[i] = Math.max(-1, Math.min(1, signal[i]! + roll.normal(noise)))
+  return { signal, rate, beats: { cylinders, round, teeth }, rpm: { low, mean: sum / count, high }, quiet, rhythm }
+}
+
+/** A recording as a WAV file of 16 bit. */
+export function wavOf({ signal, rate }: { signal: Float32Array; rate: number }): Uint8Array {
+  const file = new DataView(new ArrayBuffer(44 + 2 * signal.length))
+  const word = (at: number, text: string) => [...text].forEach((c, i) => file.setUint8(at + i, c.charCodeAt(0)))
+  word(0, 'RIFF')
+  file.setUint32(4, 36 + 2 * signal.length, true)
+  word(8, 'WAVEfmt ')
+  file.setUint32(16, 16, true)
+  file.setUint16(20, 1, true)
+  file.setUint16(22, 1, true)
+  file.setUint32(24, rate, true)
+  file.setUint32(28, 2 * rate, true)
+  file.setUint16(32, 2, true)
+  file.setUint16(34, 16, true)
+  word(36, 'data')
+  file.setUint32(40, 2 * signal.length, true)
+  signal.forEach((value, i) => file.setInt16(44 + 2 * i, Math.round(32_767 * Math.max(-1, Math.min(1, value))), true))
+  return new Uint8Array(file.buffer)
+}
