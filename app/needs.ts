@@ -16,6 +16,8 @@ export const PAGE_NEEDS: Readonly<Record<string, Role | 'anyone'>> = {
   '/jobs/:id/camera': 'mechanic',
   '/jobs/:id/estimate': 'mechanic',
   '/jobs/:id/measure': 'mechanic',
+  '/jobs/:id/trace': 'mechanic',
+  '/jobs/:id/sound': 'mechanic',
   '/jobs/:id/explain': 'mechanic',
   '/jobs/:id/paths': 'mechanic',
   '/jobs/:id/proof': 'mechanic',

@@ -56,6 +56,7 @@ export interface ProblemSays {
   'job-not-closed': {}
   'suspects-changed': {}
   'camera-sees-nothing': {}
+  'no-trigger-wheels': {}
   'camera-of-which-part': {}
   'job-too-quick': {}
   'json-or-lines': {}

@@ -11,6 +11,7 @@ export {
   type JobRecord,
   type JobState,
   type PictureRead,
+  type TraceRead,
   sheetOf,
   type StandingReading,
   type WaitsFor

@@ -45,6 +45,9 @@ export function lowPart(signal: Float32Array, rate: number, hz: number): { signa
   return { signal: out, rate: rate / every }
 }
 
+/** Seconds in which a filter settles. */
+const SETTLES = 0.05
+
 /** Loudness (mean square) between two frequencies, so many times a second. */
 export function loudnessIn(
   signal: Float32Array,
@@ -61,6 +64,9 @@ export function loudnessIn(
     for (let k = i * every; k < (i + 1) * every; k++) sum += band[k]! * band[k]!
     loud[i] = sum / every
   }
+  // A filter rings where a recording begins.
+  const settled = Math.min(loud.length, Math.round((SETTLES * rate) / every))
+  loud.fill(loud[settled] ?? 0, 0, settled)
   return { loud, rate: rate / every }
 }
 

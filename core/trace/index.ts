@@ -1,5 +1,6 @@
 export { CsvReader, MOST_SAMPLES } from './csv'
 export { type CamTrace, decodeTrace, type Trace, type TraceHints } from './decode'
+export { extremesOf } from './extremes'
 export { compareTraces, learnTriggers } from './learn'
 export type { TraceSays } from './says'
 export { chainRounds, triggersOf } from './triggers'

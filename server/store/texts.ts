@@ -3,6 +3,8 @@ import { told } from '../../words/problems'
 import { assessRecord, exportJob, foldActs, jobFile, sheetOf, type Act, type KeptJob } from '../../core/record'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { simulatedScan } from '../../demo/scanSource'
+import { simulatedScope } from '../../demo/scopeSource'
+import { simulatedSound } from '../../demo/soundSource'
 import { checkCalendar } from '../calendar'
 import { readingsCsv } from '../csv/readingsCsv'
 import { Problem } from '../utils/problem'
@@ -26,10 +28,24 @@ const TEXTS = {
    * The practice scan source plugged into a job's engine: a demo engine shows its own truth, any other a sound drive.
    */
   scan(job: KeptJob, acts: readonly Act[], id: string) {
-    const demo = DEMO_JOBS.findIndex((one) => one.id === id)
-    return simulatedScan(sheetOf(job.sheet, foldActs(acts, job.school)), DEMO_JOBS[demo]?.truth ?? {}, demo + 1)
-  }
+    return simulatedScan(...practiceOf(job, acts, id))
+  },
+  /** The practice scope at the crank and cam sensors, likewise. */
+  scope(job: KeptJob, acts: readonly Act[], id: string) {
+    const text = simulatedScope(...practiceOf(job, acts, id))
+    if (text === null) throw new Problem('not-found', told('no-trigger-wheels'))
+    return text
+  },
+  /** The practice microphone at a cold start, likewise: a WAV file in base64. */
+  sound: (job: KeptJob, acts: readonly Act[], id: string) =>
+    Buffer.from(simulatedSound(...practiceOf(job, acts, id))).toString('base64')
 } satisfies Record<string, (job: KeptJob, acts: readonly Act[], id: string) => string>
+
+/** What a stand-in at a job's engine sees: its sheet, its truth, and a seed of its own. */
+function practiceOf(job: KeptJob, acts: readonly Act[], id: string) {
+  const demo = DEMO_JOBS.findIndex((one) => one.id === id)
+  return [sheetOf(job.sheet, foldActs(acts, job.school)), DEMO_JOBS[demo]?.truth ?? {}, demo + 1] as const
+}
 
 /** A job written out, and the vehicle it is on. @throws Problem not-found */
 export async function textOf(jobId: string, what: keyof typeof TEXTS): Promise<{ text: string; vehicle: string }> {

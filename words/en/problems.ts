@@ -51,6 +51,8 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
     `This job holds ${f.most} entries, as many as one job can. Open another for what is done from now on.`,
   'job-full-of-pictures': (f) => `This job holds ${f.most} pictures, as many as one job can.`,
   'job-incomplete': () => 'The job is not complete yet.',
+  'no-trigger-wheels': () =>
+    'The practice scope needs the trigger wheels on the sheet: add them to the engine, or read a file of your own.',
   'camera-sees-nothing': () =>
     'The practice camera has no picture of this: choose a tensioner, chain, rail or marked sprocket of an engine with coordinates.',
   'camera-of-which-part': () => 'The practice camera could not tell which part it is held over.',

@@ -12,5 +12,5 @@ export {
 } from './registry'
 export { foldActs, Folding } from './fold'
 export { sheetOf, type JobRecord } from './record'
-export type { PictureRead } from './read'
+export type { PictureRead, TraceRead } from './read'
 export type { StandingReading } from './standing'

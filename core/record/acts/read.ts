@@ -1,4 +1,4 @@
-import { elsewhere, type Fault, listOf, needed, num, pair, shape, text, type Shape } from '../../check'
+import { elsewhere, type Fault, listOf, needed, num, pair, shape, text, type Shape, whole } from '../../check'
 import { type Reading, readingFaults, readingTargetFaults, canCorrect } from '../../readings'
 import { type ActKind, type ActPlace, actShape, type ActView } from './define'
 import type { StandingReading } from './standing'
@@ -25,9 +25,27 @@ const schema = () =>
       known: shape({ ends: ends().required(needed), mm: num(0.1, 10_000).required(needed) }),
       behind: num(-500, 500),
       printed: num(50, 200)
+    }),
+    /** The trace of crank and cams that it was read from, so that it can be taken again: its file, and what it showed. */
+    trace: shape({
+      file: text(200).required(needed),
+      /** SHA-256, hexadecimal. */
+      hash: text(64).required(needed),
+      turns: num(0, 1e7).required(needed),
+      rpm: num(0, 1e5).required(needed),
+      /** crank degrees: standard error, and spread from turn to turn. */
+      error: num(0, 360).required(needed),
+      spread: num(0, 360).required(needed),
+      edges: whole(0, 1e8).required(needed),
+      /** Of the lag, what repeats with the chain: crank degrees, and crank turns. */
+      waver: shape({ amplitude: num(0, 360).required(needed), turns: num(0, 1e5).required(needed) }),
+      /** Was it held against a good trace? Then that one's file. */
+      good: text(200)
     })
   })
 type Own = Shape<ReturnType<typeof schema>>
+/** The trace that a reading was taken from. */
+export type TraceRead = NonNullable<Own['trace']>
 /** Where on a photo a reading was measured, px. */
 export type PictureRead = NonNullable<Own['picture']>
 
