@@ -66,7 +66,7 @@ async function traceOf(given: string[]): Promise<string[]> {
   return []
 }
 
-/** Lag by the sheet's wheels; against a good trace the difference, by wheels learnt from it where the sheet has none. */
+/** Lag by the sheet's wheels; against a good trace the difference, by its wheels where the sheet has none. */
 function decoded(
   sheet: DriveSheet,
   samples: Samples,

@@ -13,7 +13,7 @@ interface Clatter {
   loud: number
 }
 
-/** What a drive in this state sounds like: a long chain until the tensioner has filled, a loose phaser at cam rhythm. */
+/** How a drive in this state sounds: a long chain until the tensioner has filled, a loose phaser at cam rhythm. */
 function clatterOf(sheet: DriveSheet, truth: Truth, roll: Roll): Clatter | null {
   const { round } = beatsOf(sheet)
   const most = Math.max(0, ...Object.values(truth.elongation ?? {}))

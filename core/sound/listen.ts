@@ -112,7 +112,7 @@ const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value
 
 /** Seconds over which a burst is heard. */
 const BURST = 0.004
-/** Of the loudest moments over the usual ones, as amplitudes: below the first there are no bursts, from the second all. */
+/** Of the loudest moments over the usual ones, as amplitudes: no bursts up to the first, all from the second on. */
 const [NO_BURSTS, ALL_BURSTS] = [1.9, 5]
 
 /** How much a loudness comes in bursts. */

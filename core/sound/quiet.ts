@@ -7,11 +7,11 @@ export interface Quiet {
   stands: number
 }
 
-/** Looks a second at how loud it is, at single knocks, and at when the last came; seconds that a knock lasts. */
+/** Looks a second at how loud it is, at knocks, and at when the last came; seconds that a knock lasts. */
 const [LOOKS, KNOCK] = [25, 0.004]
 const KNOCK_LOOKS = [10, 5, 2.5]
 const FINE_LOOKS = 50
-/** dB by which clatter is louder than without, at least, and seconds of it; standard errors that the step stands out. */
+/** dB by which clatter is louder, at least, and seconds of it; standard errors that the step stands out. */
 const [LEAST_DROP, LEAST_LONG, STANDS_OUT] = [0.8, 0.15, 7]
 /** dB for each doubling of speed, as a first guess held loosely. */
 const STIFF = 4

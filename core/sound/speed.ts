@@ -28,7 +28,7 @@ const [USUAL, LEAN] = [1100, 0.08]
 
 /**
  * Speed from the firing order of a four-stroke engine: of all speeds the one whose harmonics stand out and the places
- * between them do not, followed smoothly over time (A. Viterbi, 1967), then held to the phase of its strongest harmonic.
+ * between them do not, followed smoothly over time (A. Viterbi, 1967), then held to the phase of a strong harmonic.
  * @param signal samples, −1 to 1
  * @returns null where the recording is too short
  */
@@ -108,19 +108,14 @@ function scoresAt(spectrum: Float64Array, rate: number, grid: readonly number[],
 /** The way through all looks that scores best and changes least. */
 function smoothest(scores: readonly Float64Array[]): number[] {
   const n = scores[0]!.length
-  const reach = 9
   let best = Float64Array.from(scores[0]!)
   const from: Int16Array[] = []
   for (const score of scores.slice(1)) {
     const next = new Float64Array(n)
     const came = new Int16Array(n)
     for (let k = 0; k < n; k++) {
-      let [top, at] = [-Infinity, k]
-      for (let j = Math.max(0, k - reach); j <= Math.min(n - 1, k + reach); j++) {
-        const value = best[j]! - STIFF * Math.abs(k - j)
-        if (value > top) [top, at] = [value, j]
-      }
-      next[k] = top + score[k]!
+      const at = bestBefore(best, k)
+      next[k] = best[at]! - STIFF * Math.abs(k - at) + score[k]!
       came[k] = at
     }
     from.push(came)
@@ -130,6 +125,19 @@ function smoothest(scores: readonly Float64Array[]): number[] {
   const path = [k]
   for (const came of from.toReversed()) path.unshift((k = came[k]!))
   return path
+}
+
+/** Steps of the grid that a speed may change from one look to the next. */
+const REACH = 9
+
+/** The place of the look before from which this one is best reached. */
+function bestBefore(best: Float64Array, k: number): number {
+  let [top, at] = [-Infinity, k]
+  for (let j = Math.max(0, k - REACH); j <= Math.min(best.length - 1, k + REACH); j++) {
+    const value = best[j]! - STIFF * Math.abs(k - j)
+    if (value > top) [top, at] = [value, j]
+  }
+  return at
 }
 
 /** Between the speeds of the grid, by the parabola through the best three. */

@@ -71,6 +71,7 @@ export class CsvReader {
   private takePlain(bytes: Uint8Array, from: number): number {
     if (this.inCell) return from
     const { delimiter, decimal } = this
+    const isPoint = (byte: number) => (byte === POINT || byte === decimal) && byte !== delimiter
     const minus = bytes[from] === MINUS
     let [i, whole, digits, places] = [minus ? from + 1 : from, 0, 0, -1]
     for (; i < bytes.length; i++) {
@@ -79,17 +80,35 @@ export class CsvReader {
         whole = whole * 10 + byte - ZERO
         digits++
         if (places >= 0) places++
-      } else if ((byte === POINT || byte === decimal) && byte !== delimiter && places < 0) places = 0
+      } else if (places < 0 && isPoint(byte)) places = 0
       else break
     }
     const end = bytes[i]
-    if (digits === 0 || digits > EXACT || (end !== delimiter && end !== NEWLINE)) return from
+    const isEnd = end === delimiter || end === NEWLINE
+    if (digits === 0 || digits > EXACT || !isEnd) return from
     const value = places > 0 ? whole / POWERS[places]! : whole
     this.started = true
     this.put(minus ? -value : value)
     this.column++
     if (end === NEWLINE) this.closeRow()
     return i + 1
+  }
+
+  /** The samples so far, while more are coming. */
+  peek(rate?: number): Samples | Message {
+    if (this.problem) return this.problem
+    const told = this.rateOf() ?? rate
+    if (told === null || told === undefined || !(told > 0) || this.count < 2)
+      return say('few-samples', { count: this.count })
+    return { rate: told, channels: this.channels() }
+  }
+
+  private channels(): Samples['channels'] {
+    return new Map(
+      this.names.flatMap((name, k) =>
+        k === this.timeAt ? [] : [[name, this.columns[k]!.slice(0, this.count)] as const]
+      )
+    )
   }
 
   /**
@@ -107,14 +126,7 @@ export class CsvReader {
     if (!(told > 0) || !Number.isFinite(told)) return say('time-stands')
     const spread = this.times && (this.times.most - this.times.least) * told
     if (spread !== null && spread > 1.2) return say('uneven-time')
-    return {
-      rate: told,
-      channels: new Map(
-        this.names.flatMap((name, k) =>
-          k === this.timeAt ? [] : [[name, this.columns[k]!.slice(0, this.count)] as const]
-        )
-      )
-    }
+    return { rate: told, channels: this.channels() }
   }
 
   private rateOf(): number | null {

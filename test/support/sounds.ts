@@ -35,26 +35,40 @@ function ring(signal: Float32Array, at: number, rate: number, hz: number, life: 
   }
 }
 
-export function makeSound(roll: Roll, wish: SoundWish = {}): MadeSound {
-  const cylinders = wish.cylinders ?? roll.pick([3, 4, 4, 4, 6, 8])
+/** What is not wished for is drawn. */
+function drawn(roll: Roll, wish: SoundWish) {
   const teeth = 18 + roll.below(8)
   const links = 2 * Math.round(teeth * roll.between(2.7, 4)) + roll.below(2)
-  const round = links / teeth
-  const rate = wish.rate ?? roll.pick([22_050, 44_100])
-  const seconds = wish.seconds ?? roll.between(8, 16)
-  const rhythm = wish.rhythm ?? roll.pick(['crank', 'cam', 'chain', 'teeth'] as const)
-  const quiet = wish.quiet === undefined ? (roll.chance(0.4) ? null : roll.between(1.5, 6)) : wish.quiet
   const start = roll.between(650, 1100)
-  const [from, to] = wish.rpm ?? [start, roll.chance(0.4) ? start * roll.between(1.4, 2.4) : start]
+  const rhythm = wish.rhythm ?? roll.pick(['crank', 'cam', 'chain', 'teeth'] as const)
+  const round = links / teeth
+  return {
+    cylinders: wish.cylinders ?? roll.pick([3, 4, 4, 4, 6, 8]),
+    teeth,
+    round,
+    rate: wish.rate ?? roll.pick([22_050, 44_100]),
+    seconds: wish.seconds ?? roll.between(8, 16),
+    rhythm,
+    period: { crank: 1, cam: 2, chain: round, teeth: 1 / teeth }[rhythm],
+    quiet: wish.quiet === undefined ? (roll.chance(0.4) ? null : roll.between(1.5, 6)) : wish.quiet,
+    rpm: wish.rpm ?? ([start, roll.chance(0.4) ? start * roll.between(1.4, 2.4) : start] as const),
+    hz: roll.between(2500, 4500),
+    loud: (wish.clatter ?? roll.between(0.12, 0.3)) * (rhythm === 'teeth' ? 0.35 : 1),
+    noise: wish.signalToNoise ?? roll.between(3, 20)
+  }
+}
+
+export function makeSound(roll: Roll, wish: SoundWish = {}): MadeSound {
+  const given = drawn(roll, wish)
+  const { cylinders, teeth, round, rate, seconds, rhythm, period, quiet, hz, loud } = given
+  const [from, to] = given.rpm
   const count = Math.floor(seconds * rate)
   const signal = new Float32Array(count)
-  const firing = cylinders / 2
   const phases = Array.from({ length: 6 }, () => roll.between(0, 6.28))
   const uneven = Array.from({ length: cylinders }, () => 1 + roll.normal(0.12))
-  const period = { crank: 1, cam: 2, chain: round, teeth: 1 / teeth }[rhythm]
-  const hz = roll.between(2500, 4500)
-  const size = wish.clatter ?? roll.between(0.12, 0.3)
   const [valvePhase, clatterPhase] = [roll.between(0, 1), roll.between(0, 1)]
+  const knock = (at: number, size: number) =>
+    ring(signal, Math.min(count - 1, at), rate, hz, rhythm === 'teeth' ? 0.0006 : 0.003, size)
   let turns = roll.between(0, 2)
   let [valve, beat] = [Math.floor(turns * cylinders), Math.floor(turns / period)]
   let [low, high, sum] = [Infinity, 0, 0]
@@ -65,40 +79,34 @@ export function makeSound(roll: Roll, wish: SoundWish = {}): MadeSound {
     high = Math.max(high, rpm)
     sum += rpm
     turns += rpm / 60 / rate
-    const which = Math.floor(turns * firing) % cylinders
-    let value = 0
-    for (let h = 0; h < phases.length; h++)
-      value += (0.25 / (h + 1)) * Math.sin(2 * Math.PI * firing * (h + 1) * turns + phases[h]!)
-    signal[i]! += value * uneven[which]!
+    const firing = (turns * cylinders) / 2
+    const pulse = phases.reduce(
+      (all, phase, h) => all + (0.25 / (h + 1)) * Math.sin(2 * Math.PI * (h + 1) * firing + phase),
+      0
+    )
+    signal[i]! += pulse * uneven[Math.floor(firing) % cylinders]!
     // Inlet and exhaust of each cylinder close once a cycle.
     const valves = Math.floor((turns + valvePhase) * cylinders)
-    if (valves !== valve) {
-      valve = valves
-      ring(signal, i, rate, 2800, 0.0015, 0.03 * (1 + roll.normal(0.2)))
-    }
+    if (valves !== valve) ring(signal, i, rate, 2800, 0.0015, 0.03 * (1 + roll.normal(0.2)))
+    valve = valves
     const beats = Math.floor((turns + clatterPhase * period) / period)
-    if (beats === beat) continue
+    if (beats !== beat && (quiet === null || i / rate <= quiet)) {
+      knock(i, loud * Math.max(0.3, 1 + roll.normal(0.2)))
+      // A slack chain slaps more than once while it comes round.
+      for (const later of rhythm === 'chain' ? [0.07, 0.16, 0.33] : [])
+        knock(Math.round(i + (later * period * 60 * rate) / rpm), loud * Math.max(0.2, 0.8 + roll.normal(0.15)))
+    }
     beat = beats
-    if (quiet !== null && i / rate > quiet) continue
-    const loud = size * (rhythm === 'teeth' ? 0.35 : 1)
-    ring(signal, i, rate, hz, rhythm === 'teeth' ? 0.0006 : 0.003, loud * Math.max(0.3, 1 + roll.normal(0.2)))
-    // A slack chain slaps more than once while it comes round.
-    if (rhythm === 'chain')
-      for (const later of [0.07, 0.16, 0.33])
-        ring(
-          signal,
-          Math.min(count - 1, Math.round(i + (later * period * 60 * rate) / rpm)),
-          rate,
-          hz,
-          0.003,
-          loud * Math.max(0.2, 0.8 + roll.normal(0.15))
-        )
   }
-  let square = 0
-  for (const value of signal) square += (value * value) / count
-  const noise = Math.sqrt(square) * 10 ** (-(wish.signalToNoise ?? roll.between(3, 20)) / 20)
-  for (let i = 0; i < count; i++) signal[i] = Math.max(-1, Math.min(1, signal[i]! + roll.normal(noise)))
+  addNoise(roll, signal, given.noise)
   return { signal, rate, beats: { cylinders, round, teeth }, rpm: { low, mean: sum / count, high }, quiet, rhythm }
+}
+
+/** White noise, so many dB below the signal. */
+function addNoise(roll: Roll, signal: Float32Array, below: number): void {
+  const square = signal.reduce((sum, value) => sum + value * value, 0) / signal.length
+  const noise = Math.sqrt(square) * 10 ** (-below / 20)
+  for (let i = 0; i < signal.length; i++) signal[i] = Math.max(-1, Math.min(1, signal[i]! + roll.normal(noise)))
 }
 
 /** A recording as a WAV file of 16 bit. */

@@ -73,6 +73,17 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
     </section>
     <FindingKeys v-for="lifter in lifters" :key="lifter.id" :target="lifter.id" :groups="[LIFTER_GROUP]" />
     <ScanPane />
+    <section>
+      <h3 class="label">{{ BEFORE_COVERS.traceOfCrankAndCams }}</h3>
+      <NuxtLink
+        class="act mt-1 flex items-center"
+        :to="`/jobs/${job.id}/trace`"
+        :prefetch="false"
+        data-testid="to-trace"
+        >{{ BEFORE_COVERS.readATrace }}</NuxtLink
+      >
+      <p class="text-note text-faint">{{ BEFORE_COVERS.traceIsWorth }}</p>
+    </section>
     <FindingKeys target="engine" :groups="ENGINE_GROUPS[2]!" />
     <Caution>{{ BEFORE_COVERS.hotOilAndCoolantWhen }}</Caution>
   </aside>

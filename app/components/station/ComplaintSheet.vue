@@ -22,6 +22,13 @@ const banks = computed(() => banksOf(job.job.sheet))
       {{ COMPLAINT_SHEET.openedBy(usageWords(job.job.usage), job.job.openedBy) }}
       <ClientOnly><UsageFix /></ClientOnly>
     </div>
+    <NuxtLink
+      class="act mt-3 inline-flex items-center"
+      :to="`/jobs/${job.id}/sound`"
+      :prefetch="false"
+      data-testid="to-sound"
+      >{{ COMPLAINT_SHEET.listenToIt }}</NuxtLink
+    >
     <FindingKeys class="mt-4" target="engine" :groups="ENGINE_GROUPS[1]!" :banks="banks" wide />
   </section>
 </template>

@@ -26,7 +26,7 @@ const schema = () =>
       behind: num(-500, 500),
       printed: num(50, 200)
     }),
-    /** The trace of crank and cams that it was read from, so that it can be taken again: its file, and what it showed. */
+    /** The trace that it was read from: its file, so that it can be taken again, and what it showed. */
     trace: shape({
       file: text(200).required(needed),
       /** SHA-256, hexadecimal. */

@@ -1,6 +1,9 @@
 import type { Shown } from '../../say'
 
 export const BEFORE_COVERS = {
+  traceOfCrankAndCams: 'Trace of crank and cams',
+  readATrace: 'Read a scope trace',
+  traceIsWorth: 'Lag to a few tenths of a degree, with no cover off.',
   openIt: 'Open it',
   leaveItClosed: 'Leave it closed',
   measureFirst: 'Measure first',
@@ -16,6 +19,7 @@ export const BEFORE_COVERS = {
 }
 
 export const COMPLAINT_SHEET = {
+  listenToIt: 'Listen to a recording',
   whatIsItBroughtIn: 'What is it brought in for?',
   noComplaintWasWrittenDown: 'No complaint was written down.',
   openedBy: (usage: Shown, openedBy: Shown) => `${usage}, opened by ${openedBy}`
