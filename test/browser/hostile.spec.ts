@@ -233,6 +233,8 @@ bare(
       `jobs/${VAN}/readings.csv?x`,
       `jobs/${VAN}/assessment?x`,
       `jobs/${VAN}/scan?x`,
+      `jobs/${VAN}/scope.csv?x`,
+      `jobs/${VAN}/engine.wav?x`,
       `jobs/${VAN}/camera.jpg?part`,
       'sheets/ardmere-a18/front.jpg?x',
       'card/a6.pdf?x',

@@ -203,7 +203,9 @@ const SCREENS = {
     '/jobs/ID/build',
     '/jobs/ID/proof',
     '/jobs/ID/camera',
-    '/jobs/ID/measure'
+    '/jobs/ID/measure',
+    '/jobs/ID/trace',
+    '/jobs/ID/sound'
   ]
 }
 

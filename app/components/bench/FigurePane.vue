@@ -33,15 +33,19 @@ const draft = computed({
   set: (value) => (drafts.value = { ...drafts.value, [draftKey.value]: value })
 })
 const standing = computed(() => job.readingsOf(props.slot))
-/** Where a reading that was measured on a photo is looked at again. */
-const pictures = computed(
+/** Where a reading that was measured on a photo, or read from a trace, is looked at again. */
+const origins = computed(
   () =>
     new Map(
-      job.acts.flatMap((act) =>
-        act.type === 'read' && act.picture
-          ? [[act.id, `/jobs/${job.id}/measure?photo=${act.picture.photo}&part=${props.slot.part}&reading=${act.id}`]]
-          : []
-      )
+      job.acts.flatMap((act): [string, { to: string; of: 'photo' | 'trace' }][] => {
+        if (act.type !== 'read') return []
+        const at = `/jobs/${job.id}`
+        if (act.picture) {
+          const to = `${at}/measure?photo=${act.picture.photo}&part=${props.slot.part}&reading=${act.id}`
+          return [[act.id, { to, of: 'photo' }]]
+        }
+        return act.trace ? [[act.id, { to: `${at}/trace?reading=${act.id}`, of: 'trace' }]] : []
+      })
     )
 )
 const past = computed(() => pastReadings(job.acts, job.record, props.slot))
@@ -179,7 +183,7 @@ function following(slot: Slot): Slot | null {
       :past="past"
       :assessment="job.assessment"
       :clashes="job.record.clashes"
-      :pictures="pictures"
+      :origins="origins"
       @correct="correcting = $event"
       @enter-as="(reading, as) => job.put({ type: 'read', reading: as, supersedes: reading.id })"
       @undo="job.put({ type: 'undo', act: $event })"

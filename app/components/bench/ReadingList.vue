@@ -25,7 +25,7 @@ const props = defineProps<{
   assessment: Assessment
   clashes?: ReadonlyMap<string, readonly string[]>
   /** Ways to the photos that readings were measured on, by reading. */
-  pictures?: ReadonlyMap<string, string>
+  origins?: ReadonlyMap<string, { to: string; of: 'photo' | 'trace' }>
 }>()
 const emit = defineEmits<{
   correct: [reading: StandingReading]
@@ -117,12 +117,12 @@ const shown = (value: number, places: number) =>
           <button type="button" class="act-bare" @click="emit('correct', reading)">{{ READING_LIST.correct }}</button>
           <button type="button" class="act-bare" @click="emit('undo', reading.id)">{{ COMMON.takeBack }}</button>
           <NuxtLink
-            v-if="pictures?.get(reading.id)"
+            v-if="origins?.get(reading.id)"
             class="act-bare self-center"
-            :to="pictures.get(reading.id)!"
+            :to="origins.get(reading.id)!.to"
             :prefetch="false"
-            data-testid="on-photo"
-            >{{ READING_LIST.onPhoto }}</NuxtLink
+            :data-testid="`on-${origins.get(reading.id)!.of}`"
+            >{{ READING_LIST.origins[origins.get(reading.id)!.of] }}</NuxtLink
           >
         </div>
       </li>

@@ -4,7 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { extent, quantile } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import type { Heard, Spectrogram } from '../../../core/sound'
 import type { Canvas, Mouse } from '../../dom'
 import { fixDigits } from '../../words'
@@ -17,7 +17,9 @@ const canvas = ref<Canvas | null>(null)
 const { width, height } = useElementSize(plate, { width: 900, height: 420 })
 
 const x = computed(() => scaleLinear().domain([0, props.seconds]).range([0, width.value]))
-const ticks = computed(() => x.value.ticks(8))
+/** px from the edges within which a tick has no room. */
+const EDGE = 18
+const ticks = computed(() => x.value.ticks(8).filter((at) => x.value(at) > EDGE && x.value(at) < width.value - EDGE))
 const speed = computed(() => {
   const { rpm, rate } = props.heard?.speed ?? { rpm: new Float64Array(), rate: 1 }
   const [low, high] = extent(rpm)
@@ -57,7 +59,8 @@ function paint() {
     }
   context.putImageData(image, 0, 0)
 }
-watch(() => props.picture, paint, { immediate: true, flush: 'post' })
+onMounted(paint)
+watch(() => props.picture, paint, { flush: 'post' })
 function seek(event: Mouse) {
   const box = plate.value!.getBoundingClientRect()
   emit('seek', ((event.clientX - box.left) / box.width) * props.seconds)

@@ -42,7 +42,14 @@ const seconds = computed(() =>
     .domain([view.value[0] / props.rate, view.value[1] / props.rate])
     .range([0, width.value])
 )
-const ticks = computed(() => seconds.value.ticks(8).map((at) => ({ at, x: seconds.value(at) })))
+/** px from the edges within which a tick has no room. */
+const EDGE = 24
+const ticks = computed(() =>
+  seconds.value
+    .ticks(8)
+    .map((at) => ({ at, x: seconds.value(at) }))
+    .filter(({ x }) => x > EDGE && x < width.value - EDGE)
+)
 const digits = computed(() => (span.value / props.rate > 2 ? 1 : span.value / props.rate > 0.02 ? 3 : 5))
 
 /** Fewest samples that are shown. */
@@ -154,7 +161,7 @@ watch([view, width, height, () => props.names, () => props.version], () => void 
     <span
       v-for="tick in ticks"
       :key="tick.at"
-      class="figure absolute bottom-1 -translate-x-1/2 text-mark font-normal"
+      class="figure absolute bottom-1 -translate-x-1/2 text-mark font-normal whitespace-nowrap"
       :style="{ left: `${tick.x}px` }"
       >{{ TRACE_PAGE.seconds(fixDigits(tick.at, digits)) }}</span
     >

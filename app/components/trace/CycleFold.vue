@@ -56,6 +56,6 @@ const rows = computed(() =>
         </text>
       </g>
     </svg>
-    <figcaption class="text-note text-faint">{{ TRACE_PAGE.folded }}</figcaption>
+    <figcaption class="text-note text-scribe">{{ TRACE_PAGE.folded }}</figcaption>
   </figure>
 </template>

@@ -62,7 +62,7 @@ export const READING_LIST = {
     `Corrected at the same time to ${others.join(' and ')}: both are kept until one is taken back.`,
   notches: 'Notches',
   gap: 'Gap at its hole',
-  onPhoto: 'On its photo',
+  origins: { photo: 'On its photo', trace: 'On its trace' },
   atOddsWithTheRest: (digits: Shown) => `At odds with the rest (they give ${digits}): measure again.`,
   readItAgain: (slip: Shown) => `${slip}: read it again.`,
   enterAs: (corrected: Shown) => `Enter as ${corrected}`,
