@@ -1,43 +1,21 @@
 import type { Role } from '../core/record'
 
-/** What each page needs: a role, or nothing. A page that is not here is refused. */
-export const PAGE_NEEDS: Readonly<Record<string, Role | 'anyone'>> = {
-  '/sign-in': 'anyone',
-  '/pair/:code?': 'anyone',
-  '/share/:token': 'anyone',
-  '/shell': 'anyone',
-  '/practice': 'learner',
-  '/practice/:key': 'learner',
-  '/practice/runs/:id': 'learner',
-  '/account': 'learner',
-  '/': 'mechanic',
-  '/jobs/:id': 'mechanic',
-  '/jobs/:id/build': 'mechanic',
-  '/jobs/:id/camera': 'mechanic',
-  '/jobs/:id/estimate': 'mechanic',
-  '/jobs/:id/measure': 'mechanic',
-  '/jobs/:id/trace': 'mechanic',
-  '/jobs/:id/sound': 'mechanic',
-  '/jobs/:id/explain': 'mechanic',
-  '/jobs/:id/paths': 'mechanic',
-  '/jobs/:id/proof': 'mechanic',
-  '/jobs/:id/report': 'mechanic',
-  '/jobs/:id/verdict': 'mechanic',
-  '/customers': 'mechanic',
-  '/customers/:id': 'mechanic',
-  '/vehicles': 'mechanic',
-  '/vehicles/:id': 'mechanic',
-  '/engines': 'mechanic',
-  '/engines/:id': 'mechanic',
-  '/learnt': 'mechanic',
-  '/suspects': 'mechanic',
-  '/engines/new': 'foreman',
-  '/engines/:id/edit': 'foreman',
-  '/engines/:id/photo': 'foreman',
-  '/intake': 'foreman',
-  '/people': 'foreman',
-  '/settings': 'owner'
+/** Pages by what they need: a role, or nothing. */
+const BY_NEED: { readonly [need in Role | 'anyone']?: string } = {
+  anyone: '/sign-in /pair/:code? /share/:token /shell',
+  learner: '/practice /practice/:key /practice/runs/:id /account',
+  mechanic:
+    '/ /jobs/:id /jobs/:id/build /jobs/:id/camera /jobs/:id/estimate /jobs/:id/measure /jobs/:id/trace ' +
+    '/jobs/:id/sound /jobs/:id/explain /jobs/:id/paths /jobs/:id/proof /jobs/:id/report /jobs/:id/verdict /customers ' +
+    '/customers/:id /vehicles /vehicles/:id /engines /engines/:id /learnt /suspects',
+  foreman: '/engines/new /engines/:id/edit /engines/:id/photo /intake /people',
+  owner: '/settings'
 }
+
+/** What each page needs. A page that is not here is refused. */
+export const PAGE_NEEDS: Readonly<Record<string, Role | 'anyone'>> = Object.fromEntries(
+  Object.entries(BY_NEED).flatMap(([need, pages]) => pages.split(' ').map((page) => [page, need as Role | 'anyone']))
+)
 
 /** What a page needs, by the path that it stands under; null for one that says nothing. */
 export function pageNeed(path: string): Role | 'anyone' | null {

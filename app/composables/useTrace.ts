@@ -46,17 +46,23 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
     share.value = 0
   }
 
+  /** Which file is read: what a given up one still says is none of this one's. */
+  let reading = 0
   async function read(of: File): Promise<void> {
+    const mine = ++reading
     start()
     file.value = of
     const hertz = Number(rate.value)
-    const found = await scope.load(of, hertz > 0 ? hertz : undefined, (read) => (share.value = read))
+    const found = await scope.load(of, hertz > 0 ? hertz : undefined, (read) => {
+      if (mine === reading) share.value = read
+    })
     share.value = -1
     if ('code' in found) return failed(found)
     version.value++
     loaded.value = found
   }
   function cancel(): void {
+    reading++
     scope.cancel()
     share.value = -1
     loaded.value = null

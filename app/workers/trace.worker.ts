@@ -70,7 +70,7 @@ const scope = {
 
   /** SHA-256 of a file, hexadecimal; none where it is too large to be held at once. */
   async hash(file: Blob): Promise<string> {
-    if (file.size > 200e6) return `${file.size} bytes`
+    if (file.size > 200e6) return `size-${file.size}`
     const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()))
     return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('')
   },

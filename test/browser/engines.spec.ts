@@ -317,3 +317,44 @@ test('a counted sheet works at the bench without a drawing', async ({ page, requ
   await expect(page.getByTestId('change')).toContainText('took elongation')
   await newJob(request)
 })
+
+test('trigger wheels are put on a sheet with their drawing; what cannot be read is named and not lost', async ({
+  page,
+  request
+}) => {
+  const own = changed(ownSheet('wheels-a18', 'Wheels A18'), (d) => void delete d.triggers)
+  expect((await request.post('/api/sheets', { data: { sheet: own, basedOn: 0, by: 'Maren', note: '' } })).ok()).toBe(
+    true
+  )
+  await page.goto('/engines/wheels-a18/edit')
+  await page.getByRole('button', { name: 'Trigger wheels' }).click()
+  await fill(page, {
+    'Crank wheel: teeth, the missing ones counted': '36',
+    'Missing at its gap': '1',
+    'First tooth after the gap, crank degrees': '84'
+  })
+  await page.getByTestId('stretches-cam-in').fill('30-120, oops')
+  await page.getByTestId('stretches-cam-in').blur()
+  await expect(page.getByTestId('faults')).toBeVisible()
+  await expect(page.getByTestId('stretches-cam-in')).toHaveValue('30-120, oops')
+  await page.getByTestId('stretches-cam-in').fill('30-120, 200 to 250')
+  await page.getByTestId('stretches-cam-ex').fill('60-100; 240-330')
+  await page.getByTestId('stretches-cam-ex').blur()
+  await expect(page.getByTestId('sound')).toBeVisible()
+  await page.getByTestId('save-sheet').click()
+  await expect(page).toHaveURL(/engines\/wheels-a18$/)
+  const kept = (await (await request.get('/api/sheets/wheels-a18')).json()) as { sheet: DriveSheet }
+  expect(kept.sheet.triggers).toEqual({
+    crank: { teeth: 36, missing: 1, first: 84 },
+    cams: {
+      'cam-in': [
+        [30, 120],
+        [200, 250]
+      ],
+      'cam-ex': [
+        [60, 100],
+        [240, 330]
+      ]
+    }
+  })
+})

@@ -245,7 +245,7 @@ test('an engine from counts is placed on a photo of its front: it settles, close
   await expect(page.getByTestId('front-beside')).toBeVisible()
   await expect(page.getByTestId('closing')).toContainText('88.0')
   await page.getByTestId('save-sheet').click()
-  await expect(page.getByRole('heading', { name: 'Photo Q40' })).toBeVisible()
+  await expect(page).toHaveURL(/engines\/photo-q40$/)
   const kept = (await (await request.get('/api/sheets/photo-q40')).json()) as { sheet: DriveSheet }
   const [crank, cam] = kept.sheet.sprockets.map(({ centre }) => centre!)
   const [trueCrank, trueCam] = drawn.sprockets.map(({ centre }) => centre!)

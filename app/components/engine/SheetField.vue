@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { numberOf } from '../bench/draft'
 import ByPartField from './ByPartField.vue'
 import CountsField from './CountsField.vue'
+import StretchesField from './StretchesField.vue'
 import NeedsField from './NeedsField.vue'
 import PathField from './PathField.vue'
 import ReferencesField from './ReferencesField.vue'
@@ -105,6 +106,11 @@ function changePoint(at: 0 | 1, typed: string) {
           v-else-if="field.kind === 'path'"
           :value="(value as string[] | undefined) ?? []"
           :choices="choices"
+          @change="emit('change', $event)" />
+        <StretchesField
+          v-else-if="field.kind === 'stretches'"
+          :value="(value as Record<string, unknown> | undefined) ?? {}"
+          :draft="draft"
           @change="emit('change', $event)" />
         <CountsField
           v-else-if="field.kind === 'counts'"

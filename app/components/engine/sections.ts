@@ -19,6 +19,7 @@ export type FieldKind =
   | 'path'
   | 'counts'
   | 'names'
+  | 'stretches'
 
 export interface SheetEntry {
   /** Under its entry: `teeth`, `shoe.radius`. */
@@ -357,6 +358,27 @@ export const SECTIONS: readonly Section[] = [
           { key: 'playLimit.source', label: SHEET_FORM.limitFrom, kind: 'text' }
         ]
       }
+    ]
+  },
+  {
+    key: 'triggers',
+    title: SHEET_FORM.triggers,
+    says: SHEET_FORM.whatATraceIsReadBy,
+    lists: [],
+    fields: [
+      { key: 'triggers.crank.teeth', label: SHEET_FORM.wheelTeeth, kind: 'number' },
+      { key: 'triggers.crank.missing', label: SHEET_FORM.wheelMissing, kind: 'number' },
+      { key: 'triggers.crank.first', label: SHEET_FORM.wheelFirst, kind: 'number', unit: SHEET_FORM.crankDegrees },
+      {
+        key: 'triggers.crank.sensor',
+        label: SHEET_FORM.wheelSensor,
+        kind: 'choice',
+        options: [
+          { value: 'hall', label: SHEET_FORM.hall },
+          { value: 'inductive', label: SHEET_FORM.inductive }
+        ]
+      },
+      { key: 'triggers.cams', label: SHEET_FORM.wheelCams, kind: 'stretches', wide: true }
     ]
   },
   {

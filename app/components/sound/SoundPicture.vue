@@ -95,14 +95,14 @@ function seek(event: Mouse) {
       :key="i"
       class="figure absolute bg-plate/80 px-1 text-mark font-normal text-lit"
       :style="{ left: i === 0 ? '4px' : undefined, right: i === 1 ? '4px' : undefined, top: `${end[1] - 26}px` }">
-      {{ fixDigits(i === 0 ? speed!.first : speed!.last, 0) }} rpm
+      {{ SOUND_PAGE.speed(fixDigits(i === 0 ? speed!.first : speed!.last, 0)) }}
     </p>
     <span
       v-for="tick in ticks"
       :key="tick"
       class="figure absolute bottom-1 -translate-x-1/2 bg-plate/80 px-1 text-mark font-normal"
       :style="{ left: `${x(tick)}px` }"
-      >{{ tick }} s</span
+      >{{ SOUND_PAGE.seconds(tick) }}</span
     >
   </div>
 </template>

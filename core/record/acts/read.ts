@@ -1,12 +1,15 @@
-import { elsewhere, type Fault, listOf, needed, num, pair, shape, text, type Shape, whole } from '../../check'
+import { elsewhere, type Fault, listOf, needed, num, pair, shape, text, type Shape } from '../../check'
 import { type Reading, readingFaults, readingTargetFaults, canCorrect } from '../../readings'
 import { type ActKind, type ActPlace, actShape, type ActView } from './define'
 import type { StandingReading } from './standing'
 import { faultAt } from '../says'
 
-const ends = () => listOf(pair(PIXELS).required(needed), 2).length(2)
+const pixels = () => listOf(pair(PIXELS).required(needed), 400)
+const ends = () => pixels().length(2)
 /** Pixels of the widest photo. */
 const PIXELS = 100_000
+/** A figure that a trace showed. */
+const told = () => num(0, 1e8).required(needed)
 
 const schema = () =>
   actShape('read', {
@@ -18,10 +21,10 @@ const schema = () =>
       ends: ends().required(needed),
       newEnds: ends(),
       /** Of a mark against its pointer: pins on the sprocket. */
-      rim: listOf(pair(PIXELS).required(needed), 200),
+      rim: pixels(),
       /** Of a count: the line along the chain, and where each link begins. */
-      line: listOf(pair(PIXELS).required(needed), 200),
-      ticks: listOf(pair(PIXELS).required(needed), 400),
+      line: pixels(),
+      ticks: pixels(),
       known: shape({ ends: ends().required(needed), mm: num(0.1, 10_000).required(needed) }),
       behind: num(-500, 500),
       printed: num(50, 200)
@@ -31,14 +34,14 @@ const schema = () =>
       file: text(200).required(needed),
       /** SHA-256, hexadecimal. */
       hash: text(64).required(needed),
-      turns: num(0, 1e7).required(needed),
-      rpm: num(0, 1e5).required(needed),
+      turns: told(),
+      rpm: told(),
       /** crank degrees: standard error, and spread from turn to turn. */
-      error: num(0, 360).required(needed),
-      spread: num(0, 360).required(needed),
-      edges: whole(0, 1e8).required(needed),
+      error: told(),
+      spread: told(),
+      edges: told(),
       /** Of the lag, what repeats with the chain: crank degrees, and crank turns. */
-      waver: shape({ amplitude: num(0, 360).required(needed), turns: num(0, 1e5).required(needed) }),
+      waver: shape({ amplitude: told(), turns: told() }),
       /** Was it held against a good trace? Then that one's file. */
       good: text(200)
     })

@@ -22,7 +22,6 @@ export const SIGN_IN = {
   whoTakesOver: 'Who takes over?',
   onDevice: (device: string) => `This is ${device}. Your PIN is enough here.`,
   pinOf: (name: string) => `PIN of ${name}`,
-  someoneElse: 'Somebody else',
   withPassphrase: 'With name and passphrase',
   withPasskey: 'With a passkey',
   name: 'Your name',

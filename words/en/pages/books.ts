@@ -53,7 +53,6 @@ export const CUSTOMER = {
   takeOut: 'Take out of lists',
   putBack: 'Put back',
   takenOut: 'Taken out of lists. Vehicles and jobs stay.',
-  none: 'Nobody',
   find: 'Name or phone',
   newOne: (name: Shown) => `${name}, new here`
 }
@@ -75,7 +74,6 @@ export const VEHICLE_FORM = {
 }
 
 export const VEHICLE_BOOK = {
-  about: 'About it',
   fitted: 'Parts fitted',
   fittedSays: 'As they were fitted last, here or elsewhere. The next job starts from this.',
   noneFitted: 'Nothing is known to have been renewed.',
@@ -97,7 +95,6 @@ export const VEHICLE_BOOK = {
   elongationHint: 'Only where it was measured.',
   save: 'Keep it',
   takeOut: 'Take out',
-  putBack: 'Put back',
   keptBy: (by: Shown) => `kept by ${by}`
 }
 

@@ -292,6 +292,19 @@ export const NEW_ENGINE = {
 }
 
 export const SHEET_FORM = {
+  triggers: 'Trigger wheels',
+  whatATraceIsReadBy:
+    'What a trace of crank and cams is read by; optional. Crank degrees from the setting point in the running direction, of a new drive.',
+  wheelTeeth: 'Crank wheel: teeth, the missing ones counted',
+  wheelMissing: 'Missing at its gap',
+  wheelFirst: 'First tooth after the gap',
+  crankDegrees: 'crank degrees',
+  wheelSensor: 'Sensor',
+  hall: 'Hall',
+  inductive: 'inductive',
+  wheelCams: 'Where each cam signal is high, 0 to 720',
+  stretchesLike: '30-120, 200-250',
+  stretchesDrawn: 'The crank wheel with its gap at the left, and each cam over the cycle',
   shiftedBy: 'Shifted by a plunger between two strands',
   slidesStraight: 'Slides straight (its pivot is far off and no part)',
   stopGaps: 'Stop-gaps',

@@ -25,7 +25,6 @@ export const ERASING = {
   type: (name: Shown) => `Type “${name}” to erase`,
   jobSays: (vehicle: Shown) =>
     `This job of ${vehicle} goes for good, with its entries, pictures and links. Its vehicle and customer stay; so do figures of wear, of nobody.`,
-  done: (name: Shown) => `${name} was erased for good.`,
   ledger: 'Erased for good',
   ledgerSays:
     'When and by whom. What it was is kept nowhere; an older backup that is restored is erased again by this list.',

@@ -36,10 +36,8 @@ export const ESTIMATE_PAGE = {
   chosenBy: (by: Shown, price: Shown) => `${by} chose this at ${price}.`,
   chosenHeads: ['Part', 'Chosen', 'Fitted'],
   yes: 'yes',
-  no: 'no',
   notChosen: 'not chosen',
   notFitted: 'not fitted',
-  allAsChosen: 'Everything that was fitted was chosen.',
   beyond: (parts: Shown) => `Fitted without having been chosen: ${parts}. Ask before it is charged.`
 }
 

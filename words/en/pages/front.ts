@@ -34,7 +34,6 @@ export const FRONT = {
   notYet: 'Tap the pins of two sprockets or more: the drawing settles over the photo.',
   closes: (chain: Shown, taken: Shown, links: number) => `${chain}: ${taken} of ${links} links`,
   closesAlone: (seen: Shown) => `(by the taps alone ${seen})`,
-  fits: 'It closes.',
   farOff: 'That is far off: look for a pin tapped on a neighbour, or check teeth, pitch and links.',
   within: (mm: Shown) => `Parts stand within ± ${mm} mm (90 %), the least certain of them.`,
   lacks: 'Still missing',

@@ -17,9 +17,6 @@ export const CAM_DIAL = {
 
 export const STRETCH_LEDGER = {
   explain: 'What else could explain it',
-  wouldNarrowTheStretchFrom: (now: Shown, then: Shown) => `would narrow the stretch from ±${now} to ±${then}`,
-  takesOfTheDoubtAbout: (cut: Shown, part: Shown) => `takes ${cut} of the doubt about ${part}`,
-  aboutMin: (minutes: Shown) => `about ${minutes} min`,
   stretchLedger: 'Stretch ledger',
   stretch: 'Stretch',
   camsAgainstTheirMarks: 'Cams, against their marks',

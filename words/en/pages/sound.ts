@@ -17,6 +17,8 @@ export const SOUND_PAGE = {
   picture: 'Loudness by time and frequency, with the speed over it',
   play: 'Play it',
   rpm: (mean: Shown, low: Shown, high: Shown) => `${mean} rpm (${low} to ${high})`,
+  speed: (rpm: Shown) => `${rpm} rpm`,
+  seconds: (value: Shown) => `${value} s`,
   quiet: (seconds: Shown) => `Clatter for ${seconds} s, then quiet`,
   always: 'The clatter stays all the time',
   noClatter: 'No clatter stands out',

@@ -8,7 +8,6 @@ export const TRACE_PAGE = {
   choose: 'Read a scope file (CSV) or a recording (WAV)',
   practice: 'Connect the practice scope',
   live: 'Live',
-  stop: 'Stop',
   reading: (share: Shown) => `Reading … ${share} %`,
   cancel: 'Give up',
   cancelled: 'Given up. Nothing was kept.',

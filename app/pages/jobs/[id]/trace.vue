@@ -36,6 +36,7 @@ const tolerance = ref('0.3')
 const sigmaOf = (error: number) => Math.hypot(error, numberOf(tolerance.value) ?? 0.3)
 const cams = computed(() => Object.entries(trace.value?.cams ?? {}))
 const saved = ref(false)
+const keeping = ref(false)
 watch(trace, () => (saved.value = false))
 
 /** The reading that the page was opened for again. */
@@ -47,7 +48,7 @@ const again = computed(() => {
 async function keep() {
   const found = trace.value
   if (!found || !file.value || !who.by) return
-  saved.value = true
+  keeping.value = true
   const hash = await scope.hash(file.value)
   for (const [sprocket, { lag, error, spread, edges, waver }] of Object.entries(found.cams)) {
     job.put({
@@ -78,6 +79,8 @@ async function keep() {
       }
     })
   }
+  keeping.value = false
+  saved.value = true
 }
 useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
 </script>
@@ -190,7 +193,7 @@ useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
             type="button"
             class="act-main mt-2 w-full"
             data-testid="keep-trace"
-            :disabled="!who.by || saved"
+            :disabled="!who.by || saved || keeping"
             @click="keep">
             {{ TRACE_PAGE.keep }}
           </button>
