@@ -1,6 +1,7 @@
 import { randomness, type Roll } from '../core/math'
 import type { DriveSheet } from '../core/sheet'
 import { beatsOf } from '../core/sound'
+import { writeWav } from '../core/trace'
 import type { Truth } from '../core/views/practice'
 
 /** Samples a second, and seconds, of the practice microphone. */
@@ -55,7 +56,7 @@ export function simulatedSound(sheet: DriveSheet, truth: Truth, seed: number): U
     if (beat !== knock && beat % 3 !== 2) ring(signal, i, 3400, 0.003, clatter.loud * (1 + roll.normal(0.15)))
     knock = beat
   }
-  return waveFile(signal)
+  return writeWav(signal, RATE)
 }
 
 function ring(signal: Float32Array, at: number, hz: number, life: number, size: number): void {
@@ -64,24 +65,4 @@ function ring(signal: Float32Array, at: number, hz: number, life: number, size: 
     const t = (i - at) / RATE
     signal[i]! += size * Math.exp(-t / life) * Math.sin(2 * Math.PI * hz * t)
   }
-}
-
-function waveFile(signal: Float32Array): Uint8Array {
-  const file = new DataView(new ArrayBuffer(44 + 2 * signal.length))
-  const word = (at: number, text: string) => [...text].forEach((c, i) => file.setUint8(at + i, c.charCodeAt(0)))
-  const whole = (at: number, value: number) => file.setUint32(at, value, true)
-  word(0, 'RIFF')
-  whole(4, 36 + 2 * signal.length)
-  word(8, 'WAVEfmt ')
-  whole(16, 16)
-  file.setUint16(20, 1, true)
-  file.setUint16(22, 1, true)
-  whole(24, RATE)
-  whole(28, 2 * RATE)
-  file.setUint16(32, 2, true)
-  file.setUint16(34, 16, true)
-  word(36, 'data')
-  whole(40, 2 * signal.length)
-  signal.forEach((value, i) => file.setInt16(44 + 2 * i, Math.round(32_000 * Math.max(-1, Math.min(1, value))), true))
-  return new Uint8Array(file.buffer)
 }

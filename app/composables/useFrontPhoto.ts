@@ -1,4 +1,4 @@
-import { createStore, get, set } from 'idb-keyval'
+import { createStore, getMany, set } from 'idb-keyval'
 import { onMounted, ref, shallowRef } from 'vue'
 import type { SettledFront } from '../../core/picture'
 import type { Tapped } from '../components/front/steps'
@@ -18,10 +18,13 @@ export function useFrontPhoto(sheet: string) {
   const kept = shallowRef<KeptFront | null>(null)
   const loaded = ref(false)
   const noRoom = ref(false)
+  /** The photo is large and stays; its points move with every tap. */
+  const keys: [string, string] = [`${sheet} photo`, `${sheet} points`]
   const open = () => createStore('umbrette-fronts', 'fronts')
   onMounted(async () => {
     try {
-      kept.value = (await get<KeptFront>(sheet, open())) ?? null
+      const [photo, points] = await getMany<KeptFront['photo'] | Omit<KeptFront, 'photo'>>(keys, open())
+      kept.value = photo && points ? ({ ...points, photo } as KeptFront) : null
     } catch {
       noRoom.value = true
     }
@@ -29,11 +32,13 @@ export function useFrontPhoto(sheet: string) {
   })
 
   async function keep(front: KeptFront): Promise<void> {
+    const isNew = kept.value?.photo !== front.photo
     kept.value = front
     try {
+      const { photo, ...points } = front
+      if (isNew) await set(keys[0], photo, open())
       // The browser's database takes no proxies.
-      const { photo, ...rest } = front
-      await set(sheet, { ...(JSON.parse(JSON.stringify(rest)) as Omit<KeptFront, 'photo'>), photo }, open())
+      await set(keys[1], JSON.parse(JSON.stringify(points)), open())
       noRoom.value = false
     } catch {
       noRoom.value = true

@@ -73,3 +73,27 @@ function readerOf(view: DataView, kind: number, bits: number): ((at: number) => 
   }
   return readers[`${kind} ${bits}`] ?? null
 }
+
+/** One channel, −1 to 1, as a WAV file of 16 bit. */
+export function writeWav(signal: Float32Array, rate: number): Uint8Array<ArrayBuffer> {
+  const file = new DataView(new ArrayBuffer(44 + 2 * signal.length))
+  const word = (at: number, text: string) => [...text].forEach((c, i) => file.setUint8(at + i, c.charCodeAt(0)))
+  const [long, short] = [
+    (at: number, value: number) => file.setUint32(at, value, true),
+    (at: number, value: number) => file.setUint16(at, value, true)
+  ]
+  word(0, 'RIFF')
+  long(4, 36 + 2 * signal.length)
+  word(8, 'WAVEfmt ')
+  long(16, 16)
+  short(20, PCM)
+  short(22, 1)
+  long(24, rate)
+  long(28, 2 * rate)
+  short(32, 2)
+  short(34, 16)
+  word(36, 'data')
+  long(40, 2 * signal.length)
+  signal.forEach((value, i) => file.setInt16(44 + 2 * i, Math.round(32_767 * Math.max(-1, Math.min(1, value))), true))
+  return new Uint8Array(file.buffer)
+}

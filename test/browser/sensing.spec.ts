@@ -2,8 +2,9 @@ import { writeFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { randomness } from '../../core/math'
 import type { Act } from '../../core/record'
+import { writeWav } from '../../core/trace'
 import { simulatedScope } from '../../demo/scopeSource'
-import { makeSound, wavOf } from '../support/sounds'
+import { makeSound } from '../support/sounds'
 import { changed, sheet } from '../support/sheets'
 import { jobOf } from '../support/jobs'
 import { expect, newJob, test } from './bench'
@@ -135,7 +136,7 @@ test('a recording says speed, seconds to quiet and rhythm, and is said of the co
       rate: 22_050,
       signalToNoise: 15
     })
-    writeFileSync(info.outputPath(name), wavOf(made))
+    writeFileSync(info.outputPath(name), writeWav(made.signal, made.rate))
     return info.outputPath(name)
   }
   await page.goto(`/jobs/${id}?station=1`)
@@ -159,7 +160,7 @@ test('the practice microphone is heard; what is no recording of an engine is ref
   await page.getByTestId('practice-microphone').click()
   await expect(page.getByTestId('heard')).toContainText('then quiet')
   await expect(page.getByTestId('rhythm').first()).toContainText('the chain coming round')
-  writeFileSync(info.outputPath('silence.wav'), wavOf({ signal: new Float32Array(90_000), rate: 22_050 }))
+  writeFileSync(info.outputPath('silence.wav'), writeWav(new Float32Array(90_000), 22_050))
   await page.getByTestId('sound-file').setInputFiles(info.outputPath('silence.wav'))
   await expect(page.getByText('is silence: check the microphone')).toBeVisible()
   writeFileSync(info.outputPath('words.mp3'), 'not a recording')

@@ -5,8 +5,9 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { randomness } from '../../core/math'
 import { beatsOf, type Heard, listen } from '../../core/sound'
+import { readWav, writeWav } from '../../core/trace'
 import { sheet } from '../support/sheets'
-import { makeSound, type MadeSound, type SoundWish, wavOf } from '../support/sounds'
+import { makeSound, type MadeSound, type SoundWish } from '../support/sounds'
 
 function heard({ signal, rate, beats }: MadeSound): Heard {
   const found = listen(signal, rate, beats)
@@ -78,6 +79,16 @@ describe('a recording that tells nothing', () => {
   })
 })
 
+describe('a recording as a file', () => {
+  it('is read back as it was written', () => {
+    const signal = Float32Array.from({ length: 400 }, (_, i) => 0.8 * Math.sin(i / 7))
+    const back = readWav(writeWav(signal, 22_050))
+    if ('code' in back) throw new Error(back.code)
+    expect(back.rate).toBe(22_050)
+    back.channels.get('1')!.forEach((value, i) => expect(Math.abs(value - signal[i]!)).toBeLessThan(1e-4))
+  })
+})
+
 describe('the command', () => {
   let folder = ''
   beforeAll(() => {
@@ -94,7 +105,10 @@ describe('the command', () => {
     const ardmere = sheet('ardmere-a18')
     expect(beatsOf(ardmere)).toEqual({ cylinders: 4, round: 7, teeth: 18 })
     const one = made(5, { cylinders: 4, rpm: [800, 800], quiet: 3, rhythm: 'crank', clatter: 0.3 })
-    const { stdout, stderr } = sound(kept('sheet.json', JSON.stringify(ardmere)), kept('engine.wav', wavOf(one)))
+    const { stdout, stderr } = sound(
+      kept('sheet.json', JSON.stringify(ardmere)),
+      kept('engine.wav', writeWav(one.signal, one.rate))
+    )
     expect(stderr).toBe('')
     const line = JSON.parse(stdout) as Heard & { format: string; version: number }
     expect(line).toMatchObject({ format: 'umbrette-sound', version: 1, faults: [] })
@@ -109,7 +123,7 @@ describe('the command', () => {
       [own],
       [own, join(folder, 'nowhere.wav')],
       [own, kept('words.wav', 'no sound at all')],
-      [own, kept('silence.wav', wavOf({ signal: new Float32Array(100_000), rate: 22_050 }))],
+      [own, kept('silence.wav', writeWav(new Float32Array(100_000), 22_050))],
       [kept('no.json', '{'), join(folder, 'engine.wav')]
     ]) {
       const { status, stdout, stderr } = sound(...given)

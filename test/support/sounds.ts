@@ -108,23 +108,3 @@ function addNoise(roll: Roll, signal: Float32Array, below: number): void {
   const noise = Math.sqrt(square) * 10 ** (-below / 20)
   for (let i = 0; i < signal.length; i++) signal[i] = Math.max(-1, Math.min(1, signal[i]! + roll.normal(noise)))
 }
-
-/** A recording as a WAV file of 16 bit. */
-export function wavOf({ signal, rate }: { signal: Float32Array; rate: number }): Uint8Array {
-  const file = new DataView(new ArrayBuffer(44 + 2 * signal.length))
-  const word = (at: number, text: string) => [...text].forEach((c, i) => file.setUint8(at + i, c.charCodeAt(0)))
-  word(0, 'RIFF')
-  file.setUint32(4, 36 + 2 * signal.length, true)
-  word(8, 'WAVEfmt ')
-  file.setUint32(16, 16, true)
-  file.setUint16(20, 1, true)
-  file.setUint16(22, 1, true)
-  file.setUint32(24, rate, true)
-  file.setUint32(28, 2 * rate, true)
-  file.setUint16(32, 2, true)
-  file.setUint16(34, 16, true)
-  word(36, 'data')
-  file.setUint32(40, 2 * signal.length, true)
-  signal.forEach((value, i) => file.setInt16(44 + 2 * i, Math.round(32_767 * Math.max(-1, Math.min(1, value))), true))
-  return new Uint8Array(file.buffer)
-}

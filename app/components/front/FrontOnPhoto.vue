@@ -219,7 +219,7 @@ const chainName = (id: string) => props.sheet.chains.find((chain) => chain.id ==
             <span class="figure text-lg">{{
               FRONT.closes(chainName(one.chain), fixDigits(one.taken, 2), one.links)
             }}</span>
-            <span v-if="one.seen !== null" class="text-note text-faint">
+            <span v-if="one.seen !== null" class="ml-1 text-note text-faint">
               {{ FRONT.closesAlone(fixDigits(one.seen, 2)) }}</span
             >
             <span v-if="one.seen === null || Math.abs(one.seen - one.links) > FAR" class="block text-note text-renew">
