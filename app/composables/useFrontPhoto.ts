@@ -19,7 +19,7 @@ export function useFrontPhoto(sheet: string) {
   const loaded = ref(false)
   const noRoom = ref(false)
   /** The photo is large and stays; its points move with every tap. */
-  const keys: [string, string] = [`${sheet} photo`, `${sheet} points`]
+  const keys: [string, string] = [`${sheet}.photo`, `${sheet}.points`]
   const open = () => createStore('umbrette-fronts', 'fronts')
   onMounted(async () => {
     try {
