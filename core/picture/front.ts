@@ -1,11 +1,11 @@
-import { compileSheet, type DriveSheet } from '../sheet'
+import { type Chain, compileSheet, type DriveSheet } from '../sheet'
 import { angleClock } from '../drive'
 import { type Point, RADIANS, rotate } from '../math'
 import type { Message } from '../check'
 import { circleOf } from './arcs'
 import { pixelsOf, type Size } from './camera'
 import { chartSheet, type Found } from './chart'
-import { layoutOf, type Placed } from './layout'
+import { type Layout, layoutOf, type Placed } from './layout'
 import { lineOf, wayRound } from './loops'
 import { seePicture } from './measure'
 import { circleThrough } from './scene'
@@ -58,7 +58,8 @@ const ENOUGH = 3
  * @returns what stands in the way instead
  */
 export function settleFront(sheet: DriveSheet, taps: FrontTaps): SettledFront | Message {
-  const measure = layoutMeasure(sheet, taps)
+  const chains = wholeChains(sheet, taps)
+  const measure = layoutMeasure(sheet, taps, chains)
   const file: MeasureFile = {
     format: 'umbrette-picture',
     version: 1,
@@ -70,21 +71,21 @@ export function settleFront(sheet: DriveSheet, taps: FrontTaps): SettledFront | 
   }
   const alone = seePicture(file, false)
   if ('code' in alone) return alone
-  const seen = measure.chains!.length > 0 ? seePicture(file) : alone
+  const seen = chains.length > 0 ? seePicture(file) : alone
   if ('code' in seen) return seen
   const layout = layoutOf(measure, seen)
+  if ('code' in layout) return layout
   const frame = frameOf(seen)
   const found = foundOf(sheet, taps, layout, seen, frame)
-  const chains = measure.chains!.map(({ path }) => sheet.chains.find(({ path: own }) => own.includes(path[0]!))!)
   return {
     sheet: chartSheet(sheet, found),
     sigmas: sigmasOf(layout),
-    closing: seen.tapped.loops.flatMap((loop, i) => {
+    closing: seen.tapped.loops.flatMap((loop) => {
       const [by, settled] = [alone, seen].map(({ state }) => wayRound(loop, state.circles, state.arcs)?.links)
-      const { id, links } = chains[loop.chain] ?? chains[i]!
+      const { id, links } = chains[loop.chain]!
       return settled === undefined ? [] : [{ chain: id, seen: by ?? null, taken: settled, links }]
     }),
-    outlines: outlinesOf(seen, taps.size, measure, chains),
+    outlines: outlinesOf(seen, taps.size, chains),
     lacks: lacksOf(sheet, taps)
   }
 }
@@ -93,9 +94,23 @@ type Layouts = Extract<Measure, { kind: 'layout' }>
 
 const enough = (taps: FrontTaps['rims'], id: string) => Object.hasOwn(taps, id) && taps[id]!.length >= ENOUGH
 
+/** What a chain lies on: its path without rails that stand clear. */
+function wayOf(sheet: DriveSheet, { path }: Chain): string[] {
+  const { rails } = compileSheet(sheet)
+  return path.filter((id) => rails.get(id)?.touches !== false)
+}
+
+/** Chains all of whose way is tapped well enough. */
+function wholeChains(sheet: DriveSheet, { rims, shoes }: FrontTaps): Chain[] {
+  return sheet.chains.filter((chain) => wayOf(sheet, chain).every((id) => enough(rims, id) || enough(shoes, id)))
+}
+
 /** What is asked of the picture for a front: what is tapped well enough, and the chains that are whole. */
-function layoutMeasure(sheet: DriveSheet, { rims, shoes, pivots, plungers, marks, ran }: FrontTaps): Layouts {
-  const compiled = compileSheet(sheet)
+function layoutMeasure(
+  sheet: DriveSheet,
+  { rims, shoes, pivots, plungers, marks, ran }: FrontTaps,
+  chains: readonly Chain[]
+): Layouts {
   const pitchOf = (id: string) => sheet.chains.find(({ path }) => path.includes(id))?.pitch
   const copy = (points: readonly Point[]) => points.map(([x, y]): [number, number] => [x, y])
   const sprockets = sheet.sprockets.flatMap(({ id, teeth, side }) => {
@@ -107,16 +122,11 @@ function layoutMeasure(sheet: DriveSheet, { rims, shoes, pivots, plungers, marks
   const rails = sheet.rails.flatMap(({ id, side }) =>
     enough(shoes, id) ? [[id, { points: copy(shoes[id]!), side: side ?? 'outside' }] as const] : []
   )
-  const isTapped = (id: string) => [...sprockets, ...rails].some(([own]) => own === id)
-  const chains = sheet.chains.flatMap(({ links, pitch, path }) => {
-    const way = path.filter((id) => compiled.rails.get(id)?.touches !== false)
-    return way.every(isTapped) ? [{ links, pitch, path: way, ran }] : []
-  })
   return {
     kind: 'layout',
     sprockets: Object.fromEntries(sprockets),
     shoes: Object.fromEntries(rails),
-    chains,
+    chains: chains.map((chain) => ({ links: chain.links, pitch: chain.pitch, path: wayOf(sheet, chain), ran })),
     points: Object.fromEntries([
       ...Object.entries(pivots).map(([id, at]) => [pointName('pivot', id), [...at]]),
       ...Object.entries(plungers).flatMap(([id, [back, face, tip]]) => [
@@ -141,7 +151,7 @@ function frameOf({ state: { place } }: Seen): number {
 function foundOf(
   sheet: DriveSheet,
   { rims }: FrontTaps,
-  layout: ReturnType<typeof layoutOf>,
+  layout: Layout,
   { state, tapped }: Seen,
   frame: number
 ): Found {
@@ -176,18 +186,13 @@ function foundOf(
   }
 }
 
-function sigmasOf({ centres, shoes = {}, points }: ReturnType<typeof layoutOf>): { [part: string]: number } {
+function sigmasOf({ centres, shoes = {}, points }: Layout): { [part: string]: number } {
   const parts: [string, Placed][] = [...Object.entries(centres), ...Object.entries(shoes), ...Object.entries(points)]
   return Object.fromEntries(parts.map(([id, { sigma }]) => [id, sigma]))
 }
 
 /** Circles, curves and chains as they lie over the photo. */
-function outlinesOf(
-  { state, tapped }: Seen,
-  size: Size,
-  measure: Layouts,
-  chains: DriveSheet['chains']
-): SettledFront['outlines'] {
+function outlinesOf({ state, tapped }: Seen, size: Size, chains: DriveSheet['chains']): SettledFront['outlines'] {
   const { circles, arcs, camera, above } = state
   const pixel = pixelsOf(camera, size)
   const shown = (points: readonly Point[]) => points.map((point) => pixel(point, above))
@@ -212,8 +217,7 @@ function outlinesOf(
     }),
     ...tapped.loops.flatMap((loop) => {
       const at = wayRound(loop, circles, arcs)
-      const chain = measure.chains![loop.chain] && chains[loop.chain]
-      return at && chain ? [{ part: chain.id, closed: true, points: shown(lineOf(at)) }] : []
+      return at ? [{ part: chains[loop.chain]!.id, closed: true, points: shown(lineOf(at)) }] : []
     })
   ]
 }

@@ -1,7 +1,9 @@
-import { type Point } from '../math'
+import type { Message } from '../check'
+import type { Point } from '../math'
 import { type Arc, circleOf, inOrder, offArc } from './arcs'
 import { type Loop, type LoopStop, wayRound } from './loops'
 import { propagate } from './propagate'
+import { say } from './says'
 import type { SceneState } from './scene'
 import type { Measure } from './schema'
 import type { Circle, Seen, Tapped } from './seen'
@@ -86,10 +88,7 @@ function stopsOf(
 }
 
 /** A chain as an observation: new it closes, having run it is a little longer. */
-export function loopOf(
-  stops: Loop['stops'],
-  { links, pitch, ran }: { links: number; pitch: number; ran: boolean }
-): Loop {
+function loopOf(stops: Loop['stops'], { links, pitch, ran }: { links: number; pitch: number; ran: boolean }): Loop {
   return {
     stops,
     pitch,
@@ -98,20 +97,22 @@ export function loopOf(
   }
 }
 
-/** Sprockets, shoes and points from the first sprocket on, mm. */
-export function layoutOf(measure: Layouts, { ways, state, tapped }: Seen): Layout {
+/** Sprockets, shoes and points from the first sprocket on, mm. @returns what stands in the way where there is none */
+export function layoutOf(measure: Layouts, { ways, state, tapped }: Seen): Layout | Message {
   const names = Object.keys(measure.points ?? {})
   const own = (list: readonly { owner: unknown; id: string }[]) =>
     list.flatMap(({ owner, id }, at) => (owner === measure ? [{ id, at }] : []))
   const [sprockets, shoes] = [own(tapped.circles), own(tapped.arcs)]
+  const [first] = sprockets
+  if (!first) return say('a-sprocket')
   const taps = names.map((name) => measure.points![name]!)
-  const origin = state.circles[sprockets[0]!.at]!.centre
+  const origin = state.circles[first.at]!.centre
   const middles = shoes.map(({ at }): Point => {
     const [x, y] = state.arcs[at]!.at
     return [x - origin[0], y - origin[1]]
   })
   const outputs = (pixels: readonly Point[], { circles, place, arcs }: SceneState) => {
-    const from = circles[sprockets[0]!.at]!.centre
+    const from = circles[first.at]!.centre
     const placed = [...sprockets.map(({ at }) => circles[at]!.centre), ...pixels.map(place)]
     return [
       ...placed.flatMap(([x, y]) => [x - from[0], y - from[1]]),

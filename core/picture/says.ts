@@ -17,6 +17,8 @@ export interface PictureSays {
   'flat-nowhere': {}
   /** The card's corners disagree by more than they can be misread. */
   'card-disagrees': { pixels: number }
+  /** A layout is told from its first sprocket on. */
+  'a-sprocket': {}
   'same-point': {}
   'line-too-short': {}
   'no-chain-along': {}

@@ -6,7 +6,7 @@ import { type FrontTaps, measurePicture, readMeasure, type SettledFront, settleF
 import { clockAngle, type DriveSheet } from '../../core/sheet'
 import { tapFront, withoutPlaces } from '../support/fronts'
 import { jobOf } from '../support/jobs'
-import { makeCamera, measureFile, tapped } from '../support/pictures'
+import { makeCamera, measureFile, seenCard, tapped } from '../support/pictures'
 import { sheet as sample, SHEETS } from '../support/sheets'
 
 const CHARTED = SHEETS.filter((id) => sample(id).sprockets.every(({ centre }) => centre))
@@ -143,6 +143,15 @@ describe('a file of measurements', () => {
     // A way that leads over a part that is not tapped tells nothing of closing.
     const open = measurePicture(layout(['crank', 'arm', 'cam-ex', 'bridge', 'guide']))
     expect('results' in open && open.results[0]).not.toHaveProperty('closing')
+  })
+  it('without a sprocket a layout has nowhere to begin, and says so', () => {
+    const roll = randomness(1)
+    const camera = makeCamera(roll, { distance: 500, tilt: 8 })
+    const plane = [seenCard(roll, camera, 'a6')]
+    const measure = [{ kind: 'layout' as const, sprockets: {}, points: { pivot: [10, 10] as [number, number] } }]
+    expect(measurePicture(measureFile(camera, { plane, measure }))).toMatchObject({ code: 'a-sprocket' })
+    const taps = { ...tapFront(roll, sample('ardmere-a18'), camera), plane, rims: {} }
+    expect(settleFront(withoutPlaces(sample('ardmere-a18')), taps)).toMatchObject({ code: 'a-sprocket' })
   })
   it('tells the angle from a pointer to a mark on a rim, however the camera is held', () => {
     const off = Array.from({ length: 30 }, (_, i) => {

@@ -18,6 +18,7 @@ export const PICTURE: Catalogue<PictureSays> = {
     'the points do not determine a plane: they lie on one line, or on one spot. Tap points that lie apart',
   'card-disagrees': (f) =>
     `the card's corners disagree by ${f.pixels.toFixed(1)} px: it does not lie flat, or a corner is on another place. Lay it flat and take the picture again`,
+  'a-sprocket': () => 'a layout is measured from its first sprocket on: tap the rim of one',
   'same-point': () => 'both ends are the same point',
   'behind-camera': () => 'so far before the card there is the camera itself: check by how much the card lies behind',
   'line-too-short': () => 'the line is too short to count links along it: draw it from mark to mark, or come closer',
