@@ -1,17 +1,7 @@
 import { CONSOLE, sayTrace } from '../words/en'
 import { closeSync, openSync, readFileSync, readSync } from 'node:fs'
-import type { DriveSheet } from '../core/sheet'
 import type { Message } from '../core/check'
-import {
-  chainRounds,
-  compareTraces,
-  CsvReader,
-  decodeTrace,
-  readWav,
-  type Samples,
-  type Trace,
-  triggersOf
-} from '../core/trace'
+import { CsvReader, decodeOnSheet, readWav, type Samples, tracedCams } from '../core/trace'
 import { oneLine, pathOf, print, readSheetFile, run } from './files'
 
 /** Bytes read at a time. */
@@ -38,7 +28,8 @@ async function traceOf(given: string[]): Promise<string[]> {
   const good = goodPath === null ? null : samplesOf(goodPath, rate)
   if (goodPath !== null && good === null) return [`${goodPath}: ${CONSOLE.unreadable}`]
   if (good && 'code' in good) return told(goodPath!, good)
-  const trace = decoded(sheet, samples, good, map)
+  const put = (all: Samples) => named(all, map, ['crank', ...tracedCams(sheet)])
+  const trace = decodeOnSheet(sheet, put(samples), good && put(good))
   if ('code' in trace) return told(trace.code === 'no-triggers' ? sheetPath : tracePath, trace)
   const { cams, turns, rpm, left, faults: odd } = trace
   await print(
@@ -64,29 +55,6 @@ async function traceOf(given: string[]): Promise<string[]> {
     })}\n`
   )
   return []
-}
-
-/** Lag by the sheet's wheels; against a good trace the difference, by its wheels where the sheet has none. */
-function decoded(
-  sheet: DriveSheet,
-  samples: Samples,
-  good: Samples | null,
-  map: ReadonlyMap<string, string>
-): Trace | Message {
-  const triggers = triggersOf(sheet)
-  const hints = { rounds: chainRounds(sheet) }
-  const cams = triggers ? Object.keys(triggers.cams) : camsIn(sheet, samples, map)
-  const own = named(samples, map, ['crank', ...cams])
-  if (good) return compareTraces(triggers, named(good, map, ['crank', ...cams]), own, cams, hints)
-  return triggers ? decodeTrace(triggers, own, hints) : { code: 'no-triggers', figures: {} }
-}
-
-/** Cams of a sheet that a trace has channels of. */
-function camsIn({ sprockets, chains }: DriveSheet, { channels }: Samples, map: ReadonlyMap<string, string>): string[] {
-  const drivers = chains.map(({ driver }) => driver)
-  return sprockets
-    .map(({ id }) => id)
-    .filter((id) => !drivers.includes(id) && id !== 'crank' && (channels.has(id) || channels.has(map.get(id) ?? '')))
 }
 
 const fine = (value: number) => Number(value.toFixed(4))

@@ -67,7 +67,7 @@ function taken({ faces, aimed, distance, tilt: most }: Scene, roll: Roll): Pract
   const round = roll.between(0, 2 * Math.PI)
   const show = pixelsOf(
     {
-      turn: [tilt * Math.cos(round), tilt * Math.sin(round), roll.normal(0.5 * most * 0.6)],
+      turn: [tilt * Math.cos(round), tilt * Math.sin(round), roll.normal(0.3 * most)],
       aim: [roll.normal(0.02), roll.normal(0.02)],
       distance: roll.between(...distance),
       focal: FOCAL,

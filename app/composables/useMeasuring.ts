@@ -1,10 +1,10 @@
-import { computed, onMounted, type Ref, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { MEASURE, sayPicture } from '../../words/en'
 import type { FoundCard } from '../../core/picture'
 import { usePicture } from './usePicture'
 
 /** A photo opened to be measured on: its size, the card on it, and what stands in the way. */
-export function useMeasuring(fetchPhoto: () => Promise<Blob | null>, missing: Ref<boolean>) {
+export function useMeasuring(fetchPhoto: () => Promise<Blob | null>) {
   const picture = usePicture()
   const size = shallowRef<readonly [number, number] | null>(null)
   const card = shallowRef<FoundCard | null>(null)
@@ -35,9 +35,7 @@ export function useMeasuring(fetchPhoto: () => Promise<Blob | null>, missing: Re
     problem.value = found && 'code' in found && found.code !== 'no-card' ? sayPicture(found) : ''
     state.value = 'ready'
   }
-  onMounted(() => {
-    if (!missing.value) void open()
-  })
+  onMounted(open)
 
   return {
     picture,

@@ -3,7 +3,7 @@ import { onUnmounted, ref, shallowRef } from 'vue'
 import { saySound, sayTrace, SOUND_PAGE } from '../../words/en'
 import { beatsOf, type Heard, mixed, type Spectrogram } from '../../core/sound'
 import type { DriveSheet } from '../../core/sheet'
-import { readWav } from '../../core/trace'
+import { isWav, readWav } from '../../core/trace'
 import type { Ear } from '../workers/sound.worker'
 
 /** Columns and rows of a recording's picture, and Hz that it reaches up to. */
@@ -58,8 +58,7 @@ export function useRecording(sheet: () => DriveSheet) {
 
 /** One channel of a recording: a WAV as it is, anything else by the browser; or what stands in the way. */
 async function samplesOf(bytes: ArrayBuffer): Promise<{ signal: Float32Array; rate: number } | string> {
-  const isWav = String.fromCharCode(...new Uint8Array(bytes.slice(0, 4))) === 'RIFF'
-  if (isWav) {
+  if (isWav(new Uint8Array(bytes, 0, Math.min(4, bytes.byteLength)))) {
     const found = readWav(new Uint8Array(bytes))
     return 'code' in found ? sayTrace(found) : { signal: mixed(found.channels), rate: found.rate }
   }

@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { namesOf, sayTrace, TRACE_PAGE } from '../../words/en'
 import type { Message } from '../../core/check'
 import type { DriveSheet } from '../../core/sheet'
-import type { Trace } from '../../core/trace'
+import { type Trace, tracedCams } from '../../core/trace'
 import type { Loaded } from '../workers/trace.worker'
 import { partName } from '../words'
 import { useScope } from './useScope'
@@ -24,10 +24,10 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
   const maps = useLocalStorage<Record<string, Record<string, string>>>('umbrette.trace-maps', {})
 
   const wanted = computed(() => {
-    const cams = Object.keys(sheet().triggers?.cams ?? {})
-    const drivers = new Set(sheet().chains.map(({ driver }) => driver))
-    const ids = cams.length > 0 ? cams : sheet().sprockets.flatMap(({ id }) => (drivers.has(id) ? [] : [id]))
-    return [{ id: 'crank', label: TRACE_PAGE.crank }, ...ids.map((id) => ({ id, label: partName(sheet(), id) }))]
+    return [
+      { id: 'crank', label: TRACE_PAGE.crank },
+      ...tracedCams(sheet()).map((id) => ({ id, label: partName(sheet(), id) }))
+    ]
   })
   const form = computed(() => loaded.value?.names.join('|') ?? '')
   const map = computed({
@@ -38,6 +38,13 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
   const failed = (found: Message) => {
     problem.value = sayTrace(found)
     loaded.value = null
+  }
+  /** What was read to its end. */
+  function stand(found: Loaded | Message): void {
+    share.value = -1
+    if ('code' in found) return failed(found)
+    version.value++
+    loaded.value = found
   }
   function start(): void {
     problem.value = ''
@@ -56,10 +63,7 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
     const found = await scope.load(of, hertz > 0 ? hertz : undefined, (read) => {
       if (mine === reading) share.value = read
     })
-    share.value = -1
-    if ('code' in found) return failed(found)
-    version.value++
-    loaded.value = found
+    if (mine === reading) stand(found)
   }
   function cancel(): void {
     reading++
@@ -72,6 +76,7 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
 
   /** The practice scope, drawn as it comes. */
   async function connect(): Promise<void> {
+    const mine = ++reading
     start()
     const answer = await fetch(live)
     if (!answer.ok || !answer.body) {
@@ -82,26 +87,22 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
     await scope.begin()
     const parts: Uint8Array<ArrayBuffer>[] = []
     const reader = answer.body.getReader()
-    for (let turn = 0; ; turn++) {
+    for (;;) {
       const { value, done } = await reader.read()
       if (done) break
       for (let at = 0; at < value.length; at += PIECE) {
         const piece = value.slice(at, at + PIECE)
         parts.push(piece)
         const so = await scope.more(piece)
-        if (share.value < 0) return
+        if (mine !== reading) return void reader.cancel()
         if (!('code' in so)) {
           loaded.value = so
           version.value++
         }
       }
     }
-    const found = await scope.end()
-    share.value = -1
-    if ('code' in found) return failed(found)
     file.value = new File(parts, 'practice-scope.csv', { type: 'text/csv' })
-    version.value++
-    loaded.value = found
+    stand(await scope.end())
   }
 
   let turn = 0

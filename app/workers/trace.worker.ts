@@ -1,17 +1,7 @@
 import { expose } from 'comlink'
 import type { Message } from '../../core/check'
 import type { DriveSheet } from '../../core/sheet'
-import {
-  chainRounds,
-  compareTraces,
-  CsvReader,
-  decodeTrace,
-  extremesOf,
-  readWav,
-  type Samples,
-  type Trace,
-  triggersOf
-} from '../../core/trace'
+import { CsvReader, decodeOnSheet, extremesOf, isWav, readWav, type Samples, type Trace } from '../../core/trace'
 
 /** Reads traces and decodes them off the main thread; what is read stays here, and is drawn from here. */
 let samples: Samples | null = null
@@ -35,8 +25,8 @@ async function samplesOf(
   rate: number | undefined,
   progress: (share: number) => unknown
 ): Promise<Samples | Message> {
-  const head = new Uint8Array(await file.slice(0, 12).arrayBuffer())
-  if (String.fromCharCode(...head.subarray(0, 4)) === 'RIFF') return readWav(new Uint8Array(await file.arrayBuffer()))
+  if (isWav(new Uint8Array(await file.slice(0, 12).arrayBuffer())))
+    return readWav(new Uint8Array(await file.arrayBuffer()))
   const reader = new CsvReader()
   const pieces = file.stream().getReader()
   let read = 0
@@ -92,14 +82,9 @@ const scope = {
     good: Blob | null
   ): Promise<Trace | Message | null> {
     if (!samples) return null
-    const triggers = triggersOf(sheet)
-    const hints = { rounds: chainRounds(sheet) }
-    const own = put(samples, map)
-    if (!good) return triggers ? decodeTrace(triggers, own, hints) : { code: 'no-triggers', figures: {} }
-    const before = await samplesOf(good, undefined, () => undefined)
-    if ('code' in before) return before
-    const cams = Object.keys(map).filter((name) => name !== 'crank')
-    return compareTraces(triggers, put(before, map), own, cams, hints)
+    const before = good && (await samplesOf(good, undefined, () => undefined))
+    if (before && 'code' in before) return before
+    return decodeOnSheet(sheet, put(samples, map), before && put(before, map))
   },
 
   /** The least and greatest of each column of a drawing, of each channel asked for. */

@@ -1,6 +1,6 @@
 import type { Message } from '../check'
 import { type Loudness, loudnessIn } from './filter'
-import { findQuiet, type Quiet } from './quiet'
+import { findQuiet, levelsBy, meanOf, type Quiet } from './quiet'
 import { type Beats, findRhythms, type Rhythm } from './rhythm'
 import { say } from './says'
 import { followSpeed, type SpeedTrack } from './speed'
@@ -19,8 +19,6 @@ export interface Heard {
   faults: Message[]
   /** rpm over time: so many a second. */
   speed: { rpm: Float64Array; rate: number }
-  /** dB of the clatter's band over time, so many a second. */
-  loud: { level: Float64Array; rate: number }
 }
 
 /** Hz of the bands in which clatter may lie, and times a second that its loudness is taken. */
@@ -56,10 +54,10 @@ export function listen(signal: Float32Array, rate: number, beats: Beats): Heard 
   const rpmAt = (time: number) => track.rpm[Math.min(track.rpm.length - 1, Math.max(0, Math.round(time * track.rate)))]!
   const bands = BANDS.filter(([from]) => from < 0.4 * rate).map((band) => {
     const heard = loudnessIn(signal, rate, band, TIMES)
-    return { ...heard, band, quiet: findQuiet(heard.loud, heard.rate, rpmAt), bursts: burstsOf(heard.loud, heard.rate) }
+    const quiet = findQuiet(heard.loud, heard.rate, rpmAt)
+    return { ...heard, quiet, bursts: burstsOf(heard), rhythms: rhythmsIn({ ...heard, quiet }, track, beats) }
   })
-  const weighed = bands.map((one) => ({ ...one, rhythms: rhythmsIn(one, track, beats) }))
-  const best = weighed.reduce((a, b) => (weight(b) > weight(a) ? b : a))
+  const best = bands.reduce((a, b) => (weight(b) > weight(a) ? b : a))
   const { loud, rate: times, quiet, rhythms } = best
   const sorted = track.rpm.toSorted()
   return {
@@ -73,8 +71,7 @@ export function listen(signal: Float32Array, rate: number, beats: Beats): Heard 
     withSpeed: growth(loud, times, rpmAt),
     rhythms,
     faults,
-    speed: { rpm: track.rpm, rate: track.rate },
-    loud: levelsOf(loud, times)
+    speed: { rpm: track.rpm, rate: track.rate }
   }
 }
 
@@ -116,40 +113,23 @@ const BURST = 0.004
 const [NO_BURSTS, ALL_BURSTS] = [1.9, 5]
 
 /** How much a loudness comes in bursts. */
-function burstsOf(loud: Float32Array, rate: number): number {
-  const every = Math.max(1, Math.round(BURST * rate))
-  const pieces = Float64Array.from({ length: Math.floor(loud.length / every) }, (_, i) => {
-    let sum = 0
-    for (let k = i * every; k < (i + 1) * every; k++) sum += loud[k]!
-    return Math.sqrt(sum / every)
-  }).sort()
-  const [usual, loudest] = [pieces[pieces.length >> 1] ?? 0, pieces[Math.floor(0.995 * pieces.length)] ?? 0]
-  const bursts = usual > 0 ? loudest / usual : 0
+function burstsOf({ loud, rate }: Loudness): number {
+  const levels = levelsBy(loud, rate, 1 / BURST, meanOf).levels.sort()
+  const at = (share: number) => levels[Math.floor(share * levels.length)] ?? 0
+  const bursts = 10 ** ((at(0.995) - at(0.5)) / 20)
   return Math.min(1, Math.max(0, (bursts - NO_BURSTS) / (ALL_BURSTS - NO_BURSTS)))
 }
 
-/** Looks a second of what is drawn. */
-const DRAWN = 20
-
-function levelsOf(loud: Float32Array, rate: number): Heard['loud'] {
-  const every = Math.max(1, Math.round(rate / DRAWN))
-  return {
-    rate: rate / every,
-    level: Float64Array.from({ length: Math.floor(loud.length / every) }, (_, i) => {
-      let sum = 0
-      for (let k = i * every; k < (i + 1) * every; k++) sum += loud[k]!
-      return 10 * Math.log10(sum / every + 1e-12)
-    })
-  }
-}
+/** Looks a second at how loudness goes with speed. */
+const LOOKS = 20
 
 /** Doublings of speed that a recording must span to say how loudness goes with it. */
 const SPANNED = 0.35
 
 /** How loudness goes with speed: the correlation of both, as logarithms. */
 function growth(loud: Float32Array, rate: number, rpmAt: (time: number) => number): number | null {
-  const { level, rate: looks } = levelsOf(loud, rate)
-  const speeds = level.map((_, i) => Math.log2(rpmAt(i / looks)))
+  const { levels: level, seconds } = levelsBy(loud, rate, LOOKS, meanOf)
+  const speeds = level.map((_, i) => Math.log2(rpmAt(i * seconds)))
   const sorted = speeds.toSorted()
   if (sorted[Math.floor(0.95 * sorted.length)]! - sorted[Math.floor(0.05 * sorted.length)]! < SPANNED) return null
   const [x, y] = [mean(speeds), mean(level)]

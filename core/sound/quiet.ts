@@ -52,10 +52,10 @@ function lastKnock({ levels, seconds }: { levels: Float64Array; seconds: number 
   return coarse
 }
 
-/** The level of a look: mean square of a piece of the recording. */
+/** The loudness of a piece of the recording, mean square. */
 type Level = (piece: Float32Array) => number
 
-const meanOf: Level = (piece) => piece.reduce((sum, value) => sum + value, 0) / piece.length
+export const meanOf: Level = (piece) => piece.reduce((sum, value) => sum + value, 0) / piece.length
 
 /** The loudest of the moments of a look, each so many values long. */
 function loudestOf(every: number): Level {
@@ -70,7 +70,8 @@ function loudestOf(every: number): Level {
   }
 }
 
-function levelsBy(
+/** dB of each look, so many a second. */
+export function levelsBy(
   loud: Float32Array,
   rate: number,
   looks: number,
@@ -92,69 +93,52 @@ function stepIn(
 ): Quiet {
   const count = levels.length
   const speeds = Float64Array.from(levels, (_, i) => Math.log2(Math.max(1, rpmAt(i * seconds))))
-  const plain = stepFit(levels, speeds, null)
-  let best = { ...plain, at: 0 }
   const least = Math.ceil(LEAST_LONG / seconds)
-  for (let at = least; at < count - 2 * least; at++) {
-    const fit = stepFit(levels, speeds, at)
-    if (fit.rest < best.rest) best = { ...fit, at }
-  }
-  const spread = Math.sqrt(best.rest / Math.max(1, count - 3))
+  const { at, drop, rest } = bestStep(levels, speeds, least, count - 2 * least)
+  const spread = Math.sqrt(rest / Math.max(1, count - 3))
   // Levels that follow each other are alike: a few of them weigh as one.
-  const error = spread * Math.sqrt(ALIKE * (1 / Math.max(1, best.at) + 1 / Math.max(1, count - best.at)))
-  const stands = error > 0 ? best.drop / error : 0
-  const found = best.at > 0 && best.drop > LEAST_DROP && stands > STANDS_OUT
-  return found ? { after: best.at * seconds, drop: best.drop, stands } : { after: null, drop: 0, stands }
+  const error = spread * Math.sqrt(ALIKE * (1 / Math.max(1, at) + 1 / Math.max(1, count - at)))
+  const stands = error > 0 ? drop / error : 0
+  const found = at > 0 && drop > LEAST_DROP && stands > STANDS_OUT
+  return found ? { after: at * seconds, drop, stands } : { after: null, drop: 0, stands }
 }
 
 const ALIKE = 2
 
-/** Least squares of level = a + b·speed + drop before `at`; b held loosely to none. */
-function stepFit(levels: Float64Array, speeds: Float64Array, at: number | null): { rest: number; drop: number } {
+/**
+ * The step that explains levels best, by least squares of level = a + b·speed + drop before `at`, b held loosely to
+ * none; at 0 where none does. What is left, Σy² − x·Aᵀy, follows from sums that grow with `at`.
+ */
+function bestStep(
+  levels: Float64Array,
+  speeds: Float64Array,
+  from: number,
+  to: number
+): { at: number; drop: number; rest: number } {
   const n = levels.length
-  let [s1, sy, ss, sys, l1, ly, ls] = [0, 0, 0, 0, 0, 0, 0]
-  let middle = 0
-  for (let i = 0; i < n; i++) middle += speeds[i]! / n
+  const [meanLevel, meanSpeed] = [levels, speeds].map((list) => list.reduce((sum, value) => sum + value, 0) / n) as [
+    number,
+    number
+  ]
+  let [yy, ss, sys] = [0, n / STIFF ** 2 / 100, 0]
   for (let i = 0; i < n; i++) {
-    const [y, s] = [levels[i]!, speeds[i]! - middle]
-    s1 += s
-    sy += y
+    const [y, s] = [levels[i]! - meanLevel, speeds[i]! - meanSpeed]
+    yy += y * y
     ss += s * s
     sys += y * s
-    if (at === null || i >= at) continue
-    l1++
-    ly += y
-    ls += s
   }
-  const ridge = n / STIFF ** 2 / 100
-  const [a, b, c] = at === null ? solve2(n, s1, ss + ridge, sy, sys) : solve3(n, s1, l1, ss + ridge, ls, sy, sys, ly)
-  let rest = ridge * b * b
-  for (let i = 0; i < n; i++) {
-    const off = levels[i]! - a - b * (speeds[i]! - middle) - (at !== null && i < at ? c : 0)
-    rest += off * off
+  // About their means, levels and speeds have no sum.
+  let best = { at: 0, drop: 0, rest: yy - (sys * sys) / ss }
+  let [ly, ls] = [0, 0]
+  for (let at = 1; at < to; at++) {
+    ly += levels[at - 1]! - meanLevel
+    ls += speeds[at - 1]! - meanSpeed
+    if (at < from) continue
+    // With level and speed taken out of the step itself, what is left of it tells its height.
+    const own = at - (at * at) / n - (ls * ls) / ss
+    const along = ly - (ls * sys) / ss
+    const rest = yy - (sys * sys) / ss - (along * along) / own
+    if (rest < best.rest) best = { at, drop: along / own, rest }
   }
-  return { rest, drop: c }
-}
-
-function solve2(n: number, s1: number, ss: number, sy: number, sys: number): [number, number, number] {
-  const det = n * ss - s1 * s1
-  return [(sy * ss - sys * s1) / det, (n * sys - s1 * sy) / det, 0]
-}
-
-/** Normal equations of three unknowns: level, speed, step (of which the square's sum is its count). */
-function solve3(
-  n: number,
-  s1: number,
-  l1: number,
-  ss: number,
-  ls: number,
-  sy: number,
-  sys: number,
-  ly: number
-): [number, number, number] {
-  const det = n * (ss * l1 - ls * ls) - s1 * (s1 * l1 - ls * l1) + l1 * (s1 * ls - ss * l1)
-  const a = sy * (ss * l1 - ls * ls) - s1 * (sys * l1 - ls * ly) + l1 * (sys * ls - ss * ly)
-  const b = n * (sys * l1 - ls * ly) - sy * (s1 * l1 - ls * l1) + l1 * (s1 * ly - sys * l1)
-  const c = n * (ss * ly - ls * sys) - s1 * (s1 * ly - l1 * sys) + sy * (s1 * ls - ss * l1)
-  return [a / det, b / det, c / det]
+  return best
 }

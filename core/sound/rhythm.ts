@@ -32,10 +32,16 @@ export function findRhythms(loud: Float32Array, turnAt: (i: number) => number, b
   const cells = cellsOf(loud, turnAt, PER_TOOTH * teeth)
   const slow = cellsOf(loud, turnAt, PER_TURN)
   if (slow.length < 4 * PER_TURN) return []
-  const explained = (period: number) =>
-    period < 0.4
-      ? share(cells, PER_TOOTH * teeth * period, PER_TOOTH)
-      : share(slow, PER_TURN * period, Math.round(PER_TURN * period * COARSE))
+  const known = new Map<number, number>()
+  const explained = (period: number) => {
+    const found =
+      known.get(period) ??
+      (period < 0.4
+        ? share(cells, PER_TOOTH * teeth * period, PER_TOOTH)
+        : share(slow, PER_TURN * period, Math.round(PER_TURN * period * COARSE)))
+    known.set(period, found)
+    return found
+  }
   const firing = 2 / cylinders
   const shorter = (period: number, others: readonly number[]) =>
     Math.max(0, ...others.filter((other) => isWhole(period / other) && other < period - 1e-6).map(explained))

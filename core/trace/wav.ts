@@ -14,14 +14,21 @@ interface Format {
   bits: number
 }
 
+const wordAt = (bytes: Uint8Array, at: number) => String.fromCharCode(...bytes.subarray(at, at + 4))
+
+/** Do bytes begin as a WAV file does? */
+export function isWav(bytes: Uint8Array): boolean {
+  return wordAt(bytes, 0) === 'RIFF'
+}
+
 /**
  * Samples of a WAV file (PCM of 8, 16, 24 or 32 bit, or float of 32 or 64), its channels named `1`, `2`, ….
  * @param bytes the whole file; one that ends early gives what is there
  */
 export function readWav(bytes: Uint8Array): Samples | Message {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-  const word = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4))
-  if (bytes.length < 44 || word(0) !== 'RIFF' || word(8) !== 'WAVE') return say('no-wav')
+  const word = (at: number) => wordAt(bytes, at)
+  if (bytes.length < 44 || !isWav(bytes) || word(8) !== 'WAVE') return say('no-wav')
   let format: Format | null = null
   for (let at = 12; at + 8 <= bytes.length;) {
     const [name, size] = [word(at), view.getUint32(at + 4, true)]

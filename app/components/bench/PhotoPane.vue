@@ -38,11 +38,16 @@ const onDevice = computed(() => mine.value.filter(({ refused }) => !refused).len
 /** The practice camera has pictures of these, and of the open front where the sheet draws it. */
 const practices = computed(() => {
   const sheet = job.job?.sheet
-  if (!sheet) return { part: false, front: false }
+  if (!sheet) return []
   const kind = partKindOf(sheet, props.part)
   const charted = sheet.chains.every((chain) => isCharted(sheet, chain))
   const marked = charted && kind === 'sprocket' && compileSheet(sheet).markOf(props.part) !== undefined
-  return { part: marked || PRACTISED.some((one) => one === kind), front: charted && kind === 'chain' }
+  return [
+    ...(marked || PRACTISED.some((one) => one === kind)
+      ? [{ id: 'camera', of: props.part, label: PHOTO_PANE.practiceCamera }]
+      : []),
+    ...(charted && kind === 'chain' ? [{ id: 'front', of: undefined, label: PHOTO_PANE.practiceFront }] : [])
+  ]
 })
 const PRACTISED = ['tensioner', 'chain', 'guide', 'arm'] as const
 const practising = ref(false)
@@ -91,22 +96,14 @@ async function take(file: File) {
       {{ PHOTO_PANE.jpegPngOrWebpUp(limit) }}
     </p>
     <button
-      v-if="practices.part"
+      v-for="one in practices"
+      :key="one.id"
       type="button"
       class="act w-full"
       :disabled="practising"
-      data-testid="practice-camera"
-      @click="practise(part)">
-      {{ PHOTO_PANE.practiceCamera }}
-    </button>
-    <button
-      v-if="practices.front"
-      type="button"
-      class="act w-full"
-      :disabled="practising"
-      data-testid="practice-front"
-      @click="practise()">
-      {{ PHOTO_PANE.practiceFront }}
+      :data-testid="`practice-${one.id}`"
+      @click="practise(one.of)">
+      {{ one.label }}
     </button>
     <FaultNote v-if="problem">{{ problem }}</FaultNote>
     <template v-for="photo in mine" :key="photo.act.id">

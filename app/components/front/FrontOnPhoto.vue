@@ -6,6 +6,7 @@ import type { Message } from '../../../core/check'
 import { NINETY, type Point } from '../../../core/math'
 import type { FrontTaps, SettledFront } from '../../../core/picture'
 import type { DriveSheet } from '../../../core/sheet'
+import { oneAtATime } from '../../composables/oneAtATime'
 import { type KeptFront, useFrontPhoto } from '../../composables/useFrontPhoto'
 import { useMeasuring } from '../../composables/useMeasuring'
 import { shownProblem } from '../../problem'
@@ -37,10 +38,7 @@ const points = ref<Tapped>({})
 const ran = ref<'new' | 'ran'>('ran')
 const chosen = ref('')
 const problem = ref('')
-const measuring = useMeasuring(
-  () => Promise.resolve(photo.value),
-  computed(() => true)
-)
+const measuring = useMeasuring(() => Promise.resolve(photo.value))
 const { picture, size, card, state } = measuring
 
 const steps = computed(() => stepsOf(props.sheet))
@@ -125,18 +123,12 @@ const taking = computed<FrontTaps | null>(() => {
   }
 })
 const settled = shallowRef<SettledFront | Message | null>(null)
-let busy = false
-/** One at a time, the latest last: the drawing follows the finger as fast as it can be worked out. */
-async function settle() {
-  if (busy) return
-  busy = true
-  let done: FrontTaps | null = null
-  while (taking.value && taking.value !== done) {
-    done = taking.value
-    const enough = Object.values(done.rims).filter((rim) => rim.length >= 3).length > 0
-    settled.value = enough ? await picture.settle(props.sheet, done) : null
-  }
-  busy = false
+/** The drawing follows the finger as fast as it can be worked out. */
+const { run: settle } = oneAtATime(async () => {
+  const now = taking.value
+  if (!now) return
+  const enough = Object.values(now.rims).some((rim) => rim.length >= 3)
+  settled.value = enough ? await picture.settle(props.sheet, now) : null
   if (photo.value && size.value)
     await keep({
       photo: photo.value,
@@ -145,7 +137,7 @@ async function settle() {
       outlines: found.value?.outlines ?? [],
       size: size.value
     })
-}
+})
 watch(taking, () => void settle())
 const found = computed(() => (settled.value && !('code' in settled.value) ? settled.value : null))
 const lines = computed<PlateLine[]>(

@@ -5,26 +5,19 @@ import type { Message } from '../../../core/check'
 import { type Point, smoothLine } from '../../../core/math'
 import type { CountedLinks } from '../../../core/picture'
 import type { Reading } from '../../../core/readings'
-import type { PictureRead } from '../../../core/record'
 import { compileSheet } from '../../../core/sheet'
-import type { Measuring } from '../../composables/useMeasuring'
+import { oneAtATime } from '../../composables/oneAtATime'
 import { useOpenJob } from '../../stores/job'
 import { fixDigits, partName } from '../../words'
 import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
+import type { OnPhoto } from './asks'
 import KeepReading from './KeepReading.vue'
 import type { PlateLine, Tap } from './marks'
 import PhotoDesk from './PhotoDesk.vue'
 
 /** Links counted along a line on a photo: each has its tick, wrong ones are moved, the count goes to its run. */
-const props = defineProps<{
-  part: string
-  photo: string
-  src: string
-  asked: string
-  again: { id: string; reading: Reading; picture: PictureRead } | null
-  measuring: Measuring
-}>()
+const props = defineProps<OnPhoto>()
 const job = useOpenJob()
 const { picture, state } = props.measuring
 
@@ -87,22 +80,15 @@ function put(id: string, at: Point) {
   if (fresh) chosen.value = `line-${line.value.length}`
 }
 
-const counting = ref(false)
-/** One count at a time, the latest line last. */
-async function count() {
-  if (counting.value) return
-  counting.value = true
-  let done: readonly unknown[] = []
-  while (!corrected.value && line.value.length > 1 && (done[0] !== line.value || done[1] !== run.value)) {
-    done = [line.value, run.value]
-    const answer = await picture.links(line.value, run.value ? { links: run.value.links } : {})
-    if (corrected.value || done[0] !== line.value) continue
-    counted.value = answer
-    ticks.value = answer && !('code' in answer) ? answer.ticks : []
-    half.value = answer !== null && !('code' in answer) && answer.links % 1 !== 0
-  }
-  counting.value = false
-}
+const { run: count, busy: counting } = oneAtATime(async () => {
+  const now = line.value
+  if (corrected.value || now.length < 2) return
+  const answer = await picture.links(now, run.value ? { links: run.value.links } : {})
+  if (corrected.value || now !== line.value) return
+  counted.value = answer
+  ticks.value = answer && !('code' in answer) ? answer.ticks : []
+  half.value = answer !== null && !('code' in answer) && answer.links % 1 !== 0
+})
 watch([line, run], () => void count())
 
 function takeAway() {

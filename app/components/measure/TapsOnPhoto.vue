@@ -7,9 +7,7 @@ import { markToLag } from '../../../core/drive'
 import type { Point } from '../../../core/math'
 import type { MeasureFile, Measurement, Shares } from '../../../core/picture'
 import type { Reading } from '../../../core/readings'
-import type { PictureRead } from '../../../core/record'
 import { compileSheet } from '../../../core/sheet'
-import type { Measuring } from '../../composables/useMeasuring'
 import { useBench } from '../../stores/bench'
 import { useOpenJob } from '../../stores/job'
 import { lengthFigure, lengthWords, toStored } from '../../units'
@@ -17,7 +15,7 @@ import { fixDigits, partName, unitWords } from '../../words'
 import { numberOf } from '../bench/draft'
 import FaultNote from '../parts/FaultNote.vue'
 import Field from '../parts/Field.vue'
-import { type Asked, endsOf, pointsOf } from './asks'
+import { endsOf, type OnPhoto, pointsOf } from './asks'
 import ComparedChains from './ComparedChains.vue'
 import KeepReading from './KeepReading.vue'
 import { between, type PlateLine, type Tap } from './marks'
@@ -25,14 +23,7 @@ import PhotoDesk from './PhotoDesk.vue'
 import PointList from './PointList.vue'
 
 /** Lengths, an old chain beside a new one, and marks, measured by points on a photo. */
-const props = defineProps<{
-  part: string
-  photo: string
-  src: string
-  asked: Asked
-  again: { id: string; reading: Reading; picture: PictureRead } | null
-  measuring: Measuring
-}>()
+const props = defineProps<OnPhoto>()
 const job = useOpenJob()
 const who = useBench()
 const { picture, size, card, state } = props.measuring

@@ -2,9 +2,21 @@ import { MEASURE } from '../../../words/en'
 import type { PictureRead } from '../../../core/record'
 import type { Reading } from '../../../core/readings'
 import { compileSheet, type DriveSheet, partKindOf } from '../../../core/sheet'
+import type { Measuring } from '../../composables/useMeasuring'
 
 /** What can be measured on a photo of a part. */
 export type Asked = 'extension' | 'padWear' | 'groove' | 'compare' | 'marks' | 'links' | 'length'
+
+/** A photo of a part that is measured on. */
+export interface OnPhoto {
+  part: string
+  photo: string
+  src: string
+  asked: Asked
+  /** The reading that it is opened for again. */
+  again: { id: string; reading: Reading; picture: PictureRead } | null
+  measuring: Measuring
+}
 
 /** What is measured on a photo of a part, the usual first. */
 export function asksOf(sheet: DriveSheet, part: string): Asked[] {

@@ -6,6 +6,7 @@ import { extent } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { clamp } from 'lodash-es'
 import { computed, ref, watch } from 'vue'
+import { oneAtATime } from '../../composables/oneAtATime'
 import type { Canvas, Wheel } from '../../dom'
 import { fixDigits } from '../../words'
 
@@ -88,25 +89,12 @@ function key(event: KeyboardEvent) {
   act()
 }
 
-let busy = false
-let again = false
-/** One look at a time, the latest last. */
-async function draw() {
-  if (busy) {
-    again = true
-    return
-  }
-  busy = true
-  do {
-    again = false
-    const columns = Math.max(1, Math.round(width.value))
-    const [from, to] = view.value
-    const names = props.names.map(({ name }) => name)
-    const found = await props.extremes(names, from, to, columns)
-    paint(found, columns)
-  } while (again)
-  busy = false
-}
+const { run: draw } = oneAtATime(async () => {
+  const columns = Math.max(1, Math.round(width.value))
+  const [from, to] = view.value
+  const names = props.names.map(({ name }) => name)
+  paint(await props.extremes(names, from, to, columns), columns)
+})
 function paint(found: readonly { low: Float32Array; high: Float32Array }[], columns: number) {
   const context = canvas.value?.getContext('2d')
   if (!canvas.value || !context) return

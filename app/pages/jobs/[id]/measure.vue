@@ -34,10 +34,7 @@ const bench = computed(() => {
   return `/jobs/${job.id}${opens ? `?read=${read}:${part.value}` : ''}`
 })
 
-const measuring = useMeasuring(
-  async () => (src.value ? await (await fetch(src.value)).blob() : null),
-  computed(() => !photo.value)
-)
+const measuring = useMeasuring(async () => (src.value ? await (await fetch(src.value)).blob() : null))
 useHead({ title: () => MEASURE.title(job.job.vehicle) })
 </script>
 
