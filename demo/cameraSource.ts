@@ -1,7 +1,7 @@
 import { camsOf, chainModel, chainPicture } from '../core/drive'
 import { pixelsOf } from '../core/picture'
 import { type Point, randomness, type Roll, seedOf } from '../core/math'
-import type { DriveSheet } from '../core/sheet'
+import { compileSheet, type DriveSheet } from '../core/sheet'
 import { standTrue, type Truth } from '../core/views/practice'
 import { cardFaces } from '../draw/photo/card'
 import { chainFaces } from '../draw/photo/chain'
@@ -39,6 +39,19 @@ export interface PracticePhoto {
 export function practicePhoto(sheet: DriveSheet, truth: Truth, part: string, seed: number): PracticePhoto | null {
   const scene = sceneOf(sheet, truth, part)
   return scene && taken(scene, randomness(seedOf('camera', sheet.id, part, seed)))
+}
+
+/** What a photo can show the figure of, to be measured on it. */
+export type PhotoFigure = 'extension' | 'groove'
+
+/**
+ * A photo that shows a figure to be measured: a plunger so far out of its housing, or grooves so deep at a cut end, mm,
+ * beside a card.
+ */
+export function figurePhoto(of: PhotoFigure, figure: number, sheet: DriveSheet, part: string, seed: number) {
+  const faces =
+    of === 'groove' ? cutEndFaces(figure) : tensionerFaces(figure, compileSheet(sheet).tensioner(part).stroke)
+  return taken(onBench(faces), randomness(seedOf('figure', of, part, seed)))
 }
 
 /** The same over the whole open front, beside a card; null for a sheet without coordinates. */
@@ -104,15 +117,17 @@ function standing(sheet: DriveSheet, truth: Truth) {
   })
 }
 
+/** Faces on the bench, the card below them. */
+const onBench = (faces: readonly Face[]): Scene => ({
+  faces: [...moved(cardFaces('a6'), [0, -62]), ...faces],
+  aimed: [0, 0],
+  distance: [300, 380],
+  tilt: 0.28
+})
+
 function sceneOf(sheet: DriveSheet, truth: Truth, part: string): Scene | null {
   const tensioner = sheet.tensioners.find(({ id }) => id === part)
   const chain = sheet.chains.find(({ id }) => id === part)
-  const onBench = (faces: readonly Face[]): Scene => ({
-    faces: [...moved(cardFaces('a6'), [0, -62]), ...faces],
-    aimed: [0, 0],
-    distance: [300, 380],
-    tilt: 0.28
-  })
   if (tensioner) return onBench(tensionerFaces(standTrue(sheet, truth).extension[part] ?? 0, tensioner.stroke))
   if (sheet.rails.some(({ id }) => id === part)) return onBench(cutEndFaces(truth.wear?.[part] ?? 0))
   if (chain) {

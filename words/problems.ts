@@ -57,6 +57,7 @@ export interface ProblemSays {
   'suspects-changed': {}
   'camera-sees-nothing': {}
   'no-trigger-wheels': {}
+  'photo-of-which-look': {}
   'camera-of-which-part': {}
   'job-too-quick': {}
   'json-or-lines': {}

@@ -34,6 +34,7 @@ export const NEEDS: Readonly<Record<string, Need>> = {
   'POST /api/sessions/:id/end': 'learner',
   'GET /api/practice': 'learner',
   'GET /api/practice/cases/:key': 'learner',
+  'GET /api/practice/cases/:key/photo.jpg': 'learner',
   'GET /api/practice/runs/:id': 'learner',
   'POST /api/practice/runs': 'learner',
   'GET /api/sheets': 'learner',

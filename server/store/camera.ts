@@ -1,10 +1,12 @@
 import { told } from '../../words/problems'
 import { foldActs, sheetOf } from '../../core/record'
-import { practiceFront, type PracticePhoto, practicePhoto } from '../../demo/cameraSource'
+import { inspectionsOf, photographedOf, sightOf, type LookedAt } from '../../core/views/practice'
+import { figurePhoto, practiceFront, type PracticePhoto, practicePhoto } from '../../demo/cameraSource'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { develop } from '../camera/develop'
 import { Problem } from '../utils/problem'
 import { findJob } from './jobs'
+import { practiceCase } from './practice'
 import { findSheet } from './sheets'
 
 /** How the practice camera takes its pictures. */
@@ -37,6 +39,22 @@ export async function takePracticePhoto(jobId: string, part?: string): Promise<B
 export async function takeFrontPhoto(sheetId: string): Promise<Buffer> {
   const { sheet } = await findSheet(sheetId)
   return developed(practiceFront(sheet, {}, 1), 1)
+}
+
+/**
+ * What an inspection of a practice case shows, as a photo to be measured on.
+ * @throws Problem not-found for a case, or an inspection that has no figure to be measured so
+ */
+export async function takeSightPhoto(key: string, id: string, looked: LookedAt): Promise<Buffer> {
+  const engine = await practiceCase(key)
+  const inspection = inspectionsOf(engine.drive).find((one) => one.id === id)
+  const of = inspection && photographedOf(inspection)
+  const [figure] = inspection && of ? sightOf(engine, inspection, looked).figures : []
+  const seed = engine.seed + looked.attempt
+  return developed(
+    inspection && of && figure !== undefined ? figurePhoto(of, figure, engine.drive, inspection.part, seed) : null,
+    seed
+  )
 }
 
 function developed(photo: PracticePhoto | null, seed: number): Promise<Buffer> {

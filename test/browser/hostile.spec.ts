@@ -223,6 +223,8 @@ bare(
       'practice?by',
       'practice/cases/A3-7KQ2MD?x',
       'practice/cases/A3-7KQ2MD/file?x',
+      'practice/cases/A3-7KQ2MD/photo.jpg?inspection',
+      'practice/cases/A3-7KQ2MD/photo.jpg?inspection=extension:tensioner&attempt',
       'practice/runs/5a17a000-0000-4000-8000-0000000e0001?x',
       `jobs/${VAN}?x`,
       `jobs/${VAN}/acts?after`,

@@ -5,7 +5,10 @@ import { asNew, camsOf, chainModel, chainPicture } from '../../core/drive'
 import { type Point, rotate } from '../../core/math'
 import type { Act } from '../../core/record'
 import type { DriveSheet } from '../../core/sheet'
-import { practiceFront, practicePhoto } from '../../demo/cameraSource'
+import { inspectionsOf, makeCase, readCode, sightOf } from '../../core/views/practice'
+import { figurePhoto, practiceFront, practicePhoto } from '../../demo/cameraSource'
+import { PRACTICE_SHEETS } from '../../demo/workshop'
+import { SIGHT_PHOTO, tellCase } from '../../words/en'
 import { changed, sheet } from '../support/sheets'
 import { expect, newJob, openBench, part, test } from './bench'
 
@@ -150,6 +153,25 @@ test('a mark is read against its pointer by pins on the rim, kept and opened wit
   await page.getByRole('link', { name: 'Bench', exact: true }).click()
   await page.getByTestId('on-photo').click()
   await expect(page.getByTestId('measured')).toHaveText(/^[78]\.\d° late, crank$/)
+})
+
+test('at the upper levels of the practice stand a figure is measured on a photo', async ({ page }) => {
+  const key = 'A3-7KQ2MD'
+  const read = readCode(key, PRACTICE_SHEETS)
+  const engine = tellCase(makeCase(ardmere, read.level, read.seed, read.edition))
+  const inspection = inspectionsOf(engine.drive).find(({ id: own }) => own === 'extension:tensioner')!
+  const [extension] = sightOf(engine, inspection, { attempt: 0, turnedForward: false }).figures
+  await page.goto(`/practice/${key}`)
+  await page.getByTestId('inspection-extension:tensioner').click()
+  await page.getByTestId('look').click()
+  await page.getByTestId('show-photo').click()
+  await expect(page.getByTestId('photo-plate')).toBeVisible()
+  await expect(page.getByText(SIGHT_PHOTO.findsTheCard)).toHaveCount(0)
+  const { pixel } = figurePhoto('extension', extension!, engine.drive, 'tensioner', engine.seed)
+  for (const x of [0, extension!]) await page.mouse.click(...(await onPlate(page, pixel([x, 28]))))
+  await page.getByTestId('keep-photo').click()
+  const written = Number(await page.getByTestId('figure-0').inputValue())
+  expect(Math.abs(written - extension!)).toBeLessThan(1)
 })
 
 test('links are ticked along the chain, corrected by hand, and counted to their run', async ({ page, request }) => {

@@ -55,6 +55,7 @@ export const PROBLEMS: Catalogue<ProblemSays> = {
     'The practice scope needs the trigger wheels on the sheet: add them to the engine, or read a file of your own.',
   'camera-sees-nothing': () =>
     'The practice camera has no picture of this: choose a tensioner, chain, rail or marked sprocket of an engine with coordinates.',
+  'photo-of-which-look': () => 'The practice stand could not tell which look this is a photo of: open the case again.',
   'camera-of-which-part': () => 'The practice camera could not tell which part it is held over.',
   'suspects-changed': () =>
     'Somebody else has changed the table meanwhile: it is shown as it is now. Make your change again if it still applies.',

@@ -35,15 +35,24 @@ const foundAt = (target: string, finding: string) =>
 const words = (target: string, finding: string) => findingWords(partKindOf(sheet.value, target) ?? 'engine', finding)
 const said = computed(() => entered.value.filter(({ reading }) => reading.kind === 'condition'))
 
+const stands = computed(() =>
+  inspection.reads
+    .map((asked) => standing(asked)?.reading)
+    .map((reading) => String(reading?.notches ?? reading?.value ?? ''))
+)
 watch(
   () => practice.chosen,
   () => {
-    typed.value = inspection.reads
-      .map((asked) => standing(asked)?.reading)
-      .map((reading) => String(reading?.notches ?? reading?.value ?? ''))
+    typed.value = [...stands.value]
     problem.value = ''
   },
   { immediate: true }
+)
+// A figure that was measured on the photo stands here, too; what is being typed beside it stays.
+watch(stands, (now, before) =>
+  now.forEach((figure, i) => {
+    if (figure !== before[i]) typed.value[i] = figure
+  })
 )
 
 function keep() {

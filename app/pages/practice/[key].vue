@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { COMMON, PRACTICE_CASE } from '../../../words/en'
+import { COMMON, PRACTICE_CASE, SIGHT_PHOTO } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
-import type { InspectionKind, PracticeCase } from '../../../core/views/practice'
+import { type InspectionKind, photographedOf, type PracticeCase } from '../../../core/views/practice'
 import { pictureOf } from '../../../draw/practice/pictureOf'
 import type { KeptRun } from '../../../server/store/practice'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
@@ -14,6 +14,7 @@ import SightPane from '../../components/practice/SightPane.vue'
 import TurnBar from '../../components/practice/TurnBar.vue'
 import TurningMap from '../../components/practice/TurningMap.vue'
 import { minutesWords, pictureWords } from '../../components/practice/words'
+import { later } from '../../later'
 import { shownProblem } from '../../problem'
 import { useBench } from '../../stores/bench'
 import { usePractice } from '../../stores/practice'
@@ -34,7 +35,7 @@ if (import.meta.client)
 useHead({ title: () => PRACTICE_CASE.umbrette(data.value?.title ?? COMMON.practice) })
 
 /** What the middle and the right show. */
-const shown = ref<'engine' | 'picture'>('engine')
+const shown = ref<'engine' | 'picture' | 'photo'>('engine')
 const calling = ref(false)
 const busy = ref(false)
 const problem = ref('')
@@ -42,6 +43,17 @@ const hasPicture = computed(
   () => practice.looked !== null && practice.inspection !== null && practice.inspection.kind !== 'ask'
 )
 const inView = computed(() => shown.value === 'picture' && hasPicture.value)
+/** From here on what a calliper would read can be measured on a photo, too. */
+const PHOTOS_FROM = 3
+const SightPhoto = later(() => import('../../components/practice/SightPhoto.vue'))
+const hasPhoto = computed(
+  () =>
+    practice.looked !== null &&
+    practice.inspection !== null &&
+    (practice.engine?.level ?? 0) >= PHOTOS_FROM &&
+    photographedOf(practice.inspection) !== null
+)
+const onPhoto = computed(() => shown.value === 'photo' && hasPhoto.value)
 /** Made while it is shown only: turning would make it anew for every frame. */
 const picture = computed(() =>
   inView.value && practice.engine && practice.inspection && practice.looked
@@ -50,7 +62,7 @@ const picture = computed(() =>
 )
 /** Looks at something that moves with the crank. */
 const TURNED: readonly (InspectionKind | undefined)[] = ['marks', 'wheel', 'count']
-const turns = computed(() => !inView.value || TURNED.includes(practice.inspection?.kind))
+const turns = computed(() => (!inView.value && !onPhoto.value) || TURNED.includes(practice.inspection?.kind))
 
 const engine = ref<HTMLElement | null>(null)
 
@@ -107,8 +119,8 @@ async function finish() {
             <button
               type="button"
               class="act"
-              :class="inView ? '' : 'border-2 !border-ink font-bold'"
-              :aria-pressed="!inView"
+              :class="inView || onPhoto ? '' : 'border-2 !border-ink font-bold'"
+              :aria-pressed="!inView && !onPhoto"
               @click="shown = 'engine'">
               {{ COMMON.engine }}
             </button>
@@ -122,6 +134,16 @@ async function finish() {
               @click="shown = 'picture'">
               {{ PRACTICE_CASE.whatYouSee }}
             </button>
+            <button
+              v-if="hasPhoto"
+              type="button"
+              class="act"
+              :class="onPhoto ? 'border-2 !border-ink font-bold' : ''"
+              :aria-pressed="onPhoto"
+              data-testid="show-photo"
+              @click="shown = 'photo'">
+              {{ SIGHT_PHOTO.onAPhoto }}
+            </button>
             <p class="ml-auto text-body" data-testid="clock">
               <span class="figure">{{ minutesWords(practice.stand.access + practice.stand.looking) }}</span>{{ ' '
               }}<span class="text-faint">{{ PRACTICE_CASE.soFar }}</span>
@@ -130,6 +152,11 @@ async function finish() {
           <div v-if="picture && practice.inspection" class="on-plate min-h-0 flex-1 bg-plate p-2">
             <PlatePicture :drawing="picture" :label="pictureWords(practice.titleOf(practice.inspection), picture)" />
           </div>
+          <SightPhoto
+            v-else-if="onPhoto && practice.inspection && practice.looked"
+            :key="practice.chosen + practice.looked.attempt"
+            :inspection="practice.inspection"
+            :looked="practice.looked" />
           <TurningMap
             v-else
             :engine="practice.engine"

@@ -80,6 +80,12 @@ export function inspectionsOf(sheet: DriveSheet): Inspection[] {
   ]
 }
 
+/** What an inspection can be read of on a photo, a card beside it: a plunger's extension, a groove at a cut end. */
+export function photographedOf({ kind, reads: [first] }: Inspection): 'extension' | 'groove' | null {
+  if (kind === 'extension' && first?.kind === 'extension') return 'extension'
+  return kind === 'rail' && first?.kind === 'groove' ? 'groove' : null
+}
+
 /** What the operations that an inspection needs come to, without those done already: minutes. */
 export function accessMinutes(sheet: DriveSheet, operations: readonly string[], done: ReadonlySet<string>): number {
   const open = (sheet.operations ?? []).filter(({ id }) => operations.includes(id) && !done.has(id))

@@ -53,6 +53,13 @@ export const SIGHT_PANE = {
   writtenDownOf: (entered: Shown, part: Shown) => `${entered} written down of ${part}`
 }
 
+export const SIGHT_PHOTO = {
+  onAPhoto: 'On a photo',
+  photoOf: (inspection: Shown) => `Photo: ${inspection}`,
+  findsTheCard: 'Looking for the card …',
+  writeDown: (value: Shown, within: Shown) => `Write down ${value} (${within})`
+}
+
 export const TELL_AS_CASE = {
   tellItAsAPractice: 'Tell it as a practice case',
   standsAmongThe: (title: Shown) => `“${title}” stands among the`,
