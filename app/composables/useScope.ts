@@ -2,7 +2,7 @@ import { proxy, type Remote, wrap } from 'comlink'
 import { onUnmounted } from 'vue'
 import type { Message } from '../../core/check'
 import type { DriveSheet } from '../../core/sheet'
-import type { Trace } from '../../core/trace'
+import type { GoodTrace, Trace } from '../../core/trace'
 import type { Loaded, Scope } from '../workers/trace.worker'
 
 /** A trace being read and looked at, in a worker of its own that ends with the page or when reading is given up. */
@@ -36,6 +36,8 @@ export function useScope() {
       map: Readonly<Record<string, string>>,
       good: File | null
     ): Promise<Trace | Message | null> => remote().decode(plain(sheet), plain(map), good),
+    asGood: (sheet: DriveSheet, map: Readonly<Record<string, string>>): Promise<GoodTrace | Message | null> =>
+      remote().asGood(plain(sheet), plain(map)),
     extremes: (
       names: readonly string[],
       from: number,

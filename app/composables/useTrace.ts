@@ -3,7 +3,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { namesOf, sayTrace, TRACE_PAGE } from '../../words/en'
 import type { Message } from '../../core/check'
 import type { DriveSheet } from '../../core/sheet'
-import { type Trace, tracedCams } from '../../core/trace'
+import { type GoodTrace, type Trace, tracedCams } from '../../core/trace'
+import type { KeptGoodTrace } from '../../server/store/goodTraces'
 import type { Loaded } from '../workers/trace.worker'
 import { partName } from '../words'
 import { useScope } from './useScope'
@@ -13,6 +14,9 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
   const scope = useScope()
   const file = shallowRef<File | null>(null)
   const good = shallowRef<File | null>(null)
+  /** A kept one that it is held against, by its wheels. */
+  const kept = shallowRef<KeptGoodTrace | null>(null)
+  const against = computed(() => (kept.value ? { ...sheet(), triggers: kept.value.triggers } : sheet()))
   const loaded = shallowRef<Loaded | null>(null)
   const trace = shallowRef<Trace | null>(null)
   const problem = ref('')
@@ -26,7 +30,7 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
   const wanted = computed(() => {
     return [
       { id: 'crank', label: TRACE_PAGE.crank },
-      ...tracedCams(sheet()).map((id) => ({ id, label: partName(sheet(), id) }))
+      ...tracedCams(against.value).map((id) => ({ id, label: partName(sheet(), id) }))
     ]
   })
   const form = computed(() => loaded.value?.names.join('|') ?? '')
@@ -106,16 +110,42 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
   }
 
   let turn = 0
-  watch([loaded, map, good, share], async () => {
+  watch([loaded, map, good, kept, share], async () => {
     if (!loaded.value || share.value >= 0) return
     const now = ++turn
-    const found = await scope.decode(sheet(), map.value, good.value)
+    const found = await scope.decode(against.value, map.value, good.value)
     if (now !== turn || !found) return
     trace.value = 'code' in found ? null : found
     problem.value = 'code' in found ? sayTrace(found, namesOf(sheet())) : ''
   })
 
-  return { scope, file, good, loaded, trace, problem, share, version, rate, wanted, map, read, cancel, connect }
+  /** What is read, to be kept as good; says what stands in the way instead. */
+  async function asGood(): Promise<GoodTrace | null> {
+    const found = await scope.asGood(sheet(), map.value)
+    if (!found || !('code' in found)) return found
+    problem.value = sayTrace(found, namesOf(sheet()))
+    return null
+  }
+
+  return {
+    scope,
+    file,
+    good,
+    kept,
+    loaded,
+    trace,
+    problem,
+    share,
+    version,
+    rate,
+    wanted,
+    map,
+    read,
+    cancel,
+    connect,
+    asGood,
+    against
+  }
 }
 
 /** Bytes of a live trace at a time. */

@@ -1,7 +1,17 @@
 import { expose } from 'comlink'
 import type { Message } from '../../core/check'
 import type { DriveSheet } from '../../core/sheet'
-import { CsvReader, decodeOnSheet, extremesOf, isWav, readWav, type Samples, type Trace } from '../../core/trace'
+import {
+  CsvReader,
+  decodeOnSheet,
+  extremesOf,
+  type GoodTrace,
+  goodOf,
+  isWav,
+  readWav,
+  type Samples,
+  type Trace
+} from '../../core/trace'
 
 /** Reads traces and decodes them off the main thread; what is read stays here, and is drawn from here. */
 let samples: Samples | null = null
@@ -86,6 +96,10 @@ const scope = {
     if (before && 'code' in before) return before
     return decodeOnSheet(sheet, put(samples, map), before && put(before, map))
   },
+
+  /** What is read, to be kept as a good trace. */
+  asGood: (sheet: DriveSheet, map: Readonly<Record<string, string>>): GoodTrace | Message | null =>
+    samples && goodOf(sheet, put(samples, map)),
 
   /** The least and greatest of each column of a drawing, of each channel asked for. */
   extremes(

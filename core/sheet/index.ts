@@ -14,7 +14,7 @@ export {
   STANDING_KINDS,
   STANDING_TARGETS
 } from './partKinds'
-export { driveSchema } from './schema'
+export { driveSchema, triggersSchema } from './schema'
 export type {
   AlwaysRenewed,
   Beside,

@@ -300,7 +300,7 @@ const stretch = listOf(num(-720, 1440).required(needed), 2).length(2, sayOfCheck
  * `first`: leading edge of the first tooth after the gap; `gaps`: numbers from 1 of the teeth that are missing, where
  * they are not the last; of each cam the stretches at which its signal is high.
  */
-const triggers = shape({
+export const triggersSchema = shape({
   crank: shape({
     teeth: whole(2, 400).required(needed),
     missing: whole(0, 60).required(needed),
@@ -352,6 +352,6 @@ export const driveSchema = shape({
     32
   ),
   /** Trigger wheels, for traces of crank and cams. */
-  triggers,
+  triggers: triggersSchema,
   ...workshop
 }).required(say('a-drive-sheet'))

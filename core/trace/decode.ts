@@ -18,12 +18,16 @@ export interface CamTrace {
   own: number[]
   /** The part of the lag that repeats with the chain; null where the trace is too short for it, or shows none. */
   waver: { amplitude: number; phase: number; turns: number } | null
+  /** The lag of each cycle, and the crank turns after which it came. */
+  cycles: { turn: number; lag: number }[]
 }
 
 export interface Trace {
   cams: { [sprocket: string]: CamTrace }
   turns: number
   rpm: { mean: number; low: number; high: number }
+  /** Speed of each cycle, and the crank turns after which it ended. */
+  speeds: { turn: number; rpm: number }[]
   left: { turns: number }
   faults: Message[]
 }
@@ -65,7 +69,10 @@ export function decodeTrace(
   const { fits } = fitted
   const result: Trace['cams'] = {}
   for (const [cam, fit] of Object.entries(fits)) result[cam] = summarise(cam, fit, rounds[cam] ?? null, faults)
-  return { cams: result, turns: track.turns, rpm: speedOf(track, samples.rate), left: { turns: track.left }, faults }
+  const speeds = speedsOf(track, samples.rate)
+  const rpms = speeds.map(({ rpm }) => rpm)
+  const rpm = { mean: mean(rpms), low: Math.min(...rpms), high: Math.max(...rpms) }
+  return { cams: result, turns: track.turns, rpm, speeds, left: { turns: track.left }, faults }
 }
 
 /** The crank followed either way round; a polarity that does not fit the gaps is found and said. */
@@ -275,15 +282,17 @@ function summarise(cam: string, { shifts, edges }: CamFit, round: number | null,
   const rest = shifts
     .filter(({ index }) => Math.abs(own[index]!) <= DAMAGED)
     .map(({ angle, shift, index, cycle }) => ({ angle, cycle, off: shift - means[index]! }))
-  const cycles = [...groupMeans(rest.map(({ cycle, off }) => [cycle, off]))]
-  const spread = deviation(cycles)
+  const cycles = groupMeans(rest.map(({ cycle, off }) => [cycle, off]))
+  const spread = deviation([...cycles.values()])
+  const first = rest[0]?.cycle ?? 0
   return {
     lag,
     spread,
-    error: cycles.length > 1 ? spread / Math.sqrt(cycles.length) : spread,
+    error: cycles.size > 1 ? spread / Math.sqrt(cycles.size) : spread,
     edges: shifts.length,
     own,
-    waver: round === null ? null : waverOf(rest, round)
+    waver: round === null ? null : waverOf(rest, round),
+    cycles: [...cycles].map(([cycle, off]) => ({ turn: 2 * (cycle - first), lag: lag + off }))
   }
 }
 
@@ -314,17 +323,19 @@ function waverOf(rest: readonly { angle: number; off: number }[], round: number)
     : null
 }
 
-function speedOf({ times, angles, spans }: CrankTrack, rate: number): Trace['rpm'] {
-  const speeds: number[] = []
+function speedsOf({ times, angles, spans }: CrankTrack, rate: number): Trace['speeds'] {
+  const speeds: Trace['speeds'] = []
+  const begin = angles[spans[0]?.[0] ?? 0] ?? 0
   for (const [from, to] of spans) {
     let start = from
     for (let i = from; i <= to; i++)
       if (angles[i]! - angles[start]! >= CYCLE) {
-        speeds.push(((angles[i]! - angles[start]!) / 6 / (times[i]! - times[start]!)) * rate)
+        const rpm = ((angles[i]! - angles[start]!) / 6 / (times[i]! - times[start]!)) * rate
+        speeds.push({ turn: (angles[i]! - begin) / 360, rpm })
         start = i
       }
   }
-  return { mean: mean(speeds), low: Math.min(...speeds), high: Math.max(...speeds) }
+  return speeds
 }
 
 function mean(values: readonly number[]): number {
@@ -342,8 +353,12 @@ function deviation(values: readonly number[]): number {
     : 0
 }
 
-function groupMeans(pairs: readonly (readonly [number, number])[]): number[] {
+function groupMeans(pairs: readonly (readonly [number, number])[]): Map<number, number> {
   const groups = new Map<number, number[]>()
-  for (const [key, value] of pairs) groups.set(key, [...(groups.get(key) ?? []), value])
-  return [...groups.values()].map(mean)
+  for (const [key, value] of pairs) {
+    const group = groups.get(key)
+    if (group) group.push(value)
+    else groups.set(key, [value])
+  }
+  return new Map([...groups].map(([key, group]) => [key, mean(group)]))
 }

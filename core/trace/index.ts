@@ -1,6 +1,7 @@
 export { CsvReader, MOST_SAMPLES } from './csv'
 export { type CamTrace, decodeTrace, type Trace, type TraceHints } from './decode'
 export { extremesOf } from './extremes'
+export { type GoodTrace, goodOf } from './good'
 export { compareTraces, learnTriggers } from './learn'
 export { decodeOnSheet, tracedCams } from './onSheet'
 export type { TraceSays } from './says'

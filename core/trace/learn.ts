@@ -37,6 +37,7 @@ export function compareTraces(
             ...cam,
             lag: cam.lag - lag,
             error: Math.hypot(cam.error, error),
+            cycles: cam.cycles.map(({ turn, lag: late }) => ({ turn, lag: late - lag })),
             own: cam.own.map((shift, i) => shift - (own[i] ?? 0))
           }
         ]

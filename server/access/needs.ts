@@ -54,6 +54,7 @@ export const NEEDS: Readonly<Record<string, Need>> = {
   'GET /api/jobs/:id/bench': 'mechanic',
   'GET /api/jobs/:id/build.pdf': 'mechanic',
   'GET /api/jobs/:id/camera.jpg': 'mechanic',
+  'GET /api/jobs/:id/good-traces': 'mechanic',
   'GET /api/jobs/:id/scope.csv': 'mechanic',
   'GET /api/jobs/:id/engine.wav': 'mechanic',
   'POST /api/jobs/:id/bench': 'mechanic',

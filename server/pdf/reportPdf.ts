@@ -1,4 +1,5 @@
 import type { Report } from '../../words/en'
+import { lagChart } from '../../draw/lagChart'
 import { pathChart } from '../../draw/pathChart'
 import type { Drawing } from '../../draw/shapes'
 import { PaperSheet, type Faces, type Paper } from './sheet'
@@ -53,7 +54,7 @@ function letterHead(sheet: PaperSheet, report: Report): void {
   if (report.complaint) sheet.text(report.complaint, { lead: report.headings.broughtInFor })
 }
 
-function findings(sheet: PaperSheet, { headings, measures, calls }: Report): void {
+function findings(sheet: PaperSheet, { headings, measures, calls, traced }: Report): void {
   sheet.heading(headings.measured)
   if (measures.length === 0) sheet.text(headings.nothingMeasured)
   else
@@ -68,6 +69,12 @@ function findings(sheet: PaperSheet, { headings, measures, calls }: Report): voi
       ]),
       [0.24, 0.15, 0.28, 0.11, 0.22]
     )
+  if (traced) {
+    sheet.heading(traced.title)
+    for (const line of traced.says) sheet.text(line)
+    sheet.gap(0.3)
+    sheet.drawing(lagChart(traced.rows, traced.words, 420), Math.min(380, sheet.width))
+  }
   sheet.heading(headings.calls)
   sheet.table(
     headings.call,

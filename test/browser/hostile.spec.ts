@@ -236,6 +236,7 @@ bare(
       `jobs/${VAN}/assessment?x`,
       `jobs/${VAN}/scan?x`,
       `jobs/${VAN}/scope.csv?x`,
+      `jobs/${VAN}/good-traces?x`,
       `jobs/${VAN}/engine.wav?x`,
       `jobs/${VAN}/camera.jpg?part`,
       'sheets/ardmere-a18/front.jpg?x',

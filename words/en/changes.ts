@@ -28,7 +28,8 @@ const ACTS: Readonly<Record<ActType, string>> = {
   check: 'The next check',
   school: 'The other school',
   usage: 'What stood on the clock',
-  estimate: 'The estimate'
+  estimate: 'The estimate',
+  goodTrace: 'A trace kept as good'
 }
 
 export const CAUSES: Catalogue<CauseSays> = {

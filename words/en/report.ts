@@ -2,6 +2,7 @@ import type { Call } from '../../core/calls'
 import type { School, Usage } from '../../core/readings'
 import { dayAt, type Workshop } from '../../core/record'
 import type { IfLeftSays, ReportFacts, ReportMeasure, ReportWay } from '../../core/views/report'
+import type { TracedCam, TracedLag } from '../../core/views/traces'
 import { type Catalogue, type Names, sayer } from '../say'
 import { sayLikeliest } from './explanations'
 import { degreesWords, fixDigits, moneyExactly, moneyWords, oddsWords, thousands } from './figures'
@@ -73,12 +74,39 @@ export interface Report {
   calls: { part: string; name: string; call: Call; words: string; why: string; limit: string; by: string }[]
   measures: { name: string; what: string; read: string; asNew: string; limit: string; over: boolean }[]
   photos: { id: string; caption: string }[]
+  /** What a trace of the running engine showed; an older report has none. */
+  traced?: ReportTraced
   paths: ReportPath[]
   horizon: string
   ifLeft: string[]
   notChecked: string[]
   cautions: string[]
   made: { core: string; sheet: string; signoff: number | null }
+}
+
+/** A row of the chart of lags: a cam before and after, crank degrees. */
+export interface LagRow {
+  name: string
+  before: { value: number; low: number; high: number } | null
+  after: { value: number; low: number; high: number } | null
+  limit: number | null
+}
+
+/** Its words. */
+export interface LagWords {
+  early: string
+  late: string
+  before: string
+  after: string
+}
+
+/** What traces of crank and cams showed: a sentence for each cam, and the chart's rows and words. */
+export interface ReportTraced {
+  title: string
+  chart: string
+  says: string[]
+  rows: LagRow[]
+  words: LagWords
 }
 
 export interface ReportPath {
@@ -165,6 +193,7 @@ export function writeReport(facts: ReportFacts): Report {
     ],
     calls: facts.calls.map((call) => callLine(call, name)),
     measures: facts.measures.map((measure) => measureLine(measure, name)),
+    ...(facts.traced.length > 0 ? { traced: writeTraced(facts.traced, name) } : {}),
     photos: facts.photos.map(({ id, part, note, finding }) => ({
       id,
       caption: [name(part), finding ? anyFindingWords(finding) : '', note].filter(Boolean).join(': ')
@@ -243,6 +272,31 @@ function headingsOf(
     allChecked: 'Everything that can be measured on this drive was measured.',
     caution: 'Caution.',
     made: `${sheet}; computation ${core}${signoff ? `; signed, revision ${signoff}` : '; not signed off yet'}.`
+  }
+}
+
+function writeTraced(traced: readonly TracedCam[], name: Names): ReportTraced {
+  const withinOf = ({ value, high }: TracedLag) =>
+    `${fixDigits(Math.abs(value), 1)}° ${value < 0 ? 'early' : 'late'} (give or take ${fixDigits(high - value, 1)}°)`
+  return {
+    title: 'What a trace of the running engine shows',
+    chart: 'How late each cam comes, crank degrees, with what it was read within',
+    says: traced.map(({ cam, before, after, limit }) => {
+      const past = after && limit && Math.abs(after.value) > limit.value
+      return [
+        `${name(cam)}: ${[before && `${withinOf(before)} as it came in`, after && `${withinOf(after)} after the repair`].filter(Boolean).join('; ')}.`,
+        past ? `That is past its limit of ${limit.value}°.` : ''
+      ]
+        .filter(Boolean)
+        .join(' ')
+    }),
+    rows: traced.map(({ cam, before, after, limit }) => ({
+      name: name(cam),
+      before: before && { value: before.value, low: before.low, high: before.high },
+      after: after && { value: after.value, low: after.low, high: after.high },
+      limit: limit?.value ?? null
+    })),
+    words: { early: 'early', late: 'late', before: 'before', after: 'after' }
   }
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { MEASURE, sayPicture, SIGHT_PHOTO } from '../../../words/en'
 import { $fetch } from 'ofetch'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import type { Message } from '../../../core/check'
 import type { Point } from '../../../core/math'
 import type { MeasureFile, Measurement } from '../../../core/picture'
@@ -20,10 +20,11 @@ const practice = useOpenPractice()
 
 const src = ref('')
 const measuring = useMeasuring(async () => {
-  const photo = await $fetch<Blob, 'blob'>(`/api/practice/cases/${practice.key}/photo.jpg`, {
+  const taken = await $fetch<ArrayBuffer, 'arrayBuffer'>(`/api/practice/cases/${practice.key}/photo.jpg`, {
     query: { inspection: props.inspection.id, ...props.looked },
-    responseType: 'blob'
+    responseType: 'arrayBuffer'
   })
+  const photo = new File([taken], 'practice.jpg', { type: 'image/jpeg' })
   src.value = URL.createObjectURL(photo)
   return photo
 })

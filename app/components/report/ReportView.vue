@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Report } from '../../../words/en'
+import { lagChart } from '../../../draw/lagChart'
 import { pathChart } from '../../../draw/pathChart'
 import type { Drawing } from '../../../draw/shapes'
 import CallMark from '../parts/CallMark.vue'
@@ -11,6 +12,9 @@ import FigureTable from '../parts/FigureTable.vue'
 const props = defineProps<{ report: Report; map: Drawing | null; photo: (id: string) => string }>()
 const chart = computed(() =>
   props.report.paths.length ? pathChart(props.report.paths, props.report.headings, 520, 240) : null
+)
+const lags = computed(() =>
+  props.report.traced ? lagChart(props.report.traced.rows, props.report.traced.words, 520) : null
 )
 </script>
 
@@ -53,6 +57,11 @@ const chart = computed(() =>
           </tr>
         </FigureTable>
       </div>
+    </section>
+    <section v-if="report.traced" data-testid="report-traced">
+      <h2>{{ report.traced.title }}</h2>
+      <p v-for="line in report.traced.says" :key="line">{{ line }}</p>
+      <DrawnShapes v-if="lags" :drawing="lags" :label="report.traced.chart" class="mt-2 max-w-xl" />
     </section>
     <section>
       <h2>{{ report.headings.calls }}</h2>

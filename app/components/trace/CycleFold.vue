@@ -7,8 +7,14 @@ import type { DriveSheet } from '../../../core/sheet'
 import { partName } from '../../words'
 
 /** Each cam's high stretches over the cycle: as on a new drive, and as they came. */
-const props = defineProps<{ sheet: DriveSheet; trace: Trace }>()
+const props = defineProps<{
+  sheet: DriveSheet
+  trace: Trace
+  /** How late each cam came before the repair, where it was traced then. */
+  before: Readonly<Record<string, number>>
+}>()
 const [WIDTH, ROW, LEFT] = [860, 46, 4]
+const BEFORE = 11
 const x = scaleLinear()
   .domain([0, 720])
   .range([LEFT, WIDTH - LEFT])
@@ -26,7 +32,13 @@ const rows = computed(() =>
         })
       })
     return [
-      { id, name: partName(props.sheet, id), fresh: bars(() => 0), found: bars((edge) => lag + (own[edge] ?? 0)) }
+      {
+        id,
+        name: partName(props.sheet, id),
+        fresh: bars(() => 0),
+        found: bars((edge) => lag + (own[edge] ?? 0)),
+        before: id in props.before ? bars(() => props.before[id]!) : []
+      }
     ]
   })
 )
@@ -43,6 +55,14 @@ const rows = computed(() =>
       <g v-for="(row, i) in rows" :key="row.id" :transform="`translate(0 ${i * ROW})`">
         <text x="6" y="13" class="fill-scribe text-mark">{{ row.name }}</text>
         <rect v-for="(bar, k) in row.fresh" :key="`n${k}`" v-bind="bar" y="18" height="9" class="fill-scribe/40" />
+        <rect
+          v-for="(bar, k) in row.before"
+          :key="`b${k}`"
+          v-bind="bar"
+          y="28"
+          :height="BEFORE"
+          class="fill-none stroke-scribe [stroke-dasharray:3_3]"
+          data-testid="fold-before" />
         <rect v-for="(bar, k) in row.found" :key="`f${k}`" v-bind="bar" y="29" height="11" class="fill-lit" />
       </g>
       <g v-for="at in [0, 180, 360, 540, 720]" :key="at">
@@ -56,6 +76,9 @@ const rows = computed(() =>
         </text>
       </g>
     </svg>
-    <figcaption class="text-note text-scribe">{{ TRACE_PAGE.folded }}</figcaption>
+    <figcaption class="text-note text-scribe">
+      {{ TRACE_PAGE.folded }}
+      <template v-if="rows.some((row) => row.before.length)">{{ TRACE_PAGE.foldedBefore }}</template>
+    </figcaption>
   </figure>
 </template>

@@ -12,5 +12,6 @@ export {
 } from './registry'
 export { foldActs, Folding } from './fold'
 export { sheetOf, type JobRecord } from './record'
-export type { PictureRead, TraceRead } from './read'
+export type { PictureRead } from './read'
+export type { TraceRead } from './traceRead'
 export type { StandingReading } from './standing'

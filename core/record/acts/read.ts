@@ -3,13 +3,12 @@ import { type Reading, readingFaults, readingTargetFaults, canCorrect } from '..
 import { type ActKind, type ActPlace, actShape, type ActView } from './define'
 import type { StandingReading } from './standing'
 import { faultAt } from '../says'
+import { traceRead } from './traceRead'
 
 const pixels = () => listOf(pair(PIXELS).required(needed), 400)
 const ends = () => pixels().length(2)
 /** Pixels of the widest photo. */
 const PIXELS = 100_000
-/** A figure that a trace showed. */
-const told = () => num(0, 1e8).required(needed)
 
 const schema = () =>
   actShape('read', {
@@ -29,26 +28,10 @@ const schema = () =>
       behind: num(-500, 500),
       printed: num(50, 200)
     }),
-    /** The trace that it was read from: its file, so that it can be taken again, and what it showed. */
-    trace: shape({
-      file: text(200).required(needed),
-      /** SHA-256, hexadecimal. */
-      hash: text(64).required(needed),
-      turns: told(),
-      rpm: told(),
-      /** crank degrees: standard error, and spread from turn to turn. */
-      error: told(),
-      spread: told(),
-      edges: told(),
-      /** Of the lag, what repeats with the chain: crank degrees, and crank turns. */
-      waver: shape({ amplitude: told(), turns: told() }),
-      /** Was it held against a good trace? Then that one's file. */
-      good: text(200)
-    })
+    /** The trace that it was read from. */
+    trace: traceRead()
   })
 type Own = Shape<ReturnType<typeof schema>>
-/** The trace that a reading was taken from. */
-export type TraceRead = NonNullable<Own['trace']>
 /** Where on a photo a reading was measured, px. */
 export type PictureRead = NonNullable<Own['picture']>
 

@@ -1,11 +1,14 @@
 import { elsewhere, needed, oneOf, type Shape } from '../../check'
 import { type Reading, readingStructureFaults } from '../../readings'
 import { type ActKind, actShape, type ActView } from './define'
+import { traceRead } from './traceRead'
 
 const schema = () =>
   actShape('rebuilt', {
     round: oneOf('set', 'turned', 'proof').required(needed),
-    reading: elsewhere<Reading>().required(needed)
+    reading: elsewhere<Reading>().required(needed),
+    /** The trace of the running engine that it was read from. */
+    trace: traceRead()
   })
 type Own = Shape<ReturnType<typeof schema>>
 

@@ -26,6 +26,8 @@ export interface JobRecord {
   path: ActOf<'path'> | null
   /** The lines that were typed last. */
   estimate: ActOf<'estimate'> | null
+  /** Traces kept as good, oldest first. */
+  goodTraces: ActOf<'goodTrace'>[]
   /** Oldest first. */
   signoffs: ActOf<'signoff'>[]
   choice: ActOf<'choice'> | null
@@ -64,6 +66,7 @@ export function emptyRecord(school: School): JobRecord {
     pricing: null,
     path: null,
     estimate: null,
+    goodTraces: [],
     signoffs: [],
     choice: null,
     tasks: new Map(),

@@ -4,6 +4,7 @@ import { check, checkView } from './check'
 import { choice, choiceView } from './choice'
 import { corrections, correctionsView } from './corrections'
 import { estimate, estimateView } from './estimate'
+import { goodTrace, goodTraceView } from './goodTrace'
 import { hole, holeView } from './hole'
 import { overrule, overruleView } from './overrule'
 import { part, partView } from './part'
@@ -49,7 +50,8 @@ export const ACTS = {
   check,
   school,
   usage,
-  estimate
+  estimate,
+  goodTrace
 } as const
 
 export type ActType = keyof typeof ACTS
@@ -90,5 +92,6 @@ export const ACT_VIEWS = {
   check: checkView,
   school: schoolView,
   usage: usageView,
-  estimate: estimateView
+  estimate: estimateView,
+  goodTrace: goodTraceView
 } satisfies { readonly [T in ActType]: ActView<ActOf<T>, never> }

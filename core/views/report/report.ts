@@ -26,6 +26,7 @@ import { compileSheet, type DriveSheet, type LimitValue } from '../../sheet'
 import { fills, slotsOf } from '../bench'
 import { estimateOf } from '../estimate'
 import { measuresOf } from '../summary'
+import { type TracedCam, tracedCamsOf } from '../traces'
 import { plainVerdict, type Statement } from '../verdict'
 
 /** What may happen if nothing is done. */
@@ -88,6 +89,8 @@ export interface ReportFacts {
   explained: { chains: string[]; stories: Pick<Explanation, 'causes' | 'odds' | 'more'>[] }[]
   calls: HeldCall[]
   measures: ReportMeasure[]
+  /** Cams as a trace of the running engine showed them, before and after. */
+  traced: TracedCam[]
   /** `finding`: the one that is seen on it; left out where none is named. */
   photos: { id: string; part: string; note: string; finding?: string }[]
   ways: ReportWay[]
@@ -133,6 +136,7 @@ export function reportFacts(
     explained: explain(file).map(({ chains, stories }) => ({ chains, stories: stories.slice(0, 2) })),
     calls: held,
     measures: [...partMeasures(file, assessment, record), ...lagMeasures(sheet, assessment, record)],
+    traced: tracedCamsOf(sheet, record, acts),
     photos: record.photos.map(({ photo, part, note, shows }) => ({
       id: photo,
       part,

@@ -13,6 +13,7 @@ import { codes } from './0011-codes'
 import { doors } from './0012-doors'
 import { passkeys } from './0013-passkeys'
 import { books } from './0014-books'
+import { goodTraces } from './0018-good-traces'
 import { seen } from './0017-seen'
 import { mail } from './0016-mail'
 import { erasing } from './0015-erasing'
@@ -35,5 +36,6 @@ export const migrations: readonly Migration[] = [
   books,
   erasing,
   mail,
-  seen
+  seen,
+  goodTraces
 ]

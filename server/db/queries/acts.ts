@@ -46,3 +46,23 @@ export async function keepAct(
 export async function tell(channel: string, payload: string, transaction?: Transaction): Promise<void> {
   await select('select pg_notify($1, $2)', [channel, payload], transaction)
 }
+
+/**
+ * Jobs with a trace kept as good for a job's vehicle (a job of no vehicle has its own) or, by the id of their sheet,
+ * for an engine type; the newest first.
+ */
+export async function jobsWithGoodTraces(
+  jobId: string,
+  vehicleId: string | null,
+  sheetId: string,
+  most: number
+): Promise<string[]> {
+  const rows = await select<{ id: string }>(
+    `select j.id, max(a.seq) as last from acts a join jobs j on j.id = a.job_id
+     where a.body ->> 'type' = 'goodTrace' and j.state <> 'deleted'
+       and (j.sheet ->> 'id' = $3 and a.body ->> 'of' = 'type' or j.vehicle_id = $2 or j.id = $1)
+     group by j.id order by last desc limit $4`,
+    [jobId, vehicleId, sheetId, most]
+  )
+  return rows.map(({ id }) => id)
+}

@@ -71,6 +71,7 @@ export const BUILD_PAGE = {
 }
 
 export const PROOF_PAGE = {
+  traceOfIt: 'Trace of the running engine',
   /** Between the date and the usage at which it is looked at again. */
   orAtNext: ', or at ',
   links: (shown: Shown) => `${shown} links`,

@@ -152,6 +152,13 @@ const close = () => job.put({ type: 'state', state: 'closed' })
         </Panel>
         <Panel :title="PROOF_PAGE.camDeviationOfTheRunning">
           <ScanPane rebuilt />
+          <NuxtLink
+            class="act mt-2 inline-flex items-center"
+            :to="`/jobs/${job.id}/trace?round=proof`"
+            :prefetch="false"
+            data-testid="trace-of-proof"
+            >{{ PROOF_PAGE.traceOfIt }}</NuxtLink
+          >
         </Panel>
       </div>
       <div class="space-y-4">

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { namesOf, sayTrace, TRACE_PAGE } from '../../../../words/en'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { NINETY } from '../../../../core/math'
-import type { Reading } from '../../../../core/readings'
+import { tracedCamsOf } from '../../../../core/views/traces'
 import Caution from '../../../components/parts/Caution.vue'
 import FaultNote from '../../../components/parts/FaultNote.vue'
 import Field from '../../../components/parts/Field.vue'
@@ -11,19 +11,24 @@ import TopBar from '../../../components/parts/TopBar.vue'
 import ChannelMap from '../../../components/trace/ChannelMap.vue'
 import ChannelPlot from '../../../components/trace/ChannelPlot.vue'
 import CycleFold from '../../../components/trace/CycleFold.vue'
+import GoodTraces from '../../../components/trace/GoodTraces.vue'
+import KeepTrace from '../../../components/trace/KeepTrace.vue'
+import TraceStrips from '../../../components/trace/TraceStrips.vue'
+import WaverLoop from '../../../components/trace/WaverLoop.vue'
 import { numberOf } from '../../../components/bench/draft'
 import { useTrace } from '../../../composables/useTrace'
-import { useBench } from '../../../stores/bench'
 import { useOpenJob } from '../../../stores/job'
 import { fixDigits, lagWords, partName } from '../../../words'
 
 /** A trace of crank and cams: channels, edges over the cycle, lag of each cam, kept as readings. */
 const route = useRoute()
 const job = useOpenJob()
-const who = useBench()
 const sheet = computed(() => job.job.sheet)
-const { scope, file, good, loaded, trace, problem, share, version, rate, wanted, map, read, cancel, connect } =
-  useTrace(() => job.job.sheet, `/api/jobs/${job.id}/scope.csv`)
+const { scope, file, good, kept, loaded, trace, problem, share, version, rate, wanted, map, ...does } = useTrace(
+  () => job.job.sheet,
+  `/api/jobs/${job.id}/scope.csv`
+)
+const { read, cancel, connect, asGood, against } = does
 
 const channels = computed(() =>
   wanted.value.flatMap(({ id, label }) => (map.value[id] ? [{ name: map.value[id]!, label }] : []))
@@ -31,13 +36,11 @@ const channels = computed(() =>
 const shown = computed(() =>
   channels.value.length > 0 ? channels.value : (loaded.value?.names ?? []).map((name) => ({ name, label: name }))
 )
-/** crank degrees: a wheel is fitted no better. */
-const tolerance = ref('0.3')
-const sigmaOf = (error: number) => Math.hypot(error, numberOf(tolerance.value) ?? 0.3)
 const cams = computed(() => Object.entries(trace.value?.cams ?? {}))
-const saved = ref(false)
-const keeping = ref(false)
-watch(trace, () => (saved.value = false))
+const traced = computed(() => tracedCamsOf(sheet.value, job.record, job.acts))
+const before = computed(() =>
+  Object.fromEntries(traced.value.flatMap(({ cam, before: was }) => (was ? [[cam, was.value] as const] : [])))
+)
 
 /** The reading that the page was opened for again. */
 const again = computed(() => {
@@ -45,43 +48,13 @@ const again = computed(() => {
   return act?.type === 'read' && act.trace ? act : null
 })
 
-async function keep() {
-  const found = trace.value
-  if (!found || !file.value || !who.by) return
-  keeping.value = true
-  const hash = await scope.hash(file.value)
-  for (const [sprocket, { lag, error, spread, edges, waver }] of Object.entries(found.cams)) {
-    job.put({
-      type: 'read',
-      reading: {
-        kind: 'camLag',
-        sprocket,
-        value: Number(lag.toFixed(2)),
-        sigma: Number(sigmaOf(error).toFixed(3)),
-        method: 'trace',
-        turnedForward: true
-      } as Reading,
-      ...(again.value?.reading.kind === 'camLag' && again.value.reading.sprocket === sprocket
-        ? { supersedes: again.value.id }
-        : {}),
-      trace: {
-        file: file.value.name.slice(0, 200),
-        hash,
-        turns: Number(found.turns.toFixed(1)),
-        rpm: Math.round(found.rpm.mean),
-        error: Number(error.toFixed(4)),
-        spread: Number(spread.toFixed(4)),
-        edges,
-        ...(waver
-          ? { waver: { amplitude: Number(waver.amplitude.toFixed(2)), turns: Number(waver.turns.toFixed(2)) } }
-          : {}),
-        ...(good.value ? { good: good.value.name.slice(0, 200) } : {})
-      }
-    })
-  }
-  keeping.value = false
-  saved.value = true
-}
+/** Is it a trace of the rebuilt engine? Then it is part of the proof. */
+const rebuilt = ref(route.query.round === 'proof')
+const tolerance = ref('0.3')
+/** crank degrees: a wheel is fitted no better, unless it is the very one of the good trace. */
+const sigmaOf = (error: number) =>
+  Math.hypot(error, kept.value?.error ?? 0, kept.value?.own ? 0 : (numberOf(tolerance.value) ?? 0.3))
+
 useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
 </script>
 
@@ -118,7 +91,10 @@ useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
             :extremes="scope.extremes" />
           <p v-else class="max-w-xl p-6 text-scribe">{{ TRACE_PAGE.none }}</p>
         </div>
-        <div v-if="trace" class="shrink-0 p-2"><CycleFold :sheet="sheet" :trace="trace" /></div>
+        <div v-if="trace" class="max-h-[52%] shrink-0 space-y-2 overflow-y-auto p-2">
+          <CycleFold :sheet="against" :trace="trace" :before="before" />
+          <TraceStrips :sheet="sheet" :trace="trace" />
+        </div>
       </div>
       <aside class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4">
         <div v-if="share >= 0" role="status">
@@ -153,17 +129,12 @@ useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
         <Field v-if="!loaded" v-model="rate" :label="TRACE_PAGE.rate" inputmode="decimal" data-testid="trace-rate" />
         <template v-if="loaded">
           <ChannelMap v-model="map" :wanted="wanted" :columns="loaded.names" />
-          <div class="flex flex-wrap items-center gap-2 text-note">
-            <TakeFile
-              class="act"
-              :label="TRACE_PAGE.good"
-              accept=".csv,.wav,text/csv,audio/wav"
-              test-id="trace-good"
-              @file="good = $event"
-              >{{ good ? TRACE_PAGE.goodOf(good.name) : TRACE_PAGE.good }}</TakeFile
-            >
-            <button v-if="good" type="button" class="act-bare" @click="good = null">{{ TRACE_PAGE.goodAway }}</button>
-          </div>
+          <GoodTraces
+            v-model:file="good"
+            v-model:kept="kept"
+            :read-by-file="file"
+            :as-good="asGood"
+            :hash="scope.hash" />
         </template>
         <section v-if="trace" class="border-t border-rule pt-3" :aria-label="TRACE_PAGE.result" aria-live="polite">
           <h2 class="label">{{ TRACE_PAGE.result }}</h2>
@@ -174,9 +145,15 @@ useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
               }}</span>
             </p>
             <p class="text-note text-faint">{{ TRACE_PAGE.spread(fixDigits(cam.spread, 2), cam.edges) }}</p>
-            <p v-if="cam.waver" class="text-note">
-              {{ TRACE_PAGE.waver(fixDigits(cam.waver.amplitude, 1), fixDigits(cam.waver.turns, 1)) }}
+            <p v-if="id in before" class="text-note" data-testid="lag-before">
+              {{ TRACE_PAGE.beforeWas(lagWords(before[id]!)) }}
             </p>
+            <template v-if="cam.waver">
+              <p class="text-note">
+                {{ TRACE_PAGE.waver(fixDigits(cam.waver.amplitude, 1), fixDigits(cam.waver.turns, 1)) }}
+              </p>
+              <WaverLoop :sheet="sheet" :cam="id" :waver="cam.waver" />
+            </template>
           </div>
           <p class="mt-1 text-note text-faint">
             {{ TRACE_PAGE.turns(fixDigits(trace.turns, 0), fixDigits(trace.rpm.mean, 0)) }}
@@ -187,18 +164,20 @@ useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
               {{ sayTrace(fault, namesOf(sheet)) }}
             </p>
           </template>
-          <Field v-model="tolerance" class="mt-2" :label="TRACE_PAGE.wheel" inputmode="decimal" />
-          <p class="text-note text-faint">{{ TRACE_PAGE.wheelSays }}</p>
-          <button
-            type="button"
-            class="act-main mt-2 w-full"
-            data-testid="keep-trace"
-            :disabled="!who.by || saved || keeping"
-            @click="keep">
-            {{ TRACE_PAGE.keep }}
-          </button>
-          <p v-if="!who.by" class="text-note">{{ TRACE_PAGE.whoFirst }}</p>
-          <p v-if="saved" role="status">{{ TRACE_PAGE.kept }}</p>
+          <p v-if="kept?.own" class="mt-2 text-note text-faint">{{ TRACE_PAGE.ownWheels }}</p>
+          <template v-else>
+            <Field v-model="tolerance" class="mt-2" :label="TRACE_PAGE.wheel" inputmode="decimal" />
+            <p class="text-note text-faint">{{ TRACE_PAGE.wheelSays }}</p>
+          </template>
+          <KeepTrace
+            v-if="file"
+            v-model="rebuilt"
+            :trace="trace"
+            :file="file"
+            :good="good?.name ?? kept?.file ?? ''"
+            :again="again?.id ?? ''"
+            :sigma-of="sigmaOf"
+            :hash="scope.hash" />
         </section>
         <Caution class="mt-auto" lead="">{{ TRACE_PAGE.aid }}</Caution>
       </aside>

@@ -1,0 +1,1 @@
+export { type TracedCam, type TracedLag, tracedCamsOf } from './traced'

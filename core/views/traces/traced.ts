@@ -1,0 +1,47 @@
+import { NINETY } from '../../math'
+import type { Act, JobRecord, TraceRead } from '../../record'
+import { compileSheet, type DriveSheet, type LimitValue } from '../../sheet'
+
+/** A cam's lag as a trace showed it, crank degrees: its value and the ends of its 90 % interval. */
+export interface TracedLag {
+  value: number
+  low: number
+  high: number
+  from: TraceRead
+}
+
+/** What traces showed of a cam: of the drive as it was found, and of the rebuilt one. */
+export interface TracedCam {
+  cam: string
+  before: TracedLag | null
+  after: TracedLag | null
+  limit: LimitValue | null
+}
+
+/** Cams of which a trace was kept, in the order of the sheet; of several traces the last one stands. */
+export function tracedCamsOf(sheet: DriveSheet, record: JobRecord, acts: readonly Act[]): TracedCam[] {
+  const parts = compileSheet(sheet)
+  return sheet.sprockets.flatMap(({ id }) => {
+    const [before, after] = (['read', 'rebuilt'] as const).map((type) => lastOf(type, id, record, acts)) as [
+      TracedLag | null,
+      TracedLag | null
+    ]
+    return before || after ? [{ cam: id, before, after, limit: parts.limit('camLag', id) }] : []
+  })
+}
+
+function lastOf(
+  type: 'read' | 'rebuilt',
+  cam: string,
+  { undone, superseded }: JobRecord,
+  acts: readonly Act[]
+): TracedLag | null {
+  for (const act of [...acts].reverse()) {
+    if (act.type !== type || !act.trace || undone.has(act.id) || superseded.has(act.id)) continue
+    const { reading } = act
+    if (reading.kind !== 'camLag' || reading.sprocket !== cam) continue
+    const within = NINETY * (reading.sigma ?? 0)
+    return { value: reading.value, low: reading.value - within, high: reading.value + within, from: act.trace }
+  }
+  return null
+}
