@@ -10,7 +10,7 @@ import { partName } from '../words'
 import { useScope } from './useScope'
 
 /** A trace of a job's engine on the page: its file, what its columns are, and what it comes to. */
-export function useTrace(sheet: () => DriveSheet, live: string) {
+export function useTrace(sheet: () => DriveSheet, live: () => string) {
   const scope = useScope()
   const file = shallowRef<File | null>(null)
   const good = shallowRef<File | null>(null)
@@ -82,7 +82,7 @@ export function useTrace(sheet: () => DriveSheet, live: string) {
   async function connect(): Promise<void> {
     const mine = ++reading
     start()
-    const answer = await fetch(live)
+    const answer = await fetch(live())
     if (!answer.ok || !answer.body) {
       share.value = -1
       problem.value = ((await answer.json()) as { error: { message: string } }).error.message

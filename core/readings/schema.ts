@@ -113,6 +113,8 @@ export const READING_SCHEMAS = {
     temperature: num(-60, 300),
     /** Where pieces were found. */
     where: oneOf('pan', 'pickup', 'filter', 'cover', 'sprocket', 'elsewhere'),
+    /** Told by a recording and nobody's ear: it weighs less. */
+    heardBy: oneOf('recording'),
     ...said
   }).required(say('a-reading'))
 } satisfies Record<string, AnySchema>

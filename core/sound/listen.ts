@@ -19,6 +19,8 @@ export interface Heard {
   faults: Message[]
   /** rpm over time: so many a second. */
   speed: { rpm: Float64Array; rate: number }
+  /** dB of each band in which clatter may lie above the engine's own firing, so many times a second. */
+  bands: { decibels: Float64Array[]; rate: number; loudest: number }
 }
 
 /** Hz of the bands in which clatter may lie, and times a second that its loudness is taken. */
@@ -59,6 +61,7 @@ export function listen(signal: Float32Array, rate: number, beats: Beats): Heard 
   })
   const best = bands.reduce((a, b) => (weight(b) > weight(a) ? b : a))
   const { loud, rate: times, quiet, rhythms } = best
+  const firing = loudnessIn(signal, rate, FIRING, TIMES)
   const sorted = track.rpm.toSorted()
   return {
     rpm: {
@@ -71,8 +74,25 @@ export function listen(signal: Float32Array, rate: number, beats: Beats): Heard 
     withSpeed: growth(loud, times, rpmAt),
     rhythms,
     faults,
-    speed: { rpm: track.rpm, rate: track.rate }
+    speed: { rpm: track.rpm, rate: track.rate },
+    bands: {
+      decibels: bands.map((band) => above(band, firing)),
+      rate: LOOKS,
+      loudest: bands.indexOf(best)
+    }
   }
+}
+
+/** Hz of what fires. */
+const FIRING = [30, 500] as const
+
+/** dB of a band above another, by looks: how loud the microphone was set drops out. */
+function above(band: Loudness, other: Loudness): Float64Array {
+  const [over, under] = [band, other].map(({ loud, rate }) => levelsBy(loud, rate, LOOKS, meanOf).levels) as [
+    Float64Array,
+    Float64Array
+  ]
+  return over.subarray(0, under.length).map((level, i) => level - under[i]!)
 }
 
 /** Hz: fewer samples a second hold no clatter. */

@@ -36,10 +36,24 @@ const TEXTS = {
     if (text === null) throw new Problem('not-found', told('no-trigger-wheels'))
     return text
   },
+  /** The same once it is rebuilt: a sound drive. */
+  scopeRebuilt(job: KeptJob, acts: readonly Act[], id: string) {
+    const [sheet, , seed] = practiceOf(job, acts, id)
+    const text = simulatedScope(sheet, {}, REBUILT + seed)
+    if (text === null) throw new Problem('not-found', told('no-trigger-wheels'))
+    return text
+  },
   /** The practice microphone at a cold start, likewise: a WAV file in base64. */
   sound: (job: KeptJob, acts: readonly Act[], id: string) =>
-    Buffer.from(simulatedSound(...practiceOf(job, acts, id))).toString('base64')
+    Buffer.from(simulatedSound(...practiceOf(job, acts, id))).toString('base64'),
+  soundRebuilt(job: KeptJob, acts: readonly Act[], id: string) {
+    const [sheet, , seed] = practiceOf(job, acts, id)
+    return Buffer.from(simulatedSound(sheet, {}, REBUILT + seed)).toString('base64')
+  }
 } satisfies Record<string, (job: KeptJob, acts: readonly Act[], id: string) => string>
+
+/** Seeds of rebuilt engines: nothing of them is as it was by chance. */
+const REBUILT = 500
 
 /** What a stand-in at a job's engine sees: its sheet, its truth, and a seed of its own. */
 function practiceOf(job: KeptJob, acts: readonly Act[], id: string) {

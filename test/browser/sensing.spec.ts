@@ -95,9 +95,58 @@ test('without wheels on the sheet a good trace of the engine shows them; damaged
   await expect(page.getByText('only 0 samples: record for longer')).toBeVisible()
   await offer(put('late.csv', late))
   await expect(page.getByText('the sheet has no trigger wheels: add them')).toBeVisible()
+  await page.getByTestId('good-choice').selectOption('file')
   await page.getByTestId('trace-good').setInputFiles(put('good.csv', simulatedScope(ardmere, {}, 6)!))
   await expect(page.getByTestId('lag-cam-in')).toContainText(/8\.\d° late/)
   expect((await actsOf(page, id)).filter((act) => act.type === 'read')).toEqual([])
+})
+
+test('before beside after: the proof is traced, kept as good, offered to the type, and told in the report', async ({
+  page,
+  request
+}, info) => {
+  const id = await newJob(request)
+  await page.goto(`/jobs/${id}/trace`)
+  writeFileSync(info.outputPath('before.csv'), late)
+  await page.getByTestId('trace-file').setInputFiles(info.outputPath('before.csv'))
+  await expect(page.getByTestId('lag-cam-in')).toContainText(/8\.\d° late/)
+  await expect(page.getByTestId('strips').locator('[data-strip=speed]')).toContainText('rpm')
+  await expect(page.getByTestId('waver-loop').first()).toBeVisible()
+  await page.getByTestId('keep-trace').click()
+  await saved(page)
+
+  await page.goto(`/jobs/${id}/proof`)
+  await page.getByTestId('trace-of-proof').click()
+  await expect(page.getByTestId('trace-round')).toHaveCount(0)
+  await page.getByTestId('practice-scope').click()
+  await expect(page.getByTestId('lag-before').first()).toContainText(/Before the repair: 8\.\d° late/)
+  await expect(page.getByTestId('fold-before').first()).toBeVisible()
+  await expect(page.getByTestId('trace-round')).toHaveValue('true')
+  await page.getByTestId('keep-trace').click()
+  await page.getByTestId('good-open').click()
+  await page.getByTestId('good-of').selectOption('type')
+  await page.getByTestId('keep-good').click()
+  await expect(page.getByText('Kept as a good trace.')).toBeVisible()
+  await saved(page)
+  const acts = await actsOf(page, id)
+  expect(acts.filter((act) => act.type === 'rebuilt' && act.round === 'proof' && act.trace)).toHaveLength(2)
+  await page.goto(`/jobs/${id}/report`)
+  await expect(page.getByTestId('report-traced')).toContainText(
+    /Intake cam sprocket: 8\.\d° late \(give or take .*\) as it came in; 0\.\d° \w+ \(give or take .*\) after the repair/
+  )
+
+  // Another engine of the type is held against it; one of another type is not offered it.
+  const next = await newJob(request)
+  await page.goto(`/jobs/${next}/trace`)
+  await page.getByTestId('trace-file').setInputFiles(info.outputPath('before.csv'))
+  await page.getByTestId('good-choice').selectOption({ index: 1 })
+  await expect(page.getByTestId('lag-cam-in')).toContainText(/8\.\d° late/)
+  await page.getByTestId('keep-trace').click()
+  await saved(page)
+  const [kept] = (await actsOf(page, next)).filter((act) => act.type === 'read')
+  expect(kept).toMatchObject({ trace: { good: 'practice-scope.csv' } })
+  const other = '5a17a000-0000-4000-8000-000000000005'
+  expect(await (await request.get(`/api/jobs/${other}/good-traces`)).json()).toEqual([])
 })
 
 test('reading a long trace can be given up', async ({ page, request }, info) => {

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { randomness } from '../../core/math'
-import { beatsOf, type Heard, listen } from '../../core/sound'
+import { beatsOf, compareHeard, type Heard, listen } from '../../core/sound'
 import { readWav, writeWav } from '../../core/trace'
 import { sheet } from '../support/sheets'
 import { makeSound, type MadeSound, type SoundWish } from '../support/sounds'
@@ -56,6 +56,20 @@ describe('clatter', () => {
         expect([rhythm, rhythms[0]?.of]).toEqual([rhythm, rhythm])
         expect(rhythms[0]!.strength).toBeGreaterThan(0.1)
       }
+  })
+})
+
+describe('before beside after', () => {
+  it('is compared at the speeds that both have, whatever the microphone was set to', () => {
+    const wish: SoundWish = { cylinders: 4, quiet: null, rhythm: 'cam', signalToNoise: 25 }
+    const loud = made(12, { ...wish, rpm: [800, 800], clatter: 0.3 })
+    const calm = made(12, { ...wish, rpm: [800, 1400], clatter: 0.02 })
+    const soft = { ...loud, signal: loud.signal.map((value) => 0.3 * value) }
+    const { decibels, high } = compareHeard(heard(loud), heard(calm))!
+    expect(decibels).toBeLessThan(-4)
+    expect(high).toBeLessThanOrEqual(900)
+    expect(Math.abs(compareHeard(heard(loud), heard(soft))!.decibels)).toBeLessThan(0.5)
+    expect(compareHeard(heard(loud), heard(made(13, { ...wish, rpm: [1500, 1500] })))).toBeNull()
   })
 })
 

@@ -36,6 +36,19 @@ describe('suspects', () => {
     }
   })
 
+  it('what a recording alone tells weighs less than an ear, and no less beside one', () => {
+    const heard = { ...said('noise-under-a-second'), heardBy: 'recording' } as Reading
+    const [none, weak, ear, both] = [
+      [],
+      [heard],
+      [said('noise-under-a-second')],
+      [heard, said('noise-under-a-second')]
+    ].map((readings) => odds(readings, 'lock-pin')) as [number, number, number, number]
+    expect(weak).toBeGreaterThan(none)
+    expect(weak).toBeLessThan(ear)
+    expect(both).toBe(ear)
+  })
+
   it.each([
     ['under a second at a cold start', ['noise-under-a-second'], 'lock-pin'],
     ['some seconds at a cold start', ['noise-seconds'], 'weak-tensioner'],

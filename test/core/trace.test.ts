@@ -9,13 +9,18 @@ import {
   chainRounds,
   compareTraces,
   CsvReader,
+  decodeOnSheet,
   decodeTrace,
+  type GoodTrace,
+  goodOf,
   learnTriggers,
   readWav,
   type Samples,
   type Trace,
   triggersOf
 } from '../../core/trace'
+import type { DriveSheet } from '../../core/sheet'
+import { simulatedScope } from '../../demo/scopeSource'
 import { DEMO_SHEETS } from '../../demo/workshop'
 import { changed, sheet } from '../support/sheets'
 import { makeTrace, type MadeTrace, type TraceWish } from '../support/traces'
@@ -67,6 +72,51 @@ describe('lag from a trace of crank and cams', () => {
     // Hardly more than one round of the chain tells nothing.
     const short = makeTrace(randomness(8), { ...wish, seconds: 0.7, waver: [0.8, 7] })
     expect(read(short, rounds).cams['cam-in']!.waver).toBeNull()
+  })
+})
+
+describe('a trace kept as good', () => {
+  const samplesOf = (engine: DriveSheet, shift: Record<string, number>, seed: number) => {
+    const reader = new CsvReader()
+    reader.push(new TextEncoder().encode(simulatedScope(engine, { shift }, seed)!))
+    const found = reader.end()
+    if ('code' in found) throw new Error(found.code)
+    return found
+  }
+  const goodTrace = (engine: DriveSheet, samples: Samples): GoodTrace => {
+    const found = goodOf(engine, samples)
+    if ('code' in found) throw new Error(found.code)
+    return found
+  }
+  const lagsOf = (engine: DriveSheet, samples: Samples) => {
+    const found = decodeOnSheet(engine, samples, null)
+    if ('code' in found) throw new Error(found.code)
+    return found.cams
+  }
+
+  it('later ones are late against it: what its own wheels were off drops out', () => {
+    const good = goodTrace(ardmere, samplesOf(ardmere, { 'cam-in': 1.4 }, 3))
+    const against = { ...ardmere, triggers: good.triggers }
+    expect(Math.abs(lagsOf(against, samplesOf(ardmere, { 'cam-in': 1.4 }, 4))['cam-in']!.lag)).toBeLessThan(0.15)
+    expect(lagsOf(against, samplesOf(ardmere, { 'cam-in': 7.4 }, 5))['cam-in']!.lag).toBeCloseTo(6, 0)
+    expect(sheetFaults(against)).toEqual([])
+    expect(good.error).toBeLessThan(0.2)
+  })
+  it('shows the wheels of an engine whose sheet has none', () => {
+    const bare = changed(ardmere, (draft) => void delete (draft as Partial<DriveSheet>).triggers)
+    const { triggers } = goodTrace(bare, samplesOf(ardmere, {}, 3))
+    const late = lagsOf({ ...bare, triggers }, samplesOf(ardmere, { 'cam-ex': 4 }, 6))
+    expect(late['cam-ex']!.lag).toBeCloseTo(4, 0)
+    expect(Math.abs(late['cam-in']!.lag)).toBeLessThan(0.3)
+  })
+  it('cycle by cycle a trace has the lag that it has as a whole, and its speed', () => {
+    const { cams, speeds, rpm, turns } = read(makeTrace(randomness(3), { ...QUICK, rpm: 800 }))
+    for (const { lag, cycles } of Object.values(cams)) {
+      const mean = cycles.reduce((sum, cycle) => sum + cycle.lag, 0) / cycles.length
+      expect(Math.abs(mean - lag)).toBeLessThan(0.05)
+      expect(cycles.at(-1)!.turn).toBeLessThanOrEqual(turns)
+    }
+    expect(Math.max(...speeds.map((one) => one.rpm))).toBe(rpm.high)
   })
 })
 

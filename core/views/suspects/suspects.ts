@@ -58,6 +58,8 @@ interface Answer {
   finding: string
   kind: PartKind
   value: number | undefined
+  /** Told by a recording alone. */
+  isWeak: boolean
   readings: string[]
 }
 
@@ -69,7 +71,8 @@ function answers(job: JobFile, bearings: readonly Bearing[]): Evidence[] {
       if (!bearsOn(bearing, answer)) return []
       const { finding, suspect } = bearing
       const [named = finding] = finding.split(':')
-      const factor = bearing.fades ? fadedFactor(job, bearing, answer) : bearing.factor
+      const told = bearing.fades ? fadedFactor(job, bearing, answer) : bearing.factor
+      const factor = answer.isWeak ? told ** RECORDED : told
       return [
         {
           suspect,
@@ -81,6 +84,9 @@ function answers(job: JobFile, bearings: readonly Bearing[]): Evidence[] {
     })
   )
 }
+
+/** Of what an answer says, what a recording alone says of it. */
+const RECORDED = 0.5
 
 function bearsOn({ finding, on, from = -Infinity, upTo = Infinity }: Bearing, answer: Answer): boolean {
   if (finding !== answer.finding || (on !== undefined && on !== answer.kind)) return false
@@ -98,8 +104,11 @@ function answersOf({ drive, readings }: JobFile): Answer[] {
     const held = heldAgainst(drive, reading)
     const finding = held ? `${reading.finding}:${held.past ? 'low' : 'right'}` : reading.finding
     const known = given.get(`${finding} ${kind}`)
-    if (known) known.readings.push(reading.id)
-    else given.set(`${finding} ${kind}`, { finding, kind, value: reading.value, readings: [reading.id] })
+    const isWeak = reading.heardBy === 'recording'
+    if (known) {
+      known.readings.push(reading.id)
+      known.isWeak &&= isWeak
+    } else given.set(`${finding} ${kind}`, { finding, kind, value: reading.value, isWeak, readings: [reading.id] })
   }
   return [...given.values()]
 }
@@ -108,7 +117,15 @@ function answersOf({ drive, readings }: JobFile): Answer[] {
 function cylinders({ drive, readings }: JobFile): Answer[] {
   const found = cylinderPattern(drive, readings)
   return found
-    ? [{ finding: `cylinders:${found.pattern}`, kind: 'engine', value: undefined, readings: [...found.readings] }]
+    ? [
+        {
+          finding: `cylinders:${found.pattern}`,
+          kind: 'engine',
+          value: undefined,
+          isWeak: false,
+          readings: [...found.readings]
+        }
+      ]
     : []
 }
 

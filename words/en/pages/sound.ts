@@ -41,6 +41,10 @@ export const SOUND_PAGE = {
     'noise-none': 'No noise'
   },
   said: 'It stands with the complaint, as heard on a recording.',
+  practiceAfter: 'Practice microphone, after a repair',
+  noCommonSpeed: 'The two have no speed in common: record both at the same idle.',
+  compared: (decibels: Shown, isQuieter: boolean, low: Shown, high: Shown) =>
+    `At the same speed, ${low} to ${high} rpm, the other one clatters ${decibels} dB ${isQuieter ? 'less' : 'more'}.`,
   note: (file: Shown) => `from a recording (${file})`,
   whoFirst: 'Choose who is at the bench first.',
   other: 'Another recording beside it',

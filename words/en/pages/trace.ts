@@ -47,7 +47,7 @@ export const TRACE_PAGE = {
   lagOf: (lag: Shown, within: Shown) => `${lag} ± ${within}`,
   spread: (spread: Shown, edges: Shown) => `${spread}° from turn to turn, ${edges} edges`,
   turns: (turns: Shown, rpm: Shown) => `${turns} turns at ${rpm} rpm`,
-  folded: 'Edges over the cycle: pale as on a new drive, bright as they came',
+  folded: 'Edges over the cycle: pale as on a new drive, bright as they came.',
   foldedBefore: 'Dashed: as they came before the repair.',
   strips: 'Lag of each cam and speed, cycle by cycle',
   speed: 'Speed',

@@ -2,7 +2,7 @@
 import { saySound, SOUND_PAGE } from '../../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref, watch } from 'vue'
-import type { Heard } from '../../../../core/sound'
+import { compareHeard, type Heard } from '../../../../core/sound'
 import type { Reading } from '../../../../core/readings'
 import Caution from '../../../components/parts/Caution.vue'
 import FaultNote from '../../../components/parts/FaultNote.vue'
@@ -25,16 +25,31 @@ const { file, src, seconds, heard, picture, problem, busy, read } = useRecording
 const other = useRecording(sheet)
 const { recording, length, start, stop, refused } = useMicrophone(read)
 
-async function practise() {
+async function practise(rebuilt: boolean) {
   try {
     const taken = await $fetch<ArrayBuffer, 'arrayBuffer'>(`/api/jobs/${job.id}/engine.wav`, {
+      query: { rebuilt },
       responseType: 'arrayBuffer'
     })
-    await read(new File([taken], 'practice-microphone.wav', { type: 'audio/wav' }))
+    const name = rebuilt ? 'practice-rebuilt.wav' : 'practice-microphone.wav'
+    await (rebuilt ? other.read : read)(new File([taken], name, { type: 'audio/wav' }))
   } catch (error) {
     problem.value = shownProblem(error).message
   }
 }
+
+const compared = computed(() => {
+  if (!heard.value || !other.heard.value) return ''
+  const found = compareHeard(heard.value, other.heard.value)
+  return found === null
+    ? SOUND_PAGE.noCommonSpeed
+    : SOUND_PAGE.compared(
+        fixDigits(Math.abs(found.decibels), 0),
+        found.decibels < 0,
+        fixDigits(found.low, 0),
+        fixDigits(found.high, 0)
+      )
+})
 
 const player = ref<Player | null>(null)
 const at = ref(0)
@@ -69,6 +84,7 @@ function say() {
       target: 'engine',
       finding: finding.value,
       ...(finding.value === 'noise-seconds' ? { value: Number(heard.value!.quietAfter!.toFixed(1)) } : {}),
+      heardBy: 'recording',
       note: SOUND_PAGE.note(file.value?.name ?? '')
     } as Reading
   })
@@ -123,7 +139,7 @@ useHead({ title: () => SOUND_PAGE.title(job.job.vehicle) })
           <button type="button" class="act flex-1" data-testid="record" @click="recording ? stop() : start()">
             {{ recording ? SOUND_PAGE.stop : SOUND_PAGE.record }}
           </button>
-          <button type="button" class="act flex-1" data-testid="practice-microphone" @click="practise">
+          <button type="button" class="act flex-1" data-testid="practice-microphone" @click="practise(false)">
             {{ SOUND_PAGE.practice }}
           </button>
         </div>
@@ -178,6 +194,9 @@ useHead({ title: () => SOUND_PAGE.title(job.job.vehicle) })
             @file="other.read"
             >{{ SOUND_PAGE.other }}</TakeFile
           >
+          <button type="button" class="act mt-2 w-full" data-testid="practice-after" @click="practise(true)">
+            {{ SOUND_PAGE.practiceAfter }}
+          </button>
           <FaultNote v-if="other.problem.value">{{ other.problem.value }}</FaultNote>
           <p v-if="other.heard.value" class="mt-1" data-testid="heard-other">
             {{ other.file.value?.name }}: {{ quietWords(other.heard.value) }},
@@ -188,6 +207,9 @@ useHead({ title: () => SOUND_PAGE.title(job.job.vehicle) })
                 fixDigits(other.heard.value.rpm.high, 0)
               )
             }}
+          </p>
+          <p v-if="compared" class="mt-1 border-l-4 border-brass bg-paper p-2" data-testid="heard-compared">
+            {{ compared }}
           </p>
         </section>
         <Caution class="mt-auto" lead="">{{ SOUND_PAGE.aid }}</Caution>

@@ -24,9 +24,11 @@ import { fixDigits, lagWords, partName } from '../../../words'
 const route = useRoute()
 const job = useOpenJob()
 const sheet = computed(() => job.job.sheet)
+/** Is it a trace of the rebuilt engine? Then it is part of the proof. */
+const rebuilt = ref(route.query.round === 'proof')
 const { scope, file, good, kept, loaded, trace, problem, share, version, rate, wanted, map, ...does } = useTrace(
   () => job.job.sheet,
-  `/api/jobs/${job.id}/scope.csv`
+  () => `/api/jobs/${job.id}/scope.csv?rebuilt=${rebuilt.value}`
 )
 const { read, cancel, connect, asGood, against } = does
 
@@ -48,8 +50,6 @@ const again = computed(() => {
   return act?.type === 'read' && act.trace ? act : null
 })
 
-/** Is it a trace of the rebuilt engine? Then it is part of the proof. */
-const rebuilt = ref(route.query.round === 'proof')
 const tolerance = ref('0.3')
 /** crank degrees: a wheel is fitted no better, unless it is the very one of the good trace. */
 const sigmaOf = (error: number) =>
