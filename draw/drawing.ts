@@ -20,11 +20,17 @@ export function fitPictures(
   const xs = points.map((p) => p[0])
   const ys = points.map((p) => p[1])
   const [left, right, bottom, top] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  const margin = 46
+  const margin = 34
   const scale = Math.min((width - 2 * side) / (right - left), (height - 2 * margin) / (top - bottom))
   const centreX = width / 2 - (scale * (left + right)) / 2
   const centreY = height / 2 + (scale * (bottom + top)) / 2
   return { scale, x: (mm) => centreX + scale * mm, y: (mm) => centreY - scale * mm }
+}
+
+/** How wide pictures are, mm. */
+export function widthOf(pictures: readonly ChainPicture[]): number {
+  const xs = pictures.flatMap(outline).map((p) => p[0])
+  return xs.length > 0 ? Math.max(...xs) - Math.min(...xs) : 0
 }
 
 /** Room for a tensioner's body behind its plunger, mm. */
@@ -163,27 +169,37 @@ export function runPlaces(
 }
 
 /** Points of what is drawn of a drive, on the screen, close enough together that no count fits between them. */
-function solidPoints(
-  { pins, rails, sprockets, tensioner }: ChainPicture,
+function solidPoints(picture: ChainPicture, projection: Projection): { x: number; y: number }[] {
+  return [...partPoints(picture, projection).values()].flat()
+}
+
+/** Points of each part that is drawn of a chain's drive, on the screen, by its id; the chain's own by the chain's. */
+export function partPoints(
+  { chain, pins, rails, sprockets, tensioner }: ChainPicture,
   { x, y }: Projection
-): { x: number; y: number }[] {
-  const backs = rails.flatMap((rail): Point[] => {
+): Map<string, { x: number; y: number }[]> {
+  const shown = (points: readonly Point[]) => points.map((p) => ({ x: x(p[0]), y: y(p[1]) }))
+  const back = (rail: RailPicture): Point[] => {
     const { centre, radius } = rail
     const [from, to] = railEnds(rail)
     const steps = Math.ceil((radius * (to - from) * Math.PI) / 180 / BODY)
     return [LINING, LINING + BODY].flatMap((depth) =>
       Array.from({ length: steps + 1 }, (_, i) => along(centre, unit(from + (i * (to - from)) / steps), radius - depth))
     )
-  })
-  const wheels = sprockets.flatMap(({ centre, radius }) =>
+  }
+  const wheel = ({ centre, radius }: SprocketPicture) =>
     [0, 0.4, 0.7, 0.95].flatMap((part) =>
       Array.from({ length: 24 }, (_, i) => along(centre, unit(15 * i), part * radius))
     )
-  )
   const body = tensioner
     ? Array.from({ length: 8 }, (_, i) =>
         along(tensioner.tip, tensioner.axis, (-i / 7) * (tensioner.extension + tensioner.stroke + TAIL))
       )
     : []
-  return [...pins, ...backs, ...wheels, ...body].map((p) => ({ x: x(p[0]), y: y(p[1]) }))
+  return new Map([
+    [chain, shown(pins)],
+    ...rails.map((rail) => [rail.id, shown(back(rail))] as const),
+    ...sprockets.map((sprocket) => [sprocket.id, shown(wheel(sprocket))] as const),
+    ...(tensioner ? [[tensioner.id, shown(body)] as const] : [])
+  ])
 }

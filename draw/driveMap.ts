@@ -12,27 +12,31 @@ import type { DriveSheet } from '../core/sheet'
 import { fitPictures, polar, railPaths, toothPath, type Projection } from './drawing'
 import type { Drawing, Shape } from './shapes'
 
-/** The drive as its readings imply it stands, drawn for paper and files; null for a sheet without coordinates. */
+/**
+ * The drive as its readings imply it stands, drawn for paper and files; null for a sheet without coordinates.
+ * @param times how many times the wear is drawn; 0 for a new drive
+ */
 export function driveMap(
   sheet: DriveSheet,
   assessment: Assessment,
   corrections: Corrections | null,
   width: number,
-  height: number
+  height: number,
+  times = 1
 ): Drawing | null {
   const pictures = sheet.chains.flatMap((chain) => {
     const { chains, rails, tensioners, cams } = assessment
     const tensioner = sheet.tensioners.find((t) => t.chain === chain.id)
     const state = {
-      elongation: chains[chain.id]!.elongation.mean,
-      wear: touchingRails(sheet, chain).map((id) => rails[id]!.wear.mean),
-      padWear: tensioner ? tensioners[tensioner.id]!.padWear.mean : 0
+      elongation: times * chains[chain.id]!.elongation.mean,
+      wear: touchingRails(sheet, chain).map((id) => times * rails[id]!.wear.mean),
+      padWear: tensioner ? times * tensioners[tensioner.id]!.padWear.mean : 0
     }
     const picture = chainPicture(
       sheet,
       chain,
       state,
-      camsOf(sheet, chain).map((id) => cams[id]!.lag.mean),
+      camsOf(sheet, chain).map((id) => (times === 0 ? 0 : cams[id]!.lag.mean + (times - 1) * cams[id]!.wearLag)),
       corrections ?? {}
     )
     return picture ? [{ picture, pitch: chain.pitch }] : []

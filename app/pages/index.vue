@@ -8,6 +8,7 @@ import type { BoardPage } from '../../server/store/board'
 import DueChecks from '../components/board/DueChecks.vue'
 import ImportJob from '../components/board/ImportJob.vue'
 import JobStrip from '../components/board/JobStrip.vue'
+import NeedsNow from '../components/board/NeedsNow.vue'
 import OtherFinds from '../components/board/OtherFinds.vue'
 import WaitsForDialog from '../components/board/WaitsFor.vue'
 import ProblemNote from '../components/parts/ProblemNote.vue'
@@ -172,6 +173,7 @@ function takeBack() {
     <OtherFinds :search="search" />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />
     <div v-else-if="data?.rows.length">
+      <NeedsNow v-if="state === 'open' && !search && page === 0" :jobs="data.rows" />
       <JobStrip
         v-for="job in data.rows"
         :key="job.id"

@@ -1,4 +1,4 @@
-export { banksOf } from './banks'
+export { bankOf, banksOf } from './banks'
 export { sheetChanges } from './changes'
 export { clockAngle, isClock } from './clock'
 export { type CountedAnswers, type CountedChain, type CountedNames, sheetFromCounts } from './fromCounts'

@@ -4,8 +4,8 @@ import { pathChart } from '../../draw/pathChart'
 import type { Drawing } from '../../draw/shapes'
 import { PaperSheet, type Faces, type Paper } from './sheet'
 
-/** Points. */
-const MAP_WIDTH = 260
+/** Points for each px of the drawing of the drive. */
+const MAP_SCALE = 0.56
 
 /** The customer's report on paper: the same words and figures as on the screen. */
 export async function reportPdf(
@@ -22,15 +22,21 @@ export async function reportPdf(
     pageOf: headings.pageOf
   })
   letterHead(sheet, report)
-  sheet.heading(headings.happened)
-  for (const sentence of report.happened) sheet.text(sentence, { size: 11 })
-  findings(sheet, report)
+  sheet.heading(headings.found ?? headings.happened)
+  for (const sentence of report.found ?? report.happened) sheet.text(sentence, { size: 11 })
   if (map) {
-    sheet.heading(headings.drive, (MAP_WIDTH / map.width) * map.height + 10)
-    sheet.drawing(map, MAP_WIDTH)
+    const wide = Math.min(sheet.width, MAP_SCALE * map.width)
+    sheet.heading(headings.drive, (wide / map.width) * map.height + 10)
+    sheet.drawing(map, wide)
   }
-  pictures(sheet, report, photos)
   advice(sheet, report)
+  const more = report.found ? report.happened.filter((line) => !report.found!.includes(line)) : []
+  if (more.length > 0) {
+    sheet.heading(headings.more ?? headings.happened)
+    for (const sentence of more) sheet.text(sentence)
+  }
+  findings(sheet, report)
+  pictures(sheet, report, photos)
   sheet.heading(headings.ifLeft)
   for (const line of report.ifLeft) sheet.text(line)
   sheet.heading(headings.notChecked)

@@ -1,6 +1,7 @@
-import { addresseeOf, type Report, writeReport } from '../../words/en'
+import { addresseeOf, normalBeside, type Report, writeReport } from '../../words/en'
 import { assessRecord, jobFile } from '../../core/record'
 import { reportFacts } from '../../core/views/report'
+import { besideMaps } from '../../draw/besideMaps'
 import { driveMap } from '../../draw/driveMap'
 import type { Drawing } from '../../draw/shapes'
 import { heavily } from '../heavy/heavily'
@@ -11,24 +12,36 @@ import { workshopFacts, workshopLogo } from './workshop'
 /** A report with its drawing of the drive; null for a sheet without coordinates. */
 export interface DrawnReport {
   report: Report
+  /** Normal beside found; null for a sheet without coordinates. */
   map: Drawing | null
 }
+
+/** A job's own, with the drive as found alone. */
+export interface JobReport extends DrawnReport {
+  found: Drawing | null
+}
+
+/** Wear is drawn so many times as large, to be seen beside a new drive. */
+const TIMES = 4
 
 /** px of the drawing; scaled to fit wherever it is put. */
 const MAP = { width: 420, height: 460 }
 
 /** The report of a job as it stands now. @throws Problem not-found */
-export async function jobReport(jobId: string): Promise<DrawnReport> {
+export async function jobReport(jobId: string): Promise<JobReport> {
   return heavily('asked', 'makeReport', jobId)
 }
 
-export async function makeReport(jobId: string): Promise<DrawnReport> {
+export async function makeReport(jobId: string): Promise<JobReport> {
   const { job, acts: kept } = await findJob(jobId)
   const acts = kept.map(({ act }) => act)
   const file = jobFile(job, acts)
   const assessment = assessRecord(job, acts)
   const logo = await workshopLogo()
   const { customer, registration } = await ownerOf(jobId)
+  const drawn = (times: number) =>
+    driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height, times)
+  const [normal, worn] = [drawn(0), drawn(TIMES)]
   return {
     report: {
       ...writeReport(reportFacts(job, acts, assessment, await workshopFacts())),
@@ -36,6 +49,7 @@ export async function makeReport(jobId: string): Promise<DrawnReport> {
       ...(registration ? { registration } : {}),
       ...(logo ? { logo: `data:image/png;base64,${logo.toString('base64')}` } : {})
     },
-    map: driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height)
+    map: normal && worn && besideMaps(normal, worn, normalBeside(TIMES)),
+    found: drawn(1)
   }
 }

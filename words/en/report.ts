@@ -1,6 +1,7 @@
 import type { Call } from '../../core/calls'
 import type { School, Usage } from '../../core/readings'
 import { dayAt, type Workshop } from '../../core/record'
+import type { Statement } from '../../core/views/verdict'
 import type { IfLeftSays, ReportFacts, ReportMeasure, ReportWay } from '../../core/views/report'
 import type { TracedCam, TracedLag } from '../../core/views/traces'
 import { type Catalogue, type Names, sayer } from '../say'
@@ -25,6 +26,9 @@ export interface ReportHeadings {
   map: string
   broughtInFor: string
   happened: string
+  /** Of the letter: what was found in three sentences, and the rest; an older report has neither. */
+  found?: string
+  more?: string
   measured: string
   measures: readonly [part: string, what: string, found: string, asNew: string, limit: string]
   nothingMeasured: string
@@ -71,6 +75,8 @@ export interface Report {
   by: string
   at: string
   happened: string[]
+  /** The weightiest of what happened, three at most; an older report has none. */
+  found?: string[]
   calls: { part: string; name: string; call: Call; words: string; why: string; limit: string; by: string }[]
   measures: { name: string; what: string; read: string; asNew: string; limit: string; over: boolean }[]
   photos: { id: string; caption: string }[]
@@ -150,7 +156,7 @@ const WHAT: Readonly<Record<ReportMeasure['kind'], string>> = {
 export const IF_LEFT: Catalogue<IfLeftSays> = {
   'must-not-run': (f, name) => `${name(f.part)}: the engine must not be run like this.`,
   'comes-back': (f, name) =>
-    `${name(f.part)}: kept, it forces the cover off again within ${usageWords({ value: f.within, unit: f.unit as Usage['unit'] })} with odds of ${oddsWords(f.odds)}.`,
+    `${name(f.part)}: kept, it is ${plainOdds(f.odds)} that the cover comes off again for it within ${usageWords({ value: f.within, unit: f.unit as Usage['unit'] })}.`,
   'nothing-to-do': () => 'Nothing was found that must be done now.',
   'stop-gap': (f) =>
     `What is advised is a stop-gap, not a repair; ${f.accepted} accepted what it leaves open. It is looked at again ${[f.usage === null ? '' : `at ${thousands(f.usage)}`, f.date === null ? '' : `by ${f.date}`].filter(Boolean).join(' or ') || 'soon'}.`,
@@ -185,6 +191,7 @@ export function writeReport(facts: ReportFacts): Report {
     ),
     letterhead: letterheadOf(workshop),
     foot: workshop.foot,
+    found: weightiest(facts.happened).map((statement) => sayStatement(statement, name)),
     happened: [
       ...facts.happened.map((statement) => sayStatement(statement, name)),
       ...facts.explained.map(({ chains, stories }) =>
@@ -211,6 +218,37 @@ export function writeReport(facts: ReportFacts): Report {
     made
   }
 }
+
+/** What is said first, the weightiest first. */
+const WEIGHTY: readonly Statement['code'][] = ['has-jumped', 'travel', 'worn', 'stretch', 'none-jumped']
+/** Sentences that a letter begins with. */
+const FOUND = 3
+
+function weightiest(happened: readonly Statement[]): Statement[] {
+  const weight = ({ code, figures }: Statement) =>
+    (WEIGHTY.includes(code) ? WEIGHTY.indexOf(code) : WEIGHTY.length) + (code === 'stretch' && !figures?.past ? 0.5 : 0)
+  return [...happened].sort((a, b) => weight(a) - weight(b)).slice(0, FOUND)
+}
+
+/** Captions of the two drawings beside each other. */
+export function normalBeside(times: number): [string, string] {
+  return ['Normal: as new', `As found, the wear drawn ${times} times as large`]
+}
+
+/** Odds for who reads no odds: plain words, the figure behind them. */
+export function plainOdds(p: number): string {
+  const [words] = PLAIN_ODDS.find(([, upTo]) => p <= upTo)!
+  return `${words} (${oddsWords(p)})`
+}
+
+const PLAIN_ODDS: readonly (readonly [string, number])[] = [
+  ['very unlikely', 0.03],
+  ['unlikely', 0.2],
+  ['possible', 0.4],
+  ['as likely as not', 0.6],
+  ['likely', 0.9],
+  ['almost certain', 1]
+]
 
 /** A report as it was shared, in its newest form: one of an older version has no headings of its own. */
 export function upgradeReport(report: Report | (Omit<Report, 'version' | 'headings'> & { version: 1 })): Report {
@@ -252,6 +290,8 @@ function headingsOf(
     map: `${engine} as its readings imply`,
     broughtInFor: 'Brought in for:',
     happened: 'What happened',
+    found: 'What we found',
+    more: 'The rest of it',
     measured: 'What was measured',
     measures: ['Part', '', 'Found', 'As new', 'Limit'],
     nothingMeasured: 'Nothing yet.',
@@ -259,7 +299,7 @@ function headingsOf(
     calls: 'Part by part',
     call: ['Part', 'What happens', 'Why'],
     decidedBy: 'decided by',
-    drive: 'The drive as it stands',
+    drive: 'Normal, and as found',
     pictures: 'Pictures',
     ways: 'The ways open, and what they cost',
     way: ['', 'Renews', 'Hours', taxed ? 'Price now, with tax' : 'Price now', 'Comes back'],
@@ -356,7 +396,7 @@ function wayLine(
     priceWords: taxed ? moneyExactly(taxed.gross, currency) : moneyWords(now, currency),
     openWords: sayUpTo(taxed ? { ...undecided, atMost: Number(taxed.atMost) } : undecided, currency, name),
     comeBack,
-    comeBackWords: `${oddsWords(comeBack)} within ${within}`,
+    comeBackWords: `${plainOdds(comeBack)} within ${within}`,
     expectedWords: moneyWords(expected, currency),
     why: differs ? sayDifference(differs, name) : own ? 'Put together by the workshop.' : ''
   }

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { COMMON, PART_PANEL } from '../../../words/en'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { ENGINE_GROUPS, fills, findingGroups, partsAt, SLACK_GROUP, type Slot } from '../../../core/views/bench'
 import { compileSheet, partKindOf } from '../../../core/sheet'
 import { useOpenJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
 import { KIND_NAMES, kindWords, partName, readingWords } from '../../words'
 import CallMark from '../parts/CallMark.vue'
+import ScrollStrip from '../parts/ScrollStrip.vue'
 import FigurePane from './FigurePane.vue'
 import { later } from '../../later'
 
@@ -20,8 +21,6 @@ const PhotoPane = later(() => import('./PhotoPane.vue'))
 const job = useOpenJob()
 const outbox = useOutbox()
 const panel = ref<HTMLElement | null>(null)
-const strip = ref<HTMLElement | null>(null)
-const tabs = ref<HTMLElement | null>(null)
 
 const sheet = computed(() => job.job.sheet)
 const parts = computed(() => compileSheet(sheet.value))
@@ -64,17 +63,7 @@ const sides = computed(() => [
 
 watch([part, () => job.selected, () => job.side], () => {
   if (panel.value) panel.value.scrollTop = 0
-  void nextTick(showChip)
 })
-onMounted(showChip)
-
-/** Brings the chosen part, and what is read of it, into view in their strips, without moving the page. */
-function showChip() {
-  for (const row of [strip.value, tabs.value]) {
-    const chosen = row?.querySelector<HTMLElement>('[aria-pressed=true]')
-    if (row && chosen) row.scrollLeft = chosen.offsetLeft - row.offsetLeft - 60
-  }
-}
 
 function slotName(slot: Slot): string {
   const { from, to } = slot.target
@@ -112,12 +101,7 @@ const doneAt = (chip: string) =>
       <p>{{ problem.message }}</p>
       <button type="button" class="act-bare" @click="outbox.dismiss(act.id)">{{ COMMON.understood }}</button>
     </section>
-    <div
-      v-if="chips.length > 1"
-      ref="strip"
-      class="-mx-4 flex shrink-0 gap-1 overflow-x-auto px-4 pb-1"
-      role="group"
-      :aria-label="PART_PANEL.partsAtThisStation">
+    <ScrollStrip v-if="chips.length > 1" :label="PART_PANEL.partsAtThisStation" :chosen="part">
       <button
         v-for="chip in chips"
         :key="chip"
@@ -128,21 +112,17 @@ const doneAt = (chip: string) =>
         @click="touch(chip)">
         {{ doneAt(chip) ? '● ' : '' }}{{ partName(sheet, chip) }}
       </button>
-    </div>
+    </ScrollStrip>
     <header class="flex items-start justify-between gap-2">
       <h2 class="text-xl leading-tight font-bold">{{ partName(sheet, part) }}</h2>
       <CallMark v-if="call" :call="call.call" />
     </header>
-    <div
-      ref="tabs"
-      class="-mx-4 flex shrink-0 gap-x-1 overflow-x-auto px-4 whitespace-nowrap"
-      role="group"
-      :aria-label="PART_PANEL.whatIsReadHere">
+    <ScrollStrip :label="PART_PANEL.whatIsReadHere" :chosen="`${part} ${job.selected} ${job.side}`">
       <button
         v-for="slot in figures"
         :key="slot.key"
         type="button"
-        class="min-h-11 border-b-2 px-2 text-left text-note"
+        class="min-h-11 shrink-0 border-b-2 px-2 text-left text-note"
         :class="slot.key === job.selected ? 'border-brass font-bold' : 'border-transparent text-faint'"
         :aria-pressed="slot.key === job.selected"
         @click="job.openSlot(slot)">
@@ -152,14 +132,14 @@ const doneAt = (chip: string) =>
         v-for="{ side, label, count } in sides"
         :key="side"
         type="button"
-        class="min-h-11 border-b-2 px-2 text-left text-note"
+        class="min-h-11 shrink-0 border-b-2 px-2 text-left text-note"
         :class="!job.slot && side === job.side ? 'border-brass font-bold' : 'border-transparent text-faint'"
         :aria-pressed="!job.slot && side === job.side"
         :data-testid="`side-${side}`"
         @click="job.openSide(part, side)">
         {{ label }}<span v-if="count" class="figure ml-1">{{ count }}</span>
       </button>
-    </div>
+    </ScrollStrip>
     <FigurePane v-if="job.slot" :slot="job.slot" />
     <template v-else-if="job.side === 'findings'">
       <EngineFacts v-if="part === 'engine'" />

@@ -43,7 +43,7 @@ const WORTH_ASKING = 0.4
 
 <template>
   <section
-    class="[contain:layout_paint] grid max-md:!grid-cols-1 max-md:divide-x-0 max-md:divide-y grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2"
+    class="[contain:layout_paint] grid max-md:!grid-cols-1 max-md:divide-x-0 max-md:divide-y grid-cols-[minmax(220px,1fr)_minmax(250px,1.1fr)_minmax(280px,1.3fr)_minmax(220px,1fr)] divide-x divide-rule border-t-2 border-ink bg-sheet md:max-h-[36dvh] md:overflow-y-auto [&>div]:min-w-0 [&>div]:px-4 [&>div]:py-2"
     :aria-label="STRETCH_LEDGER.stretchLedger">
     <div>
       <h3 class="label">{{ STRETCH_LEDGER.stretch }}</h3>

@@ -6,9 +6,10 @@ import type { NearJump } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
 import { chainPicture, type Corrections, camsOf, slackMap, touchingRails } from '../../../core/drive'
 import type { StandingReading } from '../../../core/record'
-import { compileSheet, type DriveSheet } from '../../../core/sheet'
+import { bankOf, banksOf, compileSheet, type DriveSheet } from '../../../core/sheet'
 import ChainLinks from './ChainLinks.vue'
-import { fitPictures, polar, runPlaces, spread } from '../../../draw/drawing'
+import { fitPictures, partPoints, polar, runPlaces, widthOf } from '../../../draw/drawing'
+import { endsOn, placeLabels, type Side } from '../../../draw/boundary'
 import PartTag from './PartTag.vue'
 import { lengthWords } from '../../units'
 import { CALL_WORDS, partName } from '../../words'
@@ -31,13 +32,18 @@ const props = defineProps<{
   readings: readonly StandingReading[]
   chosen?: string
   chosenRun?: string
+  /** Calls beside it and no words, for a plate beside a list of them. */
   narrow?: boolean
+  /** Nothing beside it. */
+  bare?: boolean
   /** How near its chains are to jumping, where that is known. */
   near?: readonly NearJump[]
 }>()
 const emit = defineEmits<{ part: [id: string]; run: [chain: string, from: string, to: string] }>()
 
 const TAG = 50
+/** Of a label that has to be small, and gaps between them. */
+const [LEAST_TAG, GAP, LEAST_GAP, MARGIN] = [26, 6, 2, 8]
 /** Room below the drive for what changes the picture. */
 const FOOT = 34
 const plate = ref<HTMLElement | null>(null)
@@ -48,7 +54,9 @@ const times = ref(1)
 const asTable = ref(false)
 /** Is the chain drawn as it hangs with the tensioner let go? */
 const letGo = ref(false)
-const SIDE = computed(() => (props.narrow ? 116 : width.value < 620 ? 136 : 184))
+/** px of a column of labels at least, and of one beside a drive that leaves it room. */
+const [COLUMN, WIDE_COLUMN, AIR] = [164, 236, 18]
+const LEAST_SIDE = computed(() => (props.bare ? 0 : props.narrow ? 52 : width.value < 620 ? 128 : COLUMN))
 
 /** A plate that is hidden, or hardly there, draws nothing. */
 const drawable = computed(() => width.value > 240 && height.value > 160)
@@ -70,31 +78,57 @@ const pictures = computed(() =>
           : []
       })
 )
-const projection = computed(() =>
-  fitPictures(pictures.value, width.value, height.value - (props.narrow ? 0 : FOOT), SIDE.value + 24)
-)
+const room = computed(() => height.value - (props.narrow || props.bare ? 0 : FOOT))
+const projection = computed(() => fitPictures(pictures.value, width.value, room.value, LEAST_SIDE.value + AIR))
+const SIDE = computed(() => {
+  if (LEAST_SIDE.value < COLUMN) return LEAST_SIDE.value
+  const beside = (width.value - projection.value.scale * widthOf(pictures.value)) / 2 - 4 * AIR
+  return Math.max(COLUMN, Math.min(WIDE_COLUMN, beside))
+})
 const labels = computed(() => partLabels(props.sheet, props.assessment, pictures.value, props.near))
 
-/** Labels left and right of the drive, each beside what it points at. */
+/** The side that each bank stands on, where the drive has banks. */
+const bankSides = computed(() => {
+  const banks = banksOf(props.sheet)
+  if (banks.length !== 2) return null
+  const middle = (bank: number) => {
+    const places = pictures.value
+      .flatMap(({ sprockets }) => sprockets)
+      .filter(({ id }) => compileSheet(props.sheet).sprockets.get(id)?.bank === bank)
+      .map(({ centre }) => centre[0])
+    return places.reduce((sum, at) => sum + at / places.length, 0)
+  }
+  const [left, right] = [...banks].sort((a, b) => middle(a) - middle(b))
+  return new Map<number, Side>([
+    [left!, 'left'],
+    [right!, 'right']
+  ])
+})
+
+/** Height of a label, less where there are many of them. */
+const tagSize = computed(() => {
+  const most = Math.ceil(labels.value.length / 2)
+  const room = height.value - 2 * MARGIN
+  return most * (TAG + GAP) - GAP <= room
+    ? { tag: TAG, gap: GAP }
+    : { tag: Math.max(LEAST_TAG, Math.floor(room / most) - LEAST_GAP), gap: LEAST_GAP }
+})
+/** Labels left and right of the drive: no leader crosses another, and each bank's stand on its side. */
 const tags = computed(() => {
   const { x, y } = projection.value
-  const placed = labels.value.map((label) => ({
-    label,
-    px: label.at ? x(label.at[0]) : width.value,
-    py: label.at ? y(label.at[1]) : 0
-  }))
-  const half = Math.ceil(placed.length / 2)
-  const byX = [...placed].sort((a, b) => a.px - b.px)
-  const sides = [byX.slice(0, half), byX.slice(half)]
-  return sides.flatMap((side, right) => {
-    const tops = spread(
-      side.map(({ py }) => py - TAG / 2),
-      TAG + 6,
-      10,
-      height.value - TAG - 10
-    )
-    return side.map((tag, i) => ({ ...tag, right: right === 1, top: tops[i]! }))
-  })
+  const ends = endsOn(pictures.value, projection.value)
+  const solid = new Map(pictures.value.flatMap((picture) => [...partPoints(picture, projection.value)]))
+  const placed = placeLabels(
+    (props.bare ? [] : labels.value).map(({ part, at }) => ({
+      part,
+      anchors: at ? [{ x: x(at[0]), y: y(at[1]) }, ...(ends.get(part) ?? [])] : [],
+      side: bankSides.value?.get(bankOf(props.sheet, part) ?? NaN) ?? null
+    })),
+    { width: width.value, height: height.value, column: SIDE.value, ...tagSize.value, margin: MARGIN },
+    solid,
+    new Set(props.sheet.chains.map(({ id }) => id))
+  )
+  return placed.map((one) => ({ ...one, label: labels.value.find(({ part }) => part === one.part)! }))
 })
 const turning = computed(() => {
   const driver = pictures.value[0]?.sprockets[0]
@@ -174,21 +208,21 @@ const slacks = computed(() => pictures.value.flatMap(({ chain, slack }) => (slac
         fill="none"
         class="stroke-scribe"
         stroke-width="1.800" />
-      <RunTies v-if="!narrow" :places="countPlaces.values()" />
+      <RunTies v-if="!narrow && !bare" :places="countPlaces.values()" />
       <template v-for="tag in tags" :key="tag.label.part">
         <path
-          v-if="tag.label.at"
-          :d="`M${tag.right ? width - SIDE - 2 : SIDE + 2} ${tag.top + TAG / 2}L${tag.px} ${tag.py}`"
+          v-if="tag.to"
+          :d="`M${tag.from.x} ${tag.from.y}L${tag.to.x} ${tag.to.y}`"
           class="stroke-hair"
           stroke-width="1"
           fill="none" />
-        <circle v-if="tag.label.at" :cx="tag.px" :cy="tag.py" r="2.500" class="fill-scribe" />
+        <circle v-if="tag.to" :cx="tag.to.x" :cy="tag.to.y" r="2.500" class="fill-scribe" />
       </template>
     </svg>
     <p v-else-if="drawable" class="absolute inset-x-0 top-1/3 mx-auto max-w-72 text-center">
       {{ DRIVE_MAP.thisSheetIsCountedIt }}
     </p>
-    <template v-for="picture in narrow ? [] : pictures" :key="picture.chain">
+    <template v-for="picture in narrow || bare ? [] : pictures" :key="picture.chain">
       <RunCount
         v-for="run in picture.runs"
         :key="`${run.from}>${run.to}`"
@@ -200,7 +234,7 @@ const slacks = computed(() => pictures.value.flatMap(({ chain, slack }) => (slac
         @choose="emit('run', picture.chain, run.from, run.to)" />
     </template>
     <div
-      v-if="!narrow && pictures.length"
+      v-if="!narrow && !bare && pictures.length"
       class="no-print absolute bottom-1 left-1/2 flex -translate-x-1/2 items-center gap-2 bg-plate/80 px-2 text-note">
       <label class="flex items-center gap-2 whitespace-nowrap"
         >{{ DRIVE_MAP.wearDrawn
@@ -277,9 +311,10 @@ const slacks = computed(() => pictures.value.flatMap(({ chain, slack }) => (slac
       v-for="tag in tags"
       :key="tag.label.part"
       :label="tag.label"
-      :right="tag.right"
+      :right="tag.side === 'right'"
       :top="tag.top"
       :width="SIDE"
+      :height="tagSize.tag"
       :brief="narrow"
       :chosen="chosen === tag.label.part"
       :aria-label="summary(tag.label)"

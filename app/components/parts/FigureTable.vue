@@ -7,13 +7,15 @@ withDefaults(
     heads?: readonly string[]
     rightFrom?: number
     onPlate?: boolean
+    /** On a telephone each row stands as a list of its figures, named by `data-head`. */
+    asList?: boolean
   }>(),
   { caption: undefined, heads: undefined, rightFrom: Infinity }
 )
 </script>
 
 <template>
-  <table class="figures" :class="onPlate ? 'figures-on-plate' : ''">
+  <table class="figures" :class="[onPlate ? 'figures-on-plate' : '', asList ? 'as-list' : '']">
     <caption v-if="caption" :class="shown ? 'pb-1 text-left font-bold' : 'sr-only'">
       {{
         caption

@@ -13,6 +13,10 @@ const props = defineProps<{ report: Report; map: Drawing | null; photo: (id: str
 const chart = computed(() =>
   props.report.paths.length ? pathChart(props.report.paths, props.report.headings, 520, 240) : null
 )
+/** What happened beside what the letter begins with. */
+const more = computed(() =>
+  props.report.found ? props.report.happened.filter((line) => !props.report.found!.includes(line)) : []
+)
 const lags = computed(() =>
   props.report.traced ? lagChart(props.report.traced.rows, props.report.traced.words, 520) : null
 )
@@ -37,23 +41,58 @@ const lags = computed(() =>
         <b>{{ report.headings.broughtInFor }}</b> {{ report.complaint }}
       </p>
     </header>
-    <section>
-      <h2>{{ report.headings.happened }}</h2>
-      <p v-for="sentence in report.happened" :key="sentence" class="text-lg leading-snug">{{ sentence }}</p>
+    <section data-testid="report-found">
+      <h2>{{ report.headings.found ?? report.headings.happened }}</h2>
+      <p v-for="sentence in report.found ?? report.happened" :key="sentence" class="text-lg leading-snug">
+        {{ sentence }}
+      </p>
+    </section>
+    <section v-if="map">
+      <h2>{{ report.headings.drive }}</h2>
+      <DrawnShapes :drawing="map" :label="report.headings.map" class="max-w-2xl" />
+    </section>
+    <section v-if="report.paths.length">
+      <h2>{{ report.headings.ways }}</h2>
+      <p>{{ report.headings.waysSay }}</p>
+      <div>
+        <FigureTable as-list data-testid="report-paths" :heads="report.headings.way">
+          <tr v-for="(path, i) in report.paths" :key="i">
+            <td class="list-head">
+              <span class="figure">{{ i + 1 }}</span> <b>{{ path.title }}</b><template v-if="path.advised">
+                ({{ report.headings.advised }})</template
+              >
+            </td>
+            <td :data-head="report.headings.way[1]">{{ path.names }}</td>
+            <td :data-head="report.headings.way[2]" class="figure font-normal">{{ path.hours.toFixed(1) }}</td>
+            <td :data-head="report.headings.way[3]" class="figure">
+              <span class="whitespace-nowrap">{{ path.priceWords }}</span>
+              <span v-if="path.openWords" class="block text-note font-normal" data-testid="open-price">{{
+                path.openWords
+              }}</span>
+            </td>
+            <td :data-head="report.headings.way[4]" class="font-normal">{{ path.comeBackWords }}</td>
+          </tr>
+        </FigureTable>
+      </div>
+      <DrawnShapes v-if="chart" :drawing="chart" :label="report.headings.chart" class="mt-3 max-w-xl" />
+    </section>
+    <section v-if="more.length">
+      <h2>{{ report.headings.more }}</h2>
+      <p v-for="sentence in more" :key="sentence">{{ sentence }}</p>
     </section>
     <section>
       <h2>{{ report.headings.measured }}</h2>
       <p v-if="report.measures.length === 0">{{ report.headings.nothingMeasured }}</p>
-      <div v-else class="overflow-x-auto">
-        <FigureTable :heads="report.headings.measures">
+      <div v-else>
+        <FigureTable as-list :heads="report.headings.measures">
           <tr v-for="m in report.measures" :key="m.name + m.what">
-            <td>{{ m.name }}</td>
+            <td class="list-head">{{ m.name }}</td>
             <td>{{ m.what }}</td>
-            <td class="figure" :class="m.over ? '' : 'font-normal'">
+            <td :data-head="report.headings.measures[2]" class="figure" :class="m.over ? '' : 'font-normal'">
               {{ m.read }}<template v-if="m.over">: {{ report.headings.pastLimit }}</template>
             </td>
-            <td class="figure font-normal">{{ m.asNew }}</td>
-            <td>{{ m.limit }}</td>
+            <td :data-head="report.headings.measures[3]" class="figure font-normal">{{ m.asNew }}</td>
+            <td :data-head="report.headings.measures[4]">{{ m.limit }}</td>
           </tr>
         </FigureTable>
       </div>
@@ -84,10 +123,6 @@ const lags = computed(() =>
         </li>
       </ul>
     </section>
-    <section v-if="map">
-      <h2>{{ report.headings.drive }}</h2>
-      <DrawnShapes :drawing="map" :label="report.headings.map" class="max-w-md" />
-    </section>
     <section v-if="report.photos.length">
       <h2>{{ report.headings.pictures }}</h2>
       <div class="grid grid-cols-3 gap-3 max-md:grid-cols-2">
@@ -96,31 +131,6 @@ const lags = computed(() =>
           <figcaption class="text-note break-words">{{ p.caption }}</figcaption>
         </figure>
       </div>
-    </section>
-    <section v-if="report.paths.length">
-      <h2>{{ report.headings.ways }}</h2>
-      <p>{{ report.headings.waysSay }}</p>
-      <div class="overflow-x-auto">
-        <FigureTable data-testid="report-paths" :heads="report.headings.way">
-          <tr v-for="(path, i) in report.paths" :key="i">
-            <td>
-              <span class="figure">{{ i + 1 }}</span> <b>{{ path.title }}</b><template v-if="path.advised">
-                ({{ report.headings.advised }})</template
-              >
-            </td>
-            <td>{{ path.names }}</td>
-            <td class="figure font-normal">{{ path.hours.toFixed(1) }}</td>
-            <td class="figure">
-              <span class="whitespace-nowrap">{{ path.priceWords }}</span>
-              <span v-if="path.openWords" class="block text-note font-normal" data-testid="open-price">{{
-                path.openWords
-              }}</span>
-            </td>
-            <td class="figure font-normal">{{ path.comeBackWords }}</td>
-          </tr>
-        </FigureTable>
-      </div>
-      <DrawnShapes v-if="chart" :drawing="chart" :label="report.headings.chart" class="mt-3 max-w-xl" />
     </section>
     <section>
       <h2>{{ report.headings.ifLeft }}</h2>

@@ -102,5 +102,7 @@ export const JOB_FRAME = {
 
 export const BENCH = {
   export: 'Export',
-  keys: 'Keys'
+  keys: 'Keys',
+  mapLarger: 'Open the map',
+  mapSmaller: 'Smaller map'
 }

@@ -24,6 +24,21 @@ export const IMPORT_JOB = {
   jobFileToImport: 'Job file to import'
 }
 
+export const NEEDS_SOMEONE = {
+  title: 'Needs someone now',
+  trouble: 'Cannot be computed: open it and check what was entered last.',
+  stop: (parts: number) =>
+    parts === 1
+      ? 'Must not be run: one part says stop, and it waits for nobody.'
+      : `Must not be run: ${parts} parts say stop, and it waits for nobody.`,
+  renew: (parts: number) =>
+    parts === 1
+      ? 'One part to renew, and it waits for nobody: choose the path.'
+      : `${parts} parts to renew, and it waits for nobody: choose the path.`,
+  unread: 'Nothing read yet.',
+  next: (reading: Shown) => `Worth reading next: ${reading}.`
+}
+
 export const JOB_STRIP = {
   noStand: 'No stand',
   cannotBeComputed: 'Cannot be computed.',

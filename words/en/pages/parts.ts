@@ -62,3 +62,5 @@ export const JOB = {
   theEstimateCouldNotBe:
     'The estimate could not be computed for these readings. They are kept; take back the last one or check it.'
 }
+
+export const STRIP_STEP = { back: 'Back to the ones before', on: 'On to the others' }

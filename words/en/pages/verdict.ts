@@ -55,6 +55,9 @@ export const VERDICT_PAGE = {
   atOddsWithTheRest: 'At odds with the rest: measure again',
   theOtherReadingsImply: (reading: Shown, reading2: Shown) => `${reading} ${reading2}; the other readings imply`,
   callsPartByPart: 'Calls, part by part',
+  nobodyLooked: (parts: number) =>
+    parts === 1 ? 'Nobody has looked at this part yet' : `Nobody has looked at these ${parts} parts yet`,
+  eachOfThem: 'What is missing on each, and deciding otherwise',
   theMakersManualForThis: (note: Shown = '') =>
     `The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. The customer decides what is done. ${note}`,
   judgedChooseWhoIsAt: (name: Shown) => `Judged ${name}. Choose who is at the bench to judge under another school.`

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BENCH } from '../../../../words/en'
 import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
+import { useMediaQuery } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, onMounted, ref } from 'vue'
 import { lastOwn, type StandingReading } from '../../../../core/record'
@@ -35,6 +36,9 @@ const near = useNearJump()
 const bench = useBench()
 const route = useRoute()
 const help = ref(false)
+/** On a telephone the drive stands small above what is read of it, and can be opened. */
+const isPhone = useMediaQuery('(max-width: 767px)')
+const large = ref(false)
 
 const chosenRun = computed(() =>
   job.slot?.kind === 'linkCount' ? `${job.slot.target.chain}:${job.slot.target.from}:${job.slot.target.to}` : ''
@@ -135,7 +139,7 @@ useShortcuts({
         :verdict="`/jobs/${job.id}/verdict`"
         @station="job.openStation" />
       <ComplaintSheet v-if="job.station === 1" />
-      <div v-else class="bench-map min-h-0 max-md:hidden">
+      <div v-else class="bench-map relative min-h-0" :class="large ? 'max-md:h-[70dvh]' : 'max-md:h-52'">
         <ClientOnly>
           <DriveMap
             :sheet="job.job.sheet"
@@ -145,10 +149,19 @@ useShortcuts({
             :chosen="chosenPart"
             :chosen-run="chosenRun"
             :near="near"
+            :bare="isPhone && !large"
             @part="choosePart"
             @run="chooseRun" />
           <template #fallback><div class="h-full bg-plate" /></template>
         </ClientOnly>
+        <button
+          type="button"
+          class="act absolute right-1 bottom-1 z-10 md:hidden"
+          :aria-expanded="large"
+          data-testid="map-size"
+          @click="large = !large">
+          {{ large ? BENCH.mapSmaller : BENCH.mapLarger }}
+        </button>
       </div>
       <SuspectList v-if="job.station === 1" />
       <BeforeCovers v-else-if="job.station === 2" />

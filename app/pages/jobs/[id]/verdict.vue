@@ -3,7 +3,7 @@ import { EXPLANATIONS_PAGE, namesOf, saySlip, sayStatement, VERDICT_PAGE } from 
 import { slipOf } from '../../../../core/estimate'
 import { computed } from 'vue'
 import { type HeldCall, heldCalls } from '../../../../core/record'
-import { plainVerdict } from '../../../../core/views/verdict'
+import { plainVerdict, unlookedAt } from '../../../../core/views/verdict'
 import { type Call, SEVERITY } from '../../../../core/calls'
 import DriveMap from '../../../components/map/DriveMap.vue'
 import { later } from '../../../later'
@@ -12,6 +12,7 @@ import OtherSchools from '../../../components/verdict/OtherSchools.vue'
 import PartVerdict from '../../../components/verdict/PartVerdict.vue'
 import SchoolPicker from '../../../components/verdict/SchoolPicker.vue'
 import SignOff from '../../../components/verdict/SignOff.vue'
+import UnlookedParts from '../../../components/verdict/UnlookedParts.vue'
 import { useNearJump } from '../../../composables/useNearJump'
 import { useOpenJob } from '../../../stores/job'
 import { useBench } from '../../../stores/bench'
@@ -32,6 +33,8 @@ const calls = computed(() =>
     (a, b) => SEVERITY.indexOf(b.holds) - SEVERITY.indexOf(a.holds)
   )
 )
+const unlooked = computed(() => unlookedAt(calls.value, job.record))
+const looked = computed(() => calls.value.filter((call) => !unlooked.value.includes(call)))
 /** The map shows the calls as they hold. */
 const asHeld = computed(() => ({
   ...job.assessment,
@@ -97,7 +100,7 @@ function leaveToReadings({ part }: HeldCall) {
         </Panel>
         <h2 class="mt-6 mb-2 label">{{ VERDICT_PAGE.callsPartByPart }}</h2>
         <PartVerdict
-          v-for="call in calls"
+          v-for="call in looked"
           :key="call.part"
           :sheet="job.job.sheet"
           :call="call"
@@ -107,6 +110,19 @@ function leaveToReadings({ part }: HeldCall) {
           :may-overrule="bench.by !== ''"
           @overrule="(to, reason) => overrule(call, to, reason)"
           @take-back="leaveToReadings(call)" />
+        <UnlookedParts :calls="unlooked">
+          <PartVerdict
+            v-for="call in unlooked"
+            :key="call.part"
+            :sheet="job.job.sheet"
+            :call="call"
+            :readings="job.record.readings"
+            :photos="job.record.photos"
+            :bench="atBench"
+            :may-overrule="bench.by !== ''"
+            @overrule="(to, reason) => overrule(call, to, reason)"
+            @take-back="leaveToReadings(call)" />
+        </UnlookedParts>
         <Caution class="mt-4">{{ VERDICT_PAGE.theMakersManualForThis(job.job.sheet.note) }}</Caution>
       </div>
       <div class="space-y-4">
