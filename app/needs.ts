@@ -5,7 +5,7 @@ const BY_NEED: { readonly [need in Role | 'anyone']?: string } = {
   anyone: '/sign-in /pair/:code? /share/:token /shell',
   learner: '/practice /practice/:key /practice/runs/:id /account',
   mechanic:
-    '/ /jobs/:id /jobs/:id/build /jobs/:id/camera /jobs/:id/estimate /jobs/:id/measure /jobs/:id/trace ' +
+    '/ /jobs/:id /jobs/:id/build /jobs/:id/camera /jobs/:id/estimate /jobs/:id/how /jobs/:id/measure /jobs/:id/trace ' +
     '/jobs/:id/sound /jobs/:id/explain /jobs/:id/paths /jobs/:id/proof /jobs/:id/report /jobs/:id/verdict /customers ' +
     '/customers/:id /vehicles /vehicles/:id /engines /engines/:id /learnt /suspects',
   foreman: '/engines/new /engines/:id/edit /engines/:id/photo /intake /people',

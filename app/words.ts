@@ -2,8 +2,6 @@ import {
   FINDING_SAYS,
   METHOD_WORDS,
   READINGS,
-  STATE_WORDS,
-  WAITS_WORDS,
   CALL_WORDS,
   KIND_NAMES,
   SCHOOL_WORDS,
@@ -35,8 +33,6 @@ import { findingUnit, fromStoredFinding, isLength, lengthWords, shownUsage, unit
 
 export {
   METHOD_WORDS,
-  STATE_WORDS,
-  WAITS_WORDS,
   CALL_WORDS,
   findingWords,
   fixDigits,

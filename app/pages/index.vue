@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BOARD, COMMON } from '../../words/en'
+import { BOARD, COMMON, STATE_WORDS, WAITS_WORDS } from '../../words/en'
 import { useDebounceFn, useThrottleFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
@@ -10,6 +10,7 @@ import ImportJob from '../components/board/ImportJob.vue'
 import JobStrip from '../components/board/JobStrip.vue'
 import NeedsNow from '../components/board/NeedsNow.vue'
 import OtherFinds from '../components/board/OtherFinds.vue'
+import StartGuide from '../components/board/StartGuide.vue'
 import WaitsForDialog from '../components/board/WaitsFor.vue'
 import ProblemNote from '../components/parts/ProblemNote.vue'
 import { keepAnswer } from '../offline/answers'
@@ -18,7 +19,6 @@ import type { ToldHold } from '../../server/store/acts'
 import { useLive } from '../composables/useLive'
 import { useBench } from '../stores/bench'
 import { useOutbox } from '../stores/outbox'
-import { STATE_WORDS, WAITS_WORDS } from '../words'
 import FaultNote from '../components/parts/FaultNote.vue'
 import PagerRow from '../components/parts/PagerRow.vue'
 import Field from '../components/parts/Field.vue'
@@ -151,6 +151,7 @@ function takeBack() {
         :placeholder="BOARD.searchJobsVehiclesEngines"
         maxlength="200"
         data-testid="search" />
+      <StartGuide v-if="state === 'open'" @refused="refused = $event" />
       <ImportJob @made="enter" />
       <button type="button" class="act-main" @click="asking = making = true">{{ COMMON.newJob }}</button>
     </div>

@@ -1,13 +1,12 @@
-import { namesOf, sayChange, JOB } from '../../words/en'
-import type { DriveSheet } from '../../core/sheet'
+import { JOB } from '../../words/en'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Assessment } from '../../core/paths'
 import { isReading, type NextReading } from '../../core/estimate'
-import { explainChange, type Change } from '../../core/views/verdict'
 import { foldActs, jobFile, usageOf, type Act, type KeptJob, type StandingReading } from '../../core/record'
 import { isSameThing, type JobFile, type Of } from '../../core/readings'
 import { fills, partsAt, readsSlot, type Slot, slotsOf, type Station, stationStates } from '../../core/views/bench'
+import { loadLater } from '../later'
 import { assessInWorker } from '../composables/useEstimator'
 import { useBench } from './bench'
 import { useOutbox, type Delivered } from './outbox'
@@ -19,9 +18,9 @@ export interface LoadedJob {
   assessment: Assessment
 }
 
-function changeWords(sheet: DriveSheet, change: Change): string {
-  return sayChange(change, namesOf(sheet), sheet.chains.length > 1)
-}
+/** Said only once something changes: kept out of what a job's pages load ahead. */
+const loadWords = () => import('./changeWords')
+if (import.meta.client) loadLater(loadWords)
 
 /** What an act says, before it has an id, a name and a time. */
 type Said<A extends Act> = A extends Act ? Omit<A, 'id' | 'by' | 'at'> : never
@@ -203,15 +202,19 @@ export const useJob = defineStore('job', () => {
       if (ask !== asked) return
       assessment.value = after
       failed.value = ''
-      if (before && unsaid.length > 0)
-        change.value = saidOf(
-          unsaid,
-          changeWords(job.value.sheet, explainChange(job.value.sheet, unsaid, before, after))
-        )
+      const told = unsaid
       unsaid = []
+      if (before && told.length > 0) await tellChange(ask, told, before, after)
     } catch {
       if (ask === asked) failed.value = JOB.theEstimateCouldNotBe
     }
+  }
+
+  /** Says what acts moved; overtaken meanwhile, they are said with what overtook them. */
+  async function tellChange(ask: number, told: Act[], before: Assessment, after: Assessment): Promise<void> {
+    const words = await loadWords().catch(() => null)
+    if (ask !== asked) unsaid = [...told, ...unsaid]
+    else if (words && job.value) change.value = saidOf(told, words.changeWords(job.value.sheet, told, before, after))
   }
 
   /**

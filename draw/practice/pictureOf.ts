@@ -9,7 +9,7 @@ import {
   sightOf
 } from '../../core/views/practice'
 import { compileSheet, type Tensioner } from '../../core/sheet'
-import { turnsOf } from '../../core/drive'
+import { isCharted, turnsOf } from '../../core/drive'
 import { partName } from '../../words/en'
 import type { Drawing } from '../shapes'
 import { countPicture } from './links'
@@ -33,7 +33,7 @@ interface Look {
 /**
  * What an inspection shows, drawn from the truth: figures stand on scales to be read, nothing is written out.
  * @param crank crank degrees at which the engine stands, for marks and links
- * @returns null where there is nothing to be drawn (what a customer says)
+ * @returns null where there is nothing to be drawn: what a customer says, links of a sheet without coordinates
  */
 export function pictureOf(
   engine: PracticeCase,
@@ -71,8 +71,10 @@ const PICTURES: Readonly<Record<InspectionKind, (look: Look) => Drawing | null>>
   oil: ({ has, inspection, figure }) => screenPicture(has('screen-torn'), inspection.reads.length > 0 ? figure : null),
   marks: (look) => marksOf(look, false),
   wheel: (look) => marksOf(look, true),
-  count: ({ engine, inspection, crank }) =>
-    countPicture(engine, compileSheet(engine.drive).chain(inspection.part), crank),
+  count({ engine, inspection, crank }) {
+    const chain = compileSheet(engine.drive).chain(inspection.part)
+    return isCharted(engine.drive, chain) ? countPicture(engine, chain, crank) : null
+  },
   extension: (look) => tensionPicture(tensionerOf(look), look.figure, look.has('witness-mark')),
   push: ({ findings, inspection, figure }) =>
     pushPicture(findings[0]?.finding ?? 'sound', inspection.reads.length > 0 ? figure : null),

@@ -195,6 +195,7 @@ const SCREENS = {
   ],
   bench: [
     ...[1, 2, 3, 5].map((station) => `/jobs/ID?station=${station}`),
+    '/jobs/ID/how',
     '/jobs/ID/verdict',
     '/jobs/ID/explain',
     '/jobs/ID/paths',

@@ -13,6 +13,7 @@ import { lengthWords } from '../../units'
 import { limitWords, partName } from '../../words'
 import { draftOf, emptyDraft, numberOf, type Draft } from './draft'
 import { pastReadings } from './past'
+import HowButton from './HowButton.vue'
 import ReadingForm from './ReadingForm.vue'
 import UntoldQuestions from './UntoldQuestions.vue'
 import ReadingList from './ReadingList.vue'
@@ -165,6 +166,7 @@ function following(slot: Slot): Slot | null {
       {{ FIGURE_PANE.theSheetHasNoLimit }}
     </p>
     <p v-if="expected" class="text-note">{{ expected }}</p>
+    <HowButton :job="job.id" :sheet="sheet" :part="slot.part" :kind="slot.kind" />
     <UntoldQuestions v-if="SHIFTED.includes(slot.kind) && untold.length" :questions="untold" />
     <p v-if="slack && slack.slack > 0.05" class="text-note">
       {{

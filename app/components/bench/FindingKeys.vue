@@ -8,6 +8,7 @@ import { partKindOf } from '../../../core/sheet'
 import { useOpenJob } from '../../stores/job'
 import { later } from '../../later'
 import { findingDetail } from '../../words'
+import HowButton from './HowButton.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
 const FindingForm = later(() => import('./FindingForm.vue'))
@@ -67,6 +68,11 @@ function save(reading: Of<'condition'>) {
 
 <template>
   <div class="space-y-3">
+    <HowButton
+      :job="job.id"
+      :sheet="job.job.sheet"
+      :part="target"
+      :findings="groups.flatMap(({ findings }) => findings)" />
     <fieldset v-for="group in groups" :key="group.title">
       <legend class="label">
         {{ GROUP_TITLES[group.title] }}<span v-if="group.one">{{ FINDING_KEYS.oneOf }}</span>

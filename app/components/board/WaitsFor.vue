@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { COMMON, WAITS_FOR } from '../../../words/en'
+import { COMMON, WAITS_FOR, WAITS_WORDS } from '../../../words/en'
 import { ref, watch } from 'vue'
 import type { WaitsFor } from '../../../core/record'
 import ModalSheet from '../parts/ModalSheet.vue'
-import { WAITS_WORDS } from '../../words'
 import Field from '../parts/Field.vue'
 
 /** Says what a job waits for, with a word for the others. */

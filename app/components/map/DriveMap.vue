@@ -108,10 +108,10 @@ const bankSides = computed(() => {
 /** Height of a label, less where there are many of them. */
 const tagSize = computed(() => {
   const most = Math.ceil(labels.value.length / 2)
-  const room = height.value - 2 * MARGIN
-  return most * (TAG + GAP) - GAP <= room
+  const high = (SIDE.value > COLUMN ? room.value : height.value) - 2 * MARGIN
+  return most * (TAG + GAP) - GAP <= high
     ? { tag: TAG, gap: GAP }
-    : { tag: Math.max(LEAST_TAG, Math.floor(room / most) - LEAST_GAP), gap: LEAST_GAP }
+    : { tag: Math.max(LEAST_TAG, Math.floor(high / most) - LEAST_GAP), gap: LEAST_GAP }
 })
 /** Labels left and right of the drive: no leader crosses another, and each bank's stand on its side. */
 const tags = computed(() => {
@@ -124,7 +124,14 @@ const tags = computed(() => {
       anchors: at ? [{ x: x(at[0]), y: y(at[1]) }, ...(ends.get(part) ?? [])] : [],
       side: bankSides.value?.get(bankOf(props.sheet, part) ?? NaN) ?? null
     })),
-    { width: width.value, height: height.value, column: SIDE.value, ...tagSize.value, margin: MARGIN },
+    {
+      width: width.value,
+      // Wide columns reach over what stands below the drive.
+      height: SIDE.value > COLUMN ? room.value : height.value,
+      column: SIDE.value,
+      ...tagSize.value,
+      margin: MARGIN
+    },
     solid,
     new Set(props.sheet.chains.map(({ id }) => id))
   )

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { scaleLinear } from 'd3-scale'
+import { clamp } from 'lodash-es'
 import { computed } from 'vue'
+import { placeOn } from '../ledger/placeOn'
 
 /** Where a reading lies against what an explanation would have it show: the tick, with the band of its own doubt. */
 const props = defineProps<{ misses: number }>()
@@ -8,7 +9,8 @@ const props = defineProps<{ misses: number }>()
 /** Times its own doubt at which the strip ends. */
 const END = 5
 const WIDTH = 84
-const x = scaleLinear([-END, END], [4, WIDTH - 4]).clamp(true)
+const place = placeOn([-END, END], [4, WIDTH - 4])
+const x = (misses: number) => place(clamp(misses, -END, END))
 const fits = computed(() => Math.abs(props.misses) < 2)
 const isFar = computed(() => Math.abs(props.misses) > END)
 </script>

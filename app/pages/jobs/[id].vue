@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { JOB_FRAME } from '../../../words/en'
 import { watchDebounced } from '@vueuse/core'
-import { onMounted, onUnmounted, watch } from 'vue'
+import { onMounted, onUnmounted, ref, watch } from 'vue'
 import { readyEstimator } from '../../composables/useEstimator'
 import { keepAnswer } from '../../offline/answers'
-import { loadLater } from '../../later'
+import { useGuided } from '../../guided'
+import { later, loadLater } from '../../later'
 import { useLiveActs } from '../../composables/useLiveActs'
 import { useJob, type LoadedJob } from '../../stores/job'
 import { useOutbox } from '../../stores/outbox'
 import ProblemNote from '../../components/parts/ProblemNote.vue'
 import TopBar from '../../components/parts/TopBar.vue'
+
+const GuideStrip = later(() => import('../../components/parts/GuideStrip.vue'))
 
 /** Loads the job that bench and verdict share. */
 const route = useRoute()
@@ -50,12 +53,21 @@ watch(
   },
   { immediate: true }
 )
+/** Is this the job that somebody is guided through on this device? */
+const guided = useGuided()
+const isGuided = ref(false)
+onMounted(() =>
+  watch(guided, (now) => (isGuided.value = now.job !== '' && now.job === job.id), { immediate: true, deep: true })
+)
 onUnmounted(() => stop?.())
 useHead({ title: () => (job.job ? JOB_FRAME.umbrette(job.job.vehicle) : 'Umbrette') })
 </script>
 
 <template>
-  <NuxtPage v-if="data && job.job" />
+  <div v-if="data && job.job" :class="isGuided ? 'guided' : ''">
+    <ClientOnly><GuideStrip v-if="isGuided" /></ClientOnly>
+    <NuxtPage />
+  </div>
   <div v-else>
     <TopBar />
     <ProblemNote v-if="error" :error="error" @retry="refresh()" />

@@ -106,3 +106,15 @@ export const BENCH = {
   mapLarger: 'Open the map',
   mapSmaller: 'Smaller map'
 }
+
+export const LINK_COUNTER = {
+  touchForEachLink: 'touch for each link',
+  oneBack: 'One back',
+  half: '+ half',
+  lostCountAgain: 'Lost count: again',
+  theSheetHas: 'The sheet has',
+  halfWhenTheMarkStands: '. Half when the mark stands between two links. Keys: + one, − one back, h half.',
+  togetherTheyCloseTheLoop: (sum: Shown) => `Together ${sum}: they close the loop.`,
+  togetherButTheChainHas: (sum: Shown, total: Shown, off: number) =>
+    `Together ${sum}, but the chain has ${total}: ${Math.abs(off)} too ${off > 0 ? 'many' : 'few'}. Count again.`
+}

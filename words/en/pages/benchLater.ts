@@ -73,18 +73,6 @@ export const LAG_HELPER = {
   use: (lag: Shown) => `Use ${lag}`
 }
 
-export const LINK_COUNTER = {
-  touchForEachLink: 'touch for each link',
-  oneBack: 'One back',
-  half: '+ half',
-  lostCountAgain: 'Lost count: again',
-  theSheetHas: 'The sheet has',
-  halfWhenTheMarkStands: '. Half when the mark stands between two links. Keys: + one, − one back, h half.',
-  togetherTheyCloseTheLoop: (sum: Shown) => `Together ${sum}: they close the loop.`,
-  togetherButTheChainHas: (sum: Shown, total: Shown, off: number) =>
-    `Together ${sum}, but the chain has ${total}: ${Math.abs(off)} too ${off > 0 ? 'many' : 'few'}. Count again.`
-}
-
 export const PHOTO_PANE = {
   thePictureIsLargerThan: (shown: Shown) =>
     `The picture is larger than ${shown} MB: set the camera to a smaller size and take it again.`,

@@ -33,7 +33,7 @@ export const STRETCH_LEDGER = {
   enterAs: (corrected: Shown) => `Enter as ${corrected}`,
   readAgain: 'Read it again',
   onceMore: 'once more',
-  by: (method: Shown) => `by ${method}`
+  by: (method: string) => (method.startsWith('by ') ? method : `by ${method}`)
 }
 
 export const UNTOLD = {

@@ -19,6 +19,7 @@ import { usageWords } from '../../../words'
 import { later } from '../../../later'
 import { compileSheet } from '../../../../core/sheet'
 
+const StationHint = later(() => import('../../../components/bench/StationHint.vue'))
 const ShortcutSheet = later(() => import('../../../components/bench/ShortcutSheet.vue'))
 const PartPanel = later(() => import('../../../components/bench/PartPanel.vue'))
 const BeforeCovers = later(() => import('../../../components/station/BeforeCovers.vue'))
@@ -108,28 +109,31 @@ useShortcuts({
 
 <template>
   <div class="grid h-dvh min-h-[680px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] max-md:h-auto">
-    <TopBar>
-      <h1 class="truncate leading-tight">
-        <b>{{ job.job.vehicle }}</b>{{ ' '
-        }}<span class="text-faint">{{ job.job.stand }}, {{ usageWords(job.job.usage) }}</span>
-      </h1>
-      <p class="truncate text-note text-faint">{{ job.job.sheet.name }}. {{ job.job.complaint }}</p>
-      <template #acts>
-        <SheetMove v-if="newerSheet" />
-        <ClientOnly><PhoneCamera /></ClientOnly>
-        <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"
-          ><ArrowDownTrayIcon class="size-4" aria-hidden="true" />{{ BENCH.export }}</a
-        >
-        <button
-          type="button"
-          class="act max-md:hidden"
-          :aria-label="BENCH.keys"
-          data-testid="keys"
-          @click="help = true">
-          ?
-        </button>
-      </template>
-    </TopBar>
+    <div>
+      <TopBar>
+        <h1 class="truncate leading-tight">
+          <b>{{ job.job.vehicle }}</b>{{ ' '
+          }}<span class="text-faint">{{ job.job.stand }}, {{ usageWords(job.job.usage) }}</span>
+        </h1>
+        <p class="truncate text-note text-faint">{{ job.job.sheet.name }}. {{ job.job.complaint }}</p>
+        <template #acts>
+          <SheetMove v-if="newerSheet" />
+          <ClientOnly><PhoneCamera /></ClientOnly>
+          <a :href="`/api/jobs/${job.id}/export`" download class="act flex items-center gap-2 max-md:hidden"
+            ><ArrowDownTrayIcon class="size-4" aria-hidden="true" />{{ BENCH.export }}</a
+          >
+          <button
+            type="button"
+            class="act max-md:hidden"
+            :aria-label="BENCH.keys"
+            data-testid="keys"
+            @click="help = true">
+            ?
+          </button>
+        </template>
+      </TopBar>
+      <ClientOnly><StationHint :station="job.station" /></ClientOnly>
+    </div>
     <main
       class="grid min-h-0 grid-cols-[132px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1">
       <StationSpine

@@ -1,0 +1,2 @@
+/** Opens how something is read. */
+export const HOW_BUTTON = { open: 'How', close: 'Close how' }
