@@ -118,3 +118,16 @@ export const LINK_COUNTER = {
   togetherButTheChainHas: (sum: Shown, total: Shown, off: number) =>
     `Together ${sum}, but the chain has ${total}: ${Math.abs(off)} too ${off > 0 ? 'many' : 'few'}. Count again.`
 }
+
+export const FINDING_KEYS = {
+  oneOf: ', one of',
+  howMany: (counting: Shown) => `${counting}: how many?`,
+  oneFewer: 'One fewer',
+  oneMore: 'One more',
+  whichAndWhere: 'Which, and where',
+  whoFoundIt: 'Who found it',
+  say: 'say more',
+  photo: 'photo',
+  another: 'another',
+  takeBack: (finding: Shown) => `Take back: ${finding}`
+}

@@ -139,19 +139,6 @@ export const SHORTCUT_SHEET = {
   close: 'Close'
 }
 
-export const FINDING_KEYS = {
-  oneOf: ', one of',
-  howMany: (counting: Shown) => `${counting}: how many?`,
-  oneFewer: 'One fewer',
-  oneMore: 'One more',
-  whichAndWhere: 'Which, and where',
-  whoFoundIt: 'Who found it',
-  say: 'say more',
-  photo: 'photo',
-  another: 'another',
-  takeBack: (finding: Shown) => `Take back: ${finding}`
-}
-
 export const FINDING_FORM = {
   figure: (unit: Shown) => (unit ? `Figure, ${unit}` : 'Figure'),
   usageThen: (unit: Shown) => `Renewed at which usage, ${unit}`,

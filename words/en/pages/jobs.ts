@@ -31,22 +31,3 @@ export const WAITS_WORDS: Readonly<Record<WaitsFor, { says: string; choose: stri
   customer: { says: "Waits for the customer's word", choose: 'Waits for the customer …' },
   nothing: { says: 'Waits for nothing', choose: 'Waits no longer' }
 }
-
-export const METHOD_WORDS: Readonly<Record<string, string>> = {
-  calliper: 'Calliper',
-  photo: 'Photo',
-  eye: 'By eye',
-  gauge: 'Depth gauge',
-  feeler: 'Feeler',
-  thumbnail: 'Thumbnail',
-  marks: 'Marks',
-  wheel: 'Degree wheel',
-  lift: 'Valve lift',
-  scan: 'Scan tool',
-  trace: 'Trace',
-  count: 'Counted',
-  rule: 'Rule',
-  side: 'Side by side',
-  hand: 'By hand',
-  dial: 'Dial gauge'
-}

@@ -9,16 +9,17 @@ import { fills, type Station, stationOfFinding, STATIONS } from '../../../../cor
 import type { ListedSheet } from '../../../../server/store/sheets'
 import StationSpine from '../../../components/bench/StationSpine.vue'
 import StretchLedger from '../../../components/ledger/StretchLedger.vue'
-import DriveMap from '../../../components/map/DriveMap.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
 import { useShortcuts } from '../../../composables/useShortcuts'
 import { useBench } from '../../../stores/bench'
 import { useNearJump } from '../../../composables/useNearJump'
 import { useOpenJob } from '../../../stores/job'
 import { usageWords } from '../../../words'
-import { later } from '../../../later'
+import { later, loadLater } from '../../../later'
 import { compileSheet } from '../../../../core/sheet'
 
+/** Not shown at the first station. */
+const DriveMap = later(() => import('../../../components/map/DriveMap.vue'))
 const StationHint = later(() => import('../../../components/bench/StationHint.vue'))
 const ShortcutSheet = later(() => import('../../../components/bench/ShortcutSheet.vue'))
 const PartPanel = later(() => import('../../../components/bench/PartPanel.vue'))
@@ -96,6 +97,10 @@ onMounted(async () => {
   newest.value = all.find(({ id }) => id === job.job.sheet.id)?.revision ?? 0
 })
 
+/** What explains a station comes once the page stands. */
+const isQuiet = ref(false)
+onMounted(() => loadLater(() => (isQuiet.value = true)))
+
 useShortcuts({
   '1-7': (key) => job.openStation(Number(key) as Station),
   8: () => void navigateTo(`/jobs/${job.id}/verdict`),
@@ -132,7 +137,7 @@ useShortcuts({
           </button>
         </template>
       </TopBar>
-      <ClientOnly><StationHint :station="job.station" /></ClientOnly>
+      <ClientOnly><StationHint v-if="isQuiet" :station="job.station" /></ClientOnly>
     </div>
     <main
       class="grid min-h-0 grid-cols-[132px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1">
