@@ -6,10 +6,10 @@ import { makeSound } from '../test/support/sounds'
 
 const wanted = Number(process.argv[2] ?? 60)
 
-function run(name: string, more: Parameters<typeof makeSound>[1]): void {
+function run(name: string, wish: (share: number) => Parameters<typeof makeSound>[1]): void {
   let [speed, quiet, rhythm, refused, ms, seconds] = [0, 0, 0, 0, 0, 0]
   for (let seed = 0; seed < wanted; seed++) {
-    const made = makeSound(randomness(91 * seed + 7), more)
+    const made = makeSound(randomness(91 * seed + 7), wish(seed / wanted))
     const started = performance.now()
     const heard = listen(made.signal, made.rate, made.beats)
     ms += performance.now() - started
@@ -30,5 +30,6 @@ function run(name: string, more: Parameters<typeof makeSound>[1]): void {
   )
 }
 
-run('as recorded', {})
-run('at 0 dB', { signalToNoise: 0, clatter: 0.35 })
+run('as recorded', () => ({}))
+run('0 to 20 dB', (share) => ({ signalToNoise: 20 * share }))
+run('at 0 dB', () => ({ signalToNoise: 0, clatter: 0.35 }))

@@ -1,7 +1,7 @@
 import type { Message } from '../check'
 import { type Loudness, loudnessIn } from './filter'
 import { findQuiet, levelsBy, meanOf, type Quiet } from './quiet'
-import { type Beats, findRhythms, type Rhythm } from './rhythm'
+import { type Beats, endOfRhythm, findRhythms, type Rhythm } from './rhythm'
 import { say } from './says'
 import { followSpeed, type SpeedTrack } from './speed'
 
@@ -56,8 +56,10 @@ export function listen(signal: Float32Array, rate: number, beats: Beats): Heard 
   const rpmAt = (time: number) => track.rpm[Math.min(track.rpm.length - 1, Math.max(0, Math.round(time * track.rate)))]!
   const bands = BANDS.filter(([from]) => from < 0.4 * rate).map((band) => {
     const heard = loudnessIn(signal, rate, band, TIMES)
-    const quiet = findQuiet(heard.loud, heard.rate, rpmAt)
-    return { ...heard, quiet, bursts: burstsOf(heard), rhythms: rhythmsIn({ ...heard, quiet }, track, beats) }
+    const step = findQuiet(heard.loud, heard.rate, rpmAt)
+    const { rhythms, within } = rhythmsIn({ ...heard, quiet: step }, track, beats)
+    const quiet = step.after === null ? quietOfRhythm(heard, track, beats, rhythms, within) : step
+    return { ...heard, quiet, bursts: burstsOf(heard), rhythms }
   })
   const best = bands.reduce((a, b) => (weight(b) > weight(a) ? b : a))
   const { loud, rate: times, quiet, rhythms } = best
@@ -113,11 +115,45 @@ function weight({ quiet, bursts, rhythms }: { quiet: Quiet; bursts: number; rhyt
   return Math.min(quiet.after === null ? 0 : quiet.stands, 60) / 60 + bursts + 2 * (rhythms[0]?.strength ?? 0)
 }
 
-/** Clatter that goes is heard before it does; other in all of the recording. */
-function rhythmsIn({ loud, rate, quiet }: Loudness & { quiet: Quiet }, track: SpeedTrack, beats: Beats): Rhythm[] {
-  const part = quiet.after === null ? loud : loud.subarray(0, Math.max(1, Math.floor(quiet.after * rate)))
-  return findRhythms(part, (i) => turnsAt(track, i / rate), beats)
+/** Seconds from the start within which clatter is sought that is not known to go. */
+const STARTS = [1.5, 3, 6]
+
+/** Clatter that goes is heard before it does; other in all of the recording, or where it begins. */
+function rhythmsIn(
+  { loud, rate, quiet }: Loudness & { quiet: Quiet },
+  track: SpeedTrack,
+  beats: Beats
+): { rhythms: Rhythm[]; within: number } {
+  const within = (seconds: number) =>
+    findRhythms(loud.subarray(0, Math.max(1, Math.floor(seconds * rate))), (i) => turnsAt(track, i / rate), beats)
+  if (quiet.after !== null) return { rhythms: within(quiet.after), within: quiet.after }
+  const whole = loud.length / rate
+  const stands = (seconds: number, rhythms: readonly Rhythm[]) => (rhythms[0]?.strength ?? 0) * Math.sqrt(seconds)
+  return [whole, ...STARTS.filter((seconds) => seconds < 0.8 * whole)]
+    .map((seconds) => ({ within: seconds, rhythms: within(seconds) }))
+    .reduce((best, one) => (stands(one.within, one.rhythms) > stands(best.within, best.rhythms) ? one : best))
 }
+
+/** Clatter too soft to be told by its loudness goes when its rhythm does. */
+function quietOfRhythm(
+  { loud, rate }: Loudness,
+  track: SpeedTrack,
+  beats: Beats,
+  [strongest]: readonly Rhythm[],
+  within: number
+): Quiet {
+  const none = { after: null, drop: 0, stands: 0 }
+  if (!strongest || strongest.strength < FOLLOWABLE) return none
+  const turnAt = (i: number) => turnsAt(track, i / rate)
+  const until = Math.min(loud.length, Math.floor(within * rate))
+  const at = endOfRhythm(loud, turnAt, strongest.of, beats, until)
+  return at === null || at < KEPT * until ? none : { ...none, after: at / rate }
+}
+
+/** A rhythm weaker than this is not followed to its end. */
+const FOLLOWABLE = 0.08
+/** Of the piece in which it was found, over which a rhythm must be kept. */
+const KEPT = 0.6
 
 function turnsAt({ turns, rate }: { turns: Float64Array; rate: number }, time: number): number {
   const place = Math.min(Math.max(time * rate, 0), turns.length - 1.001)

@@ -118,3 +118,72 @@ function share(cells: Float64Array, period: number, places: number): number {
   const within = Math.max(0, whole - between)
   return 1 - within / Math.max(1, n - bins) / (whole / (n - 1))
 }
+
+/** Turns over which a rhythm is followed at a time, and standard errors that its end must stand out. */
+const [FOLLOWED, ENDS] = [0.5, 6]
+
+/**
+ * When a rhythm that the beginning keeps is over: its shape, taken from there, is laid on what follows, and the moment
+ * found at which it no longer fits.
+ * @param until values of `loud` in which it is kept
+ * @returns place in `loud`; null where it goes on, or does not stand out
+ */
+export function endOfRhythm(
+  loud: Float32Array,
+  turnAt: (i: number) => number,
+  of: RhythmOf,
+  { round, teeth }: Beats,
+  until: number
+): number | null {
+  const period = { crank: 1, cam: 2, chain: round, teeth: 1 / teeth }[of]
+  const perTurn = of === 'teeth' ? PER_TOOTH * teeth : PER_TURN
+  const places = Math.max(2, Math.round(perTurn * period))
+  const cells = cellsOf(loud, turnAt, perTurn)
+  const first = turnAt(0)
+  const kept = Math.floor((turnAt(until - 1) - first) * perTurn)
+  const placeOf = (cell: number) => Math.floor(((cell % (perTurn * period)) / (perTurn * period)) * places) % places
+  const shape = new Float64Array(places)
+  const many = new Float64Array(places)
+  for (let cell = 0; cell < kept; cell++) {
+    shape[placeOf(cell)]! += cells[cell]!
+    many[placeOf(cell)]!++
+  }
+  const mean = shape.reduce((sum, value) => sum + value, 0) / Math.max(1, kept)
+  for (let k = 0; k < places; k++) shape[k] = many[k]! > 0 ? shape[k]! / many[k]! - mean : 0
+  const every = Math.max(1, Math.round(FOLLOWED * perTurn))
+  const fits = Float64Array.from({ length: Math.floor(cells.length / every) }, (_, i) => {
+    let sum = 0
+    for (let cell = i * every; cell < (i + 1) * every; cell++) sum += cells[cell]! * shape[placeOf(cell)]!
+    return sum
+  })
+  const step = stepDown(fits)
+  if (step === null) return null
+  const turn = first + (step * every) / perTurn
+  let [low, high] = [0, loud.length - 1]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (turnAt(middle) < turn) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
+/** Place of the clearest step down; null where none stands out. */
+function stepDown(values: Float64Array): number | null {
+  const n = values.length
+  const whole = values.reduce((sum, value) => sum + value, 0)
+  const square = values.reduce((sum, value) => sum + value * value, 0)
+  let best = { at: 0, stands: 0 }
+  let [sum, squares] = [0, 0]
+  for (let at = 1; at < n; at++) {
+    sum += values[at - 1]!
+    squares += values[at - 1]! ** 2
+    if (at < 4 || n - at < 4) continue
+    const [before, after] = [sum / at, (whole - sum) / (n - at)]
+    const rest = squares - at * before ** 2 + (square - squares) - (n - at) * after ** 2
+    const error = Math.sqrt((rest / (n - 2)) * (1 / at + 1 / (n - at)))
+    const stands = error > 0 ? (before - after) / error : 0
+    if (stands > best.stands) best = { at, stands }
+  }
+  return best.stands > ENDS ? best.at : null
+}

@@ -106,3 +106,18 @@ test('on a telephone the drive stands small above what is read, and opens; the o
   await part(page, 'Tensioner arm').click()
   await expect(page.getByRole('heading', { name: 'Tensioner arm' })).toBeVisible()
 })
+
+test('left-handed, the reading sheet stands at the left, and stays there', async ({ page, request }) => {
+  const id = await newJob(request)
+  await openBench(page, id)
+  const sheetAt = async () => (await page.getByRole('complementary', { name: 'Reading sheet' }).boundingBox())!.x
+  expect(await sheetAt()).toBeGreaterThan(600)
+  await page.getByTestId('units').click()
+  await page.getByRole('radio', { name: 'Left' }).click()
+  await page.keyboard.press('Escape')
+  await expect.poll(sheetAt).toBeLessThan(20)
+  await page.reload()
+  await expect.poll(sheetAt).toBeLessThan(20)
+  await part(page, 'Fixed guide').click()
+  await expect(page.getByRole('heading', { name: 'Fixed guide' })).toBeVisible()
+})

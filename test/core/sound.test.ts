@@ -59,6 +59,25 @@ describe('clatter', () => {
   })
 })
 
+describe('clatter that is hardly louder than the noise', () => {
+  it('goes when its rhythm does, which is named by where it is kept', () => {
+    let [gone, named] = [0, 0]
+    const [wish, seeds] = [{ signalToNoise: 2, quiet: 3.4, clatter: 0.3, cylinders: 4, rhythm: 'chain' }, 6] as const
+    for (let seed = 0; seed < seeds; seed++) {
+      const { quietAfter, rhythms } = heard(made(300 + seed, wish))
+      if (quietAfter !== null && Math.abs(quietAfter - 3.4) < 0.4) gone++
+      if (rhythms[0]?.of === 'chain') named++
+    }
+    expect(gone).toBeGreaterThanOrEqual(seeds - 1)
+    expect(named).toBeGreaterThanOrEqual(seeds - 1)
+  })
+  it('that stays goes on to the end', () => {
+    const stays = heard(made(320, { signalToNoise: 2, quiet: null, clatter: 0.3, cylinders: 4, rhythm: 'cam' }))
+    expect(stays.quietAfter).toBeNull()
+    expect(stays.rhythms[0]!.of).toBe('cam')
+  })
+})
+
 describe('before beside after', () => {
   it('is compared at the speeds that both have, whatever the microphone was set to', () => {
     const wish: SoundWish = { cylinders: 4, quiet: null, rhythm: 'cam', signalToNoise: 25 }

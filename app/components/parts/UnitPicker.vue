@@ -2,9 +2,11 @@
 import { UNIT_PICKER } from '../../../words/en'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { computed } from 'vue'
+import { useHand } from '../../hand'
 import { chooseUnits, units } from '../../units'
 import ChoiceRow from './ChoiceRow.vue'
 
+const hand = useHand()
 /** The units of this device; everything is stored metric. */
 const length = computed({
   get: () => units.value.length,
@@ -44,6 +46,13 @@ const distance = computed({
         :options="[
           { value: 'N·m', label: 'N·m' },
           { value: 'lb·ft', label: UNIT_PICKER.lbFt }
+        ]" />
+      <ChoiceRow
+        v-model="hand"
+        :label="UNIT_PICKER.readingSheet"
+        :options="[
+          { value: 'left', label: UNIT_PICKER.left },
+          { value: 'right', label: UNIT_PICKER.right }
         ]" />
       <p class="text-note text-faint">
         {{ UNIT_PICKER.hoursStayHoursKeptMetric }}

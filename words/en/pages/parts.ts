@@ -42,6 +42,9 @@ export const TOP_BAR = {
 }
 
 export const UNIT_PICKER = {
+  readingSheet: 'Reading sheet at the',
+  left: 'Left',
+  right: 'Right',
   lengthsIn: 'Lengths in',
   millimetres: 'millimetres',
   inches: 'inches',

@@ -3,13 +3,14 @@ import { BENCH } from '../../../../words/en'
 import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
 import { useMediaQuery } from '@vueuse/core'
 import { $fetch } from 'ofetch'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { lastOwn, type StandingReading } from '../../../../core/record'
 import { fills, type Station, stationOfFinding, STATIONS } from '../../../../core/views/bench'
 import type { ListedSheet } from '../../../../server/store/sheets'
 import StationSpine from '../../../components/bench/StationSpine.vue'
 import StretchLedger from '../../../components/ledger/StretchLedger.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
+import { useHand } from '../../../hand'
 import { useShortcuts } from '../../../composables/useShortcuts'
 import { useBench } from '../../../stores/bench'
 import { useNearJump } from '../../../composables/useNearJump'
@@ -97,6 +98,10 @@ onMounted(async () => {
   newest.value = all.find(({ id }) => id === job.job.sheet.id)?.revision ?? 0
 })
 
+const hand = useHand()
+/** Known on the device alone. */
+const isLeft = ref(false)
+onMounted(() => watch(hand, (now) => (isLeft.value = now === 'left'), { immediate: true }))
 /** What explains a station comes once the page stands. */
 const isQuiet = ref(false)
 onMounted(() => loadLater(() => (isQuiet.value = true)))
@@ -140,7 +145,8 @@ useShortcuts({
       <ClientOnly><StationHint v-if="isQuiet" :station="job.station" /></ClientOnly>
     </div>
     <main
-      class="grid min-h-0 grid-cols-[132px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1">
+      class="grid min-h-0 grid-cols-[132px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1"
+      :class="isLeft ? 'left-handed' : ''">
       <StationSpine
         :stations="job.stations"
         :current="job.station"
