@@ -20,7 +20,7 @@ export interface LoadedJob {
 
 /** Said only once something changes: kept out of what a job's pages load ahead. */
 const loadWords = () => import('./changeWords')
-if (import.meta.client) loadLater(loadWords)
+if (typeof window !== 'undefined') loadLater(loadWords)
 
 /** What an act says, before it has an id, a name and a time. */
 type Said<A extends Act> = A extends Act ? Omit<A, 'id' | 'by' | 'at'> : never
