@@ -7,6 +7,7 @@ import {
   accessMinutes,
   type Inspection,
   inspectionsOf,
+  lookedAt,
   type Move,
   type PracticeCase,
   sightOf,
@@ -51,8 +52,7 @@ export const usePractice = defineStore('practice', () => {
   const crank = computed(() => (stand.value?.crank ?? 0) + turning.value)
   const inspections = computed(() => (engine.value ? inspectionsOf(engine.value.drive) : []))
   const inspection = computed(() => inspections.value.find(({ id }) => id === chosen.value) ?? null)
-  const titleOf = ({ kind, part, reads }: Inspection) =>
-    engine.value ? inspectionWords({ kind, part, links: reads[0]?.links ?? 0 }, namesOf(engine.value.drive)) : ''
+  const titleOf = (of: Inspection) => (engine.value ? inspectionWords(lookedAt(of), namesOf(engine.value.drive)) : '')
   /** How the open inspection was looked at last; null before the first look. */
   const looked = computed(() => {
     const looks = stand.value?.looks.get(chosen.value) ?? 0

@@ -16,6 +16,14 @@ export interface Beats {
   teeth: number
 }
 
+/** Crank turns after which each rhythm comes again. */
+const periodsOf = ({ round, teeth }: Beats): Record<RhythmOf, number> => ({
+  crank: 1,
+  cam: 2,
+  chain: round,
+  teeth: 1 / teeth
+})
+
 /** Places of a turn that are told apart, for each tooth and for slower rhythms. */
 const [PER_TOOTH, PER_TURN] = [6, 24]
 /** Strengths below this are none. */
@@ -132,11 +140,11 @@ export function endOfRhythm(
   loud: Float32Array,
   turnAt: (i: number) => number,
   of: RhythmOf,
-  { round, teeth }: Beats,
+  beats: Beats,
   until: number
 ): number | null {
-  const period = { crank: 1, cam: 2, chain: round, teeth: 1 / teeth }[of]
-  const perTurn = of === 'teeth' ? PER_TOOTH * teeth : PER_TURN
+  const period = periodsOf(beats)[of]
+  const perTurn = of === 'teeth' ? PER_TOOTH * beats.teeth : PER_TURN
   const places = Math.max(2, Math.round(perTurn * period))
   const cells = cellsOf(loud, turnAt, perTurn)
   const first = turnAt(0)

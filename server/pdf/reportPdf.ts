@@ -1,4 +1,4 @@
-import type { Report } from '../../words/en'
+import { type Report, restOf } from '../../words/en'
 import { lagChart } from '../../draw/lagChart'
 import { pathChart } from '../../draw/pathChart'
 import type { Drawing } from '../../draw/shapes'
@@ -30,7 +30,7 @@ export async function reportPdf(
     sheet.drawing(map, wide)
   }
   advice(sheet, report)
-  const more = report.found ? report.happened.filter((line) => !report.found!.includes(line)) : []
+  const more = restOf(report)
   if (more.length > 0) {
     sheet.heading(headings.more ?? headings.happened)
     for (const sentence of more) sheet.text(sentence)

@@ -1,7 +1,6 @@
 import { foldActs, sheetOf } from '../../core/record'
 import type { GoodTrace } from '../../core/trace'
 import { useDb } from '../db/connection'
-import { JobRow } from '../db/models'
 import { jobsWithGoodTraces } from '../db/queries/acts'
 import { findJob } from './jobs'
 
@@ -23,12 +22,13 @@ const MOST_JOBS = 12
 /** Traces kept as good for a job: its vehicle's, then its engine type's; the newest first. */
 export async function goodTracesFor(jobId: string): Promise<KeptGoodTrace[]> {
   await useDb()
-  const { job, acts, vehicleId } = await opened(jobId)
+  const { job, acts } = await opened(jobId)
+  const vehicleId = job.vehicleId ?? null
   const sheet = sheetOf(job.sheet, foldActs(acts, job.school))
   const found: KeptGoodTrace[] = []
   for (const id of await jobsWithGoodTraces(jobId, vehicleId, sheet.id, MOST_JOBS)) {
     const other = await opened(id)
-    const isOwn = id === jobId || (vehicleId !== null && other.vehicleId === vehicleId)
+    const isOwn = id === jobId || (vehicleId !== null && other.job.vehicleId === vehicleId)
     const kept = foldActs(other.acts, other.job.school).goodTraces.filter(({ of }) => of === 'type' || isOwn)
     for (const { id: act, of, file, by, at, turns, rpm, error, triggers } of kept.reverse())
       found.push({
@@ -43,6 +43,5 @@ export async function goodTracesFor(jobId: string): Promise<KeptGoodTrace[]> {
 
 async function opened(id: string) {
   const { job, acts } = await findJob(id)
-  const row = await JobRow.findByPk(id, { attributes: ['vehicleId'] })
-  return { job, acts: acts.map(({ act }) => act), vehicleId: row?.vehicleId ?? null }
+  return { job, acts: acts.map(({ act }) => act) }
 }

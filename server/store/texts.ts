@@ -30,27 +30,23 @@ const TEXTS = {
   scan(job: KeptJob, acts: readonly Act[], id: string) {
     return simulatedScan(...practiceOf(job, acts, id))
   },
-  /** The practice scope at the crank and cam sensors, likewise. */
-  scope(job: KeptJob, acts: readonly Act[], id: string) {
-    const text = simulatedScope(...practiceOf(job, acts, id))
-    if (text === null) throw new Problem('not-found', told('no-trigger-wheels'))
-    return text
-  },
-  /** The same once it is rebuilt: a sound drive. */
-  scopeRebuilt(job: KeptJob, acts: readonly Act[], id: string) {
-    const [sheet, , seed] = practiceOf(job, acts, id)
-    const text = simulatedScope(sheet, {}, REBUILT + seed)
-    if (text === null) throw new Problem('not-found', told('no-trigger-wheels'))
-    return text
-  },
+  /** The practice scope at the crank and cam sensors, likewise; and once the engine is rebuilt, a sound drive. */
+  scope: (job: KeptJob, acts: readonly Act[], id: string) => scopeText(practiceOf(job, acts, id)),
+  scopeRebuilt: (job: KeptJob, acts: readonly Act[], id: string) => scopeText(rebuiltOf(job, acts, id)),
   /** The practice microphone at a cold start, likewise: a WAV file in base64. */
-  sound: (job: KeptJob, acts: readonly Act[], id: string) =>
-    Buffer.from(simulatedSound(...practiceOf(job, acts, id))).toString('base64'),
-  soundRebuilt(job: KeptJob, acts: readonly Act[], id: string) {
-    const [sheet, , seed] = practiceOf(job, acts, id)
-    return Buffer.from(simulatedSound(sheet, {}, REBUILT + seed)).toString('base64')
-  }
+  sound: (job: KeptJob, acts: readonly Act[], id: string) => soundText(practiceOf(job, acts, id)),
+  soundRebuilt: (job: KeptJob, acts: readonly Act[], id: string) => soundText(rebuiltOf(job, acts, id))
 } satisfies Record<string, (job: KeptJob, acts: readonly Act[], id: string) => string>
+
+type Practised = ReturnType<typeof practiceOf>
+
+function scopeText(of: Practised): string {
+  const text = simulatedScope(...of)
+  if (text === null) throw new Problem('not-found', told('no-trigger-wheels'))
+  return text
+}
+
+const soundText = (of: Practised) => Buffer.from(simulatedSound(...of)).toString('base64')
 
 /** Seeds of rebuilt engines: nothing of them is as it was by chance. */
 const REBUILT = 500
@@ -59,6 +55,12 @@ const REBUILT = 500
 function practiceOf(job: KeptJob, acts: readonly Act[], id: string) {
   const demo = DEMO_JOBS.findIndex((one) => one.id === id)
   return [sheetOf(job.sheet, foldActs(acts, job.school)), DEMO_JOBS[demo]?.truth ?? {}, demo + 1] as const
+}
+
+/** The same of the engine once it is rebuilt. */
+function rebuiltOf(job: KeptJob, acts: readonly Act[], id: string): Practised {
+  const [sheet, , seed] = practiceOf(job, acts, id)
+  return [sheet, {}, REBUILT + seed]
 }
 
 /** A job written out, and the vehicle it is on. @throws Problem not-found */

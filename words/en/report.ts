@@ -230,6 +230,11 @@ function weightiest(happened: readonly Statement[]): Statement[] {
   return [...happened].sort((a, b) => weight(a) - weight(b)).slice(0, FOUND)
 }
 
+/** What happened beside what a letter begins with. */
+export function restOf({ found, happened }: Pick<Report, 'found' | 'happened'>): string[] {
+  return found ? happened.filter((line) => !found.includes(line)) : []
+}
+
 /** Captions of the two drawings beside each other. */
 export function normalBeside(times: number): [string, string] {
   return ['Normal: as new', `As found, the wear drawn ${times} times as large`]

@@ -166,7 +166,7 @@ function following(slot: Slot): Slot | null {
       {{ FIGURE_PANE.theSheetHasNoLimit }}
     </p>
     <p v-if="expected" class="text-note">{{ expected }}</p>
-    <HowButton :job="job.id" :sheet="sheet" :part="slot.part" :kind="slot.kind" />
+    <HowButton :part="slot.part" :kind="slot.kind" />
     <UntoldQuestions v-if="SHIFTED.includes(slot.kind) && untold.length" :questions="untold" />
     <p v-if="slack && slack.slack > 0.05" class="text-note">
       {{

@@ -68,11 +68,7 @@ function save(reading: Of<'condition'>) {
 
 <template>
   <div class="space-y-3">
-    <HowButton
-      :job="job.id"
-      :sheet="job.job.sheet"
-      :part="target"
-      :findings="groups.flatMap(({ findings }) => findings)" />
+    <HowButton :part="target" :findings="groups.flatMap(({ findings }) => findings)" />
     <fieldset v-for="group in groups" :key="group.title">
       <legend class="label">
         {{ GROUP_TITLES[group.title] }}<span v-if="group.one">{{ FINDING_KEYS.oneOf }}</span>

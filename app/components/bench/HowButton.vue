@@ -1,20 +1,13 @@
 <script setup lang="ts">
 import { HOW_BUTTON } from '../../../words/en'
 import { ref, watch } from 'vue'
-import type { NumericKind } from '../../../core/readings'
-import type { DriveSheet } from '../../../core/sheet'
 import { later } from '../../later'
+import type { HowAsked } from './how'
 
 const HowOf = later(() => import('./HowOf.vue'))
 
 /** Opens, in place, how a figure is read or a finding looked for. */
-const props = defineProps<{
-  job: string
-  sheet: DriveSheet
-  part: string
-  kind?: NumericKind
-  findings?: readonly string[]
-}>()
+const props = defineProps<HowAsked>()
 const open = ref(false)
 watch(
   () => [props.part, props.kind],

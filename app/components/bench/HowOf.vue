@@ -1,26 +1,23 @@
 <script setup lang="ts">
 import { findingWords, HOW_PANE } from '../../../words/en'
 import { computed, ref } from 'vue'
-import type { NumericKind } from '../../../core/readings'
-import { type DriveSheet, partKindOf } from '../../../core/sheet'
+import { partKindOf } from '../../../core/sheet'
 import { inspectionOfFigure, inspectionOfFinding } from '../../../core/views/practice'
+import { useOpenJob } from '../../stores/job'
 import Field from '../parts/Field.vue'
+import type { HowAsked } from './how'
 import HowPane from './HowPane.vue'
 
 /** How a figure of a part is read; or how a finding on it is looked for, and what it is like. */
-const props = defineProps<{
-  job: string
-  sheet: DriveSheet
-  part: string
-  kind?: NumericKind
-  findings?: readonly string[]
-}>()
+const props = defineProps<HowAsked>()
+const job = useOpenJob()
+const sheet = computed(() => job.job.sheet)
 const finding = ref(props.findings?.find((one) => one !== 'sound') ?? '')
-const partKind = computed(() => partKindOf(props.sheet, props.part) ?? 'engine')
+const partKind = computed(() => partKindOf(sheet.value, props.part) ?? 'engine')
 const inspection = computed(() =>
   props.kind
-    ? inspectionOfFigure(props.sheet, props.kind, props.part)
-    : inspectionOfFinding(props.sheet, props.part, finding.value)
+    ? inspectionOfFigure(sheet.value, props.kind, props.part)
+    : inspectionOfFinding(sheet.value, props.part, finding.value)
 )
 </script>
 
@@ -39,7 +36,7 @@ const inspection = computed(() =>
       :sheet="sheet"
       :inspection="inspection"
       :finding="finding ? { target: part, finding } : undefined" />
-    <NuxtLink :to="`/jobs/${job}/how`" class="act-bare inline-flex items-center text-body" :prefetch="false">{{
+    <NuxtLink :to="`/jobs/${job.id}/how`" class="act-bare inline-flex items-center text-body" :prefetch="false">{{
       HOW_PANE.print
     }}</NuxtLink>
   </div>

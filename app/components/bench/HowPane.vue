@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { HOW, HOW_PANE, inspectionWords, namesOf } from '../../../words/en'
 import { computed } from 'vue'
-import { exampleCase, type Inspection } from '../../../core/views/practice'
+import { exampleCase, type Inspection, lookedAt } from '../../../core/views/practice'
 import { pictureOf } from '../../../draw/practice/pictureOf'
 import type { DriveSheet } from '../../../core/sheet'
 import ShapeList from '../parts/ShapeList.vue'
@@ -13,10 +13,7 @@ const props = defineProps<{
   finding?: { target: string; finding: string }
 }>()
 const words = computed(() => HOW[props.inspection.kind])
-const title = computed(() => {
-  const { kind, part, reads } = props.inspection
-  return inspectionWords({ kind, part, links: reads[0]?.links ?? 0 }, namesOf(props.sheet))
-})
+const title = computed(() => inspectionWords(lookedAt(props.inspection), namesOf(props.sheet)))
 const picture = computed(() =>
   pictureOf(exampleCase(props.sheet, props.finding), props.inspection, { attempt: 0, turnedForward: true }, 0)
 )

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { MEASURE, sayPicture } from '../../../words/en'
 import { useLocalStorage } from '@vueuse/core'
-import { computed, ref, shallowRef, watch } from 'vue'
-import type { Message } from '../../../core/check'
+import { computed, ref, watch } from 'vue'
 import { markToLag } from '../../../core/drive'
-import type { Point } from '../../../core/math'
-import type { MeasureFile, Measurement, Shares } from '../../../core/picture'
+import { NINETY, type Point } from '../../../core/math'
+import type { MeasureFile, Shares } from '../../../core/picture'
 import type { Reading } from '../../../core/readings'
 import { compileSheet } from '../../../core/sheet'
+import { useMeasured } from '../../composables/useMeasured'
 import { useBench } from '../../stores/bench'
 import { useOpenJob } from '../../stores/job'
 import { lengthFigure, lengthWords, toStored } from '../../units'
@@ -26,7 +26,7 @@ import PointList from './PointList.vue'
 const props = defineProps<OnPhoto>()
 const job = useOpenJob()
 const who = useBench()
-const { picture, size, card, state } = props.measuring
+const { size, card, state } = props.measuring
 
 const sheet = computed(() => job.job.sheet)
 const compiled = computed(() => compileSheet(sheet.value))
@@ -132,15 +132,9 @@ function openAgain() {
   if (reading.kind === 'chainCompare') links.value = String(reading.links)
 }
 
-const measured = shallowRef<Measurement | Message | null>(null)
+const measured = useMeasured(props.measuring, file)
 const saved = ref(false)
-let asking = 0
-watch(file, async (now) => {
-  saved.value = false
-  const turn = ++asking
-  const answer = now ? await picture.measure(now) : null
-  if (turn === asking) measured.value = answer
-})
+watch(file, () => (saved.value = false))
 const result = computed(() => {
   const found = measured.value
   if (!found || 'code' in found) return null
@@ -149,7 +143,6 @@ const result = computed(() => {
 })
 /** Degrees from which a phone held askew is worth a word. */
 const ASKEW = 25
-const NINETY = 1.645
 const limit = computed(() => {
   const shares = result.value?.shares
   if (!shares) return ''

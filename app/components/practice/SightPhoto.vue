@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { MEASURE, sayPicture, SIGHT_PHOTO } from '../../../words/en'
 import { $fetch } from 'ofetch'
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import type { Message } from '../../../core/check'
-import type { Point } from '../../../core/math'
-import type { MeasureFile, Measurement } from '../../../core/picture'
+import { computed, onUnmounted, ref } from 'vue'
+import { NINETY, type Point } from '../../../core/math'
+import type { MeasureFile } from '../../../core/picture'
 import { type Inspection, type LookedAt, photographedOf } from '../../../core/views/practice'
+import { useMeasured } from '../../composables/useMeasured'
 import { useMeasuring } from '../../composables/useMeasuring'
 import { useOpenPractice } from '../../stores/practice'
 import { lengthFigure, lengthWords } from '../../units'
@@ -53,19 +53,12 @@ const file = computed<MeasureFile | null>(() => {
     measure: [{ kind: 'length', a: [...a], b: [...b] }]
   }
 })
-const measured = shallowRef<Measurement | Message | null>(null)
-let asking = 0
-watch(file, async (now) => {
-  const turn = ++asking
-  const answer = now ? await measuring.picture.measure(now) : null
-  if (turn === asking) measured.value = answer
-})
+const measured = useMeasured(measuring, file)
 const result = computed(() => {
   const found = measured.value
   const [one] = found && !('code' in found) ? found.results : []
   return one && 'value' in one ? one : null
 })
-const NINETY = 1.645
 const said = computed(() => {
   const found = measured.value
   if (found && 'code' in found) return sayPicture(found)

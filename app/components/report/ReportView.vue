@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Report } from '../../../words/en'
+import { type Report, restOf } from '../../../words/en'
 import { lagChart } from '../../../draw/lagChart'
 import { pathChart } from '../../../draw/pathChart'
 import type { Drawing } from '../../../draw/shapes'
@@ -13,10 +13,7 @@ const props = defineProps<{ report: Report; map: Drawing | null; photo: (id: str
 const chart = computed(() =>
   props.report.paths.length ? pathChart(props.report.paths, props.report.headings, 520, 240) : null
 )
-/** What happened beside what the letter begins with. */
-const more = computed(() =>
-  props.report.found ? props.report.happened.filter((line) => !props.report.found!.includes(line)) : []
-)
+const more = computed(() => restOf(props.report))
 const lags = computed(() =>
   props.report.traced ? lagChart(props.report.traced.rows, props.report.traced.words, 520) : null
 )

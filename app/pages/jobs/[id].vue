@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { JOB_FRAME } from '../../../words/en'
-import { watchDebounced } from '@vueuse/core'
-import { onMounted, onUnmounted, ref, watch } from 'vue'
+import { useMounted, watchDebounced } from '@vueuse/core'
+import { computed, onMounted, onUnmounted, watch } from 'vue'
 import { readyEstimator } from '../../composables/useEstimator'
 import { keepAnswer } from '../../offline/answers'
 import { useGuided } from '../../guided'
@@ -55,10 +55,8 @@ watch(
 )
 /** Is this the job that somebody is guided through on this device? */
 const guided = useGuided()
-const isGuided = ref(false)
-onMounted(() =>
-  watch(guided, (now) => (isGuided.value = now.job !== '' && now.job === job.id), { immediate: true, deep: true })
-)
+const isMounted = useMounted()
+const isGuided = computed(() => isMounted.value && guided.value.job !== '' && guided.value.job === job.id)
 onUnmounted(() => stop?.())
 useHead({ title: () => (job.job ? JOB_FRAME.umbrette(job.job.vehicle) : 'Umbrette') })
 </script>

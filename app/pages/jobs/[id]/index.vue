@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { BENCH } from '../../../../words/en'
 import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
-import { useMediaQuery } from '@vueuse/core'
+import { useMediaQuery, useMounted } from '@vueuse/core'
 import { $fetch } from 'ofetch'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { lastOwn, type StandingReading } from '../../../../core/record'
 import { fills, type Station, stationOfFinding, STATIONS } from '../../../../core/views/bench'
 import type { ListedSheet } from '../../../../server/store/sheets'
@@ -99,9 +99,9 @@ onMounted(async () => {
 })
 
 const hand = useHand()
-/** Known on the device alone. */
-const isLeft = ref(false)
-onMounted(() => watch(hand, (now) => (isLeft.value = now === 'left'), { immediate: true }))
+/** Known on the device alone: the server draws the bench right-handed. */
+const isMounted = useMounted()
+const isLeft = computed(() => isMounted.value && hand.value === 'left')
 /** What explains a station comes once the page stands. */
 const isQuiet = ref(false)
 onMounted(() => loadLater(() => (isQuiet.value = true)))

@@ -2,14 +2,14 @@
 import { EXPLANATIONS_PAGE, namesOf, saySlip, sayStatement, VERDICT_PAGE } from '../../../../words/en'
 import { slipOf } from '../../../../core/estimate'
 import { computed } from 'vue'
-import { type HeldCall, heldCalls } from '../../../../core/record'
+import { heldCalls } from '../../../../core/record'
 import { plainVerdict, unlookedAt } from '../../../../core/views/verdict'
-import { type Call, SEVERITY } from '../../../../core/calls'
+import { SEVERITY } from '../../../../core/calls'
 import DriveMap from '../../../components/map/DriveMap.vue'
 import { later } from '../../../later'
+import CalledParts from '../../../components/verdict/CalledParts.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
 import OtherSchools from '../../../components/verdict/OtherSchools.vue'
-import PartVerdict from '../../../components/verdict/PartVerdict.vue'
 import SchoolPicker from '../../../components/verdict/SchoolPicker.vue'
 import SignOff from '../../../components/verdict/SignOff.vue'
 import UnlookedParts from '../../../components/verdict/UnlookedParts.vue'
@@ -51,17 +51,10 @@ const atOdds = computed(() =>
       return reading ? [{ reading, predicted: said.predicted, slip: slipOf(reading, said) }] : []
     })
 )
-const atBench = computed(() => `/jobs/${job.id}`)
 const school = computed({
   get: () => job.record.school,
   set: (value) => job.put({ type: 'school', school: value })
 })
-
-const overrule = ({ part }: HeldCall, call: Call, reason: string) => job.put({ type: 'overrule', part, call, reason })
-function leaveToReadings({ part }: HeldCall) {
-  const said = job.record.overrules.get(part)
-  if (said) job.put({ type: 'undo', act: said.id })
-}
 </script>
 
 <template>
@@ -99,30 +92,8 @@ function leaveToReadings({ part }: HeldCall) {
           </ul>
         </Panel>
         <h2 class="mt-6 mb-2 label">{{ VERDICT_PAGE.callsPartByPart }}</h2>
-        <PartVerdict
-          v-for="call in looked"
-          :key="call.part"
-          :sheet="job.job.sheet"
-          :call="call"
-          :readings="job.record.readings"
-          :photos="job.record.photos"
-          :bench="atBench"
-          :may-overrule="bench.by !== ''"
-          @overrule="(to, reason) => overrule(call, to, reason)"
-          @take-back="leaveToReadings(call)" />
-        <UnlookedParts :calls="unlooked">
-          <PartVerdict
-            v-for="call in unlooked"
-            :key="call.part"
-            :sheet="job.job.sheet"
-            :call="call"
-            :readings="job.record.readings"
-            :photos="job.record.photos"
-            :bench="atBench"
-            :may-overrule="bench.by !== ''"
-            @overrule="(to, reason) => overrule(call, to, reason)"
-            @take-back="leaveToReadings(call)" />
-        </UnlookedParts>
+        <CalledParts :calls="looked" />
+        <UnlookedParts :calls="unlooked"><CalledParts :calls="unlooked" /></UnlookedParts>
         <Caution class="mt-4">{{ VERDICT_PAGE.theMakersManualForThis(job.job.sheet.note) }}</Caution>
       </div>
       <div class="space-y-4">
