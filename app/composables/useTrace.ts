@@ -110,11 +110,16 @@ export function useTrace(sheet: () => DriveSheet, live: () => string) {
   }
 
   let turn = 0
+  /** Is what is shown of another choice than the one that stands? */
+  const decoding = ref(false)
   watch([loaded, map, good, kept, share], async () => {
     if (!loaded.value || share.value >= 0) return
     const now = ++turn
+    decoding.value = true
     const found = await scope.decode(against.value, map.value, good.value)
-    if (now !== turn || !found) return
+    if (now !== turn) return
+    decoding.value = false
+    if (!found) return
     trace.value = 'code' in found ? null : found
     problem.value = 'code' in found ? sayTrace(found, namesOf(sheet())) : ''
   })
@@ -144,7 +149,8 @@ export function useTrace(sheet: () => DriveSheet, live: () => string) {
     cancel,
     connect,
     asGood,
-    against
+    against,
+    decoding
   }
 }
 

@@ -14,6 +14,11 @@ async function actsOf(page: Page, id: string): Promise<Act[]> {
   const { acts } = (await (await page.request.get(`/api/jobs/${id}`)).json()) as { acts: { act: Act }[] }
   return acts.map(({ act }) => act)
 }
+/** Keeps what a trace shows, once its file's hash is made. */
+async function keepTrace(page: Page): Promise<void> {
+  await page.getByTestId('keep-trace').click()
+  await expect(page.getByText('Kept as readings, with the trace')).toBeVisible()
+}
 const VAN = '5a17a000-0000-4000-8000-000000000001'
 const ardmere = sheet('ardmere-a18')
 const late = simulatedScope(ardmere, { shift: { 'cam-in': 6 }, elongation: { main: 0.003 } }, 5)!
@@ -112,7 +117,7 @@ test('before beside after: the proof is traced, kept as good, offered to the typ
   await expect(page.getByTestId('lag-cam-in')).toContainText(/8\.\d° late/)
   await expect(page.getByTestId('strips').locator('[data-strip=speed]')).toContainText('rpm')
   await expect(page.getByTestId('waver-loop').first()).toBeVisible()
-  await page.getByTestId('keep-trace').click()
+  await keepTrace(page)
   await saved(page)
 
   await page.goto(`/jobs/${id}/proof`)
@@ -122,7 +127,7 @@ test('before beside after: the proof is traced, kept as good, offered to the typ
   await expect(page.getByTestId('lag-before').first()).toContainText(/Before the repair: 8\.\d° late/)
   await expect(page.getByTestId('fold-before').first()).toBeVisible()
   await expect(page.getByTestId('trace-round')).toHaveValue('true')
-  await page.getByTestId('keep-trace').click()
+  await keepTrace(page)
   await page.getByTestId('good-open').click()
   await page.getByTestId('good-of').selectOption('type')
   await page.getByTestId('keep-good').click()
@@ -141,7 +146,7 @@ test('before beside after: the proof is traced, kept as good, offered to the typ
   await page.getByTestId('trace-file').setInputFiles(info.outputPath('before.csv'))
   await page.getByTestId('good-choice').selectOption({ index: 1 })
   await expect(page.getByTestId('lag-cam-in')).toContainText(/8\.\d° late/)
-  await page.getByTestId('keep-trace').click()
+  await keepTrace(page)
   await saved(page)
   const [kept] = (await actsOf(page, next)).filter((act) => act.type === 'read')
   expect(kept).toMatchObject({ trace: { good: 'practice-scope.csv' } })

@@ -12,6 +12,8 @@ import Field from '../parts/Field.vue'
 const props = defineProps<{
   trace: Trace
   file: File
+  /** Is the trace being held against something else just now? */
+  busy: boolean
   /** The good trace that it was held against; empty without. */
   good: string
   /** The reading that the page was opened for again; empty without. */
@@ -84,7 +86,7 @@ async function keep() {
     type="button"
     class="act-main mt-2 w-full"
     data-testid="keep-trace"
-    :disabled="!who.by || saved || keeping"
+    :disabled="!who.by || saved || keeping || busy"
     @click="keep">
     {{ TRACE_PAGE.keep }}
   </button>

@@ -30,7 +30,7 @@ const { scope, file, good, kept, loaded, trace, problem, share, version, rate, w
   () => job.job.sheet,
   () => `/api/jobs/${job.id}/scope.csv?rebuilt=${rebuilt.value}`
 )
-const { read, cancel, connect, asGood, against } = does
+const { read, cancel, connect, asGood, against, decoding } = does
 
 const channels = computed(() =>
   wanted.value.flatMap(({ id, label }) => (map.value[id] ? [{ name: map.value[id]!, label }] : []))
@@ -174,6 +174,7 @@ useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
             v-model="rebuilt"
             :trace="trace"
             :file="file"
+            :busy="decoding"
             :good="good?.name ?? kept?.file ?? ''"
             :again="again?.id ?? ''"
             :sigma-of="sigmaOf"
