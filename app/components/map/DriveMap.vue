@@ -55,7 +55,7 @@ const asTable = ref(false)
 /** Is the chain drawn as it hangs with the tensioner let go? */
 const letGo = ref(false)
 /** px of a column of labels at least, and of one beside a drive that leaves it room. */
-const [COLUMN, WIDE_COLUMN, AIR] = [164, 236, 18]
+const [COLUMN, WIDE_COLUMN, AIR] = [172, 236, 18]
 const LEAST_SIDE = computed(() => (props.bare ? 0 : props.narrow ? 52 : width.value < 620 ? 128 : COLUMN))
 
 /** A plate that is hidden, or hardly there, draws nothing. */
