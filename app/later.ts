@@ -21,15 +21,30 @@ export function later<C extends Component>(load: () => Promise<{ default: C }>):
   return defineAsyncComponent(async () => (await load()).default)
 }
 
-/** Called once the page stands. */
+/**
+ * Called once the page stands. What comes may move what is there, so nothing starts while a finger is down: the touch
+ * would end on something else, and be lost.
+ */
 export function startLoading(): void {
+  let isDown = false
+  const listening = new AbortController()
   const all = () => {
     if (due) return
     due = true
+    listening.abort()
     waiting.splice(0).forEach(start)
   }
-  for (const touch of ['pointerdown', 'keydown']) window.addEventListener(touch, all, { once: true, passive: true })
-  setTimeout(all, QUIET_MS)
+  const on = (event: string, does: () => void) =>
+    window.addEventListener(event, does, { passive: true, capture: true, signal: listening.signal })
+  on('pointerdown', () => (isDown = true))
+  for (const end of ['pointerup', 'pointercancel'])
+    on(end, () => {
+      isDown = false
+      // After the click that this touch makes.
+      setTimeout(all)
+    })
+  on('keydown', () => setTimeout(all))
+  setTimeout(() => isDown || all(), QUIET_MS)
 }
 
 /** What cannot be loaded now is asked for again when it is shown. */

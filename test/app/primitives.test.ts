@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
-import { h, nextTick } from 'vue'
+import { h } from 'vue'
 import { placeOn } from '../../app/components/ledger/placeOn'
 import Caution from '../../app/components/parts/Caution.vue'
 import Field from '../../app/components/parts/Field.vue'
@@ -153,24 +153,34 @@ describe('what is loaded later', () => {
     return import('../../app/later')
   }
 
-  it('comes with the first touch, once', async () => {
+  const press = (event: string) => window.dispatchEvent(new Event(event))
+
+  it('comes with the first touch, once, and never while the finger is down', async () => {
+    vi.useFakeTimers()
     const { loadLater, startLoading } = await fresh()
     const load = vi.fn()
     loadLater(load)
     startLoading()
-    expect(load).not.toHaveBeenCalled()
-    window.dispatchEvent(new Event('pointerdown'))
-    window.dispatchEvent(new Event('keydown'))
+    press('pointerdown')
+    vi.advanceTimersByTime(3_100)
+    expect(load, 'what comes would move what the finger is on').not.toHaveBeenCalled()
+    press('pointerup')
+    press('keydown')
+    vi.runAllTimers()
     expect(load).toHaveBeenCalledTimes(1)
+    vi.useRealTimers()
   })
 
   it('comes at once where the page was touched already', async () => {
+    vi.useFakeTimers()
     const { loadLater, startLoading } = await fresh()
     startLoading()
-    window.dispatchEvent(new Event('keydown'))
+    press('keydown')
+    vi.runAllTimers()
     const load = vi.fn()
     loadLater(load)
     expect(load).toHaveBeenCalledTimes(1)
+    vi.useRealTimers()
   })
 
   it('comes after a few quiet seconds', async () => {
@@ -192,8 +202,9 @@ describe('what is loaded later', () => {
     const load = vi.fn().mockRejectedValueOnce(new Error('away')).mockResolvedValue({ default: Pane })
     const Late = later(load)
     startLoading()
-    window.dispatchEvent(new Event('pointerdown'))
-    await nextTick()
+    press('pointerdown')
+    press('pointerup')
+    await vi.waitFor(() => expect(load).toHaveBeenCalledTimes(1))
     const shown = mount({ render: () => h('div', h(Late)) })
     await vi.waitFor(() => expect(shown.text()).toBe('Photos'))
     expect(load).toHaveBeenCalledTimes(2)
