@@ -79,6 +79,11 @@ test('a file of any column order is put to its channels once, and remembered for
   await page.goto(`/jobs/${id}?read=camLag:cam-in`)
   await page.getByTestId('on-trace').click()
   await expect(page.getByTestId('trace-again')).toContainText('Read from second.csv')
+  await expect(page.getByTestId('trace-as-kept').getByTestId('fold')).toContainText('Intake cam')
+  await expect(page.getByTestId('trace-as-kept').locator('[data-strip=speed]')).toContainText('rpm')
+  // What it said of the chain stands round its loop on the map.
+  await page.goto(`/jobs/${id}?read=camLag:cam-in`)
+  await expect(page.getByTestId('map-waver')).toContainText(/by the trace: .*once in 7(\.0)? crank turns/)
 })
 
 test('without wheels on the sheet a good trace of the engine shows them; damaged files are refused, nothing is kept', async ({
@@ -135,6 +140,9 @@ test('before beside after: the proof is traced, kept as good, offered to the typ
   await saved(page)
   const acts = await actsOf(page, id)
   expect(acts.filter((act) => act.type === 'rebuilt' && act.round === 'proof' && act.trace)).toHaveLength(2)
+  await page.goto(`/jobs/${id}/proof`)
+  await page.getByTestId('proof-on-trace').first().click()
+  await expect(page.getByTestId('trace-as-kept').getByTestId('fold')).toBeVisible()
   await page.goto(`/jobs/${id}/report`)
   await expect(page.getByTestId('report-traced')).toContainText(
     /Intake cam sprocket: 8\.\d° late \(give or take .*\) as it came in; 0\.\d° \w+ \(give or take .*\) after the repair/

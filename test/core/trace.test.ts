@@ -15,6 +15,8 @@ import {
   goodOf,
   learnTriggers,
   readWav,
+  shownOf,
+  traceAgain,
   type Samples,
   type Trace,
   triggersOf
@@ -342,6 +344,37 @@ describe('files of samples', () => {
     expect(readWav(bytes('RIFF'))).toMatchObject({ code: 'no-wav' })
     expect(readWav(kinds[1]!.map((b, i) => (i === 36 ? 0 : b)))).toMatchObject({ code: 'no-wav' })
     expect(readWav(made(7, 16, () => undefined))).toMatchObject({ code: 'wav-kind' })
+  })
+})
+
+describe('a trace kept beside its readings', () => {
+  const long = makeTrace(randomness(8), {
+    ...{ rate: 20_000, seconds: 20, rpm: 900, wheel: [60, [58, 59]] },
+    lag: { 'cam-in': 6.3 },
+    waver: [0.6, 7]
+  })
+
+  it('is drawn again from what was kept, thinned where it is long', () => {
+    const trace = read(long, { 'cam-in': 7 })
+    const { 'cam-in': cam } = trace.cams
+    const shown = shownOf(trace, cam!)
+    expect(shown.lags.length).toBeLessThanOrEqual(120)
+    expect(shown.lags[0]![0]).toBe(cam!.cycles[0]!.turn)
+    const again = traceAgain({
+      'cam-in': { ...cam!, turns: trace.turns, rpm: trace.rpm.mean, waver: cam!.waver!, shown }
+    })!
+    expect(again.cams['cam-in']).toMatchObject({ lag: cam!.lag, waver: cam!.waver })
+    for (const [i, own] of again.cams['cam-in']!.own.entries()) expect(own).toBeCloseTo(cam!.own[i]!, 2)
+    expect(again.speeds.at(-1)!.turn).toBeGreaterThan(0.9 * trace.speeds.at(-1)!.turn)
+    expect(again.rpm.low).toBeGreaterThan(0)
+  })
+
+  it('says no waver that was kept without its place, and nothing without a cam', () => {
+    const trace = read(long, { 'cam-in': 7 })
+    const { 'cam-in': cam } = trace.cams
+    const kept = { ...cam!, turns: 300, rpm: 800, waver: { amplitude: 1, turns: 7 }, shown: shownOf(trace, cam!) }
+    expect(traceAgain({ 'cam-in': kept })!.cams['cam-in']!.waver).toBeNull()
+    expect(traceAgain({})).toBeNull()
   })
 })
 

@@ -229,6 +229,7 @@ const slacks = computed(() => pictures.value.flatMap(({ chain, slack }) => (slac
     <p v-else-if="drawable" class="absolute inset-x-0 top-1/3 mx-auto max-w-72 text-center">
       {{ DRIVE_MAP.thisSheetIsCountedIt }}
     </p>
+    <slot v-if="pictures.length" :pictures="pictures" :projection="projection" />
     <template v-for="picture in narrow || bare ? [] : pictures" :key="picture.chain">
       <RunCount
         v-for="run in picture.runs"

@@ -3,7 +3,7 @@ import { TRACE_PAGE } from '../../../words/en'
 import { ref, watch } from 'vue'
 import type { Reading } from '../../../core/readings'
 import type { TraceRead } from '../../../core/record'
-import type { CamTrace, Trace } from '../../../core/trace'
+import { type CamTrace, shownOf, type Trace } from '../../../core/trace'
 import { useBench } from '../../stores/bench'
 import { useOpenJob } from '../../stores/job'
 import Field from '../parts/Field.vue'
@@ -30,7 +30,13 @@ const keeping = ref(false)
 watch([() => props.trace, rebuilt], () => (saved.value = false))
 
 const fine = (value: number, digits: number) => Number(value.toFixed(digits))
-function traceOf({ error, spread, edges, waver }: CamTrace, hash: string): TraceRead {
+function traceOf(cam: CamTrace, hash: string): TraceRead {
+  const { error, spread, edges, waver } = cam
+  const wavers = waver && {
+    amplitude: fine(waver.amplitude, 2),
+    turns: fine(waver.turns, 2),
+    phase: fine(waver.phase, 1)
+  }
   return {
     file: props.file.name.slice(0, 200),
     hash,
@@ -39,8 +45,9 @@ function traceOf({ error, spread, edges, waver }: CamTrace, hash: string): Trace
     error: fine(error, 4),
     spread: fine(spread, 4),
     edges,
-    ...(waver ? { waver: { amplitude: fine(waver.amplitude, 2), turns: fine(waver.turns, 2) } } : {}),
-    ...(props.good ? { good: props.good.slice(0, 200) } : {})
+    ...(wavers ? { waver: wavers } : {}),
+    ...(props.good ? { good: props.good.slice(0, 200) } : {}),
+    shown: shownOf(props.trace, cam)
   }
 }
 /** Does the reading that it was opened for stand for this cam? */

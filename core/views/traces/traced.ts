@@ -1,4 +1,5 @@
 import { NINETY } from '../../math'
+import { type Trace, traceAgain } from '../../trace'
 import type { Act, JobRecord, TraceRead } from '../../record'
 import { compileSheet, type DriveSheet, type LimitValue } from '../../sheet'
 
@@ -8,6 +9,8 @@ export interface TracedLag {
   low: number
   high: number
   from: TraceRead
+  /** The act that keeps it. */
+  act: string
 }
 
 /** What traces showed of a cam: of the drive as it was found, and of the rebuilt one. */
@@ -41,7 +44,28 @@ function lastOf(
     const { reading } = act
     if (reading.kind !== 'camLag' || reading.sprocket !== cam) continue
     const within = NINETY * (reading.sigma ?? 0)
-    return { value: reading.value, low: reading.value - within, high: reading.value + within, from: act.trace }
+    return {
+      value: reading.value,
+      low: reading.value - within,
+      high: reading.value + within,
+      from: act.trace,
+      act: act.id
+    }
   }
   return null
+}
+
+/** The trace that a reading was kept from, with the other cams kept from it, as far as it can be drawn again. */
+export function traceKeptWith(id: string, acts: readonly Act[]): Trace | null {
+  const of = acts.find((act) => act.id === id)
+  if (!of || (of.type !== 'read' && of.type !== 'rebuilt') || !of.trace) return null
+  const { hash } = of.trace
+  const cams = acts.flatMap((act) => {
+    if (act.type !== of.type || !act.trace?.shown || act.trace.hash !== hash) return []
+    const { reading, trace } = act
+    return reading.kind === 'camLag'
+      ? [[reading.sprocket, { ...trace, lag: reading.value, shown: trace.shown! }] as const]
+      : []
+  })
+  return traceAgain(Object.fromEntries(cams))
 }

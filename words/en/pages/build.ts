@@ -72,6 +72,7 @@ export const BUILD_PAGE = {
 
 export const PROOF_PAGE = {
   traceOfIt: 'Trace of the running engine',
+  traced: (cam: Shown, lag: Shown, file: Shown) => `${cam}: ${lag}, from ${file}`,
   /** Between the date and the usage at which it is looked at again. */
   orAtNext: ', or at ',
   links: (shown: Shown) => `${shown} links`,

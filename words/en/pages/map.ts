@@ -35,3 +35,9 @@ export const PART_LABELS = {
   of: (stands: Shown, stroke: Shown) => `${stands} of ${stroke}`,
   ofLimit: (elongation: Shown, limit: Shown) => `${elongation} of ${limit} %`
 }
+
+/** What a trace said of the chain, on the map. */
+export const MAP_WAVER = {
+  says: (cam: Shown, amplitude: Shown, turns: Shown) =>
+    `${cam}, by the trace: ${amplitude}° later where the ribbon is wide, once in ${turns} crank turns. A piece of the chain is longer there, or a link is stiff.`
+}

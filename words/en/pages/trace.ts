@@ -65,6 +65,8 @@ export const TRACE_PAGE = {
   keep: 'Keep as readings',
   kept: 'Kept as readings, with the trace that they were read from.',
   keptFrom: (name: Shown, turns: Shown) => `Read from ${name}, ${turns} turns.`,
+  asKept:
+    'As it was kept with the reading: each cam’s edges against a new drive, its lag and the speed turn by turn. Choose the file itself to look at the signals.',
   again: 'Choose the same file to look at it again.',
   anotherFile: (name: Shown) => `This is not the file that the reading came from (${name}).`,
   whoFirst: 'Choose who is at the bench first.',

@@ -21,6 +21,7 @@ import { compileSheet } from '../../../../core/sheet'
 
 /** Not shown at the first station. */
 const DriveMap = later(() => import('../../../components/map/DriveMap.vue'))
+const MapWaver = later(() => import('../../../components/map/MapWaver.vue'))
 const StationHint = later(() => import('../../../components/bench/StationHint.vue'))
 const ShortcutSheet = later(() => import('../../../components/bench/ShortcutSheet.vue'))
 const PartPanel = later(() => import('../../../components/bench/PartPanel.vue'))
@@ -166,7 +167,9 @@ useShortcuts({
             :near="near"
             :bare="isPhone && !large"
             @part="choosePart"
-            @run="chooseRun" />
+            @run="chooseRun">
+            <template #default="plate"><MapWaver v-bind="plate" :cam="chosenPart" /></template>
+          </DriveMap>
           <template #fallback><div class="h-full bg-plate" /></template>
         </ClientOnly>
         <button

@@ -3,6 +3,7 @@ import { COMMON, PROOF_PAGE } from '../../../../words/en'
 import { computed, ref, watch } from 'vue'
 import { assess } from '../../../../core/paths'
 import { closingJob, PROOF_TASKS, rebuildOf } from '../../../../core/views/buildup'
+import { tracedCamsOf } from '../../../../core/views/traces'
 import TaskRow from '../../../components/build/TaskRow.vue'
 import StretchLine from '../../../components/ledger/StretchLine.vue'
 import WhenAt from '../../../components/parts/WhenAt.vue'
@@ -35,6 +36,10 @@ const closing = computed(() => {
   const file = closingJob(job.file, job.record, rebuild.value.renew)
   return file.readings.length > 0 ? assess(file) : null
 })
+/** Cams of which a trace of the running engine was kept. */
+const tracedAfter = computed(() =>
+  tracedCamsOf(sheet.value, job.record, job.acts).flatMap(({ cam, after }) => (after ? [{ cam, after }] : []))
+)
 const proofs = computed(() => job.record.rebuilt.filter(({ round }) => round === 'proof'))
 
 /** Each line of the check before the repair, after it, and of the running engine. */
@@ -152,6 +157,17 @@ const close = () => job.put({ type: 'state', state: 'closed' })
         </Panel>
         <Panel :title="PROOF_PAGE.camDeviationOfTheRunning">
           <ScanPane rebuilt />
+          <ul v-if="tracedAfter.length" class="mt-2 text-note">
+            <li v-for="{ cam, after } in tracedAfter" :key="cam">
+              <NuxtLink
+                class="act-bare"
+                :to="`/jobs/${job.id}/trace?round=proof&reading=${after.act}`"
+                :prefetch="false"
+                data-testid="proof-on-trace"
+                >{{ PROOF_PAGE.traced(partName(sheet, cam), lagWords(after.value), after.from.file) }}</NuxtLink
+              >
+            </li>
+          </ul>
           <NuxtLink
             class="act mt-2 inline-flex items-center"
             :to="`/jobs/${job.id}/trace?round=proof`"

@@ -2,7 +2,7 @@
 import { namesOf, sayTrace, TRACE_PAGE } from '../../../../words/en'
 import { computed, ref } from 'vue'
 import { NINETY } from '../../../../core/math'
-import { tracedCamsOf } from '../../../../core/views/traces'
+import { tracedCamsOf, traceKeptWith } from '../../../../core/views/traces'
 import Caution from '../../../components/parts/Caution.vue'
 import FaultNote from '../../../components/parts/FaultNote.vue'
 import Field from '../../../components/parts/Field.vue'
@@ -47,8 +47,13 @@ const before = computed(() =>
 /** The reading that the page was opened for again. */
 const again = computed(() => {
   const act = job.acts.find(({ id }) => id === String(route.query.reading ?? ''))
-  return act?.type === 'read' && act.trace ? act : null
+  return (act?.type === 'read' || act?.type === 'rebuilt') && act.trace ? act : null
 })
+
+/** What is drawn: the trace that is read, or what was kept of the one that the reading came from. */
+const drawn = computed(
+  () => trace.value ?? (loaded.value || !again.value ? null : traceKeptWith(again.value.id, job.acts))
+)
 
 const tolerance = ref('0.3')
 /** crank degrees: a wheel is fitted no better, unless it is the very one of the good trace. */
@@ -89,11 +94,21 @@ useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
             :rate="loaded.rate"
             :version="version"
             :extremes="scope.extremes" />
+          <p v-else-if="drawn" class="max-w-xl p-6 text-scribe">{{ TRACE_PAGE.asKept }}</p>
           <p v-else class="max-w-xl p-6 text-scribe">{{ TRACE_PAGE.none }}</p>
         </div>
-        <div v-if="trace" class="max-h-[52%] shrink-0 space-y-2 overflow-y-auto p-2">
-          <CycleFold :sheet="against" :trace="trace" :before="before" />
-          <TraceStrips :sheet="sheet" :trace="trace" />
+        <div
+          v-if="drawn"
+          class="shrink-0 space-y-2 overflow-y-auto p-2"
+          :class="loaded ? 'max-h-[52%]' : 'max-h-[80%]'"
+          :data-testid="trace ? undefined : 'trace-as-kept'">
+          <CycleFold :sheet="against" :trace="drawn" :before="before" />
+          <TraceStrips :sheet="sheet" :trace="drawn" />
+          <template v-if="!trace">
+            <template v-for="(cam, id) in drawn.cams" :key="id"
+              ><WaverLoop v-if="cam.waver" class="w-80" :sheet="sheet" :cam="String(id)" :waver="cam.waver"
+            /></template>
+          </template>
         </div>
       </div>
       <aside class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet p-4">
