@@ -21,14 +21,17 @@ function section(kind: 'low' | 'high', hz: number, rate: number): Section {
   }
 }
 
-function through(signal: Float32Array, { b0, b1, b2, a1, a2 }: Section): Float32Array {
-  const out = new Float32Array(signal.length)
-  let [x1, x2, y1, y2] = [0, 0, 0, 0]
+/** Through two sections alike, one after the other; in place where `out` is the signal. */
+function twice(signal: Float32Array, { b0, b1, b2, a1, a2 }: Section, out: Float32Array): Float32Array {
+  let [x1, x2, u1, u2, y1, y2] = [0, 0, 0, 0, 0, 0]
   for (let i = 0; i < signal.length; i++) {
     const x = signal[i]!
-    const y = b0 * x + b1 * x1 + b2 * x2 - a1 * y1 - a2 * y2
+    const u = b0 * x + b1 * x1 + b2 * x2 - a1 * u1 - a2 * u2
+    const y = b0 * u + b1 * u1 + b2 * u2 - a1 * y1 - a2 * y2
     x2 = x1
     x1 = x
+    u2 = u1
+    u1 = u
     y2 = y1
     y1 = y
     out[i] = y
@@ -38,7 +41,7 @@ function through(signal: Float32Array, { b0, b1, b2, a1, a2 }: Section): Float32
 
 /** Below a frequency, and no finer than it needs: every so many samples. */
 export function lowPart(signal: Float32Array, rate: number, hz: number): { signal: Float32Array; rate: number } {
-  const smooth = through(through(signal, section('low', hz, rate)), section('low', hz, rate))
+  const smooth = twice(signal, section('low', hz, rate), new Float32Array(signal.length))
   const every = Math.max(1, Math.floor(rate / (2.4 * hz)))
   const out = new Float32Array(Math.floor(smooth.length / every))
   for (let i = 0; i < out.length; i++) out[i] = smooth[i * every]!
@@ -55,8 +58,8 @@ export function loudnessIn(
   [from, to]: readonly [number, number],
   times: number
 ): Loudness {
-  const high = through(through(signal, section('high', from, rate)), section('high', from, rate))
-  const band = to < 0.45 * rate ? through(through(high, section('low', to, rate)), section('low', to, rate)) : high
+  const band = twice(signal, section('high', from, rate), new Float32Array(signal.length))
+  if (to < 0.45 * rate) twice(band, section('low', to, rate), band)
   const every = Math.max(1, Math.round(rate / times))
   const loud = new Float32Array(Math.floor(band.length / every))
   for (let i = 0; i < loud.length; i++) {

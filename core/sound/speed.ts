@@ -42,9 +42,8 @@ export function followSpeed(signal: Float32Array, rate: number, cylinders: numbe
     { length: Math.ceil(Math.log(FASTEST / SLOWEST) / STEP) },
     (_, i) => SLOWEST * Math.exp(STEP * i)
   )
-  const scores = Array.from({ length: looks }, (_, i) =>
-    scoresAt(spectrumAt(low.signal, i * hop), low.rate, grid, firing)
-  )
+  const ladder = ladderOf(grid, low.rate, firing)
+  const scores = Array.from({ length: looks }, (_, i) => scoresAt(spectrumAt(low.signal, i * hop), ladder))
   const path = smoothest(scores)
   const clear = path.reduce((sum, k, i) => sum + scores[i]![k]!, 0) / looks
   const coarse = path.map((k, i) => refined(grid, scores[i]!, k))
@@ -83,25 +82,44 @@ function overItsSurroundings(size: Float64Array): Float64Array {
   })
 }
 
-function scoresAt(spectrum: Float64Array, rate: number, grid: readonly number[], firing: number): Float64Array {
-  const bin = PADDED / rate
-  const at = (hz: number) => {
-    const place = hz * bin
-    const k = Math.floor(place)
-    if (k + 1 >= spectrum.length || hz > HIGHEST) return null
-    return spectrum[k]! + (place - k) * (spectrum[k + 1]! - spectrum[k]!)
+/** Where each speed's harmonics, and the places between them, lie in a spectrum. */
+interface Ladder {
+  /** Bin below each place, on a harmonic and between two by turns, and how far on to the next; −1 beyond the spectrum. */
+  bins: Int16Array
+  parts: Float64Array
+  /** How unusual each speed is. */
+  lean: Float64Array
+}
+
+function ladderOf(grid: readonly number[], rate: number, firing: number): Ladder {
+  const rungs = 2 * WEIGHTS.length
+  const bins = new Int16Array(rungs * grid.length).fill(-1)
+  const parts = new Float64Array(rungs * grid.length)
+  for (const [i, rpm] of grid.entries())
+    for (let rung = 0; rung < rungs; rung++) {
+      const hz = (rpm / 60) * firing * ((rung >> 1) + (rung % 2 ? 0.5 : 1))
+      const place = (hz * PADDED) / rate
+      if (hz > HIGHEST || Math.floor(place) + 1 >= PADDED / 2) continue
+      bins[rungs * i + rung] = Math.floor(place)
+      parts[rungs * i + rung] = place % 1
+    }
+  return { bins, parts, lean: Float64Array.from(grid, (rpm) => LEAN * Math.abs(Math.log2(rpm / USUAL))) }
+}
+
+function scoresAt(spectrum: Float64Array, { bins, parts, lean }: Ladder): Float64Array {
+  const at = (place: number) => {
+    const [k, part] = [bins[place]!, parts[place]!]
+    return spectrum[k]! + part * (spectrum[k + 1]! - spectrum[k]!)
   }
-  return Float64Array.from(grid, (rpm) => {
-    const base = (rpm / 60) * firing
+  return lean.map((unusual, i) => {
     let [on, off, weights] = [0, 0, 0]
-    for (const [h, weight] of WEIGHTS.entries()) {
-      const [here, between] = [at((h + 1) * base), at((h + 0.5) * base)]
-      if (here === null || between === null) break
-      on += weight * here
-      off += weight * between
+    for (let h = 0, place = 2 * WEIGHTS.length * i; h < WEIGHTS.length && bins[place]! >= 0; h++, place += 2) {
+      const weight = WEIGHTS[h]!
+      on += weight * at(place)
+      off += weight * at(place + 1)
       weights += weight
     }
-    return weights > 0 ? (on - 0.5 * off) / weights - LEAN * Math.abs(Math.log2(rpm / USUAL)) : -1
+    return weights > 0 ? (on - 0.5 * off) / weights - unusual : -1
   })
 }
 

@@ -152,6 +152,7 @@ test('before beside after: the proof is traced, kept as good, offered to the typ
   const next = await newJob(request)
   await page.goto(`/jobs/${next}/trace`)
   await page.getByTestId('trace-file').setInputFiles(info.outputPath('before.csv'))
+  await expect(page.getByTestId('good-choice').locator('option')).toHaveCount(3)
   await page.getByTestId('good-choice').selectOption({ index: 1 })
   await expect(page.getByTestId('lag-cam-in')).toContainText(/8\.\d° late/)
   await keepTrace(page)
