@@ -84,7 +84,7 @@ function overItsSurroundings(size: Float64Array): Float64Array {
 
 /** Where each speed's harmonics, and the places between them, lie in a spectrum. */
 interface Ladder {
-  /** Bin below each place, on a harmonic and between two by turns, and how far on to the next; −1 beyond the spectrum. */
+  /** Bin below each place, on a harmonic and between two by turns, and how far on to the next; −1 beyond its end. */
   bins: Int16Array
   parts: Float64Array
   /** How unusual each speed is. */
