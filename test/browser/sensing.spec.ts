@@ -83,7 +83,8 @@ test('a file of any column order is put to its channels once, and remembered for
   await expect(page.getByTestId('trace-as-kept').locator('[data-strip=speed]')).toContainText('rpm')
   // What it said of the chain stands round its loop on the map.
   await page.goto(`/jobs/${id}?read=camLag:cam-in`)
-  await expect(page.getByTestId('map-waver')).toContainText(/by the trace: .*once in 7(\.0)? crank turns/)
+  await expect(page.getByTestId('map-waver')).toBeVisible()
+  await expect(page.getByTestId('waver-note')).toContainText(/later where the ribbon .*once in 7(\.0)? crank turns/)
 })
 
 test('without wheels on the sheet a good trace of the engine shows them; damaged files are refused, nothing is kept', async ({

@@ -11,12 +11,15 @@ import { useBench } from '../../stores/bench'
 import { useOpenJob } from '../../stores/job'
 import { lengthWords } from '../../units'
 import { limitWords, partName } from '../../words'
+import { later } from '../../later'
 import { draftOf, emptyDraft, numberOf, type Draft } from './draft'
 import { pastReadings } from './past'
 import HowButton from './HowButton.vue'
 import ReadingForm from './ReadingForm.vue'
 import UntoldQuestions from './UntoldQuestions.vue'
 import ReadingList from './ReadingList.vue'
+
+const WaverNote = later(() => import('./WaverNote.vue'))
 
 /** One figure of a part: its limit, what was read, and a form for the next reading. */
 const props = defineProps<{ slot: Slot }>()
@@ -190,6 +193,7 @@ function following(slot: Slot): Slot | null {
       @enter-as="(reading, as) => job.put({ type: 'read', reading: as, supersedes: reading.id })"
       @undo="job.put({ type: 'undo', act: $event })"
       @restore="job.put({ type: 'undo', act: $event })" />
+    <WaverNote v-if="slot.kind === 'camLag'" :cam="slot.part" />
     <ReadingForm
       v-model:draft="draft"
       v-model:by="bench.by"

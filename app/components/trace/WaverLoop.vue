@@ -8,7 +8,7 @@ import { fitPictures } from '../../../draw/drawing'
 import { waverRibbon } from '../../../draw/waver'
 
 /** A cam's waver round the loop of its chain: a ribbon outside the chain, wide where the chain runs late. */
-const props = defineProps<{ sheet: DriveSheet; cam: string; waver: NonNullable<CamTrace['waver']> }>()
+const props = defineProps<{ sheet: DriveSheet; cam: string; waver: NonNullable<CamTrace['waver']>; beside?: boolean }>()
 const [WIDTH, HEIGHT] = [320, 220]
 /** px of the ribbon at its widest. */
 const WIDE = 16
@@ -34,11 +34,16 @@ const loop = computed(() => {
 </script>
 
 <template>
-  <figure v-if="loop" class="mt-1" data-testid="waver-loop">
-    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" class="w-full bg-plate" role="img" :aria-label="TRACE_PAGE.loop">
+  <figure v-if="loop" class="mt-1" :class="beside ? 'flex items-center gap-3' : ''" data-testid="waver-loop">
+    <svg
+      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+      class="bg-plate"
+      :class="beside ? 'w-72 shrink-0' : 'w-full'"
+      role="img"
+      :aria-label="TRACE_PAGE.loop">
       <path :d="loop.ribbon" class="fill-lit/70" fill-rule="evenodd" />
       <path :d="loop.chain" class="fill-none stroke-scribe" stroke-width="2" />
     </svg>
-    <figcaption class="text-note text-faint">{{ TRACE_PAGE.loopSays }}</figcaption>
+    <figcaption class="max-w-md text-note">{{ TRACE_PAGE.loopSays }}</figcaption>
   </figure>
 </template>

@@ -1,1 +1,1 @@
-export { type TracedCam, type TracedLag, tracedCamsOf, traceKeptWith } from './traced'
+export { type TracedCam, type TracedLag, tracedCamsOf, traceKeptWith, waverReadAt } from './traced'

@@ -1,5 +1,5 @@
 import { NINETY } from '../../math'
-import { type Trace, traceAgain } from '../../trace'
+import { type CamTrace, type Trace, traceAgain } from '../../trace'
 import type { Act, JobRecord, TraceRead } from '../../record'
 import { compileSheet, type DriveSheet, type LimitValue } from '../../sheet'
 
@@ -53,6 +53,18 @@ function lastOf(
     }
   }
   return null
+}
+
+/** What the latest kept trace says of the waver along the chain that drives a cam, where it says it. */
+export function waverReadAt(
+  sheet: DriveSheet,
+  record: JobRecord,
+  acts: readonly Act[],
+  cam: string
+): CamTrace['waver'] {
+  const of = tracedCamsOf(sheet, record, acts).find((one) => one.cam === cam)
+  const waver = (of?.after ?? of?.before)?.from.waver
+  return waver?.phase === undefined ? null : { ...waver, phase: waver.phase }
 }
 
 /** The trace that a reading was kept from, with the other cams kept from it, as far as it can be drawn again. */

@@ -36,8 +36,8 @@ export const PART_LABELS = {
   ofLimit: (elongation: Shown, limit: Shown) => `${elongation} of ${limit} %`
 }
 
-/** What a trace said of the chain, on the map. */
+/** What a trace said of the chain, beside its ribbon on the map. */
 export const MAP_WAVER = {
-  says: (cam: Shown, amplitude: Shown, turns: Shown) =>
-    `${cam}, by the trace: ${amplitude}° later where the ribbon is wide, once in ${turns} crank turns. A piece of the chain is longer there, or a link is stiff.`
+  says: (amplitude: Shown, turns: Shown) =>
+    `By the trace the cam comes ${amplitude}° later where the ribbon on the map is wide, once in ${turns} crank turns: a piece of the chain is longer there, or a link is stiff. Turn it by hand and feel each link.`
 }

@@ -102,11 +102,17 @@ useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
           class="shrink-0 space-y-2 overflow-y-auto p-2"
           :class="loaded ? 'max-h-[52%]' : 'max-h-[80%]'"
           :data-testid="trace ? undefined : 'trace-as-kept'">
-          <CycleFold :sheet="against" :trace="drawn" :before="before" />
+          <CycleFold :sheet="against" :trace="drawn" :before="trace || again?.type === 'rebuilt' ? before : {}" />
           <TraceStrips :sheet="sheet" :trace="drawn" />
-          <template v-if="!trace">
-            <template v-for="(cam, id) in drawn.cams" :key="id"
-              ><WaverLoop v-if="cam.waver" class="w-80" :sheet="sheet" :cam="String(id)" :waver="cam.waver"
+          <template v-if="!trace"
+            ><template v-for="(cam, id) in drawn.cams" :key="id"
+              ><WaverLoop
+                v-if="cam.waver"
+                class="text-scribe"
+                beside
+                :sheet="sheet"
+                :cam="String(id)"
+                :waver="cam.waver"
             /></template>
           </template>
         </div>
