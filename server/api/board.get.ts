@@ -1,8 +1,8 @@
 import { told } from '../../words/problems'
 import { getQuery } from 'h3'
 import { oneOf, pageAsked, sayOfCheck, shape, text } from '../../core/check'
-import { boardPage } from '../store/board'
-import { checkInput, route } from '../utils/route'
+import { boardText } from '../store/board'
+import { asJson, checkInput, route } from '../utils/route'
 
 const schema = shape({
   state: oneOf('open', 'closed', 'archived', 'deleted'),
@@ -12,5 +12,5 @@ const schema = shape({
 
 export default route(async (event) => {
   const { state = 'open', search = '', page = '0' } = checkInput(schema, getQuery(event), told('board-not-asked'))
-  return boardPage({ state, search, page: Number(page) })
+  return asJson(event, await boardText({ state, search, page: Number(page) }))
 })

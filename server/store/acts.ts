@@ -29,9 +29,10 @@ import { checkName } from '../access/caller'
 import { inTransaction, readGeneration, useDb } from '../db/connection'
 import { codeOf } from '../db/errors'
 import { ActRow, JobRow, PhotoRow } from '../db/models'
-import { type CheckedUnder, countActs, keepAct, type PersonId } from '../db/queries/acts'
+import { type ActToKeep, type CheckedUnder, countActs, keepAct, keepActs, type PersonId } from '../db/queries/acts'
 import { heavily } from '../heavy/heavily'
 import { ACTS_CHANNEL } from '../live/listen'
+import { inBatches } from '../utils/inBatches'
 import { Problem, badInput } from '../utils/problem'
 import { actsOf, findJob, keptAct, keptJob, noJob, QUICK, type KeptAct } from './jobs'
 
@@ -117,7 +118,7 @@ async function addLight(
   if (faults.length > 0) return refusedOrKnown(jobId, value, faults)
   const act = value as Act
   if (act.type === 'photo') await checkPhoto(jobId, act.photo)
-  const seq = await putAct(jobId, act, sheet, person)
+  const seq = await putTogether(jobId, { act, under: sheet, person })
   if (seq !== null) return { seq, act }
   const known = await knownAct(jobId, act.id)
   if (known) return sameAct(known, value)
@@ -196,6 +197,12 @@ async function putAct(
     throw error
   }
 }
+
+/** Acts that come to a job while others are being kept on it are kept together; where that fails, each by itself. */
+const putTogether = inBatches<ActToKeep, number | null>(async (jobId, acts) => {
+  const places = acts.length > 1 ? await keepActs(jobId, acts, ACTS_CHANNEL).catch(() => null) : null
+  return places ?? acts.map(({ act, under, person }) => putAct(jobId, act, under, person))
+})
 
 /** Adds an act that rests on all acts before it, while nothing else changes the job. */
 export async function addWeighty(jobId: string, value: unknown, person: PersonId = null): Promise<KeptAct> {

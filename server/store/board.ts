@@ -3,6 +3,7 @@ import type { JobState } from '../../core/record'
 import { useDb } from '../db/connection'
 import { JobRow } from '../db/models'
 import { WORDS_OF_JOB } from '../db/queries/jobs'
+import { shared, sharedText } from '../utils/inBatches'
 import { matchContaining, pagesOf, wordsOf } from './listing'
 import { LISTED, listedJob, type ListedJob } from './summaries'
 
@@ -28,17 +29,29 @@ const JOBS_A_PAGE = 40
 /** Jobs as the board shows them, those with a hold first, then the newest. */
 export async function boardPage({ state, search, page }: JobsAsked): Promise<BoardPage> {
   await useDb()
+  const [rows, total] = await Promise.all([
+    JobRow.findAll({
+      where: asked(state, search),
+      attributes: [...LISTED],
+      order: [
+        ['held', 'DESC'],
+        ['openedAt', 'DESC'],
+        ['id', 'ASC']
+      ],
+      limit: JOBS_A_PAGE,
+      offset: page * JOBS_A_PAGE
+    }),
+    count({ state, search })
+  ])
+  return { rows: rows.map(listedJob), total, pages: pagesOf(total, JOBS_A_PAGE) }
+}
+
+/** A page of the board as JSON. Many look at the same one, and all ask anew when something happens. */
+export const boardText = sharedText(boardPage)
+
+const count = shared(({ state, search }: Omit<JobsAsked, 'page'>) => JobRow.count({ where: asked(state, search) }))
+
+function asked(state: JobState, search: string) {
   const words = wordsOf(search).map((word) => where(WORDS_OF_JOB, matchContaining(word)))
-  const { rows, count } = await JobRow.findAndCountAll({
-    where: { state, ...(words.length > 0 ? { [Op.and]: words } : {}) },
-    attributes: [...LISTED],
-    order: [
-      ['held', 'DESC'],
-      ['openedAt', 'DESC'],
-      ['id', 'ASC']
-    ],
-    limit: JOBS_A_PAGE,
-    offset: page * JOBS_A_PAGE
-  })
-  return { rows: rows.map(listedJob), total: count, pages: pagesOf(count, JOBS_A_PAGE) }
+  return { state, ...(words.length > 0 ? { [Op.and]: words } : {}) }
 }

@@ -6,6 +6,7 @@ import { useDb } from '../db/connection'
 import { CustomerRow, JobRow, VehicleRow } from '../db/models'
 import { type CustomerFound, findCustomers } from '../db/queries/books'
 import { Problem } from '../utils/problem'
+import { sharedText } from '../utils/inBatches'
 import { pagesOf, wordsOf } from './listing'
 
 export interface Customer extends CustomerFacts {
@@ -33,6 +34,9 @@ export async function listCustomers({
   })
   return { rows, total, pages: pagesOf(total, CUSTOMERS_A_PAGE) }
 }
+
+/** A page of them as JSON: what many ask for at once is looked up once. */
+export const customersText = sharedText(listCustomers)
 
 /** A customer, their vehicles and the newest of their jobs. @throws Problem not-found */
 export async function findCustomer(id: string): Promise<Customer> {

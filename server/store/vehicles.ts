@@ -12,6 +12,7 @@ import { findVehicles, type VehicleFound } from '../db/queries/books'
 import { newestJobs } from '../db/queries/vehicles'
 import { Problem } from '../utils/problem'
 import { customerRow } from './customers'
+import { sharedText } from '../utils/inBatches'
 import { pagesOf, wordsOf } from './listing'
 import {
   addPastJob,
@@ -77,6 +78,9 @@ export async function listVehicles({
   })
   return { rows, total, pages: pagesOf(total, VEHICLES_A_PAGE) }
 }
+
+/** A page of them as JSON: what many ask for at once is looked up once. */
+export const vehiclesText = sharedText(listVehicles)
 
 /** @throws Problem not-found */
 export async function findVehicle(id: string): Promise<Vehicle> {

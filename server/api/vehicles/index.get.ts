@@ -1,12 +1,12 @@
 import { told } from '../../../words/problems'
 import { getQuery } from 'h3'
 import { pageAsked, sayOfCheck, shape, text } from '../../../core/check'
-import { listVehicles } from '../../store/vehicles'
-import { checkInput, route } from '../../utils/route'
+import { vehiclesText } from '../../store/vehicles'
+import { asJson, checkInput, route } from '../../utils/route'
 
 const schema = shape({ search: text(200), page: pageAsked() }).required(sayOfCheck('object'))
 
 export default route(async (event) => {
   const { search = '', page = '0' } = checkInput(schema, getQuery(event), told('vehicles-not-asked'))
-  return listVehicles({ search, page: Number(page) })
+  return asJson(event, await vehiclesText({ search, page: Number(page) }))
 })

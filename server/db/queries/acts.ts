@@ -42,6 +42,38 @@ export async function keepAct(
   return kept?.place ? Number(kept.place) : null
 }
 
+/** An act to be kept, what it was checked under, and who was signed in. */
+export interface ActToKeep {
+  act: Act
+  under: CheckedUnder
+  person: PersonId
+}
+
+/**
+ * Keeps acts on one job as `keepAct` does, in one round trip and one transaction.
+ * @returns the place of each, in order; null where nothing was kept
+ * @throws UM001 when the job is full: none of them was kept
+ */
+export async function keepActs(
+  jobId: string,
+  acts: readonly ActToKeep[],
+  channel: string
+): Promise<readonly (number | null)[]> {
+  const rows = await select<{ place: string | null }>(
+    `select keep_act($1, moves, fill, id, body::json, $2, $3, person) as place
+     from unnest($4::integer[], $5::text[], $6::text[], $7::text[], $8::integer[]) as a (moves, fill, id, body, person)`,
+    [
+      ...[jobId, channel, MOST.acts],
+      acts.map(({ under }) => under.moves),
+      acts.map(({ under }) => under.generation),
+      acts.map(({ act }) => act.id),
+      acts.map(({ act }) => JSON.stringify(act)),
+      acts.map(({ person }) => person)
+    ]
+  )
+  return rows.map(({ place }) => (place ? Number(place) : null))
+}
+
 /** Tells every server on the channel, once the transaction is kept. */
 export async function tell(channel: string, payload: string, transaction?: Transaction): Promise<void> {
   await select('select pg_notify($1, $2)', [channel, payload], transaction)

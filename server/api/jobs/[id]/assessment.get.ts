@@ -1,9 +1,7 @@
-import { setResponseHeader } from 'h3'
 import { heavily } from '../../../heavy/heavily'
-import { readParam, route } from '../../../utils/route'
+import { asJson, readParam, route } from '../../../utils/route'
 
 export default route(async (event) => {
   const { text } = await heavily('asked', 'textOf', readParam(event, 'id'), 'assessment')
-  setResponseHeader(event, 'Content-Type', 'application/json')
-  return text
+  return asJson(event, text)
 })

@@ -1,11 +1,10 @@
 import { getQuery, setResponseHeader } from 'h3'
 import { sheetRevision } from '../../../store/sheets'
-import { readParam, route } from '../../../utils/route'
+import { asJson, readParam, route } from '../../../utils/route'
 
 export default route(async (event) => {
   const revision = Number(getQuery(event).revision) || undefined
   const { sheet } = await sheetRevision(readParam(event, 'id'), revision)
-  setResponseHeader(event, 'Content-Type', 'application/json')
   setResponseHeader(event, 'Content-Disposition', `attachment; filename="${sheet.id}.umbrette-drive.json"`)
-  return JSON.stringify(sheet, null, 1)
+  return asJson(event, JSON.stringify(sheet, null, 1))
 })
