@@ -19,6 +19,8 @@ export interface Done {
   again: number
   /** Lines that came over the live connections. */
   lines: number
+  /** When each thing sent was acknowledged, ms. */
+  acknowledged: number[]
 }
 
 export const nothingDone = (): Done => ({
@@ -27,7 +29,8 @@ export const nothingDone = (): Done => ({
   photos: [],
   refused: [],
   again: 0,
-  lines: 0
+  lines: 0,
+  acknowledged: []
 })
 
 /** How a workshop is asked: its address, and who is signed in. */
@@ -142,7 +145,10 @@ async function send(
       body
     }).catch(() => null)
     const text = await answer?.text().catch(() => null)
-    if (answer?.ok && text !== null) return true
+    if (answer?.ok && text !== null) {
+      done.acknowledged.push(performance.now())
+      return true
+    }
     if (answer && answer.status < 500) {
       done.refused.push(`${answer.status} ${String(text).slice(0, 200)}`)
       return false
@@ -166,8 +172,9 @@ async function listen({ asked, done }: Tablet, signal: AbortSignal): Promise<voi
   while (!signal.aborted) {
     try {
       const answer = await fetch(`${asked.address}api/live`, { headers: asked.headers, signal })
-      for await (const piece of answer.body ?? [])
-        done.lines += (piece as Uint8Array).filter((one) => one === 10).length
+      const reader = answer.body?.getReader()
+      for (let piece = await reader?.read(); piece && !piece.done; piece = await reader!.read())
+        done.lines += piece.value.filter((one) => one === 10).length
     } catch {
       // It is made again.
     }

@@ -121,7 +121,7 @@ async function stillThere(pids) {
  * Where it lies is kept as seen from the data folder, where that holds it, so that it goes along when the folder is
  * moved.
  */
-function clusterOf(keep) {
+export function clusterOf(keep) {
   const where = readFileSync(join(keep, 'postgres.where'), 'utf8')
   const inside =
     isAbsolute(where) && !existsSync(where)
@@ -228,7 +228,8 @@ async function clusterPid({ data }) {
   return worksIn(pid, data) || (await isRunning(pid, data)) ? pid : null
 }
 
-async function asOwner(command, args, { owner }, stdio) {
+/** Runs a program as who owns a cluster: PostgreSQL's refuse to run as root. */
+export async function asOwner(command, args, { owner }, stdio) {
   const ids = owner ?? (isRoot ? await ownerIds() : null)
   return run(command, args, {
     quiet: true,

@@ -37,7 +37,8 @@ export function onHappened(callback: (happened: Happened | null) => void): () =>
 async function listen(): Promise<void> {
   timer = undefined
   const client = new pg.Client({
-    connectionString: process.env.DATABASE_URL,
+    // A pooler that gives out connections by transaction cannot listen: the one that does is made elsewhere then.
+    connectionString: process.env.UMBRETTE_LISTEN_URL || process.env.DATABASE_URL,
     application_name: 'umbrette live',
     connectionTimeoutMillis: 5_000,
     keepAlive: true

@@ -67,16 +67,18 @@ function tick() {
       {{ sayStepCaution(caution) }}</Caution
     >
     <div class="flex items-center gap-3">
-      <input
-        type="checkbox"
-        class="size-7 shrink-0 accent-ink"
-        :checked="isDone"
-        :disabled="!mayTick"
-        :aria-label="`${text}${tighten ? `: ${tighten}` : ''}`"
-        @click.prevent="tick" />
-      <span class="min-w-0 flex-1" :class="isDone ? 'text-faint' : ''"
-        >{{ text }} <b v-if="tighten" class="figure whitespace-nowrap">{{ tighten }}</b></span
-      >
+      <label class="flex min-h-11 min-w-0 flex-1 items-center gap-3">
+        <input
+          type="checkbox"
+          class="size-7 shrink-0 accent-ink"
+          :checked="isDone"
+          :disabled="!mayTick"
+          :aria-label="`${text}${tighten ? `: ${tighten}` : ''}`"
+          @click.prevent="tick" />
+        <span class="min-w-0 flex-1" :class="isDone ? 'text-faint' : ''"
+          >{{ text }} <b v-if="tighten" class="figure whitespace-nowrap">{{ tighten }}</b></span
+        >
+      </label>
       <input
         v-if="task.asks !== 'nothing'"
         v-model="typed"

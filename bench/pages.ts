@@ -1,0 +1,202 @@
+import { chromium, type APIRequestContext, type Page, request as requests } from '@playwright/test'
+import { randomUUID } from 'node:crypto'
+import pg from 'pg'
+import sharp from 'sharp'
+import type { Reading } from '../core/readings'
+import setup from '../test/browser/setup'
+import { changed, sheet } from '../test/support/sheets'
+import { jobOf, read } from '../test/support/jobs'
+
+/**
+ * Pages in Chromium: how long until each takes input beside an empty page of the same build, how soon the ledger moves
+ * after a figure is saved, the longest tasks while typing on a processor slowed four times, and memory over a day.
+ */
+const [ROUNDS, TYPED, DAY_READINGS, DAY_JOBS] = [7, 12, 500, 40]
+
+const teardown = await setup()
+const url = process.env.UMBRETTE_URL!
+const api = await requests.newContext({ baseURL: url })
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking']
+})
+const V6 = '5a17a000-0000-4000-8000-000000000005'
+await manyJobs()
+const full = await fullJob(api)
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+await context.addInitScript(() => localStorage.setItem('umbrette.by', 'Maren'))
+
+console.log('Until a page takes input, the middle of seven times, beside the empty page')
+const empty = await opening('sign-in')
+say('empty page (signing in)', empty, empty)
+for (const [name, path] of [
+  ['board of 10,000 jobs', ''],
+  ['job of 200 readings, 60 photos', `jobs/${full}?station=5`],
+  ['V6 with everything', `jobs/${V6}?station=3`],
+  ['verdict of the V6', `jobs/${V6}/verdict`]
+] as const)
+  say(name, await opening(path), empty)
+await typing()
+await day()
+await browser.close()
+await api.dispose()
+await teardown()
+
+function say(name: string, ms: number, beside: number): void {
+  console.log(`${name.padEnd(34)} ${ms.toFixed(0).padStart(5)} ms  ${(ms / beside).toFixed(2)} × empty`)
+}
+
+function middle(list: readonly number[]): number {
+  return list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)]!
+}
+
+/** ms from asking for a page until it takes input. */
+async function opening(path: string): Promise<number> {
+  const times: number[] = []
+  const page = await context.newPage()
+  for (let i = 0; i <= ROUNDS; i++) {
+    await page.goto('about:blank')
+    const started = performance.now()
+    await page.goto(`${url}${path}`, { waitUntil: 'commit' })
+    await page.waitForFunction(
+      () => document.querySelector('#__nuxt') && !document.querySelector('#__nuxt [inert]'),
+      null,
+      { polling: 'raf' }
+    )
+    // The first time fills the browser's own store.
+    if (i > 0) times.push(performance.now() - started)
+  }
+  await page.close()
+  return middle(times)
+}
+
+/** A guide's sheet part, opened for a figure. */
+async function typing(): Promise<void> {
+  const page = await context.newPage()
+  await page.goto(`${url}jobs/${full}?read=groove:guide`)
+  await page.getByTestId('drive-map').waitFor()
+  await enter(page, '0.30')
+  const quick: number[] = []
+  for (let i = 0; i < TYPED; i++) quick.push(await enter(page, `0.${40 + i}`))
+  console.log(
+    `\nFrom a figure saved to the ledger moved: ${middle(quick).toFixed(0)} ms in the middle, ${Math.max(...quick).toFixed(0)} ms at the most`
+  )
+  const session = await context.newCDPSession(page)
+  await session.send('Emulation.setCPUThrottlingRate', { rate: 4 })
+  await page.evaluate(`window.long = []; new PerformanceObserver((list) => {
+    for (const { duration } of list.getEntries()) window.long.push(duration)
+  }).observe({ type: 'longtask' })`)
+  for (let i = 0; i < TYPED; i++) {
+    await page.getByTestId('figure').pressSequentially(`0.${60 + i}`, { delay: 60 })
+    await page.getByTestId('figure').fill('')
+  }
+  const long = await page.evaluate<number[]>('window.long')
+  console.log(
+    `typing ${TYPED} figures, processor slowed four times: ${long.length} tasks over 50 ms${long.length > 0 ? `, the longest ${Math.max(...long).toFixed(0)} ms` : ''}`
+  )
+  await page.close()
+}
+
+/** Saves a figure for the fixed guide; ms until what the ledger says of it is another. */
+async function enter(page: Page, figure: string): Promise<number> {
+  await page.getByRole('button', { name: /^Fixed guide:/ }).click()
+  await page.getByTestId('figure').fill(figure)
+  await page.evaluate(`window.moved = new Promise((done) => {
+    const at = document.querySelector('[data-testid=elongation]').closest('section')
+    document.addEventListener('keydown', () => {
+      const started = performance.now()
+      const watch = new MutationObserver(() => { watch.disconnect(); done(performance.now() - started) })
+      watch.observe(at, { subtree: true, childList: true, characterData: true })
+    }, { once: true, capture: true })
+  })
+  // What is given back is not waited for.
+  0`)
+  await page.getByTestId('figure').press('Enter')
+  return page.evaluate<number>('window.moved')
+}
+
+/** A day at the bench in one tab: jobs opened one after the other, readings saved on them. */
+async function day(): Promise<void> {
+  const page = await context.newPage()
+  const session = await context.newCDPSession(page)
+  const heap = async () => {
+    await session.send('HeapProfiler.collectGarbage')
+    const { usedSize } = await session.send('Runtime.getHeapUsage')
+    return usedSize / 1e6
+  }
+  const jobs: string[] = []
+  for (let i = 0; i < DAY_JOBS; i++) jobs.push(await jobWith(api, [read.lag('cam-in', 2)]))
+  const heaps: number[] = []
+  await page.goto(url)
+  for (const [i, id] of jobs.entries()) {
+    // As a person goes from job to job: the page is never loaded again.
+    await page.evaluate(`window.useNuxtApp().$router.push('/jobs/${id}?read=groove:guide')`)
+    await page.getByTestId('drive-map').waitFor()
+    for (let n = 0; n < DAY_READINGS / DAY_JOBS; n++) {
+      await page.getByRole('button', { name: /^Fixed guide:/ }).click()
+      await page.getByTestId('figure').fill(`0.${30 + n}`)
+      await page.getByTestId('figure').press('Enter')
+    }
+    if (i % 10 === 9) heaps.push(await heap())
+  }
+  console.log(
+    `\n${DAY_READINGS} readings on ${DAY_JOBS} jobs in one tab: memory after each quarter of the day ${heaps.map((mb) => mb.toFixed(0)).join(', ')} MB`
+  )
+  await page.close()
+}
+
+async function jobWith(to: APIRequestContext, readings: Reading[]): Promise<string> {
+  const drive = changed(sheet('ardmere-a18'), () => undefined)
+  return (
+    (await (await to.post('/api/jobs/import?by=Maren', { data: jobOf(readings, { drive }) })).json()) as { id: string }
+  ).id
+}
+
+/** A job of 200 readings and 60 photos. */
+async function fullJob(to: APIRequestContext): Promise<string> {
+  const id = await jobWith(
+    to,
+    Array.from(
+      { length: 200 },
+      (_, i) =>
+        [
+          read.groove('guide', 0.3 + i / 1000),
+          read.lag('cam-in', 2 + i / 500),
+          read.length(160.4 + i / 1000),
+          read.extension(12 + i / 500)
+        ][i % 4]!
+    )
+  )
+  const picture = await sharp({ create: { width: 1200, height: 900, channels: 3, background: '#345' } })
+    .jpeg()
+    .toBuffer()
+  for (let i = 0; i < 60; i++) {
+    const photo = (await (
+      await to.post(`/api/jobs/${id}/photos`, { headers: { 'content-type': 'image/jpeg' }, data: picture })
+    ).json()) as { id: string }
+    await to.post(`/api/jobs/${id}/acts`, {
+      data: {
+        ...{ id: randomUUID(), type: 'photo', by: 'Maren', at: '2026-11-24T08:00:00.000Z' },
+        ...{ photo: photo.id, part: 'guide' }
+      }
+    })
+  }
+  return id
+}
+
+/** Copies of a demo job, open. */
+async function manyJobs(): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env.UMBRETTE_DATABASE })
+  await client.connect()
+  const { rows } = await client.query<{ summary: unknown }>(
+    `select summary from jobs where id = '5a17a000-0000-4000-8000-000000000001'`
+  )
+  if (!rows[0]?.summary) throw new Error('the demo has no summary yet')
+  await client.query(
+    `insert into jobs (id, vehicle, stand, complaint, school, usage, sheet, opened_by, opened_at, state, summary, summary_core, stale)
+     select gen_random_uuid(), 'Barge ' || i, stand, complaint, school, usage, sheet, opened_by, opened_at - i * interval '1 hour', 'open', summary, summary_core, false
+     from jobs, generate_series(1, 10000) i where id = '5a17a000-0000-4000-8000-000000000001'`
+  )
+  await client.query('vacuum analyze jobs')
+  await client.end()
+}
