@@ -66,10 +66,16 @@ export async function addAct(jobId: string, value: unknown, by: Author = ANYBODY
   // What can change a job's state or sheet must see every act before it; anything else needs only what it names.
   if (isActType(type) && kindOf(type).locks) {
     const { acts } = await countActs(jobId)
-    return acts <= QUICK ? addWeighty(jobId, value, by.person) : heavily('asked', 'addWeighty', jobId, value, by.person)
+    const most = JUDGED.includes(type) ? QUICK : MANY
+    return acts <= most ? addWeighty(jobId, value, by.person) : heavily('asked', 'addWeighty', jobId, value, by.person)
   }
   return addLight(jobId, value, supersedes, by.person, 0)
 }
+
+/** Acts for which the whole job is judged; the others only need to be laid over the acts before them. */
+const JUDGED: readonly string[] = ['signoff', 'state']
+/** Acts that are laid over each other where they are asked for. */
+const MANY = 1000
 
 /** Who enters an act: the names that are theirs and what they may; anybody on an open workshop. */
 export interface Author {

@@ -8,6 +8,7 @@ import { ActRow, JobRow } from '../db/models'
 import { readMark } from '../db/queries/jobs'
 import { createJob } from '../db/rows'
 import { heavily } from '../heavy/heavily'
+import { shared } from '../utils/inBatches'
 import { Problem } from '../utils/problem'
 
 /** An act as it was kept, with its place in the workshop's order. */
@@ -61,10 +62,13 @@ export async function openedJob(id: string): Promise<string> {
   if (!now) throw noJob()
   const known = opened.get(id)
   if (known?.mark === now.mark) return known.text
-  const text = now.acts <= QUICK ? await openedText(id) : await heavily('asked', 'openedText', id)
+  const text = now.acts <= QUICK ? await openedText(id) : await openedLong(id)
   opened.set(id, { mark: now.mark, text })
   return text
 }
+
+/** A long job is judged once for all who wait for it. */
+const openedLong = shared((id: string) => heavily('asked', 'openedText', id))
 
 /** A job that cannot be assessed is opened all the same, with what was done on it. */
 export async function openedText(id: string): Promise<string> {
