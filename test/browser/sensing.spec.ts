@@ -17,7 +17,7 @@ async function actsOf(page: Page, id: string): Promise<Act[]> {
 /** Keeps what a trace shows, once its file's hash is made. */
 async function keepTrace(page: Page): Promise<void> {
   await page.getByTestId('keep-trace').click()
-  await expect(page.getByText('Kept as readings, with the trace')).toBeVisible()
+  await expect(page.getByText('Kept as readings, with the trace')).toBeVisible({ timeout: 20_000 })
 }
 const VAN = '5a17a000-0000-4000-8000-000000000001'
 const ardmere = sheet('ardmere-a18')
@@ -66,7 +66,7 @@ test('a file of any column order is put to its channels once, and remembered for
   await expect(page.getByTestId('trace-held')).toContainText('second.csv')
   await expect(page.getByTestId('lag-cam-in')).toContainText(/8\.\d° late/)
   await page.getByTestId('keep-trace').click()
-  await expect(page.getByText('Kept as readings, with the trace')).toBeVisible()
+  await expect(page.getByText('Kept as readings, with the trace')).toBeVisible({ timeout: 20_000 })
   await saved(page)
   const kept = (await actsOf(page, id)).filter((act) => act.type === 'read')
   expect(kept).toHaveLength(2)
