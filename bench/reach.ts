@@ -5,7 +5,7 @@ import sharp from 'sharp'
 import { randomness } from '../core/math'
 import { runningServer } from '../scripts/server.mjs'
 import { startPostgres, stopPostgres } from '../scripts/postgres.mjs'
-import { ownWorkshop, signIn } from '../test/browser/ownWorkshop'
+import { cookieHeader, ownWorkshop, signIn } from '../test/browser/ownWorkshop'
 import { missingOf, nothingDone, takeInJobs, within, work } from './tablets'
 
 /**
@@ -23,10 +23,7 @@ mkdirSync(folder, { recursive: true })
 process.env.UMBRETTE_DATABASE = await startPostgres(folder)
 const own = await ownWorkshop('bench-reach-own', 4970)
 const cookies = await signIn(own.address, 'Ada')
-const cookie = Object.entries(cookies)
-  .map(([name, value]) => `${name}=${value}`)
-  .join('; ')
-const asked = { address: own.address, headers: { cookie } }
+const asked = { address: own.address, headers: { cookie: cookieHeader(cookies) } }
 const jobs = await takeInJobs(asked, JOBS)
 const picture = new Uint8Array(
   await sharp({

@@ -8,7 +8,7 @@ import sharp from 'sharp'
 import { startPostgres, stopPostgres } from '../scripts/postgres.mjs'
 import { startServer, stopServer } from '../scripts/server.mjs'
 import type { Reading } from '../core/readings'
-import { ownWorkshop, signIn, takeInJob } from '../test/browser/ownWorkshop'
+import { cookieHeader, ownWorkshop, signIn, takeInJob } from '../test/browser/ownWorkshop'
 import { jobOf, read } from '../test/support/jobs'
 
 /**
@@ -140,9 +140,7 @@ async function signedInSaves(database: string): Promise<void> {
   const own = await ownWorkshop('bench-signed-in', 4986)
   try {
     const cookies = await signIn(own.address, 'Ada')
-    const cookie = Object.entries(cookies)
-      .map(([name, value]) => `${name}=${value}`)
-      .join('; ')
+    const cookie = cookieHeader(cookies)
     const saves = async (): Promise<Request> => {
       const id = await takeInJob(own.address, cookies)
       return savingOn(id, 'Ada', { cookie })

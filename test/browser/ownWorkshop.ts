@@ -69,11 +69,16 @@ export async function ownWorkshop(name: string, port: number): Promise<OwnWorksh
 /** What a browser keeps between requests. */
 export type Cookies = Record<string, string>
 
-/** Asks as a browser with these cookies, and keeps what it is given. */
-export async function ask(address: string, path: string, cookies: Cookies = {}, body?: unknown): Promise<Response> {
-  const cookie = Object.entries(cookies)
+/** Cookies as they are sent. */
+export function cookieHeader(cookies: Cookies): string {
+  return Object.entries(cookies)
     .map(([name, value]) => `${name}=${value}`)
     .join('; ')
+}
+
+/** Asks as a browser with these cookies, and keeps what it is given. */
+export async function ask(address: string, path: string, cookies: Cookies = {}, body?: unknown): Promise<Response> {
+  const cookie = cookieHeader(cookies)
   const answer = await fetch(`${address}${path}`, {
     redirect: 'manual',
     headers: {
