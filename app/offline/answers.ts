@@ -10,6 +10,8 @@ export interface AwayNote {
 }
 /** What a page says to a newer worker that waits: the one before it is let go. */
 export const TAKE_OVER = 'take-over'
+/** What it says to the one that is there: nothing it still asks for may keep the newer one waiting. */
+export const GIVE_WAY = 'give-way'
 
 /** An address as answers are kept under it: what it asks for in one order, and nothing that is left empty. */
 export function answerKey(address: string): string {

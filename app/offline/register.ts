@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { type AwayNote, TAKE_OVER } from './answers'
+import { type AwayNote, GIVE_WAY, TAKE_OVER } from './answers'
 
 /** A newer version that waits to be taken. */
 export const newer = ref<ServiceWorker | null>(null)
@@ -40,5 +40,6 @@ export async function keepServiceWorker(): Promise<void> {
 /** Takes the newer version: what waits on the device stays there, and goes out from the new page. */
 export function takeNewer(): void {
   navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), { once: true })
+  navigator.serviceWorker.controller?.postMessage(GIVE_WAY)
   newer.value?.postMessage(TAKE_OVER)
 }

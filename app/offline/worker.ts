@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { answerKey, ANSWERS, type AwayNote, type KeptNote, SIGN_OUT_LATER, TAKE_OVER } from './answers'
+import { answerKey, ANSWERS, type AwayNote, GIVE_WAY, type KeptNote, SIGN_OUT_LATER, TAKE_OVER } from './answers'
 
 /**
  * The service worker: it opens the application, the board and the jobs seen lately while the server is away. Pages and
@@ -20,18 +20,21 @@ const MOST_BYTES = 4_000_000
 const NEVER_KEPT =
   /^\/api\/(live|health|share|session|people\/\d+\/seal|network)\b|\/(export|report\.pdf|readings\.csv|check\.ics)$/
 const NOT_OURS = /^\/(share|pair)\b/
+/** A browser waits with a newer worker until this one asks for nothing more: what is under way is given up for it. */
+const givenWay = new AbortController()
 
 self.addEventListener('install', (event) => event.waitUntil(fill()))
 self.addEventListener('activate', (event) => event.waitUntil(tidy()))
 self.addEventListener('message', (event) => {
-  const data = event.data as typeof TAKE_OVER | KeptNote
+  const data = event.data as typeof TAKE_OVER | typeof GIVE_WAY | KeptNote
   if (data === TAKE_OVER) void self.skipWaiting()
+  else if (data === GIVE_WAY) givenWay.abort()
   else event.waitUntil(keepNote(data))
 })
 self.addEventListener('fetch', (event) => {
   const { request } = event
   const url = new URL(request.url)
-  if (request.method !== 'GET' || url.origin !== self.location.origin) return
+  if (request.method !== 'GET' || url.origin !== self.location.origin || givenWay.signal.aborted) return
   if (request.mode === 'navigate') {
     if (!NOT_OURS.test(url.pathname)) event.respondWith(page(request))
   } else if (url.pathname.startsWith('/api/')) {
@@ -55,7 +58,7 @@ async function tidy(): Promise<void> {
 async function page(request: Request): Promise<Response> {
   await tellSignOut()
   try {
-    const made = await within(fetch(request), PATIENCE.page)
+    const made = await within(fetch(request, { signal: givenWay.signal }), PATIENCE.page)
     if (made.status < 502) return made
   } catch {
     // Away.
@@ -74,7 +77,8 @@ async function answer(event: FetchEvent, url: URL): Promise<Response> {
   const kept = await cache.match(path)
   if (kept && url.pathname.startsWith('/api/photos/')) return kept
   try {
-    const fresh = await within(fetch(event.request), kept ? PATIENCE.answer : 60_000)
+    const asked = fetch(event.request, { signal: givenWay.signal })
+    const fresh = await within(asked, kept ? PATIENCE.answer : 60_000)
     if (fresh.status === 401) event.waitUntil(caches.delete(ANSWERS))
     if (fresh.ok && isKeepable(fresh)) event.waitUntil(keep(cache, path, fresh.clone()))
     if (fresh.status >= 502 && kept) return shownKept(event, kept)
