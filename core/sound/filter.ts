@@ -21,8 +21,9 @@ function section(kind: 'low' | 'high', hz: number, rate: number): Section {
   }
 }
 
-/** Through two sections alike, one after the other; in place where `out` is the signal. */
-function twice(signal: Float32Array, { b0, b1, b2, a1, a2 }: Section, out: Float32Array): Float32Array {
+/** Through two sections alike, one after the other. */
+function twice(signal: Float32Array, { b0, b1, b2, a1, a2 }: Section): Float32Array {
+  const out = new Float32Array(signal.length)
   let [x1, x2, u1, u2, y1, y2] = [0, 0, 0, 0, 0, 0]
   for (let i = 0; i < signal.length; i++) {
     const x = signal[i]!
@@ -41,7 +42,7 @@ function twice(signal: Float32Array, { b0, b1, b2, a1, a2 }: Section, out: Float
 
 /** Below a frequency, and no finer than it needs: every so many samples. */
 export function lowPart(signal: Float32Array, rate: number, hz: number): { signal: Float32Array; rate: number } {
-  const smooth = twice(signal, section('low', hz, rate), new Float32Array(signal.length))
+  const smooth = twice(signal, section('low', hz, rate))
   const every = Math.max(1, Math.floor(rate / (2.4 * hz)))
   const out = new Float32Array(Math.floor(smooth.length / every))
   for (let i = 0; i < out.length; i++) out[i] = smooth[i * every]!
@@ -51,6 +52,9 @@ export function lowPart(signal: Float32Array, rate: number, hz: number): { signa
 /** Seconds in which a filter settles. */
 const SETTLES = 0.05
 
+/** Lets everything through. */
+const OPEN: Section = { b0: 1, b1: 0, b2: 0, a1: 0, a2: 0 }
+
 /** Loudness (mean square) between two frequencies, so many times a second. */
 export function loudnessIn(
   signal: Float32Array,
@@ -58,19 +62,37 @@ export function loudnessIn(
   [from, to]: readonly [number, number],
   times: number
 ): Loudness {
-  const band = twice(signal, section('high', from, rate), new Float32Array(signal.length))
-  if (to < 0.45 * rate) twice(band, section('low', to, rate), band)
   const every = Math.max(1, Math.round(rate / times))
-  const loud = new Float32Array(Math.floor(band.length / every))
-  for (let i = 0; i < loud.length; i++) {
-    let sum = 0
-    for (let k = i * every; k < (i + 1) * every; k++) sum += band[k]! * band[k]!
-    loud[i] = sum / every
-  }
+  const loud = squaresOf(signal, section('high', from, rate), to < 0.45 * rate ? section('low', to, rate) : OPEN, every)
   // A filter rings where a recording begins.
   const settled = Math.min(loud.length, Math.round((SETTLES * rate) / every))
   loud.fill(loud[settled] ?? 0, 0, settled)
   return { loud, rate: rate / every }
+}
+
+/**
+ * Mean square of so many samples at a time of what comes through both sections, each twice. All four in one go: what
+ * one waits for, the others need not.
+ */
+function squaresOf(signal: Float32Array, high: Section, low: Section, every: number): Float32Array {
+  const { b0, b1, b2, a1, a2 } = high
+  const { b0: c0, b1: c1, b2: c2, a1: d1, a2: d2 } = low
+  let [x1, x2, u1, u2, y1, y2, v1, v2, z1, z2] = [0, 0, 0, 0, 0, 0, 0, 0, 0, 0]
+  const loud = new Float32Array(Math.floor(signal.length / every))
+  for (let i = 0; i < loud.length; i++) {
+    let sum = 0
+    for (let k = i * every; k < (i + 1) * every; k++) {
+      const x = signal[k]!
+      const u = b0 * x + b1 * x1 + b2 * x2 - (a1 * u1 + a2 * u2)
+      const y = b0 * u + b1 * u1 + b2 * u2 - (a1 * y1 + a2 * y2)
+      const v = c0 * y + c1 * y1 + c2 * y2 - (d1 * v1 + d2 * v2)
+      const z = c0 * v + c1 * v1 + c2 * v2 - (d1 * z1 + d2 * z2)
+      ;[x1, x2, u1, u2, y1, y2, v1, v2, z1, z2] = [x, x1, u, u1, y, y1, v, v1, z, z1]
+      sum += z * z
+    }
+    loud[i] = sum / every
+  }
+  return loud
 }
 
 /** Mean square of a band, `rate` times a second. */

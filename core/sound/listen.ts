@@ -3,7 +3,7 @@ import { type Loudness, loudnessIn } from './filter'
 import { findQuiet, levelsBy, meanOf, type Quiet } from './quiet'
 import { type Beats, endOfRhythm, findRhythms, type Rhythm } from './rhythm'
 import { say } from './says'
-import { followSpeed, type SpeedTrack } from './speed'
+import { followSpeed } from './speed'
 
 /** What a recording of a running engine says. */
 export interface Heard {
@@ -54,16 +54,17 @@ export function listen(signal: Float32Array, rate: number, beats: Beats): Heard 
   if (!track || track.clear < CLEAR) return say('no-engine')
   const faults = full > CLIPPED * signal.length ? [say('clipped')] : []
   const rpmAt = (time: number) => track.rpm[Math.min(track.rpm.length - 1, Math.max(0, Math.round(time * track.rate)))]!
+  const firing = loudnessIn(signal, rate, FIRING, TIMES)
+  const turns = Float64Array.from(firing.loud, (_, i) => turnsAt(track, i / firing.rate))
   const bands = BANDS.filter(([from]) => from < 0.4 * rate).map((band) => {
     const heard = loudnessIn(signal, rate, band, TIMES)
     const step = findQuiet(heard.loud, heard.rate, rpmAt)
-    const { rhythms, within } = rhythmsIn({ ...heard, quiet: step }, track, beats)
-    const quiet = step.after === null ? quietOfRhythm(heard, track, beats, rhythms, within) : step
+    const { rhythms, within } = rhythmsIn({ ...heard, quiet: step }, turns, beats)
+    const quiet = step.after === null ? quietOfRhythm(heard, turns, beats, rhythms, within) : step
     return { ...heard, quiet, bursts: burstsOf(heard), rhythms }
   })
   const best = bands.reduce((a, b) => (weight(b) > weight(a) ? b : a))
   const { loud, rate: times, quiet, rhythms } = best
-  const firing = loudnessIn(signal, rate, FIRING, TIMES)
   const sorted = track.rpm.toSorted()
   return {
     rpm: {
@@ -121,11 +122,11 @@ const STARTS = [1.5, 3, 6]
 /** Clatter that goes is heard before it does; other in all of the recording, or where it begins. */
 function rhythmsIn(
   { loud, rate, quiet }: Loudness & { quiet: Quiet },
-  track: SpeedTrack,
+  turns: Float64Array,
   beats: Beats
 ): { rhythms: Rhythm[]; within: number } {
   const within = (seconds: number) =>
-    findRhythms(loud.subarray(0, Math.max(1, Math.floor(seconds * rate))), (i) => turnsAt(track, i / rate), beats)
+    findRhythms(loud.subarray(0, Math.max(1, Math.floor(seconds * rate))), turns, beats)
   if (quiet.after !== null) return { rhythms: within(quiet.after), within: quiet.after }
   const whole = loud.length / rate
   const stands = (seconds: number, rhythms: readonly Rhythm[]) => (rhythms[0]?.strength ?? 0) * Math.sqrt(seconds)
@@ -137,16 +138,15 @@ function rhythmsIn(
 /** Clatter too soft to be told by its loudness goes when its rhythm does. */
 function quietOfRhythm(
   { loud, rate }: Loudness,
-  track: SpeedTrack,
+  turns: Float64Array,
   beats: Beats,
   [strongest]: readonly Rhythm[],
   within: number
 ): Quiet {
   const none = { after: null, drop: 0, stands: 0 }
   if (!strongest || strongest.strength < FOLLOWABLE) return none
-  const turnAt = (i: number) => turnsAt(track, i / rate)
   const until = Math.min(loud.length, Math.floor(within * rate))
-  const at = endOfRhythm(loud, turnAt, strongest.of, beats, until)
+  const at = endOfRhythm(loud, turns, strongest.of, beats, until)
   return at === null || at < KEPT * until ? none : { ...none, after: at / rate }
 }
 

@@ -33,12 +33,12 @@ const LEAST = 0.02
  * Rhythms of a loudness over the crank's turns, strongest first: loudness is laid on one period, the share of its
  * variance between the places of it (less what chance gives) is what repeats so; of that goes what a shorter rhythm
  * explains that fits into it a whole number of times.
- * @param turnAt crank turns at each value of `loud`
+ * @param turns crank turns at each value of `loud`
  */
-export function findRhythms(loud: Float32Array, turnAt: (i: number) => number, beats: Beats): Rhythm[] {
+export function findRhythms(loud: Float32Array, turns: Float64Array, beats: Beats): Rhythm[] {
   const { cylinders, round, teeth } = beats
-  const cells = cellsOf(loud, turnAt, PER_TOOTH * teeth)
-  const slow = cellsOf(loud, turnAt, PER_TURN)
+  const cells = cellsOf(loud, turns, PER_TOOTH * teeth)
+  const slow = cellsOf(loud, turns, PER_TURN)
   if (slow.length < 4 * PER_TURN) return []
   const known = new Map<number, number>()
   const explained = (period: number) => {
@@ -76,13 +76,13 @@ function overLonger(explained: number, times: number): number {
 const isWhole = (value: number) => Math.abs(value - Math.round(value)) < 1e-3
 
 /** Loudness (as amplitude) by equal pieces of a turn, less its slow part. */
-function cellsOf(loud: Float32Array, turnAt: (i: number) => number, perTurn: number): Float64Array {
-  const first = turnAt(0)
-  const count = Math.max(0, Math.floor((turnAt(loud.length - 1) - first) * perTurn))
+function cellsOf(loud: Float32Array, turns: Float64Array, perTurn: number): Float64Array {
+  const first = turns[0]!
+  const count = Math.max(0, Math.floor((turns[loud.length - 1]! - first) * perTurn))
   const sums = new Float64Array(count)
   const many = new Float64Array(count)
   for (let i = 0; i < loud.length; i++) {
-    const cell = Math.floor((turnAt(i) - first) * perTurn)
+    const cell = Math.floor((turns[i]! - first) * perTurn)
     if (cell < 0 || cell >= count) continue
     sums[cell]! += loud[i]!
     many[cell]!++
@@ -98,11 +98,14 @@ const SLOW = 12
 function levelled(values: Float64Array, half: number): Float64Array {
   const sums = new Float64Array(values.length + 1)
   for (let i = 0; i < values.length; i++) sums[i + 1] = sums[i]! + values[i]!
-  return values.map((value, i) => {
-    const [from, to] = [Math.max(0, i - half), Math.min(values.length, i + half + 1)]
+  const level = new Float64Array(values.length)
+  for (let i = 0; i < values.length; i++) {
+    const from = Math.max(0, i - half)
+    const to = Math.min(values.length, i + half + 1)
     const mean = (sums[to]! - sums[from]!) / (to - from)
-    return mean > 0 ? value / mean - 1 : 0
-  })
+    level[i] = mean > 0 ? values[i]! / mean - 1 : 0
+  }
+  return level
 }
 
 /** Share of the variance that lies between the places of a period of so many cells, less what chance gives. */
@@ -116,9 +119,10 @@ function share(cells: Float64Array, period: number, places: number): number {
     const bin = Math.floor(((i % period) / period) * bins) % bins
     sums[bin]! += cells[i]!
     many[bin]!++
-    mean += cells[i]! / n
+    mean += cells[i]!
     square += cells[i]! * cells[i]!
   }
+  mean /= n
   const whole = square - n * mean * mean
   if (!(whole > 0)) return 0
   let between = 0
@@ -138,7 +142,7 @@ const [FOLLOWED, ENDS] = [0.5, 6]
  */
 export function endOfRhythm(
   loud: Float32Array,
-  turnAt: (i: number) => number,
+  turns: Float64Array,
   of: RhythmOf,
   beats: Beats,
   until: number
@@ -146,9 +150,9 @@ export function endOfRhythm(
   const period = periodsOf(beats)[of]
   const perTurn = of === 'teeth' ? PER_TOOTH * beats.teeth : PER_TURN
   const places = Math.max(2, Math.round(perTurn * period))
-  const cells = cellsOf(loud, turnAt, perTurn)
-  const first = turnAt(0)
-  const kept = Math.floor((turnAt(until - 1) - first) * perTurn)
+  const cells = cellsOf(loud, turns, perTurn)
+  const first = turns[0]!
+  const kept = Math.floor((turns[until - 1]! - first) * perTurn)
   const placeOf = (cell: number) => Math.floor(((cell % (perTurn * period)) / (perTurn * period)) * places) % places
   const shape = new Float64Array(places)
   const many = new Float64Array(places)
@@ -170,7 +174,7 @@ export function endOfRhythm(
   let [low, high] = [0, loud.length - 1]
   while (low < high) {
     const middle = (low + high) >> 1
-    if (turnAt(middle) < turn) low = middle + 1
+    if (turns[middle]! < turn) low = middle + 1
     else high = middle
   }
   return low

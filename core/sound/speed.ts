@@ -65,8 +65,8 @@ function spectrumAt(signal: Float32Array, from: number): Float64Array {
   for (let i = 0; i < WINDOW; i++) input[i] = signal[from + i]! * WINDOWED[i]!
   const out = fft.createComplexArray()
   fft.realTransform(out, input)
-  const half = PADDED / 2
-  const size = Float64Array.from({ length: half }, (_, i) => Math.hypot(out[2 * i]!, out[2 * i + 1]!))
+  const size = new Float64Array(PADDED / 2)
+  for (let i = 0; i < size.length; i++) size[i] = Math.sqrt(out[2 * i]! ** 2 + out[2 * i + 1]! ** 2)
   return overItsSurroundings(size)
 }
 
@@ -76,10 +76,13 @@ const AROUND = 160
 function overItsSurroundings(size: Float64Array): Float64Array {
   const sums = new Float64Array(size.length + 1)
   for (let i = 0; i < size.length; i++) sums[i + 1] = sums[i]! + size[i]!
-  return size.map((value, i) => {
-    const [from, to] = [Math.max(0, i - AROUND), Math.min(size.length, i + AROUND)]
-    return Math.log1p(value / ((sums[to]! - sums[from]!) / (to - from) + 1e-9))
-  })
+  const over = new Float64Array(size.length)
+  for (let i = 0; i < size.length; i++) {
+    const from = Math.max(0, i - AROUND)
+    const to = Math.min(size.length, i + AROUND)
+    over[i] = Math.log1p(size[i]! / ((sums[to]! - sums[from]!) / (to - from) + 1e-9))
+  }
+  return over
 }
 
 /** Where each speed's harmonics, and the places between them, lie in a spectrum. */
@@ -107,11 +110,12 @@ function ladderOf(grid: readonly number[], rate: number, firing: number): Ladder
 }
 
 function scoresAt(spectrum: Float64Array, { bins, parts, lean }: Ladder): Float64Array {
+  const scores = new Float64Array(lean.length).fill(-1)
   const at = (place: number) => {
-    const [k, part] = [bins[place]!, parts[place]!]
-    return spectrum[k]! + part * (spectrum[k + 1]! - spectrum[k]!)
+    const k = bins[place]!
+    return spectrum[k]! + parts[place]! * (spectrum[k + 1]! - spectrum[k]!)
   }
-  return lean.map((unusual, i) => {
+  for (let i = 0; i < scores.length; i++) {
     let [on, off, weights] = [0, 0, 0]
     for (let h = 0, place = 2 * WEIGHTS.length * i; h < WEIGHTS.length && bins[place]! >= 0; h++, place += 2) {
       const weight = WEIGHTS[h]!
@@ -119,8 +123,9 @@ function scoresAt(spectrum: Float64Array, { bins, parts, lean }: Ladder): Float6
       off += weight * at(place + 1)
       weights += weight
     }
-    return weights > 0 ? (on - 0.5 * off) / weights - unusual : -1
-  })
+    if (weights > 0) scores[i] = (on - 0.5 * off) / weights - lean[i]!
+  }
+  return scores
 }
 
 /** The way through all looks that scores best and changes least. */
@@ -150,10 +155,15 @@ const REACH = 9
 
 /** The place of the look before from which this one is best reached. */
 function bestBefore(best: Float64Array, k: number): number {
-  let [top, at] = [-Infinity, k]
-  for (let j = Math.max(0, k - REACH); j <= Math.min(best.length - 1, k + REACH); j++) {
+  let top = -Infinity
+  let at = k
+  const last = Math.min(best.length - 1, k + REACH)
+  for (let j = Math.max(0, k - REACH); j <= last; j++) {
     const value = best[j]! - STIFF * Math.abs(k - j)
-    if (value > top) [top, at] = [value, j]
+    if (value > top) {
+      top = value
+      at = j
+    }
   }
   return at
 }
