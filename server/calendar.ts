@@ -1,4 +1,4 @@
-import { CALENDAR_NAME, checkDescription, checkSummary } from '../words/en'
+import { calendarName, checkDescription, checkSummary } from '../words/en'
 import ical from 'ical-generator'
 import type { ActOf, KeptJob } from '../core/record'
 
@@ -9,7 +9,7 @@ export function checkCalendar(
   { date, usage, stopGap, note }: ActOf<'check'>,
   unit: string
 ): string {
-  const calendar = ical({ name: CALENDAR_NAME, prodId: { company: 'Umbrette', product: 'checks', language: 'EN' } })
+  const calendar = ical({ name: calendarName(), prodId: { company: 'Umbrette', product: 'checks', language: 'EN' } })
   const start = new Date(`${date}T00:00:00Z`)
   const event = calendar.createEvent({
     id: `${jobId}@umbrette`,

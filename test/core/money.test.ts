@@ -94,8 +94,8 @@ describe('a coin', () => {
   })
 
   it('stands with its thousands apart', () => {
-    expect(moneyExactly('1234567.80', 'EUR')).toBe('1 234 567.80 EUR')
-    expect(moneyExactly('-1234.50', 'EUR')).toBe('-1 234.50 EUR')
+    expect(moneyExactly('1234567.80', 'EUR')).toBe('1\u00a0234\u00a0567.80 EUR')
+    expect(moneyExactly('-1234.50', 'EUR')).toBe('-1\u00a0234.50 EUR')
     expect(moneyExactly(80, 'JPY')).toBe('80 JPY')
   })
 })

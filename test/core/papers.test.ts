@@ -76,7 +76,7 @@ describe('an estimate', () => {
   it('says in words whose it is, what each line is, each rate, and what is paid', () => {
     const words = writeEstimate(of([path, typed]), paper)
     expect(words.customer).toEqual(['Anne Quay', 'Quay 1', 'Harbour'])
-    expect(words.about).toContain('Pilot van 3 (SH-13-PV), Ardmere A18, 1.8 l four, 148 200 km.')
+    expect(words.about).toContain('Pilot van 3 (SH-13-PV), Ardmere A18, 1.8 l four, 148\u00a0200 km.')
     expect(words.lines.some(({ text }) => text.startsWith('Fitting: '))).toBe(true)
     expect(words.sums.map(({ label }) => label.replace(/of .*/, ''))).toEqual([
       'Without tax',
@@ -84,7 +84,7 @@ describe('an estimate', () => {
       'Tax, low 9 % ',
       'To pay, with tax'
     ])
-    expect(words.sums.at(-1)!.value).toMatch(/^[\d ]+\.\d\d EUR$/)
+    expect(words.sums.at(-1)!.value).toMatch(/^[\d\s]+\.\d\d EUR$/)
   })
 })
 

@@ -1,13 +1,14 @@
 import type { ActType } from '../../core/record'
 import type { CauseSays, Change } from '../../core/views/verdict'
 import { type Catalogue, type Names, sayer } from '../say'
-import { teethOff } from './figures'
+import { fixDigits, teethOff } from './figures'
 import { findingWords, KIND_NAMES } from './parts'
+import { t, texts, midSentence } from '../spoken'
 
 /** What an entry did to the estimate. In a file of its own: the bench says this, and not why parts are renewed. */
 
 /** Begins a sentence on what an act did. */
-const ACTS: Readonly<Record<ActType, string>> = {
+const ACTS: Readonly<Record<ActType, string>> = texts({
   read: 'The reading',
   undo: 'Taking that back',
   corrections: 'What is known of the engine',
@@ -30,14 +31,14 @@ const ACTS: Readonly<Record<ActType, string>> = {
   usage: 'What stood on the clock',
   estimate: 'The estimate',
   goodTrace: 'A trace kept as good'
-}
+})
 
 export const CAUSES: Catalogue<CauseSays> = {
-  entries: (f) => `${f.count} entries together`,
-  revision: (f) => `Revision ${f.revision} of the drive sheet`,
+  entries: (f) => t`${f.count} entries together`,
+  revision: (f) => t`Revision ${f.revision} of the drive sheet`,
   act: (f) => ACTS[f.type],
-  finding: (f) => `The finding "${findingWords(f.kind, f.finding)}"`,
-  reading: (f) => `${f.corrected ? 'The corrected' : 'The'} ${KIND_NAMES[f.kind].toLowerCase()}`
+  finding: (f) => t`The finding "${findingWords(f.kind, f.finding)}"`,
+  reading: (f) => t`${f.corrected ? t`The corrected` : t`The`} ${midSentence(KIND_NAMES[f.kind])}`
 }
 
 const sayCause = sayer(CAUSES)
@@ -46,21 +47,21 @@ const sayCause = sayer(CAUSES)
 export function sayChange({ cause, chains, jumps }: Change, name: Names, several: boolean): string {
   const moves = chains.map(({ chain, mean, spread }) => {
     const parts = [
-      ...(mean ? [`took elongation from ${mean.from.toFixed(2)} to ${mean.to.toFixed(2)} %`] : []),
+      ...(mean ? [t`took elongation from ${fixDigits(mean.from, 2)} to ${fixDigits(mean.to, 2)} %`] : []),
       ...(spread
         ? [
-            `${spread.to < spread.from ? 'narrowed' : 'widened'} it from ±${spread.from.toFixed(2)} to ±${spread.to.toFixed(2)}`
+            t`${spread.to < spread.from ? t`narrowed` : t`widened`} it from ±${fixDigits(spread.from, 2)} to ±${fixDigits(spread.to, 2)}`
           ]
         : [])
     ]
-    return `${several ? `${name(chain)}: ` : ''}${parts.join(' and ')}`
+    return t`${several ? t`${name(chain)}: ` : ''}${parts.join(t` and `)}`
   })
   const what = sayCause(cause, name)
-  const said = moves.length > 0 ? `${what} ${moves.join('; ')}.` : `${what} left the elongation as it was.`
+  const said = moves.length > 0 ? t`${what} ${moves.join('; ')}.` : t`${what} left the elongation as it was.`
   return [
     said,
     ...jumps.map(({ cam, teeth }) =>
-      teeth === 0 ? `${name(cam)} has not jumped after all.` : `${name(cam)} now reads ${teethOff(teeth)}.`
+      teeth === 0 ? t`${name(cam)} has not jumped after all.` : t`${name(cam)} now reads ${teethOff(teeth)}.`
     )
   ].join(' ')
 }

@@ -4,21 +4,22 @@ import type { Usage } from '../../core/readings'
 import { moneyExactly, thousands } from './figures'
 import { letterheadOf } from './report'
 import { USAGE_UNITS } from './parts'
+import { t, texts, withDecimals } from '../spoken'
 
 /** The estimate and the order list in final words: one place for page, paper and CSV. */
 
-const KINDS: Readonly<Record<EstimateLine['kind'], string>> = {
+const KINDS: Readonly<Record<EstimateLine['kind'], string>> = texts({
   labour: 'Labour',
   part: 'Parts',
   item: 'Always renewed'
-}
+})
 
-const BASES: Readonly<Record<Basis, string>> = {
+const BASES: Readonly<Record<Basis, string>> = texts({
   chosen: 'As the customer chose.',
   advised: 'As the workshop advises.',
   school: 'As the readings condemn, not yet advised by anybody.',
   typed: 'As typed.'
-}
+})
 
 /** What a paper of a job is about. */
 export interface PaperOf {
@@ -76,9 +77,9 @@ export function writeEstimate(estimate: Estimate, of: PaperOf): EstimatePaper {
   const rateOf = (id: string | null) => tax.rates.find((rate) => rate.id === id)
   const amountOf = (i: number) => (tax.included ? sums.lines[i]!.gross : sums.lines[i]!.net)
   return {
-    ...paperOf(of, 'Estimate'),
+    ...paperOf(of, t`Estimate`),
     basis: BASES[estimate.basis],
-    heads: ['', 'What', 'How many', 'Each', 'Amount', 'Tax'],
+    heads: ['', t`What`, t`How many`, t`Each`, t`Amount`, t`Tax`],
     lines: lines.map((line, i) => ({
       kind: KINDS[line.kind],
       text: textOf(line),
@@ -86,30 +87,30 @@ export function writeEstimate(estimate: Estimate, of: PaperOf): EstimatePaper {
       quantity: quantityOf(line),
       price: money(line.price),
       amount: money(amountOf(i)),
-      tax: rateOf(line.rate) ? `${rateOf(line.rate)!.percent} %` : ''
+      tax: rateOf(line.rate) ? t`${rateOf(line.rate)!.percent} %` : ''
     })),
     sums:
       sums.rates.length === 0
-        ? [{ label: 'To pay', value: money(sums.gross) }]
+        ? [{ label: t`To pay`, value: money(sums.gross) }]
         : [
-            { label: 'Without tax', value: money(sums.net) },
+            { label: t`Without tax`, value: money(sums.net) },
             ...sums.rates.map(({ name, percent, net, tax: taxed }) => ({
-              label: `${name} ${percent} % of ${money(net)}`,
+              label: t`${name} ${percent} % of ${money(net)}`,
               value: money(taxed)
             })),
-            { label: tax.included ? 'To pay, tax included' : 'To pay, with tax', value: money(sums.gross) }
+            { label: tax.included ? t`To pay, tax included` : t`To pay, with tax`, value: money(sums.gross) }
           ],
     caution:
-      'An estimate: what opening the drive shows can change it, and nothing is done beyond it without being asked. ' +
-      "The maker's manual decides over every figure here."
+      t`An estimate: what opening the drive shows can change it, and nothing is done beyond it without being asked. ` +
+      t`The maker's manual decides over every figure here.`
   }
 }
 
 /** Puts what is to be ordered in words. */
 export function writeOrder(lines: readonly EstimateLine[], currency: string, of: PaperOf): OrderPaper {
   return {
-    ...paperOf({ ...of, customer: null }, 'Order list'),
-    heads: ['Supplier', 'Part number', 'What', 'How many', 'Where it is', 'Each'],
+    ...paperOf({ ...of, customer: null }, t`Order list`),
+    heads: [t`Supplier`, t`Part number`, t`What`, t`How many`, t`Where it is`, t`Each`],
     lines: lines.map((line) => ({
       supplier: line.supplier,
       number: line.number,
@@ -118,31 +119,31 @@ export function writeOrder(lines: readonly EstimateLine[], currency: string, of:
       stock: line.stock,
       price: moneyExactly(line.price, currency)
     })),
-    none: 'Nothing is to be ordered.',
-    caution: "Order by the maker's number for this engine and year; a number here can be out of date."
+    none: t`Nothing is to be ordered.`,
+    caution: t`Order by the maker's number for this engine and year; a number here can be out of date.`
   }
 }
 
 function paperOf({ workshop, customer, vehicle, registration, engine, usage, by, at }: PaperOf, title: string) {
   const day = dayAt(at, workshop)
-  const plate = registration ? ` (${registration})` : ''
+  const plate = registration ? t` (${registration})` : ''
   return {
-    title: `${title}: ${vehicle}`,
+    title: t`${title}: ${vehicle}`,
     letterhead: letterheadOf(workshop),
     customer: customer
       ? [customer.name, ...customer.address.split('\n')].map((line) => line.trim()).filter(Boolean)
       : [],
-    about: `${vehicle}${plate}, ${engine}, ${thousands(usage.value)} ${USAGE_UNITS[usage.unit]}. ${by}, ${day}.`,
+    about: t`${vehicle}${plate}, ${engine}, ${thousands(usage.value)} ${USAGE_UNITS[usage.unit]}. ${by}, ${day}.`,
     foot: workshop.foot,
-    pageOf: 'Page {page} of {count}',
+    pageOf: t`Page {page} of {count}`,
     author: workshop.name,
     at
   }
 }
 
-const textOf = ({ kind, text, onPart }: EstimateLine) => (kind === 'labour' && onPart ? `Fitting: ${text}` : text)
+const textOf = ({ kind, text, onPart }: EstimateLine) => (kind === 'labour' && onPart ? t`Fitting: ${text}` : text)
 
 function quantityOf({ kind, quantity }: EstimateLine): string {
-  const shown = String(Number(quantity.toFixed(2)))
-  return kind === 'labour' ? `${shown} h` : shown
+  const shown = withDecimals(String(Number(quantity.toFixed(2))))
+  return kind === 'labour' ? t`${shown} h` : shown
 }

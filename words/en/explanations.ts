@@ -3,6 +3,7 @@ import type { Names } from '../say'
 import { fixDigits, lowerFirst, oddsWords, teethOff, upperFirst } from './figures'
 import { KIND_NAMES } from './parts'
 import { sayWay } from './slips'
+import { t } from '../spoken'
 
 /** What may lie behind a drive's readings. */
 
@@ -10,22 +11,22 @@ import { sayWay } from './slips'
 export function sayCause(cause: Cause, name: Names): string {
   switch (cause.as) {
     case 'stretched':
-      return `${name(cause.of)} has stretched far`
+      return t`${name(cause.of)} has stretched far`
     case 'rail-worn':
-      return `${name(cause.of)} is worn far`
+      return t`${name(cause.of)} is worn far`
     case 'pad-worn':
-      return `${name(cause.of)}: its pad is worn far`
+      return t`${name(cause.of)}: its pad is worn far`
     case 'jumped':
-      return `${name(cause.of)} has jumped ${teethOff(cause.teeth)}`
+      return t`${name(cause.of)} has jumped ${teethOff(cause.teeth)}`
     case 'cam-moved':
-      return `${name(cause.of)} has moved on its shaft: by pin, phaser or setting`
+      return t`${name(cause.of)} has moved on its shaft: by pin, phaser or setting`
     case 'misread':
-      return `${misreadWords(cause, name)} was read wrongly`
+      return t`${misreadWords(cause, name)} was read wrongly`
   }
 }
 
 function misreadWords({ kind, part }: Extract<Cause, { as: 'misread' }>, name: Names): string {
-  return `${kind === 'condition' ? 'What was seen' : KIND_NAMES[kind]} of ${lowerFirst(name(part))}`
+  return t`${kind === 'condition' ? t`What was seen` : KIND_NAMES[kind]} of ${lowerFirst(name(part))}`
 }
 
 /** In which way a reading would be wrong; empty where none is named. */
@@ -35,9 +36,9 @@ export function sayMisread({ way, value }: Extract<Cause, { as: 'misread' }>): s
 
 /** An explanation's causes together: `Timing chain has stretched far, and fixed guide is worn far`. */
 export function sayCauses(causes: readonly Cause[], name: Names): string {
-  if (causes.length === 0) return 'Nothing beyond the usual wear'
+  if (causes.length === 0) return t`Nothing beyond the usual wear`
   return upperFirst(
-    causes.map((cause, i) => (i === 0 ? sayCause(cause, name) : lowerFirst(sayCause(cause, name)))).join(', and ')
+    causes.map((cause, i) => (i === 0 ? sayCause(cause, name) : lowerFirst(sayCause(cause, name)))).join(t`, and `)
   )
 }
 
@@ -57,18 +58,18 @@ export function sayLikeliest(
 ): string {
   const [first, second] = stories
   if (!first) return ''
-  const said = (story: typeof first) => `${lowerFirst(sayCauses(story.causes, name))} (${sayOddsOf(story)})`
-  const readings = of.length > 0 ? `readings of ${of.map((chain) => lowerFirst(chain)).join(' and ')}` : 'readings'
-  const next = second ? `; next comes: ${said(second)}` : ''
-  return `Of what could explain the ${readings}, this is likeliest: ${said(first)}${next}.`
+  const said = (story: typeof first) => t`${lowerFirst(sayCauses(story.causes, name))} (${sayOddsOf(story)})`
+  const readings = of.length > 0 ? t`readings of ${of.map((chain) => lowerFirst(chain)).join(t` and `)}` : t`readings`
+  const next = second ? t`; next comes: ${said(second)}` : ''
+  return t`Of what could explain the ${readings}, this is likeliest: ${said(first)}${next}.`
 }
 
 /** How well a reading fits an explanation, by how many of its sigmas it misses. */
 export function sayFit(misses: number): string {
   const by = Math.abs(misses)
   return by < 2
-    ? 'fits'
+    ? t`fits`
     : by < 3.5
-      ? `${fixDigits(by, 1)} times its own doubt off`
-      : `does not fit: ${fixDigits(by, 0)} times its own doubt off`
+      ? t`${fixDigits(by, 1)} times its own doubt off`
+      : t`does not fit: ${fixDigits(by, 0)} times its own doubt off`
 }

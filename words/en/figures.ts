@@ -1,22 +1,23 @@
 import { minorDigits } from '../../core/money'
+import { localeNow, plural, spokenNow, t, withDecimals } from '../spoken'
 
 /** Figures in words, alike on page, paper and command line. */
 
 /** Odds in words: `86 %`, never a bare 0 or 100. */
 export function oddsWords(p: number): string {
-  if (p < 0.01) return 'under 1 %'
-  return p > 0.99 ? 'over 99 %' : `${Math.round(100 * p)} %`
+  if (p < 0.01) return t`under 1 %`
+  return p > 0.99 ? t`over 99 %` : `${Math.round(100 * p)} %`
 }
 
 /** `16.5`, without a minus before nothing. */
 export function fixDigits(value: number, digits: number): string {
   const text = value.toFixed(digits)
-  return Number(text) === 0 ? (0).toFixed(digits) : text
+  return withDecimals(Number(text) === 0 ? (0).toFixed(digits) : text)
 }
 
 /** `late` or `early`, the sign of a lag in words. */
 export function lateOrEarly(lag: number): string {
-  return lag < 0 ? 'early' : 'late'
+  return lag < 0 ? t`early` : t`late`
 }
 
 /** `3.8° late`. */
@@ -26,19 +27,24 @@ export function degreesWords(lag: number): string {
 
 /** `2 teeth early`. */
 export function teethOff(teeth: number): string {
-  return `${countWords(Math.abs(teeth), 'tooth', 'teeth')} ${lateOrEarly(teeth)}`
+  return `${countWords(Math.abs(teeth), t`tooth`, t`teeth`)} ${lateOrEarly(teeth)}`
 }
 
 /** `1 tooth`, `2 teeth`. */
 export function countWords(count: number, one: string, many: string): string {
-  return `${count} ${count === 1 ? one : many}`
+  return `${count} ${plural(count, one, many)}`
+}
+
+/** Digits in threes, never broken over two lines: by a space, or as the language does it. */
+function inThousands(digits: string): string {
+  return spokenNow()
+    ? new Intl.NumberFormat(localeNow()).format(BigInt(digits))
+    : digits.replaceAll(/\B(?=(\d{3})+$)/g, '\u00a0')
 }
 
 /** `148 200`. */
 export function thousands(value: number): string {
-  return Math.round(value)
-    .toString()
-    .replaceAll(/\B(?=(\d{3})+$)/g, ' ')
+  return inThousands(Math.round(value).toString())
 }
 
 /** An amount, rounded to whole ones as nobody haggles over less. */
@@ -49,8 +55,9 @@ export function moneyWords(amount: number, currency: string): string {
 /** An amount to the coin, `1 240.50 EUR`, of a decimal as it was reckoned. */
 export function moneyExactly(amount: string | number, currency: string): string {
   const text = typeof amount === 'number' ? amount.toFixed(minorDigits(currency)) : amount
-  const [, sign, whole, rest] = /^(-?)(\d+)(\.\d+)?$/.exec(text) ?? ['', '', text, '']
-  return `${sign}${whole!.replaceAll(/\B(?=(\d{3})+$)/g, ' ')}${rest ?? ''}${currency ? ` ${currency}` : ''}`
+  const [, sign, whole, rest] = /^(-?)(\d+)(\.\d+)?$/.exec(text) ?? []
+  if (whole === undefined) return text
+  return `${sign}${inThousands(whole!)}${withDecimals(rest ?? '')}${currency ? ` ${currency}` : ''}`
 }
 
 export function upperFirst(words: string): string {

@@ -1,7 +1,8 @@
 import type { LimitKind } from '../../core/sheet'
+import { texts } from '../spoken'
 
 /** Kinds of limits, as the sheet's pages name them. */
-export const LIMIT_NAMES: Readonly<Record<LimitKind, string>> = {
+export const LIMIT_NAMES: Readonly<Record<LimitKind, string>> = texts({
   elongation: 'Elongation',
   camLag: 'Cam lag at the marks',
   camLagScan: 'Cam deviation by the engine computer, warm idle',
@@ -16,4 +17,4 @@ export const LIMIT_NAMES: Readonly<Record<LimitKind, string>> = {
   vacuum: 'Vacuum at idle, at least',
   compression: 'Compression, at least',
   leakDown: 'Leak-down'
-}
+})

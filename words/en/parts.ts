@@ -5,27 +5,29 @@ import { figureOf, isFinding } from '../../core/readings'
 import { compileSheet, type CountedNames, type DriveSheet, PART_KINDS, type PartKind } from '../../core/sheet'
 import type { GroupTitle, Station } from '../../core/views/bench'
 import type { Names } from '../say'
+import { t, texts, known } from '../spoken'
 
 /** What parts, findings, kinds of readings, calls, schools and stations are called. */
 
 /** Targets that are no part of a sheet. */
-const STANDING = new Map([
-  ['camshafts', 'Camshafts'],
-  ['front-cover', 'Front cover'],
-  ['trigger-wheel', 'Trigger wheel'],
-  ['auxiliary-drive', 'Auxiliary drive'],
-  ['oil', 'Oil side'],
-  ['fasteners', 'Fasteners'],
-  ['engine', 'Engine']
-])
+const STANDING = texts<Readonly<Record<string, string>>>({
+  camshafts: 'Camshafts',
+  'front-cover': 'Front cover',
+  'trigger-wheel': 'Trigger wheel',
+  'auxiliary-drive': 'Auxiliary drive',
+  oil: 'Oil side',
+  fasteners: 'Fasteners',
+  engine: 'Engine'
+})
 
 /** The name of any part of a drive, or of oil, fasteners and engine. */
 export function partName(sheet: DriveSheet, id: string): string {
-  return compileSheet(sheet).nameOf(id) ?? standingName(id)
+  const own = compileSheet(sheet).nameOf(id)
+  return own === null ? standingName(id) : known(own)
 }
 
 export function standingName(id: string): string {
-  return STANDING.get(id) ?? id
+  return Object.hasOwn(STANDING, id) ? STANDING[id]! : id
 }
 
 /** What the parts of a drive are called. */
@@ -33,7 +35,7 @@ export function namesOf(sheet: DriveSheet): Names {
   return (id) => partName(sheet, id)
 }
 
-export const KIND_NAMES: Readonly<Record<NumericKind, string>> = {
+export const KIND_NAMES: Readonly<Record<NumericKind, string>> = texts({
   extension: 'Tensioner extension',
   groove: 'Groove depth',
   padWear: 'Pad wear',
@@ -42,17 +44,17 @@ export const KIND_NAMES: Readonly<Record<NumericKind, string>> = {
   chainLength: 'Chain length',
   chainCompare: 'Longer than new',
   phaserPlay: 'Phaser play'
-}
+})
 
-export const CALL_WORDS: Readonly<Record<Call, string>> = {
+export const CALL_WORDS: Readonly<Record<Call, string>> = texts({
   'back-in': 'Back in',
   'look-closer': 'Look closer',
   renew: 'Renew',
   stop: 'Stop'
-}
+})
 
 /** A school's name, and what it holds. */
-export const SCHOOL_WORDS: Readonly<Record<School, { name: string; creed: string }>> = {
+export const SCHOOL_WORDS: Readonly<Record<School, { name: string; creed: string }>> = texts({
   'whole-set': {
     name: 'Whole set',
     creed:
@@ -67,11 +69,11 @@ export const SCHOOL_WORDS: Readonly<Record<School, { name: string; creed: string
     creed:
       "The cheapest path over the customer's horizon, counting access, parts, the odds of coming back and what a failure would break."
   }
-}
+})
 
-export const USAGE_UNITS: Readonly<Record<UsageUnit, string>> = { km: 'km', mi: 'miles', h: 'hours' }
+export const USAGE_UNITS: Readonly<Record<UsageUnit, string>> = texts({ km: 'km', mi: 'miles', h: 'hours' })
 
-export const STATION_NAMES: Readonly<Record<Station, string>> = {
+export const STATION_NAMES: Readonly<Record<Station, string>> = texts({
   1: 'Complaint',
   2: 'Before the covers',
   3: 'Set to the mark',
@@ -79,10 +81,10 @@ export const STATION_NAMES: Readonly<Record<Station, string>> = {
   5: 'Rails',
   6: 'Phasers',
   7: 'Chain on the bench'
-}
+})
 
 /** Titles of findings that are asked together. */
-export const GROUP_TITLES: Readonly<Record<GroupTitle, string>> = {
+export const GROUP_TITLES: Readonly<Record<GroupTitle, string>> = texts({
   'heard-when': 'When it is heard',
   'heard-too': 'Of the noise, too',
   'heard-where': 'Where it is loudest',
@@ -101,7 +103,7 @@ export const GROUP_TITLES: Readonly<Record<GroupTitle, string>> = {
   lifter: 'Removed lifter pushed in by hand',
   slack: 'Slack between the cams',
   found: 'Found'
-}
+})
 
 const RAIL = {
   sound: 'sound',
@@ -122,7 +124,7 @@ const RAIL = {
 type FindingWords = { readonly [K in PartKind]: { readonly [F in (typeof FINDINGS)[K][number]]: string } }
 
 /** Every finding of the closed list, as it is read out. */
-const FINDING_WORDS: FindingWords = {
+const FINDING_WORDS: FindingWords = texts({
   chain: {
     sound: 'sound',
     'as-new-beside-new': 'lies exactly as long as a new one',
@@ -290,7 +292,7 @@ const FINDING_WORDS: FindingWords = {
     'pieces-found': 'missing pieces found',
     'pieces-accepted': 'missing pieces accepted in writing'
   }
-}
+})
 
 /** A finding in words; the word itself where it is not on the list of that kind of part. */
 export function findingWords(kind: PartKind, finding: string): string {
@@ -311,11 +313,11 @@ export function anyFindingWords(finding: string): string {
 
 /** A finding that has a figure, with it: `compression 11.8 bar`. */
 export function figureFinding(finding: string, value: number): string {
-  return `${anyFindingWords(finding)} ${value} ${figureUnit(finding)}`.trim()
+  return t`${anyFindingWords(finding)} ${value} ${figureUnit(finding)}`.trim()
 }
 
 /** Names of what a sheet made from counts has one of. */
-export const COUNTED_NAMES: CountedNames = {
+export const COUNTED_NAMES: CountedNames = texts({
   crank: 'Crank sprocket',
   arm: 'Tensioner arm',
   guide: 'Fixed guide',
@@ -323,9 +325,9 @@ export const COUNTED_NAMES: CountedNames = {
   tightShoe: 'Shoe on the tight strand',
   tensioner: 'Tensioner',
   chain: 'Timing chain',
-  of: (part, chain) => `${part} ${chain + 1}`,
-  driving: (shaft, chain) => `${shaft}, driving chain ${chain + 1}`
-}
+  of: (part, chain) => t`${part} ${chain + 1}`,
+  driving: (shaft, chain) => t`${shaft}, driving chain ${chain + 1}`
+})
 
 /** Note of a drive sheet's first revision. */
 export const AS_SHIPPED = 'As it ships'

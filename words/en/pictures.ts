@@ -1,10 +1,12 @@
+import { t, texts } from '../spoken'
+
 /** What stands on the pictures of the practice stand. */
-export const PICTURES = {
+export const PICTURES = texts({
   hookedTooth: 'A hooked tooth leans: compare its two flanks.',
   newSpring: 'a new spring',
   hollow: 'and a hollow where the arm bears',
   asFound: 'At rest, as found. The rule starts at the face of the housing.',
-  atTheLine: (cam: string) => `${cam}, at the line on the head`,
+  atTheLine: (cam: string) => t`${cam}, at the line on the head`,
   compression: 'bar, throttle open, cranked until the needle stops rising',
   camAgainstPhaser: 'cam against phaser while turned by hand',
   crankPulley: 'crank pulley at its pointer',
@@ -14,10 +16,10 @@ export const PICTURES = {
   spring: 'its spring',
   teeth: 'its teeth from the side',
   springsFly: 'Let the plunger out slowly: spring and plunger fly.',
-  linksBeside: (links: number) => `${links} links from one pin; below, the far ends close up`,
+  linksBeside: (links: number) => t`${links} links from one pin; below, the far ends close up`,
   rockedByHand: 'locked, rocked by hand: both ends, crank degrees',
   paintGone: 'no paint is left on any link',
-  linksOver: (links: number) => `over ${links} links, pulled tight; the dial goes round once in a millimetre`,
+  linksOver: (links: number) => t`over ${links} links, pulled tight; the dial goes round once in a millimetre`,
   pan: 'pan and filter, drained through a cloth: count the pieces, mind the fine ones',
   pastIsLate: 'Past 0 in the running direction is late, and written with +.',
   section: 'section, depth in mm from the unworn edge',
@@ -43,4 +45,4 @@ export const PICTURES = {
   holdsWeakly: 'it gives to the next notch and holds, with little force',
   stuck: 'it does not move',
   slips: 'it goes in and stays in'
-} as const
+})

@@ -1,6 +1,8 @@
+import { t, texts } from '../spoken'
+
 /** Where in a drive sheet something stands, as a mechanic would say it and not as the file does. */
 
-const LISTS: Readonly<Record<string, string>> = {
+const LISTS: Readonly<Record<string, string>> = texts({
   sprockets: 'Sprocket',
   rails: 'Rail',
   tensioners: 'Tensioner',
@@ -19,9 +21,9 @@ const LISTS: Readonly<Record<string, string>> = {
   readings: 'Reading',
   acts: 'Entry',
   photos: 'Picture'
-}
+})
 
-const FIELDS: Readonly<Record<string, string>> = {
+const FIELDS: Readonly<Record<string, string>> = texts({
   shoe: 'its curve',
   centre: 'where it stands',
   radius: 'radius',
@@ -79,7 +81,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   requires: 'what it requires',
   brings: 'what it brings',
   fits: 'what it fits'
-}
+})
 
 /** One step of a place: a field, and which of a list. */
 const STEP = /([\w-]+)(?:\[(\d+)\])?/g
@@ -100,10 +102,10 @@ export function sayPlace(place: string, file?: unknown): string {
     at = inner(at, index)
     const called = inner(at, 'name') ?? inner(at, 'bolt')
     const list = LISTS[field] ?? FIELDS[field] ?? field
-    said.push(typeof called === 'string' && called ? called.slice(0, 80) : `${list} ${Number(index) + 1}`)
+    said.push(typeof called === 'string' && called ? called.slice(0, 80) : t`${list} ${Number(index) + 1}`)
   }
   const [first = '', ...rest] = said
-  return rest.length === 0 ? first : `${first}: ${rest.join(', ')}`
+  return rest.length === 0 ? first : t`${first}: ${rest.join(', ')}`
 }
 
 function inner(of: unknown, name: string): unknown {

@@ -16,10 +16,11 @@ import { type Catalogue, type Names, sayer } from '../say'
 import { fixDigits } from './figures'
 import { findingWords, namesOf } from './parts'
 import { sayReason } from './reasons'
+import { t, texts, midSentence } from '../spoken'
 
 /** The practice stand: faults and their lessons, what customers say, what was looked at, what to take along. */
 
-export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: string }>> = {
+export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: string }>> = texts({
   stretched: {
     name: 'Chain stretched past its limit',
     lesson:
@@ -155,7 +156,7 @@ export const FAULT_WORDS: Readonly<Record<FaultId, { name: string; lesson: strin
     name: 'A wrong count on the card',
     lesson: 'A count somebody else wrote down is hearsay: count again, all the way round.'
   }
-}
+})
 
 /** A fault's name and lesson; of one from a later version its id alone. */
 export function faultWords(id: string): { name: string; lesson: string } {
@@ -163,26 +164,26 @@ export function faultWords(id: string): { name: string; lesson: string } {
 }
 
 export const COMPLAINTS: Catalogue<ComplaintSays> = {
-  'since-the-cams-were-out': () => 'Not right since the cams were out at another workshop.',
-  'down-on-power': () => 'One hard rattle at a start, and down on power ever since.',
-  'rattles-at-idle': () => 'Rattles at idle, gone when revved.',
-  'since-oil-change': () => 'Chain noise at idle since the last oil change.',
-  'no-complaint': () => 'No complaint; looked at while the engine is out.',
-  'hard-knock': () => 'Hard knock all the time, at any speed.',
-  'fears-for-the-chain': () => 'Rattles for less than a second at a cold start. The customer fears for the chain.',
-  'sudden-rattle': () => 'A sudden rattle, then quiet again.',
-  grinds: () => 'Grinds from the front, more every week.',
-  'seconds-of-rattle': () => 'Rattles for some seconds after a night outside.',
-  'new-tensioner': () => 'The tensioner is new, fitted last month by another workshop, and the noise stayed.',
-  'sewing-machine': () => 'Ticks like a sewing machine after some minutes of warm idle.',
-  'rails-renewed-elsewhere': () => 'Noisy since its rails were renewed elsewhere.',
-  'card-says-stretched': () => 'Another workshop read the timing and wrote "chain stretched" on its card.',
-  'warning-light': () => 'Warning light for a cam that is slow to respond.',
-  'cuts-out': () => 'Cuts out now and then; the light says that crank and cam do not agree.',
-  'drips-at-the-front': () => 'Drips oil at the front, and the level keeps falling.',
-  'found-slack': () => 'Somebody has looked under the cover and found slack between the cams.',
+  'since-the-cams-were-out': () => t`Not right since the cams were out at another workshop.`,
+  'down-on-power': () => t`One hard rattle at a start, and down on power ever since.`,
+  'rattles-at-idle': () => t`Rattles at idle, gone when revved.`,
+  'since-oil-change': () => t`Chain noise at idle since the last oil change.`,
+  'no-complaint': () => t`No complaint; looked at while the engine is out.`,
+  'hard-knock': () => t`Hard knock all the time, at any speed.`,
+  'fears-for-the-chain': () => t`Rattles for less than a second at a cold start. The customer fears for the chain.`,
+  'sudden-rattle': () => t`A sudden rattle, then quiet again.`,
+  grinds: () => t`Grinds from the front, more every week.`,
+  'seconds-of-rattle': () => t`Rattles for some seconds after a night outside.`,
+  'new-tensioner': () => t`The tensioner is new, fitted last month by another workshop, and the noise stayed.`,
+  'sewing-machine': () => t`Ticks like a sewing machine after some minutes of warm idle.`,
+  'rails-renewed-elsewhere': () => t`Noisy since its rails were renewed elsewhere.`,
+  'card-says-stretched': () => t`Another workshop read the timing and wrote "chain stretched" on its card.`,
+  'warning-light': () => t`Warning light for a cam that is slow to respond.`,
+  'cuts-out': () => t`Cuts out now and then; the light says that crank and cam do not agree.`,
+  'drips-at-the-front': () => t`Drips oil at the front, and the level keeps falling.`,
+  'found-slack': () => t`Somebody has looked under the cover and found slack between the cams.`,
   'card-says-count': (f, name) =>
-    `The last workshop counted ${f.links} links from ${name(f.from).toLowerCase()} to ${name(f.to).toLowerCase()} and wrote "jumped" on its card.`
+    t`The last workshop counted ${f.links} links from ${midSentence(name(f.from))} to ${midSentence(name(f.to))} and wrote "jumped" on its card.`
 }
 
 const sayComplaint = sayer(COMPLAINTS)
@@ -190,33 +191,33 @@ const sayComplaint = sayer(COMPLAINTS)
 /** A drawn case with its title and what the customer says of it. */
 export function tellCase({ says, ...engine }: DrawnCase): PracticeCase {
   const name = namesOf(engine.drive)
-  return { ...engine, title: `Case ${engine.code}`, complaint: says.map((one) => sayComplaint(one, name)).join(' ') }
+  return { ...engine, title: t`Case ${engine.code}`, complaint: says.map((one) => sayComplaint(one, name)).join(' ') }
 }
 
 /** What an inspection is called. */
 const INSPECTIONS: Readonly<Record<InspectionKind | 'as-told', (part: string, links: number) => string>> = {
   'as-told': (part) => part,
-  ask: () => 'Listen, ask, read the codes',
-  scan: () => 'Cam deviation from the engine computer',
-  plug: (part) => `${part} through its plug`,
-  compression: () => 'Compression',
-  pan: () => 'Oil drained: pan and filter',
-  oil: () => 'Oil screen and solenoids',
-  marks: (part) => `${part} against its mark`,
-  wheel: (part) => `${part} with a degree wheel`,
-  count: (part) => `${part}: links from mark to mark`,
-  extension: (part) => `${part}: extension`,
-  push: (part) => `${part} pushed in by hand`,
-  pad: (part) => `${part}: pad`,
+  ask: () => t`Listen, ask, read the codes`,
+  scan: () => t`Cam deviation from the engine computer`,
+  plug: (part) => t`${part} through its plug`,
+  compression: () => t`Compression`,
+  pan: () => t`Oil drained: pan and filter`,
+  oil: () => t`Oil screen and solenoids`,
+  marks: (part) => t`${part} against its mark`,
+  wheel: (part) => t`${part} with a degree wheel`,
+  count: (part) => t`${part}: links from mark to mark`,
+  extension: (part) => t`${part}: extension`,
+  push: (part) => t`${part} pushed in by hand`,
+  pad: (part) => t`${part}: pad`,
   rail: (part) => part,
-  phaser: (part) => `${part} turned by hand`,
-  pin: (part) => `${part}: locating pin`,
-  teeth: (part) => `${part}: teeth`,
-  bench: (part) => `${part} beside a new one`,
+  phaser: (part) => t`${part} turned by hand`,
+  pin: (part) => t`${part}: locating pin`,
+  teeth: (part) => t`${part}: teeth`,
+  bench: (part) => t`${part} beside a new one`,
   trigger: (part) => part,
-  cover: (part) => `${part}: its inside`,
-  camshaft: (part) => `${part}: seat and journal`,
-  length: (part, links) => `${part}: length over ${links} links`
+  cover: (part) => t`${part}: its inside`,
+  camshaft: (part) => t`${part}: seat and journal`,
+  length: (part, links) => t`${part}: length over ${links} links`
 }
 
 export function inspectionWords({ kind, part, links }: LookedAtFigures, name: Names): string {
@@ -225,37 +226,38 @@ export function inspectionWords({ kind, part, links }: LookedAtFigures, name: Na
 
 /** An entry as it was written, or as it was there. */
 export function shownWords(shown: Shown): string {
-  if (shown === null) return 'not so'
+  if (shown === null) return t`not so`
   if ('told' in shown) return shown.told
-  if ('value' in shown) return `${fixDigits(shown.value, 1)} ${shown.unit}`
-  return `${findingWords(shown.kind, shown.finding)}${shown.count === null ? '' : `, ${shown.count}`}`
+  if ('value' in shown) return t`${fixDigits(shown.value, 1)} ${shown.unit}`
+  return t`${findingWords(shown.kind, shown.finding)}${shown.count === null ? '' : t`, ${shown.count}`}`
 }
 
 /** The plain form that a message carries of an entry, as it is shown. */
 function plainWords(plain: string, unit: string, kind: string): string {
-  if (plain === '') return 'not so'
-  if (unit) return `${fixDigits(Number(plain), 1)} ${unit}`
+  if (plain === '') return t`not so`
+  if (unit) return t`${fixDigits(Number(plain), 1)} ${unit}`
   const [finding = '', count] = plain.split(':')
-  return `${findingWords(kind as PartKind, finding)}${count === undefined ? '' : `, ${count}`}`
+  return t`${findingWords(kind as PartKind, finding)}${count === undefined ? '' : t`, ${count}`}`
 }
 
 export const LESSONS: Catalogue<LessonSays> = {
   'of-fault': (f) => faultWords(f.fault).lesson,
   misread: (f, name) =>
-    `${inspectionWords(f, name)}: ${plainWords(f.entered, f.unit, f.findingKind)} was entered, ${plainWords(f.shown, f.unit, f.findingKind)} was there. Look twice before it is written down.`,
-  needless: (f, name) => `${name(f.part)} was sound and went on the bill`,
+    t`${inspectionWords(f, name)}: ${plainWords(f.entered, f.unit, f.findingKind)} was entered, ${plainWords(f.shown, f.unit, f.findingKind)} was there. Look twice before it is written down.`,
+  needless: (f, name) => t`${name(f.part)} was sound and went on the bill`,
   'turned-back': () =>
-    'The engine was turned against its running direction: overshoot, and go round again. Slack moves to the wrong side, and on some engines the chain jumps.',
-  'followed-not': (f, name) => `${inspectionWords(f, name)} was looked at and said so: a call follows what was read.`,
+    t`The engine was turned against its running direction: overshoot, and go round again. Slack moves to the wrong side, and on some engines the chain jumps.`,
+  'followed-not': (f, name) => t`${inspectionWords(f, name)} was looked at and said so: a call follows what was read.`,
   'would-have-told': (f, name) =>
-    `${inspectionWords(f, name)} would have told: ${f.minutes} minutes for whoever takes it when the software did.`,
+    t`${inspectionWords(f, name)} would have told: ${f.minutes} minutes for whoever takes it when the software did.`,
   luck: (f, name) =>
-    `${name(f.part)}: the call was right, but nothing was read that it rests on. It would not have stood up to the customer.`,
+    t`${name(f.part)}: the call was right, but nothing was read that it rests on. It would not have stood up to the customer.`,
   idle: (f, name) =>
-    `${inspectionWords(f, name)} cost ${f.minutes} minutes and changed nothing: read what settles something.`,
-  'look-in-reach': () => 'What comes off stays paid for: look at everything that is in reach before more is taken off.',
+    t`${inspectionWords(f, name)} cost ${f.minutes} minutes and changed nothing: read what settles something.`,
+  'look-in-reach': () =>
+    t`What comes off stays paid for: look at everything that is in reach before more is taken off.`,
   'measure-twice': () =>
-    'A figure that two ways of measuring agree on stands up to a customer; one alone is a guess with a number.'
+    t`A figure that two ways of measuring agree on stands up to a customer; one alone is a guess with a number.`
 }
 
 const sayOfLesson = sayer(LESSONS)
@@ -264,12 +266,12 @@ const sayOfLesson = sayer(LESSONS)
 export function sayLesson(lesson: Lesson, name: Names): string {
   if (lesson.code === 'as-told') return String(lesson.figures.text)
   const said = sayOfLesson(lesson, name)
-  return lesson.reason ? `${said}: ${sayReason(lesson.reason, name)}` : said
+  return lesson.reason ? t`${said}: ${sayReason(lesson.reason, name)}` : said
 }
 
 export const CODES: Catalogue<CodeSays> = {
-  'no-code': (f) => `"${f.code}" is no case code: it is written like A3-7KQ2MD.`,
-  'slip-in-code': (f) => `"${f.code}" has a slip in it: compare it with the original, character by character.`
+  'no-code': (f) => t`"${f.code}" is no case code: it is written like A3-7KQ2MD.`,
+  'slip-in-code': (f) => t`"${f.code}" has a slip in it: compare it with the original, character by character.`
 }
 
 /** Why a code is none. */
@@ -277,8 +279,8 @@ export const sayCode = sayer(CODES)
 
 export const UNTELLABLE: Catalogue<UntellableSays> = {
   'cannot-be-drawn': () =>
-    "This engine's sheet has no coordinates yet, so it cannot be drawn for practice: add them in the editor.",
-  'nothing-to-practise-on': () => 'Nothing was read in this job, so there is no truth to practise on.'
+    t`This engine's sheet has no coordinates yet, so it cannot be drawn for practice: add them in the editor.`,
+  'nothing-to-practise-on': () => t`Nothing was read in this job, so there is no truth to practise on.`
 }
 
 /** Why a job cannot be told as a case. */

@@ -6,6 +6,7 @@ import { ARGUMENTS } from './leftOut'
 import { sayCorrected, saySlip } from './slips'
 import { degreesWords, fixDigits, oddsWords, teethOff, upperFirst } from './figures'
 import { figureFinding, figureUnit } from './parts'
+import { t, texts, midSentence, plural } from '../spoken'
 
 /** Why a part is called as it is, and what releases a hold. */
 
@@ -25,7 +26,7 @@ const FOUND_RAIL = {
 }
 
 /** What each finding that makes a call says by itself. */
-const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: string } } = {
+const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: string } } = texts({
   chain: {
     sound: 'Looked at and found sound.',
     'as-new-beside-new': 'It lies exactly as long as a new one: no stretch, whatever the timing said.',
@@ -140,7 +141,7 @@ const FOUND: { readonly [K in PartKind]: { readonly [F in RuledFinding<K>]: stri
     'thread-damaged': 'A thread is damaged: mend it before anything is tightened in it.'
   },
   engine: {}
-}
+})
 
 const RELEASED_RAIL = {
   'bolts-sheared': 'Stub out, broken piece found, new bolts fitted.',
@@ -149,7 +150,7 @@ const RELEASED_RAIL = {
 }
 
 /** What releases the findings that stop an engine. */
-const RELEASED: { readonly [K in PartKind]: { readonly [finding: string]: string } } = {
+const RELEASED: { readonly [K in PartKind]: { readonly [finding: string]: string } } = texts({
   chain: {
     'link-total-wrong': "A chain with the sheet's number of links."
   },
@@ -184,7 +185,7 @@ const RELEASED: { readonly [K in PartKind]: { readonly [finding: string]: string
   trigger: {},
   auxiliary: {},
   engine: {}
-}
+})
 
 function foundIn(
   tables: { readonly [K in PartKind]: { readonly [finding: string]: string } },
@@ -197,28 +198,28 @@ type Spread = { mean: number; low: number; high: number }
 type Extension = { read: number; stroke: number; limit: number; odds: number }
 
 const between = ({ low, high }: Spread, unit: string) =>
-  `(90 % between ${fixDigits(low, 2)} and ${fixDigits(high, 2)} ${unit})`
-const pastIt = (odds: number) => `${oddsWords(odds)} likely past it.`
-const groove = (f: Spread) => `Groove ${fixDigits(f.mean, 2)} mm ${between(f, 'mm')}`
+  t`(90 % between ${fixDigits(low, 2)} and ${fixDigits(high, 2)} ${unit})`
+const pastIt = (odds: number) => t`${oddsWords(odds)} likely past it.`
+const groove = (f: Spread) => t`Groove ${fixDigits(f.mean, 2)} mm ${between(f, t`mm`)}`
 const extension = (f: { read: number; stroke: number }) =>
-  `Extension ${fixDigits(f.read, 1)} mm of ${f.stroke} mm stroke`
-const extensionPast = (f: Extension) => `${extension(f)}, limit ${f.limit} mm: ${pastIt(f.odds)}`
+  t`Extension ${fixDigits(f.read, 1)} mm of ${f.stroke} mm stroke`
+const extensionPast = (f: Extension) => t`${extension(f)}, limit ${f.limit} mm: ${pastIt(f.odds)}`
 const noLimit = (measured: string, what: string) =>
-  `${measured}, but the sheet has no ${what} for it: look it up in the maker's manual and enter it.`
-const stands = (lag: number) => `It stands ${degreesWords(lag)}`
-const jumpedHow = (teeth: number) => (teeth === 0 ? 'may have jumped' : `has jumped ${teethOff(teeth)}`)
+  t`${measured}, but the sheet has no ${what} for it: look it up in the maker's manual and enter it.`
+const stands = (lag: number) => t`It stands ${degreesWords(lag)}`
+const jumpedHow = (teeth: number) => (teeth === 0 ? t`may have jumped` : t`has jumped ${teethOff(teeth)}`)
 const weighed = (f: ReasonSays['weighed-keep']) =>
-  `saves an expected ${Math.round(f.saves)}${f.currency ? ` ${f.currency}` : ''} over ${f.horizon} ${f.unit}.`
+  t`saves an expected ${Math.round(f.saves)}${f.currency ? t` ${f.currency}` : ''} over ${f.horizon} ${f.unit}.`
 
 /** Why nothing that was read tells whole teeth. */
-const BLIND: Readonly<Record<ReasonSays['jump-not-seen']['why'], string>> = {
+const BLIND: Readonly<Record<ReasonSays['jump-not-seen']['why'], string>> = texts({
   'not-locked': 'its phaser is not locked',
   'half-link': 'the count ends between two links',
   both: 'its phaser is not locked, and the count ends between two links'
-}
+})
 
 /** How a reading is taken, inside a sentence. */
-const METHODS: Readonly<Record<string, string>> = {
+const METHODS: Readonly<Record<string, string>> = texts({
   calliper: 'with a calliper',
   photo: 'from a photo',
   eye: 'by eye',
@@ -227,18 +228,18 @@ const METHODS: Readonly<Record<string, string>> = {
   thumbnail: 'by thumbnail',
   hand: 'by hand',
   dial: 'with a dial gauge'
-}
+})
 const methodName = (method: string) => METHODS[method] ?? method
 
 /** What follows from a jump. */
-const THEN: Readonly<Record<ReasonSays['jumped']['then'], string>> = {
+const THEN: Readonly<Record<ReasonSays['jumped']['then'], string>> = texts({
   'compression-sound': 'Compression or leak-down is sound: set it to its marks and count.',
   'set-again': 'Set it to its marks again and count.',
   hold: 'On an interference engine valves may have touched: set it to its marks, then compression or leak-down before the engine is turned by the starter.'
-}
+})
 
 /** What a pattern of cylinders is, and whose doing. */
-const CYLINDER_PATTERNS: Readonly<Record<CylinderPattern, { is: string; then: string }>> = {
+const CYLINDER_PATTERNS: Readonly<Record<CylinderPattern, { is: string; then: string }>> = texts({
   even: { is: 'The cylinders are alike', then: '' },
   'all-low': {
     is: 'All cylinders are low together',
@@ -253,118 +254,119 @@ const CYLINDER_PATTERNS: Readonly<Record<CylinderPattern, { is: string; then: st
     then: 'the gasket between them before anything of the drive'
   },
   'some-low': { is: 'Some cylinders are low', then: 'after a jump that is how bent valves show' }
-}
+})
 
 function cylinderWords({ pattern, low, complete }: ReasonSays['cylinders']): string {
   const { is, then } = CYLINDER_PATTERNS[pattern]
   const open =
     complete || pattern !== 'even'
       ? ''
-      : '; not every cylinder is measured against a limit of the sheet, so it passes nothing'
-  return `${is}${low.length > 0 ? ` (${low.join(', ')})` : ''}${then ? `: ${then}` : ''}${open}.`
+      : t`; not every cylinder is measured against a limit of the sheet, so it passes nothing`
+  return t`${is}${low.length > 0 ? t` (${low.join(', ')})` : ''}${then ? t`: ${then}` : ''}${open}.`
 }
 
 export const REASONS: Catalogue<ReasonSays> = {
   found: (f) => foundIn(FOUND, f),
   figure: (f) =>
-    `${upperFirst(figureFinding(f.finding, f.value))}, limit ${f.least === null ? '' : `${f.least} to `}${f.limit} ${figureUnit(f.finding)}: ${f.past ? 'past it.' : 'within it.'}`,
-  'figure-no-limit': (f) => noLimit(upperFirst(figureFinding(f.finding, f.value)), 'limit'),
+    t`${upperFirst(figureFinding(f.finding, f.value))}, limit ${f.least === null ? '' : t`${f.least} to `}${f.limit} ${figureUnit(f.finding)}: ${f.past ? t`past it.` : t`within it.`}`,
+  'figure-no-limit': (f) => noLimit(upperFirst(figureFinding(f.finding, f.value)), t`limit`),
   cylinders: (f) => cylinderWords(f),
   'scan-limit': (f) =>
-    `The engine computer has it ${degreesWords(f.lag)} in a warm idle, past its own limit of ${f.limit}°: read the marks before anything is condemned.`,
-  'paint-condemns': (f) => `The paint on its coloured links is gone, and that condemns it here, by ${f.source}.`,
-  'new-chain': (f, name) => `Follows ${name(f.chain)}: a new chain gets new rails and tensioner.`,
+    t`The engine computer has it ${degreesWords(f.lag)} in a warm idle, past its own limit of ${f.limit}°: read the marks before anything is condemned.`,
+  'paint-condemns': (f) => t`The paint on its coloured links is gone, and that condemns it here, by ${f.source}.`,
+  'new-chain': (f, name) => t`Follows ${name(f.chain)}: a new chain gets new rails and tensioner.`,
   'sprockets-follow': (f) =>
-    `Sprockets follow a chain past its limit (${oddsWords(f.odds)}): their teeth have worn to the longer pitch.`,
+    t`Sprockets follow a chain past its limit (${oddsWords(f.odds)}): their teeth have worn to the longer pitch.`,
   'whole-set': () =>
-    'Whole set: with the cover off, access costs more than the part, and a worn part spoils the new ones.',
+    t`Whole set: with the cover off, access costs more than the part, and a worn part spoils the new ones.`,
   'pieces-missing': (f) =>
-    `${f.still} of ${f.missing} missing ${f.missing === 1 ? 'piece is' : 'pieces are'} not accounted for: ${f.still === 1 ? 'it turns' : 'they turn'} up in the pickup or a sprocket.`,
-  'pieces-accounted': (f) => `All ${f.missing} missing pieces are found or accepted in writing.`,
+    t`${f.still} of ${f.missing} missing ${plural(f.missing, t`piece is`, t`pieces are`)} not accounted for: ${plural(f.still, t`it turns`, t`they turn`)} up in the pickup or a sprocket.`,
+  'pieces-accounted': (f) => t`All ${f.missing} missing pieces are found or accepted in writing.`,
   'pieces-unknown': () =>
-    'Something has broken: lay its pieces together, count what is missing and hunt for it, pan and pickup too.',
-  'compression-low': () => 'Compression or leak-down is low: valves may be bent.',
-  'ran-on-metal': () => 'It has run on metal: a chain that did is renewed, whatever it measures.',
-  'runs-on-metal': () => 'The chain runs on metal: do not run the engine so.',
+    t`Something has broken: lay its pieces together, count what is missing and hunt for it, pan and pickup too.`,
+  'compression-low': () => t`Compression or leak-down is low: valves may be bent.`,
+  'ran-on-metal': () => t`It has run on metal: a chain that did is renewed, whatever it measures.`,
+  'runs-on-metal': () => t`The chain runs on metal: do not run the engine so.`,
   'metal-shows': (f, name) =>
-    `${name(f.rail)} is worn through to the metal: look whether the chain ran on it (scored plates and rollers, bright metal on the rail). A chain that did is renewed.`,
+    t`${name(f.rail)} is worn through to the metal: look whether the chain ran on it (scored plates and rollers, bright metal on the rail). A chain that did is renewed.`,
   'pin-after-loose-phaser': (f, name) =>
-    `${name(f.phaser)} was loose: a damaged locating pin or notch follows it. Look at both.`,
-  'loose-phaser': () => 'Able to come apart, which is another thing than noise: it is renewed.',
-  'superseded-unknown': () => "A superseded design, of which the sheet says nothing: look it up in the maker's manual.",
-  'superseded-on-sight': (f) => `Superseded (${f.design}): renewed on sight, by ${f.source}.`,
+    t`${name(f.phaser)} was loose: a damaged locating pin or notch follows it. Look at both.`,
+  'loose-phaser': () => t`Able to come apart, which is another thing than noise: it is renewed.`,
+  'superseded-unknown': () =>
+    t`A superseded design, of which the sheet says nothing: look it up in the maker's manual.`,
+  'superseded-on-sight': (f) => t`Superseded (${f.design}): renewed on sight, by ${f.source}.`,
   'superseded-by-readings': (f) =>
-    `Superseded (${f.design}), not renewed on sight by ${f.source}: its readings decide.`,
+    t`Superseded (${f.design}), not renewed on sight by ${f.source}: its readings decide.`,
   'chain-on-bad-teeth': () =>
-    'A sprocket it runs on has hooked or damaged teeth: measure its length, and it is not laid on new sprockets without.',
-  'jump-unread': () => 'Neither its mark nor a link count has been read.',
-  'no-jump': (f) => `${stands(f.lag)}; no tooth jumped (${oddsWords(f.odds)}).`,
+    t`A sprocket it runs on has hooked or damaged teeth: measure its length, and it is not laid on new sprockets without.`,
+  'jump-unread': () => t`Neither its mark nor a link count has been read.`,
+  'no-jump': (f) => t`${stands(f.lag)}; no tooth jumped (${oddsWords(f.odds)}).`,
   'jump-not-seen': (f) =>
-    `${stands(f.lag)}, which does not tell whole teeth: ${BLIND[f.why]}. A jump is ${oddsWords(f.odds)} likely: count the links from mark to mark.`,
+    t`${stands(f.lag)}, which does not tell whole teeth: ${BLIND[f.why]}. A jump is ${oddsWords(f.odds)} likely: count the links from mark to mark.`,
   'jump-undecided': (f) =>
-    `${stands(f.lag)}; it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}): count the links from mark to mark.`,
+    t`${stands(f.lag)}; it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}): count the links from mark to mark.`,
   'jump-or-mark': (f) =>
     [
-      `${stands(f.lag)}: it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}), or its mark was read wrongly (${oddsWords(f.wrong)}).`,
+      t`${stands(f.lag)}: it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}), or its mark was read wrongly (${oddsWords(f.wrong)}).`,
       ...(f.argued ? [ARGUMENTS.moved({ hidden: f.hidden }, NO_NAMES)] : []),
-      'Count the links from mark to mark before the starter turns this engine: if it jumped, valves may have touched, and compression or leak-down comes first.'
+      t`Count the links from mark to mark before the starter turns this engine: if it jumped, valves may have touched, and compression or leak-down comes first.`
     ].join(' '),
   jumped: (f) =>
     [
-      `${stands(f.lag)}: it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}).`,
+      t`${stands(f.lag)}: it ${jumpedHow(f.teeth)} (${oddsWords(f.odds)}).`,
       ...(f.argued ? [ARGUMENTS.moved({ hidden: f.hidden }, NO_NAMES)] : []),
       THEN[f.then]
     ].join(' '),
   'gears-off': (f) =>
-    `${stands(f.lag)}: ${f.teeth === 0 ? 'its gears may be set off' : `its gears are set ${teethOff(f.teeth)}`} (${oddsWords(f.odds)}). Gears do not jump: look at their marks tooth to tooth, and at what was last fitted. On an interference engine compression or leak-down comes before the starter.`,
+    t`${stands(f.lag)}: ${f.teeth === 0 ? t`its gears may be set off` : t`its gears are set ${teethOff(f.teeth)}`} (${oddsWords(f.odds)}). Gears do not jump: look at their marks tooth to tooth, and at what was last fitted. On an interference engine compression or leak-down comes before the starter.`,
   'shaft-off': (f) =>
-    `${stands(f.lag)}, ${f.teeth === 0 ? 'which may be teeth' : teethOff(f.teeth)} (${oddsWords(f.odds)}): it turns no cam, so no valve is touched, but it shakes or starves. Set it to its mark.`,
+    t`${stands(f.lag)}, ${f.teeth === 0 ? t`which may be teeth` : teethOff(f.teeth)} (${oddsWords(f.odds)}): it turns no cam, so no valve is touched, but it shakes or starves. Set it to its mark.`,
   'why-it-jumped': (f, name) =>
-    `${name(f.cam)} has jumped: find what let the chain go slack (ratchet, oil feed, a broken rail).`,
-  'groove-unread': () => 'Its groove has not been measured.',
+    t`${name(f.cam)} has jumped: find what let the chain go slack (ratchet, oil feed, a broken rail).`,
+  'groove-unread': () => t`Its groove has not been measured.`,
   'groove-looked': (f) =>
-    `Found sound by looking, which is a coarse reading: a groove shows from about ${f.limit === null ? 'half a millimetre' : `half its limit of ${f.limit} mm`} on, give or take ${f.coarse} mm. A depth gauge would tell it to ${f.fine} mm.`,
+    t`Found sound by looking, which is a coarse reading: a groove shows from about ${f.limit === null ? t`half a millimetre` : t`half its limit of ${f.limit} mm`} on, give or take ${f.coarse} mm. A depth gauge would tell it to ${f.fine} mm.`,
   'coarse-past-limit': (f) =>
-    `Read at ${f.method === 'hand' ? `${fixDigits(f.value, 1)}°` : `${fixDigits(f.value, 2)} mm`} ${methodName(f.method)}, past its limit; by what is usual that is ${oddsWords(f.odds)} likely. Read it again ${methodName(f.finer)} before it goes back in.`,
-  'groove-no-limit': (f) => noLimit(groove(f), 'groove limit'),
-  groove: (f) => `${groove(f)}, limit ${f.limit} mm: ${pastIt(f.odds)}`,
+    t`Read at ${f.method === 'hand' ? t`${fixDigits(f.value, 1)}°` : t`${fixDigits(f.value, 2)} mm`} ${methodName(f.method)}, past its limit; by what is usual that is ${oddsWords(f.odds)} likely. Read it again ${methodName(f.finer)} before it goes back in.`,
+  'groove-no-limit': (f) => noLimit(groove(f), t`groove limit`),
+  groove: (f) => t`${groove(f)}, limit ${f.limit} mm: ${pastIt(f.odds)}`,
   'stands-clear': () =>
-    'Stands clear of a tight chain and has no figure: look for chain marks, cracks and missing pieces.',
-  'extension-unread': () => 'Its extension has not been read.',
-  'extension-no-limit': (f) => noLimit(extension(f), 'limit'),
+    t`Stands clear of a tight chain and has no figure: look for chain marks, cracks and missing pieces.`,
+  'extension-unread': () => t`Its extension has not been read.`,
+  'extension-no-limit': (f) => noLimit(extension(f), t`limit`),
   extension: extensionPast,
-  'out-of-travel': (f) => `The arm is at the end of its reach and ${fixDigits(f.slack, 1)} mm of chain is left over.`,
+  'out-of-travel': (f) => t`The arm is at the end of its reach and ${fixDigits(f.slack, 1)} mm of chain is left over.`,
   'extension-unexplained': (f) =>
-    `${extensionPast(f)} ${fixDigits(f.unexplained, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown no other reading explains: read it again, then measure chain and rails.`,
+    t`${extensionPast(f)} ${fixDigits(f.unexplained, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown no other reading explains: read it again, then measure chain and rails.`,
   'extension-cause': (f, name) =>
-    `${extensionPast(f)} ${fixDigits(f.mm, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown ${f.cause === 'stretch' ? 'is stretch' : `comes from ${name(f.cause)}`}.`,
+    t`${extensionPast(f)} ${fixDigits(f.mm, 1)} of the ${fixDigits(f.grown, 1)} mm it has grown ${f.cause === 'stretch' ? t`is stretch` : t`comes from ${name(f.cause)}`}.`,
   'extension-of-other': (f, name) =>
-    `${extensionPast(f)} That is ${name(f.cause).toLowerCase()}'s doing more than its own.`,
-  'pad-no-limit': (f) => noLimit(`Pad worn ${fixDigits(f.mean, 2)} mm`, 'limit'),
-  pad: (f) => `Pad worn ${fixDigits(f.mean, 2)} mm, limit ${f.limit} mm: ${pastIt(f.odds)}`,
-  'play-unread': () => 'Its play has not been read.',
-  'play-no-limit': (f) => noLimit(`Play ${fixDigits(f.play, 1)}°`, 'limit'),
-  play: (f) => `Play ${fixDigits(f.play, 1)}° at lock, limit ${f.limit}°: ${pastIt(f.odds)}`,
+    t`${extensionPast(f)} That is ${midSentence(name(f.cause))}'s doing more than its own.`,
+  'pad-no-limit': (f) => noLimit(t`Pad worn ${fixDigits(f.mean, 2)} mm`, t`limit`),
+  pad: (f) => t`Pad worn ${fixDigits(f.mean, 2)} mm, limit ${f.limit} mm: ${pastIt(f.odds)}`,
+  'play-unread': () => t`Its play has not been read.`,
+  'play-no-limit': (f) => noLimit(t`Play ${fixDigits(f.play, 1)}°`, t`limit`),
+  play: (f) => t`Play ${fixDigits(f.play, 1)}° at lock, limit ${f.limit}°: ${pastIt(f.odds)}`,
   'elongation-no-limit': () =>
-    "The sheet has no elongation limit for this chain: look it up in the maker's manual and enter it.",
-  'elongation-unread': () => 'Nothing read so far tells how long the chain is.',
-  elongation: (f) => `Elongation ${fixDigits(f.mean, 2)} % ${between(f, '%')}, limit ${f.limit} %: ${pastIt(f.odds)}`,
+    t`The sheet has no elongation limit for this chain: look it up in the maker's manual and enter it.`,
+  'elongation-unread': () => t`Nothing read so far tells how long the chain is.`,
+  elongation: (f) => t`Elongation ${fixDigits(f.mean, 2)} % ${between(f, '%')}, limit ${f.limit} %: ${pastIt(f.odds)}`,
   'late-by-wear': (f, name) =>
-    `${name(f.cam)} stands ${degreesWords(f.lag)}, limit ${f.limit}°, without a jump: wear makes it so (${oddsWords(f.odds)} likely past the limit).`,
+    t`${name(f.cam)} stands ${degreesWords(f.lag)}, limit ${f.limit}°, without a jump: wear makes it so (${oddsWords(f.odds)} likely past the limit).`,
   'late-not-stretched': (f, name) =>
-    `${name(f.cam)} stands late beyond its limit, but the chain measures within its own: look at its phaser and locating pin, the mark it was read at, and whether the head was skimmed.`,
-  'measures-as-new': () => 'It measures like a new one: no stretch, whatever the timing said.',
+    t`${name(f.cam)} stands late beyond its limit, but the chain measures within its own: look at its phaser and locating pin, the mark it was read at, and whether the head was skimmed.`,
+  'measures-as-new': () => t`It measures like a new one: no stretch, whatever the timing said.`,
   'uneven-wear': (f) =>
-    `Worn unevenly: ${f.places} places differ by ${fixDigits(f.spread, 2)} points. Look for stiff links and a run that was dry; the longest place counts against the limit.`,
+    t`Worn unevenly: ${f.places} places differ by ${fixDigits(f.spread, 2)} points. Look for stiff links and a run that was dry; the longest place counts against the limit.`,
   'readings-at-odds': (f) =>
-    `${f.count === 1 ? 'A reading is' : `${f.count} readings are`} at odds with the rest: measure again before anything is ordered.`,
-  'reading-wrong': (f) => `${saySlip(f)}: it should then read ${sayCorrected(f)}. Read it again, or enter it as that.`,
+    t`${plural(f.count, t`A reading is`, t`${f.count} readings are`)} at odds with the rest: measure again before anything is ordered.`,
+  'reading-wrong': (f) => t`${saySlip(f)}: it should then read ${sayCorrected(f)}. Read it again, or enter it as that.`,
   'lag-unexplained': (f, name) =>
-    `${name(f.cam)} reads ${fixDigits(Math.abs(f.off), 1)}° ${f.off > 0 ? 'later' : 'earlier'} than chain, rails and counts explain, and no tooth has jumped: look at its phaser, locating pin and key, and at which mark it was read.`,
-  'not-settled': () => 'The estimate did not settle on these readings: take another before deciding.',
-  'weighed-by-odds': () => 'Weighed by odds alone: the sheet has no prices or hours to weigh.',
-  'weighed-renew': (f) => `Weighed: with the access paid, renewing it ${weighed(f)}`,
-  'weighed-keep': (f) => `Weighed: keeping it ${weighed(f)}`,
+    t`${name(f.cam)} reads ${fixDigits(Math.abs(f.off), 1)}° ${f.off > 0 ? t`later` : t`earlier`} than chain, rails and counts explain, and no tooth has jumped: look at its phaser, locating pin and key, and at which mark it was read.`,
+  'not-settled': () => t`The estimate did not settle on these readings: take another before deciding.`,
+  'weighed-by-odds': () => t`Weighed by odds alone: the sheet has no prices or hours to weigh.`,
+  'weighed-renew': (f) => t`Weighed: with the access paid, renewing it ${weighed(f)}`,
+  'weighed-keep': (f) => t`Weighed: keeping it ${weighed(f)}`,
   'as-signed': (f) => f.text
 }
 
@@ -373,12 +375,12 @@ export const sayReason = sayer(REASONS)
 
 export const RELEASES: Catalogue<ReleaseSays> = {
   found: (f) => foundIn(RELEASED, f),
-  'pieces-found': () => 'Every piece found, or accepted in writing by name.',
-  'head-looked-at': () => 'The head looked at, and compression or leak-down sound.',
-  'chain-and-rails-renewed': () => 'Chain and rails renewed, glitter washed out, oil and filter changed.',
-  'gears-set': () => 'The gears set by their marks, then compression or leak-down found sound.',
-  'links-counted': () => 'The links counted from mark to mark, and they say that no tooth jumped.',
-  'set-and-compression': () => 'Set to its marks, then compression or leak-down found sound.',
+  'pieces-found': () => t`Every piece found, or accepted in writing by name.`,
+  'head-looked-at': () => t`The head looked at, and compression or leak-down sound.`,
+  'chain-and-rails-renewed': () => t`Chain and rails renewed, glitter washed out, oil and filter changed.`,
+  'gears-set': () => t`The gears set by their marks, then compression or leak-down found sound.`,
+  'links-counted': () => t`The links counted from mark to mark, and they say that no tooth jumped.`,
+  'set-and-compression': () => t`Set to its marks, then compression or leak-down found sound.`,
   'as-signed': (f) => f.text
 }
 

@@ -11,6 +11,7 @@ import { anyFindingWords, KIND_NAMES, namesOf } from './parts'
 import { sayReason } from './reasons'
 import { sayDifference, sayStatement, sayUpTo } from './verdict'
 import { WORKSHOP } from './workshop'
+import { t, texts, midSentence } from '../spoken'
 
 /** The customer's report in final words: the one place of its headings and wording, for page, link and paper. */
 
@@ -133,36 +134,36 @@ export interface ReportPath {
 }
 
 /** What each school's path is to someone who has not heard of schools. */
-const PLAIN: Readonly<Record<School, string>> = {
+const PLAIN: Readonly<Record<School, string>> = texts({
   'on-evidence': 'What the readings condemn',
   'whole-set': 'Everything behind the cover',
   weighed: 'Least expected cost'
-}
+})
 
-const CALL_SAYS: Readonly<Record<Call, string>> = {
+const CALL_SAYS: Readonly<Record<Call, string>> = texts({
   'back-in': 'goes back in',
   renew: 'to be renewed',
   'look-closer': 'needs another look',
   stop: 'must not be run'
-}
+})
 
-const WHAT: Readonly<Record<ReportMeasure['kind'], string>> = {
+const WHAT: Readonly<Record<ReportMeasure['kind'], string>> = texts({
   elongation: 'longer than new',
   extension: 'plunger out',
   groove: 'groove',
   camLag: 'off its mark'
-}
+})
 
 export const IF_LEFT: Catalogue<IfLeftSays> = {
-  'must-not-run': (f, name) => `${name(f.part)}: the engine must not be run like this.`,
+  'must-not-run': (f, name) => t`${name(f.part)}: the engine must not be run like this.`,
   'comes-back': (f, name) =>
-    `${name(f.part)}: kept, it is ${plainOdds(f.odds)} that the cover comes off again for it within ${usageWords({ value: f.within, unit: f.unit as Usage['unit'] })}.`,
-  'nothing-to-do': () => 'Nothing was found that must be done now.',
+    t`${name(f.part)}: kept, it is ${plainOdds(f.odds)} that the cover comes off again for it within ${usageWords({ value: f.within, unit: f.unit as Usage['unit'] })}.`,
+  'nothing-to-do': () => t`Nothing was found that must be done now.`,
   'stop-gap': (f) =>
-    `What is advised is a stop-gap, not a repair; ${f.accepted} accepted what it leaves open. It is looked at again ${[f.usage === null ? '' : `at ${thousands(f.usage)}`, f.date === null ? '' : `by ${f.date}`].filter(Boolean).join(' or ') || 'soon'}.`,
+    t`What is advised is a stop-gap, not a repair; ${f.accepted} accepted what it leaves open. It is looked at again ${[f.usage === null ? '' : t`at ${thousands(f.usage)}`, f.date === null ? '' : t`by ${f.date}`].filter(Boolean).join(t` or `) || t`soon`}.`,
   'near-jump': (f, name) =>
-    `${name(f.chain)}: should its tensioner bleed down, there would be ${Math.round(100 * f.mean)} % (${Math.round(100 * f.low)} to ${Math.round(100 * f.high)} %) of the slack it takes to ride over ${name(f.sprocket).toLowerCase()}. That is a first estimate from the geometry and no leave to drive on; the maker decides.`,
-  'valves-meet': () => 'In this engine valves can meet pistons: a chain that jumps or breaks can cost the head.'
+    t`${name(f.chain)}: should its tensioner bleed down, there would be ${Math.round(100 * f.mean)} % (${Math.round(100 * f.low)} to ${Math.round(100 * f.high)} %) of the slack it takes to ride over ${midSentence(name(f.sprocket))}. That is a first estimate from the geometry and no leave to drive on; the maker decides.`,
+  'valves-meet': () => t`In this engine valves can meet pistons: a chain that jumps or breaks can cost the head.`
 }
 
 const sayIfLeft = sayer(IF_LEFT)
@@ -174,7 +175,7 @@ export function writeReport(facts: ReportFacts): Report {
   const about = { vehicle: job.vehicle, engine: sheet.name, usage: usageWords(job.usage), by: facts.by, at: facts.at }
   const made = {
     core: facts.core,
-    sheet: facts.sheetRevision === null ? sheet.name : `${sheet.name}, revision ${facts.sheetRevision}`,
+    sheet: facts.sheetRevision === null ? sheet.name : t`${sheet.name}, revision ${facts.sheetRevision}`,
     signoff: facts.signoff
   }
   const within = horizon ? usageWords(horizon) : ''
@@ -209,10 +210,10 @@ export function writeReport(facts: ReportFacts): Report {
     horizon: within,
     ifLeft: facts.ifLeft.map((line) => sayIfLeft(line, name)),
     notChecked: facts.notChecked.map(
-      ({ part, kinds }) => `${name(part)}: ${kinds.map((kind) => KIND_NAMES[kind].toLowerCase()).join(', ')}`
+      ({ part, kinds }) => t`${name(part)}: ${kinds.map((kind) => midSentence(KIND_NAMES[kind])).join(', ')}`
     ),
     cautions: [
-      "The maker's manual for this engine decides over every figure here; local rules and qualified practice come first.",
+      t`The maker's manual for this engine decides over every figure here; local rules and qualified practice come first.`,
       ...(sheet.note ? [sheet.note] : [])
     ],
     made
@@ -237,23 +238,25 @@ export function restOf({ found, happened }: Pick<Report, 'found' | 'happened'>):
 
 /** Captions of the two drawings beside each other. */
 export function normalBeside(times: number): [string, string] {
-  return ['Normal: as new', `As found, the wear drawn ${times} times as large`]
+  return [t`Normal: as new`, t`As found, the wear drawn ${times} times as large`]
 }
 
 /** Odds for who reads no odds: plain words, the figure behind them. */
 export function plainOdds(p: number): string {
-  const [words] = PLAIN_ODDS.find(([, upTo]) => p <= upTo)!
-  return `${words} (${oddsWords(p)})`
+  const [words] = PLAIN_ODDS.said.find(([, upTo]) => p <= upTo)!
+  return t`${words} (${oddsWords(p)})`
 }
 
-const PLAIN_ODDS: readonly (readonly [string, number])[] = [
-  ['very unlikely', 0.03],
-  ['unlikely', 0.2],
-  ['possible', 0.4],
-  ['as likely as not', 0.6],
-  ['likely', 0.9],
-  ['almost certain', 1]
-]
+const PLAIN_ODDS = texts<{ said: readonly (readonly [string, number])[] }>({
+  said: [
+    ['very unlikely', 0.03],
+    ['unlikely', 0.2],
+    ['possible', 0.4],
+    ['as likely as not', 0.6],
+    ['likely', 0.9],
+    ['almost certain', 1]
+  ]
+})
 
 /** A report as it was shared, in its newest form: one of an older version has no headings of its own. */
 export function upgradeReport(report: Report | (Omit<Report, 'version' | 'headings'> & { version: 1 })): Report {
@@ -270,7 +273,7 @@ export function addresseeOf({ name, address }: { name: string; address: string }
 /** The workshop as it stands at the head of a letter. */
 export function letterheadOf({ name, address, taxNumber }: Workshop): string[] {
   const lines = address.split('\n').map((line) => line.trim())
-  return [name, ...lines, ...(taxNumber ? [`Tax number ${taxNumber}`] : [])].filter(Boolean)
+  return [name, ...lines, ...(taxNumber ? [t`Tax number ${taxNumber}`] : [])].filter(Boolean)
 }
 
 function headingsOf(
@@ -287,50 +290,50 @@ function headingsOf(
   taxed = false
 ): ReportHeadings {
   return {
-    title: `${vehicle}: timing drive`,
+    title: t`${vehicle}: timing drive`,
     workshop,
-    under: `${engine}, ${usage}. ${by}, ${day}. ${workshop}.`,
-    pageOf: 'Page {page} of {count}',
-    chart: 'Price now against the odds of coming back; the table above has the same figures',
-    map: `${engine} as its readings imply`,
-    broughtInFor: 'Brought in for:',
-    happened: 'What happened',
-    found: 'What we found',
-    more: 'The rest of it',
-    measured: 'What was measured',
-    measures: ['Part', '', 'Found', 'As new', 'Limit'],
-    nothingMeasured: 'Nothing yet.',
-    pastLimit: 'past the limit',
-    calls: 'Part by part',
-    call: ['Part', 'What happens', 'Why'],
-    decidedBy: 'decided by',
-    drive: 'Normal, and as found',
-    pictures: 'Pictures',
-    ways: 'The ways open, and what they cost',
-    way: ['', 'Renews', 'Hours', taxed ? 'Price now, with tax' : 'Price now', 'Comes back'],
-    waysSay: `Odds are of the cover coming off again within ${horizon}. The customer decides.`,
-    advised: 'advised',
-    priceNow: 'price now',
-    oddsOfComingBack: 'odds of coming back',
-    ifLeft: 'If it is left',
-    notChecked: 'What was not checked',
-    allChecked: 'Everything that can be measured on this drive was measured.',
-    caution: 'Caution.',
-    made: `${sheet}; computation ${core}${signoff ? `; signed, revision ${signoff}` : '; not signed off yet'}.`
+    under: t`${engine}, ${usage}. ${by}, ${day}. ${workshop}.`,
+    pageOf: t`Page {page} of {count}`,
+    chart: t`Price now against the odds of coming back; the table above has the same figures`,
+    map: t`${engine} as its readings imply`,
+    broughtInFor: t`Brought in for:`,
+    happened: t`What happened`,
+    found: t`What we found`,
+    more: t`The rest of it`,
+    measured: t`What was measured`,
+    measures: [t`Part`, '', t`Found`, t`As new`, t`Limit`],
+    nothingMeasured: t`Nothing yet.`,
+    pastLimit: t`past the limit`,
+    calls: t`Part by part`,
+    call: [t`Part`, t`What happens`, t`Why`],
+    decidedBy: t`decided by`,
+    drive: t`Normal, and as found`,
+    pictures: t`Pictures`,
+    ways: t`The ways open, and what they cost`,
+    way: ['', t`Renews`, t`Hours`, taxed ? t`Price now, with tax` : t`Price now`, t`Comes back`],
+    waysSay: t`Odds are of the cover coming off again within ${horizon}. The customer decides.`,
+    advised: t`advised`,
+    priceNow: t`price now`,
+    oddsOfComingBack: t`odds of coming back`,
+    ifLeft: t`If it is left`,
+    notChecked: t`What was not checked`,
+    allChecked: t`Everything that can be measured on this drive was measured.`,
+    caution: t`Caution.`,
+    made: t`${sheet}; computation ${core}${signoff ? t`; signed, revision ${signoff}` : t`; not signed off yet`}.`
   }
 }
 
 function writeTraced(traced: readonly TracedCam[], name: Names): ReportTraced {
   const withinOf = ({ value, high }: TracedLag) =>
-    `${fixDigits(Math.abs(value), 1)}° ${value < 0 ? 'early' : 'late'} (give or take ${fixDigits(high - value, 1)}°)`
+    t`${fixDigits(Math.abs(value), 1)}° ${value < 0 ? t`early` : t`late`} (give or take ${fixDigits(high - value, 1)}°)`
   return {
-    title: 'What a trace of the running engine shows',
-    chart: 'How late each cam comes, crank degrees, with what it was read within',
+    title: t`What a trace of the running engine shows`,
+    chart: t`How late each cam comes, crank degrees, with what it was read within`,
     says: traced.map(({ cam, before, after, limit }) => {
       const past = after && limit && Math.abs(after.value) > limit.value
       return [
-        `${name(cam)}: ${[before && `${withinOf(before)} as it came in`, after && `${withinOf(after)} after the repair`].filter(Boolean).join('; ')}.`,
-        past ? `That is past its limit of ${limit.value}°.` : ''
+        t`${name(cam)}: ${[before && t`${withinOf(before)} as it came in`, after && t`${withinOf(after)} after the repair`].filter(Boolean).join('; ')}.`,
+        past ? t`That is past its limit of ${limit.value}°.` : ''
       ]
         .filter(Boolean)
         .join(' ')
@@ -341,7 +344,7 @@ function writeTraced(traced: readonly TracedCam[], name: Names): ReportTraced {
       after: after && { value: after.value, low: after.low, high: after.high },
       limit: limit?.value ?? null
     })),
-    words: { early: 'early', late: 'late', before: 'before', after: 'after' }
+    words: { early: t`early`, late: t`late`, before: t`before`, after: t`after` }
   }
 }
 
@@ -349,7 +352,7 @@ function callLine(
   { part, holds, reasons: [reason], overruled }: ReportFacts['calls'][number],
   name: Names
 ): Report['calls'][number] {
-  const limit = reason?.limit ? `Limit ${reason.limit.value} ${reason.limit.unit}, from ${reason.limit.source}` : ''
+  const limit = reason?.limit ? t`Limit ${reason.limit.value} ${reason.limit.unit}, from ${reason.limit.source}` : ''
   return {
     part,
     name: name(part),
@@ -366,17 +369,17 @@ function measureLine(
   name: Names
 ): Report['measures'][number] {
   const digits = kind === 'extension' ? 1 : 2
-  const unit = kind === 'elongation' ? '%' : 'mm'
+  const unit = kind === 'elongation' ? '%' : t`mm`
   const lag = kind === 'camLag'
   return {
     name: name(part),
     what: WHAT[kind],
     over,
-    limit: limit ? `${limit.value} ${limit.unit}, ${limit.source}` : 'none given',
+    limit: limit ? t`${limit.value} ${limit.unit}, ${limit.source}` : t`none given`,
     read: lag
-      ? `${degreesWords(value)} (give or take ${fixDigits((high - low) / 2, 1)}°)`
-      : `${fixDigits(value, digits)} ${unit} (${fixDigits(low, digits)} to ${fixDigits(high, digits)})`,
-    asNew: lag ? '0°' : kind === 'extension' ? `${fixDigits(asNew, 1)} mm` : `0 ${unit}`
+      ? t`${degreesWords(value)} (give or take ${fixDigits((high - low) / 2, 1)}°)`
+      : t`${fixDigits(value, digits)} ${unit} (${fixDigits(low, digits)} to ${fixDigits(high, digits)})`,
+    asNew: lag ? '0°' : kind === 'extension' ? t`${fixDigits(asNew, 1)} mm` : t`0 ${unit}`
   }
 }
 
@@ -389,24 +392,24 @@ function wayLine(
 ): ReportPath {
   const title =
     own && advised && schools.length === 0
-      ? 'As advised'
-      : schools.map((school) => PLAIN[school]).join('; ') || `Path ${i + 1}`
+      ? t`As advised`
+      : schools.map((school) => PLAIN[school]).join('; ') || t`Path ${i + 1}`
   return {
     title,
     advised,
     renew,
-    names: renew.map(name).join(', ') || 'nothing',
+    names: renew.map(name).join(', ') || t`nothing`,
     hours,
     price: taxed ? Number(taxed.gross) : now,
     priceWords: taxed ? moneyExactly(taxed.gross, currency) : moneyWords(now, currency),
     openWords: sayUpTo(taxed ? { ...undecided, atMost: Number(taxed.atMost) } : undecided, currency, name),
     comeBack,
-    comeBackWords: `${plainOdds(comeBack)} within ${within}`,
+    comeBackWords: t`${plainOdds(comeBack)} within ${within}`,
     expectedWords: moneyWords(expected, currency),
-    why: differs ? sayDifference(differs, name) : own ? 'Put together by the workshop.' : ''
+    why: differs ? sayDifference(differs, name) : own ? t`Put together by the workshop.` : ''
   }
 }
 
 function usageWords({ value, unit }: Usage): string {
-  return `${thousands(value)} ${unit === 'h' ? 'hours' : unit === 'mi' ? 'miles' : unit}`
+  return t`${thousands(value)} ${unit === 'h' ? t`hours` : unit === 'mi' ? t`miles` : unit}`
 }

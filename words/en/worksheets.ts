@@ -7,6 +7,7 @@ import { sayTask, TASK_GROUPS } from './build'
 import { thousands } from './figures'
 import { KIND_NAMES, namesOf, STATION_NAMES, USAGE_UNITS } from './parts'
 import type { PaperOf } from './estimate'
+import { t, midSentence, known, withDecimals } from '../spoken'
 
 /** Papers for the wall, in final words: what is to be read on a job, and how it is built up again. */
 
@@ -27,17 +28,17 @@ export interface WallPaper {
   at: string
 }
 
-const ABOUT_CAUTION =
-  "The maker's manual for this engine decides over every figure here; local rules and qualified practice come first."
+const aboutCaution = () =>
+  t`The maker's manual for this engine decides over every figure here; local rules and qualified practice come first.`
 
 /** What is to be read on a job, by station, with room for the figures. */
 export function writeWorksheet(sheet: DriveSheet, of: PaperOf): WallPaper {
   const slots = slotsOf(sheet)
   const stations = [...new Set(slots.map(({ station }) => station))].sort((a, b) => a - b)
   return {
-    ...wallPaper(of, 'Worksheet'),
+    ...wallPaper(of, t`Worksheet`),
     groups: [
-      { title: STATION_NAMES[1], lines: [{ text: 'What is heard, and when; codes; oil', blank: '' }] },
+      { title: STATION_NAMES[1], lines: [{ text: t`What is heard, and when; codes; oil`, blank: '' }] },
       ...stations.map((station) => ({
         title: STATION_NAMES[station],
         lines: slots.filter((slot) => slot.station === station).map((slot) => slotLine(sheet, slot))
@@ -51,11 +52,11 @@ function slotLine(sheet: DriveSheet, { kind, part, target }: Slot): WallLine {
   const { from, to, links } = target
   const asked = kind === 'linkCount' ? sheetLinks(sheet, part, from, to) : null
   const limit = limitOn(sheet, kind, part)
-  const between = from && to ? `, ${name(from).toLowerCase()} to ${name(to).toLowerCase()}` : ''
-  const over = links ? ` over ${links} links` : ''
-  const bound = limit ? `, limit ${limit.value} ${limit.unit}` : asked === null ? '' : `, sheet says ${asked}`
+  const between = from && to ? t`, ${midSentence(name(from))} to ${midSentence(name(to))}` : ''
+  const over = links ? t` over ${links} links` : ''
+  const bound = limit ? t`, limit ${limit.value} ${limit.unit}` : asked === null ? '' : t`, sheet says ${asked}`
   return {
-    text: `${name(part)}: ${KIND_NAMES[kind].toLowerCase()}${between}${over}${bound}`,
+    text: t`${name(part)}: ${midSentence(KIND_NAMES[kind])}${between}${over}${bound}`,
     blank: unitOf(kind)
   }
 }
@@ -78,21 +79,21 @@ const sheetLinks = (sheet: DriveSheet, chain: string, from?: string, to?: string
 export function writeBuildSheet(sheet: DriveSheet, { plan, expected, holes }: Rebuild, of: PaperOf): WallPaper {
   const name = namesOf(sheet)
   return {
-    ...wallPaper(of, 'Build-up'),
+    ...wallPaper(of, t`Build-up`),
     groups: [
       ...plan.groups.map(({ key, tasks }) => ({
         title: TASK_GROUPS[key],
         lines: tasks.map((task) => ({
           text: [sayTask(task, name), tightened(task.tighten)].filter(Boolean).join(': '),
-          blank: task.asks === 'nothing' ? null : task.asks === 'length' ? 'mm' : ''
+          blank: task.asks === 'nothing' ? null : task.asks === 'length' ? t`mm` : ''
         }))
       })),
       ...bankTags(sheet),
       ...boltHoles(sheet, holes),
       {
-        title: 'After two turns by hand',
+        title: t`After two turns by hand`,
         lines: expected.map(({ kind, target, from, to, value, within }) => ({
-          text: `${name(target)}: ${KIND_NAMES[kind].toLowerCase()}${from && to ? `, ${name(from).toLowerCase()} to ${name(to).toLowerCase()}` : ''}, expected ${rounded(value)}${within > 0 ? ` ±${rounded(within)}` : ''}`,
+          text: t`${name(target)}: ${midSentence(KIND_NAMES[kind])}${from && to ? t`, ${midSentence(name(from))} to ${midSentence(name(to))}` : ''}, expected ${rounded(value)}${within > 0 ? t` ±${rounded(within)}` : ''}`,
           blank: unitOf(kind)
         }))
       }
@@ -118,8 +119,8 @@ function bankTags(sheet: DriveSheet): WallPaper['groups'] {
   ]
   return [
     {
-      title: 'Bank tags: on the part before it comes off',
-      lines: banks.flatMap((bank) => of(bank).map(({ name }) => ({ text: `Bank ${bank}: ${name}`, blank: null })))
+      title: t`Bank tags: on the part before it comes off`,
+      lines: banks.flatMap((bank) => of(bank).map(({ name }) => ({ text: t`Bank ${bank}: ${name}`, blank: null })))
     }
   ]
 }
@@ -127,37 +128,37 @@ function bankTags(sheet: DriveSheet): WallPaper['groups'] {
 /** Which bolt goes back into which hole of each cover, as they came out. */
 function boltHoles(sheet: DriveSheet, holes: Rebuild['holes']): WallPaper['groups'] {
   return [...new Set(holes.map(({ cover }) => cover))].map((cover) => ({
-    title: `Bolts, ${(sheet.operations?.find(({ id }) => id === cover)?.name ?? cover).toLowerCase()}`,
+    title: t`Bolts, ${midSentence(known(sheet.operations?.find(({ id }) => id === cover)?.name ?? cover))}`,
     lines: holes
       .filter((hole) => hole.cover === cover)
       .map(({ x, y, length }, i) => ({
-        text: `Hole ${i + 1}: ${rounded(length)} mm, ${Math.round(100 * x)} % from the left, ${Math.round(100 * y)} % down`,
+        text: t`Hole ${i + 1}: ${rounded(length)} mm, ${Math.round(100 * x)} % from the left, ${Math.round(100 * y)} % down`,
         blank: null
       }))
   }))
 }
 
-const rounded = (value: number) => String(Number(value.toFixed(1)))
+const rounded = (value: number) => withDecimals(String(Number(value.toFixed(1))))
 
 function tightened(step: Rebuild['plan']['groups'][number]['tasks'][number]['tighten']): string {
   if (!step) return ''
-  return step.newtonMetres === undefined ? `${step.degrees}°` : `${step.newtonMetres} N·m`
+  return step.newtonMetres === undefined ? t`${step.degrees}°` : t`${step.newtonMetres} N·m`
 }
 
 function wallPaper(
   { workshop, vehicle, registration, engine, usage, complaint, by, at, customer }: PaperOf,
   title: string
 ) {
-  const plate = registration ? ` (${registration})` : ''
+  const plate = registration ? t` (${registration})` : ''
   return {
-    title: `${title}: ${vehicle}${plate}`,
+    title: t`${title}: ${vehicle}${plate}`,
     about: [
-      `${engine}, ${thousands(usage.value)} ${USAGE_UNITS[usage.unit]}. ${[customer?.name, by, dayAt(at, workshop)].filter(Boolean).join(', ')}. ${workshop.name}.`,
+      t`${engine}, ${thousands(usage.value)} ${USAGE_UNITS[usage.unit]}. ${[customer?.name, by, dayAt(at, workshop)].filter(Boolean).join(', ')}. ${workshop.name}.`,
       ...(complaint ? [complaint] : [])
     ],
-    caution: ABOUT_CAUTION,
-    qrSays: 'Opens the job on a phone that is signed in.',
-    pageOf: 'Page {page} of {count}',
+    caution: aboutCaution(),
+    qrSays: t`Opens the job on a phone that is signed in.`,
+    pageOf: t`Page {page} of {count}`,
     author: workshop.name,
     at
   }
@@ -175,7 +176,7 @@ export function writeLabel({ workshop, vehicle, registration, customer, usage, a
     lines: [
       registration,
       customer?.name ?? '',
-      `${thousands(usage.value)} ${USAGE_UNITS[usage.unit]}`,
+      t`${thousands(usage.value)} ${USAGE_UNITS[usage.unit]}`,
       dayAt(at, workshop)
     ].filter(Boolean)
   }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { CAUTION } from '../../../words/en'
+import { cautionLead } from '../../../words/en'
 
 /** What can hurt someone or cost an engine. `lead`: what it is about. */
-withDefaults(defineProps<{ lead?: string }>(), { lead: CAUTION })
+withDefaults(defineProps<{ lead?: string }>(), { lead: () => cautionLead() })
 </script>
 
 <template>

@@ -2,27 +2,28 @@ import type { Usage, UsageSays } from '../../../core/readings'
 import { type Catalogue, sayer, type Shown } from '../../say'
 import { thousands } from '../figures'
 import { USAGE_UNITS } from '../parts'
+import { t, texts } from '../../spoken'
 
-const usage = (value: number, unit: string) => `${thousands(value)} ${USAGE_UNITS[unit as Usage['unit']] ?? unit}`
+const usage = (value: number, unit: string) => t`${thousands(value)} ${USAGE_UNITS[unit as Usage['unit']] ?? unit}`
 
 /** What is asked of a usage before it is kept. */
 export const USAGE_ASKED: Catalogue<UsageSays> = {
-  'less-than-before': (f) => `That is less than the ${usage(f.value, f.unit)} it had on ${f.on}.`,
+  'less-than-before': (f) => t`That is less than the ${usage(f.value, f.unit)} it had on ${f.on}.`,
   'far-from-line': (f) =>
-    `That is far off this vehicle’s own line: by what was seen of it, ${usage(f.low, f.unit)} to ${usage(f.high, f.unit)} is to be expected.`,
+    t`That is far off this vehicle’s own line: by what was seen of it, ${usage(f.low, f.unit)} to ${usage(f.high, f.unit)} is to be expected.`,
   'more-than-possible': (f) =>
-    `That is more than anybody drives in ${f.days} days (${usage(f.most, f.unit)} a day at the most).`
+    t`That is more than anybody drives in ${f.days} days (${usage(f.most, f.unit)} a day at the most).`
 }
 
 export const sayUsageAsked = sayer(USAGE_ASKED)
 
-export const USAGE_FIELD = {
-  readAs: (value: Shown) => `Read as ${value}.`,
+export const USAGE_FIELD = texts({
+  readAs: (value: Shown) => t`Read as ${value}.`,
   noNumber: 'This is no number that can only be read one way. Write it as 148200, 148 200, 148.200 or 148,200.',
   isItRight: 'It is right all the same'
-}
+})
 
-export const CUSTOMERS = {
+export const CUSTOMERS = texts({
   customers: 'Customers',
   customersUmbrette: 'Customers · Umbrette',
   search: 'Search customers',
@@ -31,11 +32,11 @@ export const CUSTOMERS = {
   none: 'No customer yet. The first job of a new vehicle can bring one.',
   noneLike: 'No customer, and no vehicle of one, is known by these words.',
   noVehicle: 'no vehicle'
-}
+})
 
-export const CUSTOMER = {
+export const CUSTOMER = texts({
   customer: 'Customer',
-  umbrette: (name: Shown) => `${name} · Umbrette`,
+  umbrette: (name: Shown) => t`${name} · Umbrette`,
   change: 'Change',
   changing: 'Change the customer',
   adding: 'New customer',
@@ -54,10 +55,10 @@ export const CUSTOMER = {
   putBack: 'Put back',
   takenOut: 'Taken out of lists. Vehicles and jobs stay.',
   find: 'Name or phone',
-  newOne: (name: Shown) => `${name}, new here`
-}
+  newOne: (name: Shown) => t`${name}, new here`
+})
 
-export const VEHICLE_FORM = {
+export const VEHICLE_FORM = texts({
   changing: 'Change the vehicle',
   adding: 'New vehicle',
   change: 'Change',
@@ -71,9 +72,9 @@ export const VEHICLE_FORM = {
   customer: 'Customer',
   note: 'Note, for whoever has it next',
   save: 'Save'
-}
+})
 
-export const VEHICLE_BOOK = {
+export const VEHICLE_BOOK = texts({
   fitted: 'Parts fitted',
   fittedSays: 'As they were fitted last, here or elsewhere. The next job starts from this.',
   noneFitted: 'Nothing is known to have been renewed.',
@@ -95,15 +96,15 @@ export const VEHICLE_BOOK = {
   elongationHint: 'Only where it was measured.',
   save: 'Keep it',
   takeOut: 'Take out',
-  keptBy: (by: Shown) => `kept by ${by}`
-}
+  keptBy: (by: Shown) => t`kept by ${by}`
+})
 
-export const USAGE_FIX = {
+export const USAGE_FIX = texts({
   putRight: 'Put the usage right',
   title: 'What really stood on the clock',
   says: 'The job is judged again with it. What was entered first stays in its history.',
   usage: 'Usage',
   why: 'Why, if it helps',
   save: 'Put it right',
-  was: (usage: Shown) => `Until now ${usage}.`
-}
+  was: (usage: Shown) => t`Until now ${usage}.`
+})

@@ -1,9 +1,10 @@
 import type { Shown } from '../../say'
+import { t, texts } from '../../spoken'
 
 /** Said on many pages. */
-export const COMMON = {
+export const COMMON = texts({
   save: 'Save',
-  to: (from: Shown, to: Shown) => `${from} to ${to}`,
+  to: (from: Shown, to: Shown) => t`${from} to ${to}`,
   cancel: 'Cancel',
   takeBack: 'Take back',
   understood: 'Understood',
@@ -23,4 +24,4 @@ export const COMMON = {
   name: 'Name',
   practice: 'Practice',
   priceNow: 'Price now'
-}
+})

@@ -1,96 +1,97 @@
 import type { Shown } from '../../say'
+import { t, texts, midSentence, plural } from '../../spoken'
 
-export const CLOSING_NOTE = {
-  rightUp: (from: Shown, from2: Shown) => `${from} right, ${from2} up`,
-  closes: (name: Shown) => `${name} closes:`,
-  linksOf: (links: Shown) => `links of ${links}.`,
-  is: (name: Shown) => `${name} is`,
+export const CLOSING_NOTE = texts({
+  rightUp: (from: Shown, from2: Shown) => t`${from} right, ${from2} up`,
+  closes: (name: Shown) => t`${name} closes:`,
+  linksOf: (links: Shown) => t`links of ${links}.`,
+  is: (name: Shown) => t`${name} is`,
   linksMmTheDriveAs: (mm: Shown, short: boolean) =>
-    `links (${mm} mm) ${short ? 'too short for' : 'too long for'} the drive as measured.`,
+    t`links (${mm} mm) ${short ? t`too short for` : t`too long for`} the drive as measured.`,
   theSmallestShiftThatCloses: 'The smallest shift that closes it, mm:',
   takeThisCorrection: 'Take this correction',
   noSmallShiftClosesIt:
     'No small shift closes it: check the links, the teeth and the path, or measure the centres again.'
-}
+})
 
-export const COUNTS_FIELD = {
+export const COUNTS_FIELD = texts({
   layThePathFirst: 'Lay the path first.',
   together: 'Together',
-  ofLinks: (links: Shown) => `of ${links} links`
-}
+  ofLinks: (links: Shown) => t`of ${links} links`
+})
 
-export const EDIT_SHEET = {
+export const EDIT_SHEET = texts({
   chooseWhoIsAtThe: 'Choose who is at the bench first: the name stands on the revision.',
   driveSheet: 'Drive sheet',
   workedOnFromRevisionKept: (basedOn: Shown) =>
-    `Worked on from revision ${basedOn}. Kept on this device until it is saved; jobs keep the revision they were measured with.`,
+    t`Worked on from revision ${basedOn}. Kept on this device until it is saved; jobs keep the revision they were measured with.`,
   whatChangedAndWhy: 'What changed, and why',
-  saveRevision: (basedOn: Shown) => `Save revision ${basedOn}`,
+  saveRevision: (basedOn: Shown) => t`Save revision ${basedOn}`,
   saveAsACopy: 'Save as a copy',
   leave: 'Leave',
   revisionWasSavedSinceYour: (newest: Shown) =>
-    `Revision ${newest} was saved since. Your work is kept: save it as a copy, or`,
-  giveItUpAndStart: (newest: Shown) => `give it up and start from revision ${newest}`,
+    t`Revision ${newest} was saved since. Your work is kept: save it as a copy, or`,
+  giveItUpAndStart: (newest: Shown) => t`give it up and start from revision ${newest}`,
   changedOnThisDeviceNot: 'Changed on this device, not saved.',
   giveTheChangesUp: 'Give the changes up'
-}
+})
 
-export const ENTRY_LIST_EDITOR = {
-  placeUpAndDownArrow: (i: Shown, i2: Shown) => `${i}, place ${i2}: up and down arrow move it`,
-  faults: (i: Shown) => `${i} faults`,
-  remove: (i: Shown) => `Remove ${i}`,
+export const ENTRY_LIST_EDITOR = texts({
+  placeUpAndDownArrow: (i: Shown, i2: Shown) => t`${i}, place ${i2}: up and down arrow move it`,
+  faults: (i: Shown) => t`${i} faults`,
+  remove: (i: Shown) => t`Remove ${i}`,
   withCoordinates: 'With coordinates',
-  add: (one: string) => `Add ${/^[aeio]/.test(one) ? 'an' : 'a'} ${one}`
-}
+  add: (one: string) => (/^[aeio]/.test(one) ? t`Add an ${one}` : t`Add a ${one}`)
+})
 
-export const IMPORT_SHEET = {
+export const IMPORT_SHEET = texts({
   chooseWhoIsAtThe: 'Choose who is at the bench first: the name stands on the revision.',
-  theFileIsLargerThan: (shown: Shown) => `The file is larger than ${shown} kB: it is no drive sheet.`,
-  from: (name: Shown) => `From ${name}`,
+  theFileIsLargerThan: (shown: Shown) => t`The file is larger than ${shown} kB: it is no drive sheet.`,
+  from: (name: Shown) => t`From ${name}`,
   thatIsNotJsonSend: 'That is not JSON: send a whole, unbroken file.',
   importASheet: 'Import a sheet',
   driveSheetToImport: 'Drive sheet to import'
-}
+})
 
 export const PATH_FIELD = {
-  placeLeftAndRightArrow: (id: Shown, i: Shown) => `${id}, place ${i}: left and right arrow move it`,
-  takeOffThePath: (id: Shown) => `Take ${id} off the path`
+  placeLeftAndRightArrow: (id: Shown, i: Shown) => t`${id}, place ${i}: left and right arrow move it`,
+  takeOffThePath: (id: Shown) => t`Take ${id} off the path`
 }
 
-export const REFERENCES_FIELD = {
+export const REFERENCES_FIELD = texts({
   noneYet: 'none yet'
-}
+})
 
-export const SHEET_EDITOR = {
+export const SHEET_EDITOR = texts({
   sectionsOfTheSheet: 'Sections of the sheet',
-  faults: (count: number) => `${count} ${count === 1 ? 'fault' : 'faults'}`,
+  faults: (count: number) => t`${count} ${plural(count, t`fault`, t`faults`)}`,
   undo: 'Undo',
   redo: 'Redo',
   theDriveSoFar: 'The drive so far',
-  beforeItCanBeKept: (count: number) => `${count === 1 ? 'One fault' : `${count} faults`} before it can be kept`,
+  beforeItCanBeKept: (count: number) => t`${plural(count, t`One fault`, t`${count} faults`)} before it can be kept`,
   sheet: 'sheet',
   soundItCanBeUsed: 'Sound: it can be used.',
   leftOpen: 'Left open:'
-}
+})
 
-export const SHEET_FIELD = {
+export const SHEET_FIELD = texts({
   none: 'none',
   least: 'least',
   driving: 'driving',
   greatest: 'greatest',
   driven: 'driven',
   oneAnother: 'one, another'
-}
+})
 
-export const SHEET_FIGURES = {
+export const SHEET_FIGURES = texts({
   extension: 'Extension',
   play: 'Play',
   everyCam: 'every cam',
-  linksOf: (name: Shown, links: Shown, pitch: Shown, type: Shown) => `${name}: ${links} links of ${pitch}, ${type}`,
-  links: (links: Shown) => `${links} links`,
+  linksOf: (name: Shown, links: Shown, pitch: Shown, type: Shown) => t`${name}: ${links} links of ${pitch}, ${type}`,
+  links: (links: Shown) => t`${links} links`,
   notOnSprockets: 'Not on sprockets',
-  links2: (freeLinks: Shown) => `${freeLinks} links`,
-  tightSideToTheDriver: (cam: Shown) => `Tight side, ${cam} to the driver`,
+  links2: (freeLinks: Shown) => t`${freeLinks} links`,
+  tightSideToTheDriver: (cam: Shown) => t`Tight side, ${cam} to the driver`,
   sprocketsAndMarks: 'Sprockets and marks',
   sprocket: 'Sprocket',
   teeth: 'Teeth',
@@ -99,59 +100,59 @@ export const SHEET_FIGURES = {
   tensioner: 'Tensioner',
   firstNotchPitch: 'First notch, pitch',
   limitsAndWhereTheyCome: 'Limits and where they come from'
-}
+})
 
-export const SHEET_MAP = {
-  asNew: (name: Shown) => `${name} as new`,
+export const SHEET_MAP = texts({
+  asNew: (name: Shown) => t`${name} as new`,
   theDrive: 'The drive',
   countedWithoutCoordinatesNothingTo: 'Counted, without coordinates: nothing to draw yet. It measures all the same.',
   theDriveIsDrawnAs: 'The drive is drawn as soon as the sheet is sound.',
   asItWasBeforeThe: 'As it was before the faults named.'
-}
+})
 
-export const SHEET_WORK = {
+export const SHEET_WORK = texts({
   /** Between the steps of a torque. */
   then: ', then ',
   operations: 'Operations',
   operation: 'Operation',
   comesAfter: 'Comes after',
-  partsLabourAnHour: (hourRate: Shown, currency: Shown) => `Parts (labour ${hourRate} ${currency} an hour)`,
+  partsLabourAnHour: (hourRate: Shown, currency: Shown) => t`Parts (labour ${hourRate} ${currency} an hour)`,
   price: 'Price',
-  for: (fits: Shown) => `for ${fits}`,
+  for: (fits: Shown) => t`for ${fits}`,
   torques: 'Torques',
   stretchBoltRenewedEachTime: 'stretch bolt, renewed each time',
   leftHandThread: 'left-hand thread'
-}
+})
 
-export const STEPS_FIELD = {
-  step: (i: Shown) => `Step ${i}`,
-  unitOfStep: (i: Shown) => `Unit of step ${i}`,
+export const STEPS_FIELD = texts({
+  step: (i: Shown) => t`Step ${i}`,
+  unitOfStep: (i: Shown) => t`Unit of step ${i}`,
   degrees: 'degrees',
   takeOff: 'Take off',
   addAStep: 'Add a step'
-}
+})
 
-export const ANSWERS = {
+export const ANSWERS = texts({
   camNames: ['Intake cam', 'Exhaust cam', 'Third cam', 'Fourth cam'] as readonly string[]
-}
+})
 
 export const MARK_PICKER = {
-  at: (time: Shown) => `at ${time}`
+  at: (time: Shown) => t`at ${time}`
 }
 
 export const SLUG = {
-  copy: (name: Shown, number: number | null) => `${name} (copy${number === null ? '' : ` ${number}`})`
+  copy: (name: Shown, number: number | null) => t`${name} (copy${number === null ? '' : t` ${number}`})`
 }
 
-export const EDIT_PAGE = {
+export const EDIT_PAGE = texts({
   driveSheetUmbrette: 'Drive sheet · Umbrette',
   openingTheSheet: 'Opening the sheet …'
-}
+})
 
-export const ENGINE_PAGE = {
+export const ENGINE_PAGE = texts({
   fromAPhoto: 'Coordinates from a photo',
-  linksOf: (name: Shown, links: Shown, links2: Shown) => `${name} ${links} links of ${links2}`,
-  umbrette: (engine: Shown) => `${engine} · Umbrette`,
+  linksOf: (name: Shown, links: Shown, links2: Shown) => t`${name} ${links} links of ${links2}`,
+  umbrette: (engine: Shown) => t`${engine} · Umbrette`,
   cylindersCrankTurns: (
     {
       cylinders,
@@ -161,29 +162,29 @@ export const ENGINE_PAGE = {
     }: { cylinders: number; layout: string; fuel: string; interference: boolean },
     rotation: Shown
   ) =>
-    `${cylinders} cylinders, ${layout}, ${fuel}; ${interference ? 'interference: valves can meet pistons' : 'valves clear of the pistons'}. Crank turns ${rotation}.`,
+    t`${cylinders} cylinders, ${layout}, ${fuel}; ${interference ? t`interference: valves can meet pistons` : t`valves clear of the pistons`}. Crank turns ${rotation}.`,
   export: 'Export',
   editOrCopy: 'Edit or copy',
-  thisIsRevision: (revision: Shown) => `This is revision ${revision}.`,
-  seeTheNewest: (newest: Shown) => `See the newest, ${newest}`,
+  thisIsRevision: (revision: Shown) => t`This is revision ${revision}.`,
+  seeTheNewest: (newest: Shown) => t`See the newest, ${newest}`,
   thisEngineWasTakenOff: 'This engine was taken off the list; jobs keep it.',
-  asNew: (closes: Shown) => `As new: ${closes}.`,
+  asNew: (closes: Shown) => t`As new: ${closes}.`,
   whatItLeavesOpen: 'What it leaves open',
   revisions: 'Revisions',
   theMakersManualForThis: (note: Shown = '') =>
-    `The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. ${note}`
-}
+    t`The maker's manual for this engine is the authority for every figure; local rules and qualified practice come first. ${note}`
+})
 
-export const ENGINES = {
+export const ENGINES = texts({
   enginesUmbrette: 'Engines · Umbrette',
   removedEngines: 'Removed engines',
   searchEngines: 'Search engines',
   searchByName: 'Search by name',
   bringYourOwnEngine: 'Bring your own engine',
-  takenOffTheListJobs: (name: Shown) => `${name}: taken off the list. Jobs keep theirs.`,
+  takenOffTheListJobs: (name: Shown) => t`${name}: taken off the list. Jobs keep theirs.`,
   drawn: 'Drawn',
   counted: 'Counted',
-  revision: (revision: Shown, savedBy: Shown) => `Revision ${revision}, ${savedBy},`,
+  revision: (revision: Shown, savedBy: Shown) => t`Revision ${revision}, ${savedBy},`,
   job: 'job',
   jobs: 'jobs',
   putBack: 'Put back',
@@ -191,9 +192,9 @@ export const ENGINES = {
   noEngineWasRemoved: 'No engine was removed.',
   noEngineYetBringYour: 'No engine yet. Bring your own: it takes five minutes.',
   backToTheEngines: 'Back to the engines'
-}
+})
 
-export const NEW_ENGINE = {
+export const NEW_ENGINE = texts({
   camNames: ANSWERS.camNames,
   crank: 'Crank',
   driver: 'Driver',
@@ -202,7 +203,7 @@ export const NEW_ENGINE = {
    * last.
    */
   run: (i: number, driven: readonly string[], driver: string) =>
-    `${i === 0 ? driver : driven[i - 1] || `sprocket ${i}`} to ${(driven[i] ?? driver).toLowerCase() || `sprocket ${i + 1}`}`,
+    t`${i === 0 ? driver : driven[i - 1] || t`sprocket ${i}`} to ${midSentence(driven[i] ?? driver) || t`sprocket ${i + 1}`}`,
   bringYourOwnEngineUmbrette: 'Bring your own engine · Umbrette',
   chooseWhoIsAtThe: 'Choose who is at the bench first: the name stands on the sheet.',
   fromCounts: 'From counts',
@@ -226,12 +227,12 @@ export const NEW_ENGINE = {
     { value: 'single', label: 'single' }
   ] as const,
   theChain: 'The chain',
-  chainNumber: (number: Shown) => `Chain ${number}`,
+  chainNumber: (number: Shown) => t`Chain ${number}`,
   addAChain: 'Add another chain',
   removeChain: 'Take this chain off',
   drivenBy: 'Driven by',
   byTheCrank: 'the crank, by a row of its own',
-  byShaftOf: (sprocket: Shown, chain: Shown) => `the shaft of ${sprocket}, chain ${chain}`,
+  byShaftOf: (sprocket: Shown, chain: Shown) => t`the shaft of ${sprocket}, chain ${chain}`,
   chainType: 'What the chain is like, from the side',
   chainTypes: [
     { value: 'bush', label: 'bushes' },
@@ -239,10 +240,10 @@ export const NEW_ENGINE = {
     { value: 'inverted-tooth', label: 'toothed plates' }
   ] as const,
   teethDriver: 'Teeth, driver',
-  teethOf: (sprocket: Shown) => `Teeth, ${sprocket}`,
+  teethOf: (sprocket: Shown) => t`Teeth, ${sprocket}`,
   drivenOnThisChain: 'Sprockets it drives',
-  drivenFromTheSlackSide: (i: Shown) => `Sprocket ${i}, from the slack side`,
-  itIs: (sprocket: Shown) => `${sprocket} turns`,
+  drivenFromTheSlackSide: (i: Shown) => t`Sprocket ${i}, from the slack side`,
+  itIs: (sprocket: Shown) => t`${sprocket} turns`,
   uses: [
     { value: 'cam', label: 'a cam' },
     { value: 'shaft', label: 'a shaft between' }
@@ -252,7 +253,7 @@ export const NEW_ENGINE = {
     { value: '1', label: '1' },
     { value: '2', label: '2' }
   ] as const,
-  markOf: (sprocket: Shown) => `Mark, ${sprocket}`,
+  markOf: (sprocket: Shown) => t`Mark, ${sprocket}`,
   tensionerWorks: 'Its tensioner works',
   places: [
     { value: 'slack', label: 'on the slack side' },
@@ -260,13 +261,13 @@ export const NEW_ENGINE = {
     { value: 'none', label: 'there is none' }
   ] as const,
   limits: 'Limits',
-  countsAt: (chain: Shown, counted: Shown, links: Shown) => `${chain}: ${counted} of ${links} links counted.`,
+  countsAt: (chain: Shown, counted: Shown, links: Shown) => t`${chain}: ${counted} of ${links} links counted.`,
   pitch: 'Pitch',
   links: 'Links',
   teethCrankSprocket: 'Teeth, crank sprocket',
   teethEachCam: 'Teeth, each cam',
   wholeLinksFromMarkTo: 'Whole links from mark to mark, in the direction of travel, slack side first',
-  togetherOfLinks: (counted: Shown, links: Shown) => `Together ${counted} of ${links} links`,
+  togetherOfLinks: (counted: Shown, links: Shown) => t`Together ${counted} of ${links} links`,
   extensionNewDrive: 'Extension, new drive',
   extensionAtTheLimit: 'Extension at the limit',
   elongationLimit: 'Elongation limit',
@@ -281,7 +282,7 @@ export const NEW_ENGINE = {
   whatTheDriveShowsAt: 'What the drive shows at an elongation',
   extension: 'Extension',
   lag: 'Lag',
-  mm: (extension: Shown) => `${extension} mm`,
+  mm: (extension: Shown) => t`${extension} mm`,
   checkOneOfThemAgainst: 'Check one of them against what the manual says.',
   whatTheDriveShowsAt2: 'What the drive shows at its limit stands here as soon as the figures allow it.',
   leftOpenForLater: 'Left open for later',
@@ -289,9 +290,9 @@ export const NEW_ENGINE = {
   keepThisEngine: 'Keep this engine',
   whatIsTypedStaysOn:
     "What is typed stays on this device until it is kept. The maker's manual is the authority for every figure."
-}
+})
 
-export const SHEET_FORM = {
+export const SHEET_FORM = texts({
   triggers: 'Trigger wheels',
   whatATraceIsReadBy:
     'What a trace of crank and cams is read by; optional. Crank degrees from the setting point in the running direction, of a new drive.',
@@ -465,4 +466,4 @@ export const SHEET_FORM = {
   oldDesign: 'Old design',
   renewedOnSight: 'Renewed on sight',
   source: 'Source'
-}
+})

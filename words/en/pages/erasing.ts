@@ -1,9 +1,10 @@
 import type { PlaceOfMention } from '../../../core/views/erasing'
 import type { Shown } from '../../say'
 import { countWords } from '../figures'
+import { t, texts, plural } from '../../spoken'
 
 /** Erasing for good, and the ledger of it. */
-export const ERASING = {
+export const ERASING = texts({
   erase: 'Erase for good',
   customer: 'Erase a customer for good',
   job: 'Erase a job for good',
@@ -11,32 +12,32 @@ export const ERASING = {
   lead: 'For good.',
   looking: 'Looking through everything that is kept …',
   goes: 'This goes',
-  vehicles: (names: string) => `Vehicles: ${names}`,
+  vehicles: (names: string) => t`Vehicles: ${names}`,
   noVehicle: 'no vehicle',
   counts: (jobs: number, entries: number, photos: number, shares: number) =>
-    `${countWords(jobs, 'job', 'jobs')} with ${countWords(entries, 'entry', 'entries')}, ${countWords(photos, 'picture', 'pictures')} and ${countWords(shares, 'link', 'links')}`,
+    t`${countWords(jobs, t`job`, t`jobs`)} with ${countWords(entries, t`entry`, t`entries`)}, ${countWords(photos, t`picture`, t`pictures`)} and ${countWords(shares, t`link`, t`links`)}`,
   more: (past: number, cases: number) =>
-    `${countWords(past, 'past job', 'past jobs')}, ${countWords(cases, 'practice case', 'practice cases')} told of their jobs`,
-  staying: (names: string) => `Stays, without their name and plate, as others’ jobs are on it: ${names}`,
+    t`${countWords(past, t`past job`, t`past jobs`)}, ${countWords(cases, t`practice case`, t`practice cases`)} told of their jobs`,
+  staying: (names: string) => t`Stays, without their name and plate, as others’ jobs are on it: ${names}`,
   stays: 'Figures of wear stay, of nobody and no vehicle that is known.',
   mentions: (count: number) =>
-    `Named elsewhere ${count === 1 ? 'once' : `${count} times`}: untick what is of somebody else`,
+    t`Named elsewhere ${plural(count, t`once`, t`${count} times`)}: untick what is of somebody else`,
   noMention: 'Named nowhere else.',
-  type: (name: Shown) => `Type “${name}” to erase`,
+  type: (name: Shown) => t`Type “${name}” to erase`,
   jobSays: (vehicle: Shown) =>
-    `This job of ${vehicle} goes for good, with its entries, pictures and links. Its vehicle and customer stay; so do figures of wear, of nobody.`,
+    t`This job of ${vehicle} goes for good, with its entries, pictures and links. Its vehicle and customer stay; so do figures of wear, of nobody.`,
   ledger: 'Erased for good',
   ledgerSays:
     'When and by whom. What it was is kept nowhere; an older backup that is restored is erased again by this list.',
   none: 'Nothing was erased.',
   entry: (kind: 'customer' | 'job', vehicles: number, jobs: number) =>
     kind === 'job'
-      ? 'A job'
-      : `A customer, ${countWords(vehicles, 'vehicle', 'vehicles')}, ${countWords(jobs, 'job', 'jobs')}`
-}
+      ? t`A job`
+      : t`A customer, ${countWords(vehicles, t`vehicle`, t`vehicles`)}, ${countWords(jobs, t`job`, t`jobs`)}`
+})
 
 /** Where a customer is named, by what it stands in. */
-export const MENTION_PLACES: Readonly<Record<PlaceOfMention, string>> = {
+export const MENTION_PLACES: Readonly<Record<PlaceOfMention, string>> = texts({
   jobs: 'A job',
   acts: 'An entry',
   shares: 'A shared report',
@@ -50,4 +51,4 @@ export const MENTION_PLACES: Readonly<Record<PlaceOfMention, string>> = {
   practice_runs: 'A practice run',
   wear_figures: 'Figures of wear',
   settings: 'Settings'
-}
+})

@@ -1,6 +1,7 @@
 import type { Shown } from '../../say'
+import { t, texts } from '../../spoken'
 
-export const ESTIMATE_PAGE = {
+export const ESTIMATE_PAGE = texts({
   estimate: 'estimate',
   title: 'Estimate',
   comesTo: 'What it comes to',
@@ -27,28 +28,28 @@ export const ESTIMATE_PAGE = {
   number: 'Part number',
   supplier: 'Supplier',
   addLine: 'Add a line',
-  removeLine: (line: Shown) => `Remove line ${line}`,
+  removeLine: (line: Shown) => t`Remove line ${line}`,
   alone: 'These lines alone, without the path’s',
   keep: 'Keep these lines',
   kept: 'Kept.',
   notANumber: 'Write each line’s text, how many and its price as numbers.',
   chosenTitle: 'Chosen and done',
-  chosenBy: (by: Shown, price: Shown) => `${by} chose this at ${price}.`,
+  chosenBy: (by: Shown, price: Shown) => t`${by} chose this at ${price}.`,
   chosenHeads: ['Part', 'Chosen', 'Fitted'],
   yes: 'yes',
   notChosen: 'not chosen',
   notFitted: 'not fitted',
-  beyond: (parts: Shown) => `Fitted without having been chosen: ${parts}. Ask before it is charged.`
-}
+  beyond: (parts: Shown) => t`Fitted without having been chosen: ${parts}. Ask before it is charged.`
+})
 
-export const TAX_FORM = {
+export const TAX_FORM = texts({
   title: 'Money and tax',
   says: 'On estimates, order lists and the prices in reports. Ask whoever does your books which holds for you.',
   rates: 'Tax rates',
   rateName: 'Name',
   percent: 'Per cent',
   addRate: 'Add a rate',
-  removeRate: (name: Shown) => `Remove ${name}`,
+  removeRate: (name: Shown) => t`Remove ${name}`,
   noRates: 'None: prices stand without tax.',
   included: 'Prices on engine sheets',
   includedWays: [
@@ -65,4 +66,4 @@ export const TAX_FORM = {
   items: 'Rate of what is always renewed',
   none: 'no tax',
   newRate: 'Tax'
-}
+})

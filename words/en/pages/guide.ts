@@ -1,15 +1,17 @@
+import { t, texts, plural } from '../../spoken'
+
 /** A job for who has never done one here, with its figures told. */
-export const GUIDE_WORDS = {
+export const GUIDE_WORDS = texts({
   start: 'Guided job',
   vehicle: 'Pilot van, guided',
   complaint: 'Chain noise at warm idle, gone when revved.',
   title: 'Guided job',
-  step: (n: number, of: number) => `Step ${n} of ${of}`,
+  step: (n: number, of: number) => t`Step ${n} of ${of}`,
   go: 'Take me there',
   leave: 'Leave the guide',
   whoFirst: 'Choose who is at the bench, at the top right, and begin again.',
   done: (minutes: number) =>
-    `That was a whole job${minutes > 0 ? `, in ${minutes === 1 ? 'one minute' : `${minutes} minutes`}` : ''}. It is a job like any other: delete it from the board when you like.`,
+    t`That was a whole job${minutes > 0 ? t`, in ${plural(minutes, t`one minute`, t`${minutes} minutes`)}` : ''}. It is a job like any other: delete it from the board when you like.`,
   steps: {
     complaint:
       'What was said comes first. At station 1 touch “at idle, gone when revved”: the suspects at the right move with it.',
@@ -21,4 +23,4 @@ export const GUIDE_WORDS = {
     paths: 'Paths: what to renew and what it costs. Choose one to advise.',
     report: 'The report is the letter to the customer, to be printed or sent as a link.'
   }
-}
+})

@@ -1,5 +1,6 @@
 import type { Shown } from '../../say'
 import type { InspectionKind } from '../../../core/views/practice'
+import { t, texts } from '../../spoken'
 
 /** How something is read: with what, how, and the two usual mistakes. */
 export interface HowWords {
@@ -9,7 +10,7 @@ export interface HowWords {
 }
 
 /** How each thing is looked at and measured. */
-export const HOW: Readonly<Record<InspectionKind, HowWords>> = {
+export const HOW: Readonly<Record<InspectionKind, HowWords>> = texts({
   ask: {
     tool: 'Ears, the customer, the code reader',
     how: 'Start it stone cold and listen at the front cover before you ask. Note how long it rattles, and whether it comes back at warm idle.',
@@ -145,22 +146,22 @@ export const HOW: Readonly<Record<InspectionKind, HowWords>> = {
       'Reading the stain of old oil as a score.'
     ]
   }
-}
+})
 
-export const HOW_PANE = {
+export const HOW_PANE = texts({
   tool: 'With',
   mistakes: 'The two usual mistakes',
-  drawn: (of: Shown) => `Drawn from this engine’s own sheet, as an example: ${of}`,
+  drawn: (of: Shown) => t`Drawn from this engine’s own sheet, as an example: ${of}`,
   print: 'Print all of this engine',
   seen: 'What it looks like',
   choose: 'Finding'
-}
+})
 
-export const HOW_PAGE = {
-  title: (vehicle: Shown) => `How it is read · ${vehicle} · Umbrette`,
-  heading: (engine: Shown) => `How it is read: ${engine}`,
+export const HOW_PAGE = texts({
+  title: (vehicle: Shown) => t`How it is read · ${vehicle} · Umbrette`,
+  heading: (engine: Shown) => t`How it is read: ${engine}`,
   back: 'Bench',
   print: 'Print',
   example:
     'Drawn from the sheet of this engine, moderately worn: an example, not this vehicle. The maker’s manual decides.'
-}
+})

@@ -1,2 +1,4 @@
+import { texts } from '../../spoken'
+
 /** Opens how something is read. */
-export const HOW_BUTTON = { open: 'How', close: 'Close how' }
+export const HOW_BUTTON = texts({ open: 'How', close: 'Close how' })

@@ -1,18 +1,19 @@
 import type { Shown } from '../../say'
 import { countWords } from '../figures'
+import { t, texts, plural } from '../../spoken'
 
-const people = (count: number) => countWords(count, 'customer', 'customers')
-const boats = (count: number) => countWords(count, 'vehicle', 'vehicles')
+const people = (count: number) => countWords(count, t`customer`, t`customers`)
+const boats = (count: number) => countWords(count, t`vehicle`, t`vehicles`)
 const counted = (customers: number, vehicles: number, jobs: number) =>
-  `${people(customers)}, ${boats(vehicles)}, ${countWords(jobs, 'past job', 'past jobs')}`
+  t`${people(customers)}, ${boats(vehicles)}, ${countWords(jobs, t`past job`, t`past jobs`)}`
 
-export const INTAKE = {
+export const INTAKE = texts({
   title: 'Take in older records',
   umbrette: 'Older records · Umbrette',
   says: 'Customers, vehicles and past jobs from a CSV file or a spreadsheet. First it is only tried: nothing is kept until you say so, and it can be taken out again as one.',
   choose: 'Choose a file',
   file: 'File of older records',
-  columns: (rows: Shown) => `${rows} rows. What is each column?`,
+  columns: (rows: Shown) => t`${rows} rows. What is each column?`,
   heads: ['Heading in the file', 'In it', 'Is'],
   leftOut: 'left out',
   usageIn: 'Usage is in',
@@ -24,21 +25,21 @@ export const INTAKE = {
   try: 'Try it',
   trying: 'Trying …',
   would: 'What it would bring',
-  rowsTaken: (taken: Shown) => `${taken} rows can be taken in.`,
-  brings: (customers: number, vehicles: number, jobs: number) => `New: ${counted(customers, vehicles, jobs)}.`,
+  rowsTaken: (taken: Shown) => t`${taken} rows can be taken in.`,
+  brings: (customers: number, vehicles: number, jobs: number) => t`New: ${counted(customers, vehicles, jobs)}.`,
   known: (customers: number, vehicles: number) =>
-    `Known already, and left as they are: ${people(customers)}, ${boats(vehicles)}.`,
-  out: (rows: number) => `${countWords(rows, 'row', 'rows')} cannot be taken in`,
+    t`Known already, and left as they are: ${people(customers)}, ${boats(vehicles)}.`,
+  out: (rows: number) => t`${countWords(rows, t`row`, t`rows`)} cannot be taken in`,
   noted: (rows: number) =>
-    `${countWords(rows, 'row is', 'rows are')} taken in all the same, but look at ${rows === 1 ? 'it' : 'them'}`,
+    t`${countWords(rows, t`row is`, t`rows are`)} taken in all the same, but look at ${plural(rows, t`it`, t`them`)}`,
   row: 'Row',
   why: 'Why',
-  andMore: (rows: Shown) => `… and ${rows} more.`,
-  take: (rows: Shown) => `Take in all ${rows} rows`,
-  takeGood: (rows: Shown) => `Take in ${rows} rows without the others`,
-  taking: (done: Shown, all: Shown) => `${done} of ${all} kept …`,
+  andMore: (rows: Shown) => t`… and ${rows} more.`,
+  take: (rows: Shown) => t`Take in all ${rows} rows`,
+  takeGood: (rows: Shown) => t`Take in ${rows} rows without the others`,
+  taking: (done: Shown, all: Shown) => t`${done} of ${all} kept …`,
   callOff: 'Call it off',
-  took: (rows: Shown) => `${rows} rows were taken in.`,
+  took: (rows: Shown) => t`${rows} rows were taken in.`,
   calledOff: 'Called off: nothing was taken in.',
   brokeOff: 'The server broke off: look below whether it was taken in.',
   earlier: 'Taken in so far',
@@ -48,7 +49,7 @@ export const INTAKE = {
   undone: 'taken out again',
   stay: (stay: number) =>
     stay === 0
-      ? 'All of it was taken out again.'
-      : `It was taken out again; ${stay} of its customers and vehicles stay, as they were used since.`,
+      ? t`All of it was taken out again.`
+      : t`It was taken out again; ${stay} of its customers and vehicles stay, as they were used since.`,
   link: 'Take in older records'
-}
+})

@@ -1,5 +1,7 @@
+import { texts } from '../../spoken'
+
 /** The head of a job's pages after the bench. */
-export const JOB_BAR = {
+export const JOB_BAR = texts({
   bench: 'Bench',
   verdict: 'Verdict',
   paths: 'Paths',
@@ -8,4 +10,4 @@ export const JOB_BAR = {
   buildUp: 'Build-up',
   proof: 'Proof',
   stationsOfTheDecision: 'Stations of the decision'
-}
+})

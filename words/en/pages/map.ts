@@ -1,8 +1,9 @@
 import type { Shown } from '../../say'
+import { t, texts } from '../../spoken'
 
-export const DRIVE_MAP = {
+export const DRIVE_MAP = texts({
   driveMapOfTurningSeen: (name: Shown, rotation: Shown) =>
-    `Drive map of ${name}, turning ${rotation} seen from the front`,
+    t`Drive map of ${name}, turning ${rotation} seen from the front`,
   thisSheetIsCountedIt:
     'This sheet is counted: it has no coordinates to draw. Choose a part at either side; the figures work all the same.',
   wearDrawn: 'Wear drawn',
@@ -11,33 +12,33 @@ export const DRIVE_MAP = {
   theDriveAsFigures: 'The drive as figures',
   standsAt: 'Stands at',
   call: 'Call',
-  slackWithTheTensionerLet: (from: Shown, to: Shown) => `Slack with the tensioner let go, ${from} to ${to}`,
-  atTheMiddleOfThe: (slack: Shown, sag: Shown) => `${slack}, ${sag} at the middle of the span`,
-  links: (links: Shown, counted: Shown | null) => `${links} links${counted === null ? '' : `, counted ${counted}`}`,
+  slackWithTheTensionerLet: (from: Shown, to: Shown) => t`Slack with the tensioner let go, ${from} to ${to}`,
+  atTheMiddleOfThe: (slack: Shown, sag: Shown) => t`${slack}, ${sag} at the middle of the span`,
+  links: (links: Shown, counted: Shown | null) => t`${links} links${counted === null ? '' : t`, counted ${counted}`}`,
   backToTheMap: 'Back to the map'
-}
+})
 
 export const RUN_COUNT = {
   says: (from: Shown, to: Shown, links: Shown, read: number | null) =>
-    `${from} to ${to}: ${links} links, ${read === null ? 'not counted yet' : `counted ${read}`}`
+    t`${from} to ${to}: ${links} links, ${read === null ? t`not counted yet` : t`counted ${read}`}`
 }
 
 export const SLACK_SHAPE = {
-  slack: (slack: Shown) => `slack ${slack}`
+  slack: (slack: Shown) => t`slack ${slack}`
 }
 
-export const PART_LABELS = {
-  toRidingOver: (share: Shown) => `${share} to riding over`,
+export const PART_LABELS = texts({
+  toRidingOver: (share: Shown) => t`${share} to riding over`,
   standsClear: 'stands clear',
-  teeth: (teeth: Shown) => `${teeth} teeth`,
+  teeth: (teeth: Shown) => t`${teeth} teeth`,
   worn: (mean: Shown, limit: Shown | null, unit: Shown) =>
-    `${mean}${limit === null ? '' : ` of ${limit}`} ${unit} worn`,
-  of: (stands: Shown, stroke: Shown) => `${stands} of ${stroke}`,
-  ofLimit: (elongation: Shown, limit: Shown) => `${elongation} of ${limit} %`
-}
+    t`${mean}${limit === null ? '' : t` of ${limit}`} ${unit} worn`,
+  of: (stands: Shown, stroke: Shown) => t`${stands} of ${stroke}`,
+  ofLimit: (elongation: Shown, limit: Shown) => t`${elongation} of ${limit} %`
+})
 
 /** What a trace said of the chain, beside its ribbon on the map. */
 export const MAP_WAVER = {
   says: (amplitude: Shown, turns: Shown) =>
-    `By the trace the cam comes ${amplitude}° later where the ribbon on the map is wide, once in ${turns} crank turns: a piece of the chain is longer there, or a link is stiff. Turn it by hand and feel each link.`
+    t`By the trace the cam comes ${amplitude}° later where the ribbon on the map is wide, once in ${turns} crank turns: a piece of the chain is longer there, or a link is stiff. Turn it by hand and feel each link.`
 }

@@ -1,8 +1,9 @@
 import type { Shown } from '../../say'
+import { t, texts } from '../../spoken'
 
 /** Measuring on a photo. */
-export const MEASURE = {
-  title: (vehicle: Shown) => `Measure on a photo · ${vehicle} · Umbrette`,
+export const MEASURE = texts({
+  title: (vehicle: Shown) => t`Measure on a photo · ${vehicle} · Umbrette`,
   heading: 'Measure on a photo',
   back: 'Bench',
   plate: 'The photo: tap to put a point, drag it, nudge it with the arrow keys (Shift: further)',
@@ -14,7 +15,7 @@ export const MEASURE = {
   cannotOpen: 'This browser cannot open the photo. Take it again as JPEG, or measure with a calliper.',
   looking: 'Looking for the scale card …',
   cardFound: (codes: number) =>
-    codes === 4 ? 'Scale card found: all four of its codes.' : `Scale card found by ${codes} of its four codes.`,
+    codes === 4 ? t`Scale card found: all four of its codes.` : t`Scale card found by ${codes} of its four codes.`,
   noCardSo: 'Without a card, tap two points whose distance you know.',
   ask: 'What is measured',
   asks: {
@@ -37,24 +38,24 @@ export const MEASURE = {
     links: []
   },
   newEnds: ['New: first pin', 'New: last pin'],
-  rimPin: (n: number) => `Pin ${n} of the chain on the sprocket`,
+  rimPin: (n: number) => t`Pin ${n} of the chain on the sprocket`,
   knownEnds: ['Known length: one end', 'Known length: other end'],
-  tapNext: (label: Shown) => `Tap: ${label}`,
+  tapNext: (label: Shown) => t`Tap: ${label}`,
   allPut: 'All points are put. Drag one under the magnifier, or nudge it with the arrow keys.',
   linksBetween: 'Links from first to last pin',
-  knownLength: (unit: Shown) => `Length between the two points, ${unit}`,
-  behind: (unit: Shown) => `Card lies behind the part by, ${unit} (empty: not measured)`,
-  printed: (unit: Shown) => `The card's 100 mm line as it is printed, ${unit}`,
+  knownLength: (unit: Shown) => t`Length between the two points, ${unit}`,
+  behind: (unit: Shown) => t`Card lies behind the part by, ${unit} (empty: not measured)`,
+  printed: (unit: Shown) => t`The card's 100 mm line as it is printed, ${unit}`,
   result: 'Result',
   notYet: 'Put every point.',
-  late: (degrees: Shown, isLate: boolean) => `${degrees}° ${isLate ? 'late' : 'early'}, crank`,
-  withinDegrees: (degrees: Shown) => `± ${degrees}°, 90 %`,
+  late: (degrees: Shown, isLate: boolean) => t`${degrees}° ${isLate ? t`late` : t`early`}, crank`,
+  withinDegrees: (degrees: Shown) => t`± ${degrees}°, 90 %`,
   rimAll: 'Tap pins all round the sprocket that carries the mark, far apart: its rim gives scale and tilt.',
   drawn: { old: 'Old', fresh: 'New', limit: 'Limit' },
-  compared: (links: number, limit: Shown) => `Longer over ${links} links, against the limit of ${limit}`,
-  longer: (value: Shown, unit: Shown) => `${value} ${unit} longer than new`,
-  within: (value: Shown, unit: Shown) => `± ${value} ${unit}, 90 %`,
-  camera: (distance: Shown, tilt: Shown) => `Camera about ${distance} away, tilted ${tilt}°.`,
+  compared: (links: number, limit: Shown) => t`Longer over ${links} links, against the limit of ${limit}`,
+  longer: (value: Shown, unit: Shown) => t`${value} ${unit} longer than new`,
+  within: (value: Shown, unit: Shown) => t`± ${value} ${unit}, 90 %`,
+  camera: (distance: Shown, tilt: Shown) => t`Camera about ${distance} away, tilted ${tilt}°.`,
   limits: {
     taps: 'What limits it: the taps. Come closer, or set each point under the magnifier.',
     behind: 'What limits it: how far the card lies behind the part is not known. Measure it and say so.',
@@ -71,25 +72,25 @@ export const MEASURE = {
   linksLine: 'Tap along the chain from mark to mark, on its pins: at the ends, and wherever it bends.',
   linksRun: 'Run',
   counting: 'Counting …',
-  runFromTo: (from: Shown, to: Shown, links: number) => `${from} to ${to} (new: ${links})`,
-  linksCounted: (links: Shown) => `${links} links`,
+  runFromTo: (from: Shown, to: Shown, links: number) => t`${from} to ${to} (new: ${links})`,
+  linksCounted: (links: Shown) => t`${links} links`,
   linksSure: 'Each link has its tick: look along them once.',
   linksDoubt: 'There is a doubt: look at every tick, move wrong ones, and count the ends yourself.',
   linksMoved: 'Counted from the ticks as you left them.',
   linksChoose: 'Drag a tick to move it. Choose one to take it away or to put another after it.',
   tickAway: 'Take the tick away',
   tickAfter: 'Put a tick after it',
-  tickOf: (n: number) => `Link ${n}`,
+  tickOf: (n: number) => t`Link ${n}`,
   halfAtEnd: 'The end mark stands between two links: half a link more',
   startAgain: 'Draw the line again',
-  linePoint: (n: number) => `Point ${n} of the line`,
+  linePoint: (n: number) => t`Point ${n} of the line`,
   aid: 'A photo is an aid: where a limit decides, measure with the calliper as the maker says.'
-}
+})
 
 /** The printed card. */
-export const SCALE_CARD = {
+export const SCALE_CARD = texts({
   title: 'Scale card',
   lay: 'Lay it flat in the plane of what is measured, all four codes in the picture, in focus, without glare.',
   print: 'Print at 100 %, not to fit. Measure the line once for each printer: it should be 100 mm.',
   line: '100 mm'
-}
+})

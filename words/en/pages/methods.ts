@@ -1,4 +1,6 @@
-export const METHOD_WORDS: Readonly<Record<string, string>> = {
+import { texts } from '../../spoken'
+
+export const METHOD_WORDS: Readonly<Record<string, string>> = texts({
   calliper: 'Calliper',
   photo: 'Photo',
   eye: 'By eye',
@@ -15,4 +17,4 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   side: 'Side by side',
   hand: 'By hand',
   dial: 'Dial gauge'
-}
+})

@@ -1,37 +1,38 @@
 import type { Shown } from '../../say'
+import { t, texts, plural } from '../../spoken'
 
-export const FILE_PROBLEM = {
+export const FILE_PROBLEM = texts({
   file: 'The file',
-  andMore: (faults: Shown) => `… and ${faults} more.`
-}
+  andMore: (faults: Shown) => t`… and ${faults} more.`
+})
 
-export const PAGER_ROW = {
+export const PAGER_ROW = texts({
   pages: 'Pages',
   page: 'Page',
-  of: (pages: Shown) => `of ${pages}`
-}
+  of: (pages: Shown) => t`of ${pages}`
+})
 
-export const PERSON_PICKER = {
+export const PERSON_PICKER = texts({
   atTheBench: 'At the bench:',
   anotherFirstName: 'Another first name',
   add: 'Add'
-}
+})
 
-export const PROBLEM_NOTE = {
+export const PROBLEM_NOTE = texts({
   tryAgain: 'Try again',
   backToTheBoard: 'Back to the board'
-}
+})
 
-export const SAVE_STATE = {
+export const SAVE_STATE = texts({
   thisDeviceHasNoRoom: 'This device has no room left: keep this page open until all is saved',
   allSaved: 'All saved',
   away: 'The server is away: shown as it was',
   saving: 'Saving …',
-  onThisDevice: (n: number) => `${n} ${n === 1 ? 'entry waits' : 'entries wait'} on this device`,
+  onThisDevice: (n: number) => t`${n} ${plural(n, t`entry waits`, t`entries wait`)} on this device`,
   sendNow: 'Send now'
-}
+})
 
-export const TOP_BAR = {
+export const TOP_BAR = texts({
   customers: 'Customers',
   vehicles: 'Vehicles',
   learnt: 'Learnt',
@@ -39,9 +40,9 @@ export const TOP_BAR = {
   people: 'People',
   settings: 'Settings',
   places: 'Places'
-}
+})
 
-export const UNIT_PICKER = {
+export const UNIT_PICKER = texts({
   readingSheet: 'Reading sheet at the',
   left: 'Left',
   right: 'Right',
@@ -54,16 +55,16 @@ export const UNIT_PICKER = {
   torquesIn: 'Torques in',
   lbFt: 'lb·ft',
   hoursStayHoursKeptMetric: 'Hours stay hours. Kept metric, whatever is shown; reasons in a verdict are metric.'
-}
+})
 
-export const PROBLEM = {
+export const PROBLEM = texts({
   theServerCannotBeReached: 'The server cannot be reached. What you entered is kept on this device.'
-}
+})
 
-export const JOB = {
-  by: (people: readonly string[], words: string) => `${people.join(' and ')}: ${words}`,
+export const JOB = texts({
+  by: (people: readonly string[], words: string) => t`${people.join(t` and `)}: ${words}`,
   theEstimateCouldNotBe:
     'The estimate could not be computed for these readings. They are kept; take back the last one or check it.'
-}
+})
 
-export const STRIP_STEP = { back: 'Back to the ones before', on: 'On to the others' }
+export const STRIP_STEP = texts({ back: 'Back to the ones before', on: 'On to the others' })

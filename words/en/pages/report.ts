@@ -1,6 +1,7 @@
 import type { Shown } from '../../say'
+import { t, texts } from '../../spoken'
 
-export const SHARE_PANEL = {
+export const SHARE_PANEL = texts({
   takenBack: 'taken back',
   aLinkForTheCustomer: 'A link for the customer',
   shareTheReport: 'Share the report',
@@ -19,13 +20,13 @@ export const SHARE_PANEL = {
   sendTo: 'Their e-mail',
   send: 'Send it',
   sending: 'Sending …',
-  sent: (to: Shown) => `Sent to ${to}.`,
-  sentTo: (to: Shown, by: Shown) => `sent to ${to} by ${by},`,
+  sent: (to: Shown) => t`Sent to ${to}.`,
+  sentTo: (to: Shown, by: Shown) => t`sent to ${to} by ${by},`,
   noMail: 'No e-mail is set up: an owner does so under Settings.',
-  until: (expiresAt: Shown) => `until ${expiresAt}`
-}
+  until: (expiresAt: Shown) => t`until ${expiresAt}`
+})
 
-export const REPORT_PAGE = {
+export const REPORT_PAGE = texts({
   pdfA4: 'PDF, A4',
   pdfLetter: 'PDF, letter',
   wholeJob: 'Whole job',
@@ -35,20 +36,20 @@ export const REPORT_PAGE = {
   theCustomersReport: "the customer's report",
   onPaperAndAsFiles: 'On paper and as files',
   files: 'Files'
-}
+})
 
-export const SHARE_PAGE = {
-  timingDrive: (vehicle: Shown) => `${vehicle}: timing drive`,
+export const SHARE_PAGE = texts({
+  timingDrive: (vehicle: Shown) => t`${vehicle}: timing drive`,
   report: 'Report',
   robots: 'robots',
   referrer: 'referrer',
   chooseOneOfTheWays: 'Choose one of the ways first.',
   typeYourName: 'Type your name.',
   theWorkshopCannotBeReached: 'The workshop cannot be reached just now. Try again, or ring it.',
-  goodUntil: (expiresAt: Shown) => `Good until ${expiresAt}`,
+  goodUntil: (expiresAt: Shown) => t`Good until ${expiresAt}`,
   pdf: 'PDF',
   yourChoice: 'Your choice',
-  choseAtTheWorkshopHas: (title: Shown, priceWords: Shown) => `chose ${title} at ${priceWords}. The workshop has it.`,
+  choseAtTheWorkshopHas: (title: Shown, priceWords: Shown) => t`chose ${title} at ${priceWords}. The workshop has it.`,
   yourName: 'Your name',
   tellTheWorkshop: 'Tell the workshop'
-}
+})

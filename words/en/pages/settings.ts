@@ -1,8 +1,9 @@
 import type { Shown } from '../../say'
 import { countWords } from '../figures'
+import { t, texts } from '../../spoken'
 
 /** The whole workshop out and in, and what was erased for good. */
-export const WHOLE = {
+export const WHOLE = texts({
   title: 'Everything out, and in again',
   says: 'The whole workshop as open files in one archive: JSON, CSV and JPEG, with their schemas. It holds customers’ data, but nobody’s passphrase or PIN.',
   out: 'Everything out',
@@ -10,15 +11,15 @@ export const WHOLE = {
   in: 'Take a workshop in',
   file: 'Archive of a workshop',
   sending: 'Sending and looking through it …',
-  taking: (done: Shown, all: Shown) => `${done} of ${all} jobs kept …`,
+  taking: (done: Shown, all: Shown) => t`${done} of ${all} jobs kept …`,
   callOff: 'Call it off',
   calledOff: 'Called off: nothing was taken in.',
   brokeOff: 'The server broke off: look at the board whether it was taken in.',
   took: (jobs: number, customers: number, vehicles: number, photos: number) =>
-    `Taken in: ${countWords(jobs, 'job', 'jobs')}, ${countWords(customers, 'customer', 'customers')}, ${countWords(vehicles, 'vehicle', 'vehicles')}, ${countWords(photos, 'picture', 'pictures')}. People sign in once an owner gives them a passphrase.`
-}
+    t`Taken in: ${countWords(jobs, t`job`, t`jobs`)}, ${countWords(customers, t`customer`, t`customers`)}, ${countWords(vehicles, t`vehicle`, t`vehicles`)}, ${countWords(photos, t`picture`, t`pictures`)}. People sign in once an owner gives them a passphrase.`
+})
 
-export const MAIL_FORM = {
+export const MAIL_FORM = texts({
   title: 'E-mail',
   says: 'Brings a report’s link to its customer. What the stand-in takes goes nowhere; it shows what was sent.',
   way: 'E-mail goes',
@@ -45,12 +46,12 @@ export const MAIL_FORM = {
   saved: 'Saved.',
   tryTo: 'Try it with a letter to',
   try: 'Send a trial letter',
-  tried: (to: Shown) => `Sent to ${to}.`,
+  tried: (to: Shown) => t`Sent to ${to}.`,
   sent: 'What the stand-in took',
   nothing: 'Nothing yet.'
-}
+})
 
-export const SETTINGS = {
+export const SETTINGS = texts({
   settings: 'Settings',
   scaleCard: 'Scale card',
   scaleCardSays: 'Laid beside a part, it makes a photo of it a measurement.',
@@ -92,4 +93,4 @@ export const SETTINGS = {
   languageHint: 'Of pages and papers.',
   save: 'Save',
   saved: 'Saved.'
-}
+})

@@ -1,17 +1,18 @@
 import type { Shown } from '../../say'
+import { t, texts } from '../../spoken'
 
-export const SUSPECT_TABLE = {
+export const SUSPECT_TABLE = texts({
   title: 'Table of suspects · Umbrette',
   heading: 'How suspects are weighed',
   says: 'A table of judgement, not of measurement: how often each is behind a complaint, and how many times likelier an answer makes it. Above 1 speaks for it, below 1 against. What your workshop knows better takes the place of what ships; the jobs show it from then on.',
   suspects: 'Suspects',
-  lookAt: (look: Shown) => `Look at ${look}.`,
-  share: (shipped: Shown) => `Share of complaints, % (ships: ${shipped})`,
+  lookAt: (look: Shown) => t`Look at ${look}.`,
+  share: (shipped: Shown) => t`Share of complaints, % (ships: ${shipped})`,
   answers: 'What each answer says of it',
   answer: 'Answer',
   ships: 'Ships as',
   ours: 'Ours',
-  oursOf: (finding: Shown) => `Ours: ${finding}`,
+  oursOf: (finding: Shown) => t`Ours: ${finding}`,
   another: 'Another answer that speaks for it',
   choose: 'choose',
   asItShips: 'Everything as it ships',
@@ -44,10 +45,10 @@ export const SUSPECT_TABLE = {
   when: (on: string | null, from: number | null, upTo: number | null, fades: boolean) =>
     [
       on ?? '',
-      from === null ? '' : `from ${from} on`,
-      upTo === null ? '' : `up to ${upTo}`,
-      fades ? 'right after the work, fading with usage' : ''
+      from === null ? '' : t`from ${from} on`,
+      upTo === null ? '' : t`up to ${upTo}`,
+      fades ? t`right after the work, fading with usage` : ''
     ]
       .filter(Boolean)
       .join(', ')
-}
+})
