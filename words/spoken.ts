@@ -111,7 +111,10 @@ function translated(english: unknown, language: Language): unknown {
   if (typeof english === 'string') return language.texts.get(english) ?? english
   if (Array.isArray(english)) return english.map((one) => translated(one, language))
   if (typeof english !== 'object' || english === null) return english
-  return Object.fromEntries(Object.entries(english).map(([key, value]) => [key, translated(value, language)]))
+  // What is to be chosen by its label is known by its value, whatever is spoken.
+  return Object.fromEntries(
+    Object.entries(english).map(([key, value]) => [key, key === 'value' ? value : translated(value, language)])
+  )
 }
 
 /** Words that begin with a capital, within a sentence: a name of a part, say. */

@@ -7,6 +7,7 @@ import SessionList from '../components/access/SessionList.vue'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
 import PageFrame from '../components/parts/PageFrame.vue'
+import LanguagePicker from '../components/parts/LanguagePicker.vue'
 import Panel from '../components/parts/Panel.vue'
 import { useAttempt } from '../composables/useAttempt'
 
@@ -63,6 +64,7 @@ async function save() {
       <div class="space-y-6">
         <Panel :title="ACCOUNT.passkeys"><PasskeyList /></Panel>
         <Panel :title="ACCOUNT.sessions"><SessionList /></Panel>
+        <Panel :title="ACCOUNT.device"><LanguagePicker /></Panel>
       </div>
     </div>
   </PageFrame>

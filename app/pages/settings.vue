@@ -3,7 +3,8 @@ import { SETTINGS, TAX_FORM } from '../../words/en'
 import { $fetch } from 'ofetch'
 import { reactive, ref } from 'vue'
 import { NO_TAX } from '../../core/money'
-import type { Workshop } from '../../core/record'
+import { LANGUAGES, type Workshop } from '../../core/record'
+import { languageName } from '../../words/languages'
 import ChoiceRow from '../components/parts/ChoiceRow.vue'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
@@ -101,7 +102,7 @@ async function save() {
           <Field :label="SETTINGS.language" class="mt-3" :fault="faults.language" :hint="SETTINGS.languageHint">
             <template #default="{ control }">
               <select v-model="form.language" v-bind="control">
-                <option v-for="{ value, label } in SETTINGS.languages" :key="value" :value="value">{{ label }}</option>
+                <option v-for="one in LANGUAGES" :key="one" :value="one" :lang="one">{{ languageName(one) }}</option>
               </select>
             </template>
           </Field>

@@ -5,6 +5,7 @@ import { computed, onMounted, reactive, ref } from 'vue'
 import type { Me } from '../../server/store/sessions'
 import FaultNote from '../components/parts/FaultNote.vue'
 import Field from '../components/parts/Field.vue'
+import LanguagePicker from '../components/parts/LanguagePicker.vue'
 import PinPad from '../components/parts/PinPad.vue'
 import { useAttempt } from '../composables/useAttempt'
 import { useAwake } from '../composables/useAwake'
@@ -102,5 +103,6 @@ onMounted(() => {
     </form>
     <FaultNote v-if="problem">{{ problem }}</FaultNote>
     <p class="text-note text-faint">{{ SIGN_IN.forgotten }}</p>
+    <LanguagePicker class="max-w-sm" />
   </main>
 </template>

@@ -1,5 +1,6 @@
-import { day, email, id, listOf, needed, num, shape, type Shape, text, words } from '../check'
+import { day, email, id, listOf, needed, num, oneOf, shape, type Shape, text, words } from '../check'
 import { usageSchema } from '../readings'
+import { LANGUAGES } from './languages'
 import { say } from './says'
 
 /** What a workshop keeps of a customer; everything but the name may be empty. */
@@ -8,7 +9,9 @@ export const customerFields = {
   phone: text(60).defined(needed),
   email: email().defined(needed),
   address: text(400).defined(needed),
-  note: text(2000).defined(needed)
+  note: text(2000).defined(needed),
+  /** What their papers are written in; empty or absent: as the workshop's. */
+  language: oneOf('', ...LANGUAGES).optional()
 }
 export const customerSchema = shape(customerFields).required(say('a-customer'))
 

@@ -1,5 +1,6 @@
 import { needed, num, oneOf, shape, type Shape, text, words } from '../check'
 import { taxSchema } from '../money'
+import { LANGUAGES } from './languages'
 import { say } from './says'
 
 /** IANA's name of a time zone that this machine knows. */
@@ -38,7 +39,7 @@ export const workshopSchema = shape({
   /** On what it sells. */
   tax: taxSchema,
   /** What pages and papers are written in. */
-  language: oneOf('en').required(needed)
+  language: oneOf(...LANGUAGES).required(needed)
 }).required(say('a-workshop'))
 
 export type Workshop = Shape<typeof workshopSchema>

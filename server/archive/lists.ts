@@ -136,13 +136,14 @@ export const LISTS: { readonly [L in ArchiveList]: List<L> } = {
     read: (transaction) =>
       mapped(
         rowsOf(CustomerRow, 'id', transaction),
-        ({ id, name, phone, email, address, note, intakeId, madeAt, removedAt }) => ({
+        ({ id, name, phone, email, address, note, language, intakeId, madeAt, removedAt }) => ({
           id,
           name,
           phone,
           email,
           address,
           note,
+          language,
           intake: intakeId,
           madeAt: iso(madeAt),
           removedAt: isoOrNull(removedAt)

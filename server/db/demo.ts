@@ -1,4 +1,4 @@
-import { AS_SHIPPED } from '../../words/en/parts'
+import { AS_SHIPPED } from '../../words/en/workshop'
 import { randomUUID } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import { DEMO_CUSTOMERS } from '../../demo/books'

@@ -1,4 +1,4 @@
-import type { Act, JobState, Role } from '../../core/record'
+import type { Act, JobState, LanguageId, Role } from '../../core/record'
 import type { Corrections } from '../../core/drive'
 import type { EarlierKnown, JobFile, School, Usage } from '../../core/readings'
 import type { ErasedRows, ErasureKind } from '../../core/views/erasing'
@@ -133,6 +133,8 @@ export const CustomerRow = table('customers', {
   email: or(text(), ''),
   address: or(text(), ''),
   note: or(text(), ''),
+  /** What their papers are written in; empty: as the workshop's. */
+  language: or(text<LanguageId | ''>(), ''),
   intakeId: orNull(uuid()),
   madeAt: now(),
   removedAt: orNull(time())

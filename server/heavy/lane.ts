@@ -2,6 +2,7 @@ import { told } from '../../words/problems'
 import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { Worker } from 'node:worker_threads'
+import { askedIn } from '../languages'
 import { log } from '../utils/log'
 import { Problem } from '../utils/problem'
 import type { Task, TaskName } from './tasks'
@@ -47,7 +48,7 @@ export class Lane {
     return new Promise((resolve, reject) => {
       const timer = setTimeout(() => this.giveUp(new Problem('not-ready', told('took-too-long'))), PATIENCE)
       this.waiting.set(id, { resolve: resolve as Waiting['resolve'], reject, timer })
-      this.started().postMessage({ id, task, args })
+      this.started().postMessage({ id, task, args, language: askedIn() })
     }) as ReturnType<Task<T>>
   }
 

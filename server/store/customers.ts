@@ -52,7 +52,7 @@ export async function findCustomer(id: string): Promise<Customer> {
     order: [['openedAt', 'DESC']],
     limit: MOST_JOBS
   })
-  const { name, phone, email, address, note, removedAt } = row
+  const { name, phone, email, address, note, language, removedAt } = row
   return {
     id,
     name,
@@ -60,6 +60,7 @@ export async function findCustomer(id: string): Promise<Customer> {
     email,
     address,
     note,
+    language,
     removed: removedAt !== null,
     vehicles: vehicles.map(({ id: vehicle, name: called, registration, model }) => ({
       id: vehicle,

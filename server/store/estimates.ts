@@ -9,14 +9,19 @@ import {
   writeOrder,
   writeWorksheet
 } from '../../words/en'
+import { sayIn } from '../../words/spoken'
 import { assessRecord, foldActs, jobFile } from '../../core/record'
 import { currencyOf } from '../../core/paths'
 import { rebuildOf } from '../../core/views/buildup'
 import { type Estimate, estimateOf, orderOf } from '../../core/views/estimate'
 import { CustomerRow, JobRow, VehicleRow } from '../db/models'
 import { heavily } from '../heavy/heavily'
+import { askedIn, heldLanguage } from '../languages'
 import { findJob } from './jobs'
 import { workshopFacts } from './workshop'
+
+/** Who reads a paper: the customer in their language, or the workshop. */
+export type Reader = 'customer' | 'us'
 
 /** A job's papers: the estimate, what is ordered, and what hangs on the wall. */
 export interface JobPapers {
@@ -31,11 +36,11 @@ export interface JobPapers {
 }
 
 /** The papers of a job as it stands. @throws Problem not-found */
-export async function jobPapers(jobId: string): Promise<JobPapers> {
-  return heavily('asked', 'makePapers', jobId)
+export async function jobPapers(jobId: string, reader: Reader = 'us'): Promise<JobPapers> {
+  return heavily('asked', 'makePapers', jobId, reader)
 }
 
-export async function makePapers(jobId: string): Promise<JobPapers> {
+export async function makePapers(jobId: string, reader: Reader = 'us'): Promise<JobPapers> {
   const { job, acts: kept } = await findJob(jobId)
   const acts = kept.map(({ act }) => act)
   const workshop = await workshopFacts()
@@ -45,9 +50,10 @@ export async function makePapers(jobId: string): Promise<JobPapers> {
   const assessment = assessRecord(job, acts)
   const estimate = estimateOf(file, assessment, record, { tax: workshop.tax, currency })
   const last = acts.findLast(({ type }) => type !== 'choice')
+  const { reads, ...owner } = await ownerOf(jobId)
   const of = {
     workshop,
-    ...(await ownerOf(jobId)),
+    ...owner,
     vehicle: job.vehicle,
     engine: file.drive.name,
     usage: file.usage,
@@ -56,10 +62,11 @@ export async function makePapers(jobId: string): Promise<JobPapers> {
     at: last?.at ?? job.openedAt
   }
   const orderLines = orderOf(estimate)
+  const read = reader === 'us' ? askedIn() : (reads ?? workshop.language)
   return {
     vehicle: job.vehicle,
     estimate,
-    paper: writeEstimate(estimate, of),
+    paper: sayIn(heldLanguage(read), () => writeEstimate(estimate, of)),
     order: writeOrder(orderLines, currency, of),
     orderLines,
     worksheet: writeWorksheet(file.drive, of),
@@ -68,13 +75,14 @@ export async function makePapers(jobId: string): Promise<JobPapers> {
   }
 }
 
-/** Whose a job is, and the plate of its vehicle. */
+/** Whose a job is and what they read, and the plate of its vehicle. */
 export async function ownerOf(jobId: string) {
   const row = await JobRow.findByPk(jobId, { attributes: ['customerId', 'vehicleId'] })
   const customer = row?.customerId ? await CustomerRow.findByPk(row.customerId) : null
   const vehicle = row?.vehicleId ? await VehicleRow.findByPk(row.vehicleId) : null
   return {
     customer: customer && { name: customer.name, address: customer.address },
+    reads: customer?.language || null,
     registration: vehicle?.registration ?? ''
   }
 }

@@ -4,8 +4,10 @@ import { reportFacts } from '../../core/views/report'
 import { besideMaps } from '../../draw/besideMaps'
 import { driveMap } from '../../draw/driveMap'
 import type { Drawing } from '../../draw/shapes'
+import { sayIn } from '../../words/spoken'
 import { heavily } from '../heavy/heavily'
-import { ownerOf } from './estimates'
+import { askedIn, heldLanguage } from '../languages'
+import { ownerOf, type Reader } from './estimates'
 import { findJob } from './jobs'
 import { workshopFacts, workshopLogo } from './workshop'
 
@@ -27,29 +29,34 @@ const TIMES = 4
 /** px of the drawing; scaled to fit wherever it is put. */
 const MAP = { width: 420, height: 460 }
 
-/** The report of a job as it stands now. @throws Problem not-found */
-export async function jobReport(jobId: string): Promise<JobReport> {
-  return heavily('asked', 'makeReport', jobId)
+/** The report of a job as it stands now, in the language of who reads it. @throws Problem not-found */
+export async function jobReport(jobId: string, reader: Reader = 'customer'): Promise<JobReport> {
+  return heavily('asked', 'makeReport', jobId, reader)
 }
 
-export async function makeReport(jobId: string): Promise<JobReport> {
+export async function makeReport(jobId: string, reader: Reader): Promise<JobReport> {
   const { job, acts: kept } = await findJob(jobId)
   const acts = kept.map(({ act }) => act)
   const file = jobFile(job, acts)
   const assessment = assessRecord(job, acts)
   const logo = await workshopLogo()
-  const { customer, registration } = await ownerOf(jobId)
+  const { customer, registration, reads } = await ownerOf(jobId)
+  const workshop = await workshopFacts()
+  const language = reader === 'us' ? askedIn() : (reads ?? workshop.language)
   const drawn = (times: number) =>
     driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height, times)
-  const [normal, worn] = [drawn(0), drawn(TIMES)]
-  return {
-    report: {
-      ...writeReport(reportFacts(job, acts, assessment, await workshopFacts())),
-      ...(customer ? { addressee: addresseeOf(customer) } : {}),
-      ...(registration ? { registration } : {}),
-      ...(logo ? { logo: `data:image/png;base64,${logo.toString('base64')}` } : {})
-    },
-    map: normal && worn && besideMaps(normal, worn, normalBeside(TIMES)),
-    found: drawn(1)
-  }
+  return sayIn(heldLanguage(language), () => {
+    const [normal, worn] = [drawn(0), drawn(TIMES)]
+    return {
+      report: {
+        ...writeReport(reportFacts(job, acts, assessment, workshop)),
+        language,
+        ...(customer ? { addressee: addresseeOf(customer) } : {}),
+        ...(registration ? { registration } : {}),
+        ...(logo ? { logo: `data:image/png;base64,${logo.toString('base64')}` } : {})
+      },
+      map: normal && worn && besideMaps(normal, worn, normalBeside(TIMES)),
+      found: drawn(1)
+    }
+  })
 }

@@ -115,8 +115,8 @@ async function partsOf(sheetId: string | null): Promise<{ id: string; name: stri
   return [...chains, ...tensioners, ...rails, ...phasers, ...sprockets].map(({ id, name }) => ({ id, name }))
 }
 
-function ownerFacts({ id, name, phone, email, address, note }: CustomerRow): CustomerFacts & { id: string } {
-  return { id, name, phone, email, address, note }
+function ownerFacts({ id, name, phone, email, address, note, language }: CustomerRow): CustomerFacts & { id: string } {
+  return { id, name, phone, email, address, note, language }
 }
 
 /** @throws Problem not-found */

@@ -6,13 +6,16 @@ import { DEMO_WORKSHOP } from '../../demo/workshop'
 import { useDb } from '../db/connection'
 import { SettingRow } from '../db/models'
 import { LOGO_KEY, WORKSHOP_KEY } from '../db/settingKeys'
+import { noteLanguage } from '../languages'
 
 /** What stands for this workshop; the demo's, before anything was said of it. */
 export async function workshopFacts(): Promise<Workshop> {
   await useDb()
   const kept = (await SettingRow.findByPk(WORKSHOP_KEY))?.value as Partial<Workshop> | undefined
   // What an earlier version kept had no language, no currency and no tax.
-  return { ...DEMO_WORKSHOP, ...(kept ? { tax: NO_TAX, ...kept } : {}) }
+  const facts = { ...DEMO_WORKSHOP, ...(kept ? { tax: NO_TAX, ...kept } : {}) }
+  noteLanguage(facts.language)
+  return facts
 }
 
 /** Takes the place of what stood for it before; reports shared already keep what they had. */
@@ -20,6 +23,7 @@ export async function keepWorkshop(workshop: Workshop): Promise<Workshop> {
   await useDb()
   if (!isDeepStrictEqual(await workshopFacts(), workshop))
     await SettingRow.upsert({ key: WORKSHOP_KEY, value: workshop })
+  noteLanguage(workshop.language)
   return workshop
 }
 

@@ -64,6 +64,8 @@ export function upperFirst(words: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1)
 }
 
+/** For within a sentence; where nouns have capital letters, a first word that mostly is one keeps its own. */
 export function lowerFirst(words: string): string {
+  if (spokenNow()?.capitalNouns) return words
   return words.charAt(0).toLowerCase() + words.slice(1)
 }

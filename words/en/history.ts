@@ -26,27 +26,6 @@ export const HISTORY_FIELD_NAMES: Readonly<Record<HistoryField, string>> = texts
   elongation: 'Job: chain longer by, %'
 })
 
-/** Headings that people give their columns, in lower case, by what they mean. */
-export const HISTORY_HEADINGS: Readonly<Record<HistoryField, readonly string[]>> = texts({
-  customer: ['customer', 'client', 'name', 'customer name', 'owner'],
-  phone: ['phone', 'telephone', 'tel', 'mobile'],
-  email: ['email', 'e-mail', 'mail'],
-  address: ['address', 'street', 'town', 'city', 'postcode'],
-  customerNote: ['customer note'],
-  vehicle: ['vehicle', 'boat', 'called'],
-  registration: ['registration', 'reg', 'plate', 'licence plate', 'number plate'],
-  chassis: ['chassis', 'chassis number', 'vin', 'frame number', 'hull number'],
-  model: ['model', 'make and model', 'make', 'type'],
-  vehicleNote: ['note', 'vehicle note'],
-  engine: ['engine', 'engine sheet', 'sheet'],
-  day: ['date', 'day', 'job date'],
-  usage: ['usage', 'mileage', 'odometer', 'km', 'miles', 'hours'],
-  work: ['work', 'job', 'description', 'what was done'],
-  doneBy: ['by', 'mechanic', 'done by', 'by whom'],
-  renewed: ['renewed', 'parts', 'parts fitted', 'fitted'],
-  elongation: ['elongation', 'stretch']
-})
-
 const HISTORY_NOTES: Catalogue<HistorySays> = {
   'more-cells': (f) => t`has ${f.cells} cells where there are ${f.columns} columns: a separator too many`,
   'customer-without-name': () => t`has a phone, e-mail or address, but no name of a customer`,

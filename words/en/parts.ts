@@ -5,7 +5,8 @@ import { figureOf, isFinding } from '../../core/readings'
 import { compileSheet, type CountedNames, type DriveSheet, PART_KINDS, type PartKind } from '../../core/sheet'
 import type { GroupTitle, Station } from '../../core/views/bench'
 import type { Names } from '../say'
-import { t, texts, known } from '../spoken'
+import { sayPartName } from './partNames'
+import { t, texts } from '../spoken'
 
 /** What parts, findings, kinds of readings, calls, schools and stations are called. */
 
@@ -23,7 +24,7 @@ const STANDING = texts<Readonly<Record<string, string>>>({
 /** The name of any part of a drive, or of oil, fasteners and engine. */
 export function partName(sheet: DriveSheet, id: string): string {
   const own = compileSheet(sheet).nameOf(id)
-  return own === null ? standingName(id) : known(own)
+  return own === null ? standingName(id) : sayPartName(own)
 }
 
 export function standingName(id: string): string {
@@ -328,6 +329,3 @@ export const COUNTED_NAMES: CountedNames = texts({
   of: (part, chain) => t`${part} ${chain + 1}`,
   driving: (shaft, chain) => t`${shaft}, driving chain ${chain + 1}`
 })
-
-/** Note of a drive sheet's first revision. */
-export const AS_SHIPPED = 'As it ships'

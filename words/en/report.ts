@@ -1,6 +1,6 @@
 import type { Call } from '../../core/calls'
 import type { School, Usage } from '../../core/readings'
-import { dayAt, type Workshop } from '../../core/record'
+import { dayAt, type LanguageId, type Workshop } from '../../core/record'
 import type { Statement } from '../../core/views/verdict'
 import type { IfLeftSays, ReportFacts, ReportMeasure, ReportWay } from '../../core/views/report'
 import type { TracedCam, TracedLag } from '../../core/views/traces'
@@ -58,6 +58,8 @@ export interface ReportHeadings {
 export interface Report {
   format: 'umbrette-report'
   version: 2
+  /** What it is written in; an older report is English. */
+  language?: LanguageId
   headings: ReportHeadings
   /** Name, address and tax number of the workshop, and what stands at the foot; an older report has neither. */
   letterhead?: string[]

@@ -7,7 +7,7 @@ import { sayTask, TASK_GROUPS } from './build'
 import { thousands } from './figures'
 import { KIND_NAMES, namesOf, STATION_NAMES, USAGE_UNITS } from './parts'
 import type { PaperOf } from './estimate'
-import { t, midSentence, known, withDecimals } from '../spoken'
+import { t, midSentence, withDecimals } from '../spoken'
 
 /** Papers for the wall, in final words: what is to be read on a job, and how it is built up again. */
 
@@ -128,7 +128,7 @@ function bankTags(sheet: DriveSheet): WallPaper['groups'] {
 /** Which bolt goes back into which hole of each cover, as they came out. */
 function boltHoles(sheet: DriveSheet, holes: Rebuild['holes']): WallPaper['groups'] {
   return [...new Set(holes.map(({ cover }) => cover))].map((cover) => ({
-    title: t`Bolts, ${midSentence(known(sheet.operations?.find(({ id }) => id === cover)?.name ?? cover))}`,
+    title: t`Bolts, ${midSentence(sheet.operations?.find(({ id }) => id === cover)?.name ?? cover)}`,
     lines: holes
       .filter((hole) => hole.cover === cover)
       .map(({ x, y, length }, i) => ({

@@ -2,7 +2,8 @@
 import { CUSTOMER } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { reactive, watch } from 'vue'
-import type { CustomerFacts } from '../../../core/record'
+import { type CustomerFacts, type LanguageId, LANGUAGES } from '../../../core/record'
+import { languageName } from '../../../words/languages'
 import { useAttempt } from '../../composables/useAttempt'
 import Field from '../parts/Field.vue'
 import FormEnd from '../parts/FormEnd.vue'
@@ -12,15 +13,15 @@ import ModalSheet from '../parts/ModalSheet.vue'
 const props = defineProps<{ customer?: CustomerFacts & { id: string } }>()
 const open = defineModel<boolean>('open', { required: true })
 const emit = defineEmits<{ kept: [id: string] }>()
-const EMPTY = { name: '', phone: '', email: '', address: '', note: '' }
+const EMPTY = { name: '', phone: '', email: '', address: '', note: '', language: '' as LanguageId | '' }
 const form = reactive({ ...EMPTY })
 const { faults, problem, busy, attempt } = useAttempt()
 watch(
   open,
   (is) => {
     if (!is) return
-    const { name, phone, email, address, note } = props.customer ?? EMPTY
-    Object.assign(form, { name, phone, email, address, note })
+    const { name, phone, email, address, note, language = '' } = props.customer ?? EMPTY
+    Object.assign(form, { name, phone, email, address, note, language })
     problem.value = ''
     faults.value = {}
   },
@@ -63,6 +64,14 @@ async function save() {
         :rows="2"
         maxlength="2000"
         :fault="faults.note" />
+      <Field class="col-span-2" :label="CUSTOMER.language" :hint="CUSTOMER.languageHint">
+        <template #default="{ control }">
+          <select v-model="form.language" v-bind="control">
+            <option value="">{{ CUSTOMER.languageOurs }}</option>
+            <option v-for="one in LANGUAGES" :key="one" :value="one" :lang="one">{{ languageName(one) }}</option>
+          </select>
+        </template>
+      </Field>
       <FormEnd :label="CUSTOMER.save" :problem="problem" :disabled="busy" @cancel="open = false" />
     </form>
   </ModalSheet>

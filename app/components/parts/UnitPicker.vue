@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useHand } from '../../hand'
 import { chooseUnits, units } from '../../units'
 import ChoiceRow from './ChoiceRow.vue'
+import LanguagePicker from './LanguagePicker.vue'
 
 const hand = useHand()
 /** The units of this device; everything is stored metric. */
@@ -54,6 +55,7 @@ const distance = computed({
           { value: 'left', label: UNIT_PICKER.left },
           { value: 'right', label: UNIT_PICKER.right }
         ]" />
+      <LanguagePicker />
       <p class="text-note text-faint">
         {{ UNIT_PICKER.hoursStayHoursKeptMetric }}
       </p>

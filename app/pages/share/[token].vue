@@ -4,6 +4,7 @@ import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
 import type { DrawnReport } from '../../../server/store/reports'
 import ReportView from '../../components/report/ReportView.vue'
+import { useLanguageOf } from '../../composables/useLanguage'
 import { useAwake } from '../../composables/useAwake'
 import { shownProblem } from '../../problem'
 import FaultNote from '../../components/parts/FaultNote.vue'
@@ -17,6 +18,7 @@ definePageMeta({ layout: 'bare' })
 const route = useRoute()
 const base = `/api/share/${encodeURIComponent(String(route.params.token))}`
 const { data, error } = await useFetch<DrawnReport & { expiresAt: string }>(base, { deep: false })
+if (data.value) useLanguageOf(data.value.report.language ?? 'en')
 const problem = computed(() => (error.value ? shownProblem(error.value) : null))
 const awake = useAwake()
 const chosen = ref(-1)
@@ -26,8 +28,8 @@ const sent = ref(false)
 useHead({
   title: () => (data.value ? SHARE_PAGE.timingDrive(data.value.report.vehicle) : SHARE_PAGE.report),
   meta: [
-    { name: SHARE_PAGE.robots, content: 'noindex' },
-    { name: SHARE_PAGE.referrer, content: 'no-referrer' }
+    { name: 'robots', content: 'noindex' },
+    { name: 'referrer', content: 'no-referrer' }
   ]
 })
 

@@ -14,6 +14,7 @@ import { doors } from './0012-doors'
 import { passkeys } from './0013-passkeys'
 import { books } from './0014-books'
 import { goodTraces } from './0018-good-traces'
+import { customersLanguage } from './0019-language'
 import { seen } from './0017-seen'
 import { mail } from './0016-mail'
 import { erasing } from './0015-erasing'
@@ -37,5 +38,6 @@ export const migrations: readonly Migration[] = [
   erasing,
   mail,
   seen,
-  goodTraces
+  goodTraces,
+  customersLanguage
 ]

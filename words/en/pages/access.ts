@@ -58,6 +58,7 @@ export const SIGNED_IN = texts({
 })
 
 export const ACCOUNT = texts({
+  device: 'This device',
   account: 'Your sign-in',
   accountUmbrette: 'Your sign-in · Umbrette',
   secrets: 'Passphrase and PIN',

@@ -43,6 +43,7 @@ export const TOP_BAR = texts({
 })
 
 export const UNIT_PICKER = texts({
+  language: 'Language on this device',
   readingSheet: 'Reading sheet at the',
   left: 'Left',
   right: 'Right',

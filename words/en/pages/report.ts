@@ -35,14 +35,15 @@ export const REPORT_PAGE = texts({
   assessmentJson: 'Assessment, JSON',
   theCustomersReport: "the customer's report",
   onPaperAndAsFiles: 'On paper and as files',
-  files: 'Files'
+  files: 'Files',
+  reads: 'The report is read by',
+  customer: (language: Shown) => t`The customer, in ${language}`,
+  us: 'The workshop'
 })
 
 export const SHARE_PAGE = texts({
   timingDrive: (vehicle: Shown) => t`${vehicle}: timing drive`,
   report: 'Report',
-  robots: 'robots',
-  referrer: 'referrer',
   chooseOneOfTheWays: 'Choose one of the ways first.',
   typeYourName: 'Type your name.',
   theWorkshopCannotBeReached: 'The workshop cannot be reached just now. Try again, or ring it.',

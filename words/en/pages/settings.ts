@@ -89,8 +89,7 @@ export const SETTINGS = texts({
   currency: 'Currency',
   currencyHint: 'Jobs from now on, and new engines, are priced in it.',
   language: 'Language',
-  languages: [{ value: 'en', label: 'English' }] as const,
-  languageHint: 'Of pages and papers.',
+  languageHint: 'Of pages and papers, until somebody chooses otherwise on a device or a customer reads another.',
   save: 'Save',
   saved: 'Saved.'
 })

@@ -5,6 +5,6 @@ import { workshopLogo } from '../../../store/workshop'
 import { readParam, route } from '../../../utils/route'
 
 export default route(async (event) => {
-  const { paper, vehicle } = await jobPapers(readParam(event, 'id'))
+  const { paper, vehicle } = await jobPapers(readParam(event, 'id'), 'customer')
   return sendPaper(event, { kind: 'estimate', paper, logo: await workshopLogo() }, `${fileName(vehicle)}-estimate`)
 })

@@ -10,7 +10,7 @@ import { fileName } from '../../../pdf/fileName'
 const INKS = { ground: '#0b2a4a', line: '#e9eef5', faint: '#7f97b3', lit: '#e0a93b', limit: '#f07ac0' } as const
 
 export default route(async (event) => {
-  const { report, found } = await jobReport(readParam(event, 'id'))
+  const { report, found } = await jobReport(readParam(event, 'id'), 'us')
   if (!found) throw new Problem('not-found', told('sheet-not-drawn'))
   setResponseHeader(event, 'Content-Type', 'image/svg+xml')
   setResponseHeader(event, 'Content-Disposition', `attachment; filename="${fileName(report.vehicle)}-map.svg"`)

@@ -1,4 +1,5 @@
+import { readerAsked } from '../../../pdf/sendReport'
 import { jobReport } from '../../../store/reports'
 import { readParam, route } from '../../../utils/route'
 
-export default route(async (event) => jobReport(readParam(event, 'id')))
+export default route(async (event) => jobReport(readParam(event, 'id'), readerAsked(event)))

@@ -1,8 +1,8 @@
 import { jobReport } from '../../../store/reports'
 import { readParam, route } from '../../../utils/route'
-import { sendReport } from '../../../pdf/sendReport'
+import { readerAsked, sendReport } from '../../../pdf/sendReport'
 
 export default route(async (event) => {
   const id = readParam(event, 'id')
-  return sendReport(event, id, await jobReport(id))
+  return sendReport(event, id, await jobReport(id, readerAsked(event)))
 })
