@@ -1,3 +1,4 @@
+import { midSentence } from '../words/spoken'
 import {
   FINDING_SAYS,
   METHOD_WORDS,
@@ -127,7 +128,7 @@ export function readingTitle(
     target.from && target.to
       ? READINGS.run(partName(sheet, target.from), partName(sheet, target.to))
       : partName(sheet, part)
-  return `${KIND_NAMES[kind]}, ${where.toLowerCase()}`
+  return `${KIND_NAMES[kind]}, ${midSentence(where)}`
 }
 
 /** A limit with its unit and where it comes from. */

@@ -93,18 +93,27 @@ export function known(words: string): string {
  * own by `t`.
  */
 /*@__NO_SIDE_EFFECTS__*/
-export function texts<T extends object>(english: T): T {
+export function texts<T extends object>(source: T): T {
   const said = new WeakMap<Language, T>()
   const now = () => {
     const language = speaking.now()
-    if (!language) return english
+    if (!language) return source
     const before = said.get(language)
     if (before) return before
-    const made = translated(english, language) as T
+    const made = translated(source, language) as T
     said.set(language, made)
     return made
   }
-  return new Proxy(english, { get: (_, key) => Reflect.get(now(), key) as unknown })
+  const spoken = new Proxy(source, { get: (_, key) => Reflect.get(now(), key) as unknown })
+  sources.set(spoken, source)
+  return spoken
+}
+
+const sources = new WeakMap<object, object>()
+
+/** The same words in English, whatever is spoken: for what is laid out once, and put in a language as it is shown. */
+export function english<T extends object>(said: T): T {
+  return (sources.get(said) as T | undefined) ?? said
 }
 
 function translated(english: unknown, language: Language): unknown {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { COMMON, LEARNT, OWN_PRIORS } from '../../words/en'
+import { midSentence, localeNow } from '../../words/spoken'
+import { COMMON, LEARNT, OWN_PRIORS, sayPartName, thousands } from '../../words/en'
 import { computed } from 'vue'
 import type { TypeRate } from '../../core/views/learn'
 import type { WorkshopLearnt } from '../../server/store/learning'
@@ -27,13 +28,10 @@ function rateWords(rate: number, unit: TypeRate['unit']): string {
   return fixDigits((100 * rate * PER[shown.unit]) / shown.value, 3)
 }
 const perWords = (unit: TypeRate['unit']) =>
-  LEARNT.per(
-    PER[shownUsage({ value: 1, unit }).unit].toLocaleString('en').replace(',', ' '),
-    USAGE_UNITS[shownUsage({ value: 1, unit }).unit]
-  )
+  LEARNT.per(thousands(PER[shownUsage({ value: 1, unit }).unit]), USAGE_UNITS[shownUsage({ value: 1, unit }).unit])
 /** Three digits: a forecast knows no more. */
 const about = (value: number, unit: TypeRate['unit']) => usageWords({ value: Number(value.toPrecision(3)), unit })
-const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' })
+const MONTH = new Intl.DateTimeFormat(localeNow(), { month: 'long', year: 'numeric', timeZone: 'UTC' })
 function dueWords({ usage: { low, mean, high }, days }: Reached, unit: TypeRate['unit'], seenAt: string): string {
   const month = days ? MONTH.format(Date.parse(seenAt) + Math.max(0, days.mean) * 86_400_000) : null
   return LEARNT.due(about(mean, unit), about(low, unit), high === null ? null : about(high, unit), month)
@@ -76,7 +74,7 @@ const verdict = computed(() => {
                     :to="`/vehicles/${engine.vehicleId}`"
                     class="underline decoration-brass underline-offset-2"
                     >{{ engine.vehicle }}</NuxtLink><span v-else>{{ LEARNT.erased }}</span
-                  ><span class="text-faint">, {{ engine.chain.toLowerCase() }}</span>
+                  ><span class="text-faint">, {{ midSentence(sayPartName(engine.chain)) }}</span>
                 </td>
                 <td class="figure">
                   {{ rateWords(engine.rate.mean, type.unit) }}

@@ -106,15 +106,14 @@ function drawHousing(): Shape[] {
 interface AnswerOfPlunger {
   at: readonly [number, number, number]
   spring: number
-  note: string
 }
-const SOUND: AnswerOfPlunger = { at: [0.7, 0.66, 0.7], spring: 1, note: PICTURES.holds }
+const SOUND: AnswerOfPlunger = { at: [0.7, 0.66, 0.7], spring: 1 }
 const ANSWERS: Readonly<Record<string, AnswerOfPlunger>> = {
   sound: SOUND,
-  'plunger-stuck': { at: [0.7, 0.7, 0.7], spring: 1, note: PICTURES.stuck },
-  'plunger-slips-back': { at: [0.7, 0.1, 0.15], spring: 1, note: PICTURES.slips },
-  'lifter-locked': { at: [0.4, 0.4, 0.4], spring: 1, note: PICTURES.stuck },
-  'spring-short': { at: [0.7, 0.66, 0.68], spring: 0.72, note: PICTURES.holdsWeakly }
+  'plunger-stuck': { at: [0.7, 0.7, 0.7], spring: 1 },
+  'plunger-slips-back': { at: [0.7, 0.1, 0.15], spring: 1 },
+  'lifter-locked': { at: [0.4, 0.4, 0.4], spring: 1 },
+  'spring-short': { at: [0.7, 0.66, 0.68], spring: 0.72 }
 }
 
 /** @param length of its spring, mm, beside a rule; null where it is only laid beside a new one */

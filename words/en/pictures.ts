@@ -40,9 +40,5 @@ export const PICTURES = texts({
   new: 'new',
   before: 'before',
   pushed: 'pushed with a thumb',
-  minuteLater: 'a minute later',
-  holds: 'it gives to the next notch and holds',
-  holdsWeakly: 'it gives to the next notch and holds, with little force',
-  stuck: 'it does not move',
-  slips: 'it goes in and stays in'
+  minuteLater: 'a minute later'
 })

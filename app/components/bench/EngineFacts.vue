@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, ENGINE_FACTS } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
 import { camsOf, type Corrections } from '../../../core/drive'
@@ -96,7 +97,7 @@ function save() {
       v-for="sprocket in keyed"
       :key="sprocket.id"
       v-model="form.keys[sprocket.id]"
-      :label="ENGINE_FACTS.offsetKeyAtCrankDegrees(partName(sheet, sprocket.id).toLowerCase())"
+      :label="ENGINE_FACTS.offsetKeyAtCrankDegrees(midSentence(partName(sheet, sprocket.id)))"
       figure
       inputmode="decimal"
       maxlength="8" />

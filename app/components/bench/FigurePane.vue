@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, FIGURE_PANE } from '../../../words/en'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
@@ -137,9 +138,12 @@ const runs = computed(() =>
     : job.slots
         .filter((s) => s.kind === 'linkCount' && s.part === props.slot.part)
         .map((s) => ({
-          name: COMMON.to(partName(sheet.value, s.target.from ?? ''), partName(sheet.value, s.target.to ?? ''))
-            .replaceAll(' sprocket', '')
-            .toLowerCase(),
+          name: midSentence(
+            COMMON.to(partName(sheet.value, s.target.from ?? ''), partName(sheet.value, s.target.to ?? '')).replaceAll(
+              ' sprocket',
+              ''
+            )
+          ),
           current: s.key === props.slot.key,
           counted:
             s.key === props.slot.key && draft.value.figure
@@ -175,8 +179,8 @@ function following(slot: Slot): Slot | null {
       {{
         FIGURE_PANE.ifItLetsGoOf(
           lengthWords(slack.slack, 1),
-          partName(sheet, slack.gathers.from).toLowerCase(),
-          partName(sheet, slack.gathers.to).toLowerCase()
+          midSentence(partName(sheet, slack.gathers.from)),
+          midSentence(partName(sheet, slack.gathers.to))
         )
       }}
     </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, FINDING_FORM, FINDING_SAYS, FRAGMENT_LEDGER } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { StandingReading } from '../../../core/record'
@@ -26,7 +27,7 @@ const fault = ref('')
 
 function words({ finding, target, count: pieces = 0 }: StandingReading): string {
   if (finding === 'piece-missing')
-    return FRAGMENT_LEDGER.missingFrom(pieces, partName(job.job.sheet, target ?? '').toLowerCase())
+    return FRAGMENT_LEDGER.missingFrom(pieces, midSentence(partName(job.job.sheet, target ?? '')))
   return FRAGMENT_LEDGER.accountedFor(pieces, finding === 'pieces-found')
 }
 

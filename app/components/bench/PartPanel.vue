@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMON, PART_PANEL } from '../../../words/en'
+import { COMMON, PART_PANEL, sayPartName } from '../../../words/en'
 import { computed, ref, watch } from 'vue'
 import { ENGINE_GROUPS, fills, findingGroups, partsAt, SLACK_GROUP, type Slot } from '../../../core/views/bench'
 import { compileSheet, partKindOf } from '../../../core/sheet'
@@ -145,7 +145,7 @@ const doneAt = (chip: string) =>
       <EngineFacts v-if="part === 'engine'" />
       <FindingKeys :target="part" :groups="groups" />
       <template v-if="phaser"
-        ><h3 class="font-bold">{{ phaser.name }}</h3>
+        ><h3 class="font-bold">{{ sayPartName(phaser.name) }}</h3>
         <FindingKeys :target="phaser.id" :groups="findingGroups('phaser')"
       /></template>
       <FragmentLedger v-if="job.station === 5" />

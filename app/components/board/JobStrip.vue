@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ERASING, JOB_STRIP, STATE_WORDS, WAITS_WORDS } from '../../../words/en'
+import { midSentence } from '../../../words/spoken'
+import { ERASING, JOB_STRIP, STATE_WORDS, WAITS_WORDS, sayPartName } from '../../../words/en'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVerticalIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
@@ -23,7 +24,8 @@ const waits = computed(() =>
       ? (['part', 'customer', 'nothing'] as const)
       : (['part', 'customer'] as const)
 )
-const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) => `${KIND_NAMES[kind]}, ${part.toLowerCase()}`
+const nextWords = ({ kind, part }: { kind: NumericKind; part: string }) =>
+  `${KIND_NAMES[kind]}, ${midSentence(sayPartName(part))}`
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { NEEDS_SOMEONE } from '../../../words/en'
+import { midSentence } from '../../../words/spoken'
+import { NEEDS_SOMEONE, sayPartName } from '../../../words/en'
 import { computed } from 'vue'
 import { needsNow, type Needed } from '../../../core/views/summary'
 import type { ListedJob } from '../../../server/store/summaries'
@@ -14,7 +15,7 @@ const MARKS = { stop: 'stop', renew: 'renew', next: 'look-closer', unread: 'look
 function sayWhy({ job, why, parts }: Needed<ListedJob>): string {
   if (why === 'stop' || why === 'renew') return NEEDS_SOMEONE[why](parts)
   if (why === 'next' && job.next)
-    return NEEDS_SOMEONE.next(`${KIND_NAMES[job.next.kind]}, ${job.next.part.toLowerCase()}`)
+    return NEEDS_SOMEONE.next(`${KIND_NAMES[job.next.kind]}, ${midSentence(sayPartName(job.next.part))}`)
   return why === 'trouble' ? NEEDS_SOMEONE.trouble : NEEDS_SOMEONE.unread
 }
 </script>

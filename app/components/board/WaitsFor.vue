@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, WAITS_FOR, WAITS_WORDS } from '../../../words/en'
 import { ref, watch } from 'vue'
 import type { WaitsFor } from '../../../core/record'
@@ -15,7 +16,7 @@ watch(asked, () => (note.value = ''))
 <template>
   <ModalSheet
     :open="asked !== null"
-    :title="asked ? `${asked.vehicle}: ${WAITS_WORDS[asked.for].says.toLowerCase()}` : ''"
+    :title="asked ? `${asked.vehicle}: ${midSentence(WAITS_WORDS[asked.for].says)}` : ''"
     width="max-w-md"
     @close="asked = null">
     <form class="mt-4 space-y-4" @submit.prevent="emit('say', note.trim())">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, READINGS, TURN_CHECK, namesOf, sayLeftOut, sayMeaning } from '../../../words/en'
 import { ref } from 'vue'
 import type { Check, ExpectedReading, Round } from '../../../core/views/buildup'
@@ -79,7 +80,7 @@ function take(sheet: DriveSheet, { expected }: Check, round: Round, typed: strin
               maxlength="8"
               :disabled="!mayRead"
               :value="shown(check[round])"
-              :aria-label="`${nameOf(sheet, check.expected)}, ${title.toLowerCase()}`"
+              :aria-label="`${nameOf(sheet, check.expected)}, ${midSentence(title)}`"
               :aria-invalid="!!faults[`${round} ${keyOf(check.expected)}`]"
               @change="take(sheet, check, round, ($event.target as HTMLInputElement).value)" /><FaultNote
               v-if="faults[`${round} ${keyOf(check.expected)}`]"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { known } from '../../../words/spoken'
 import { COMMON, ENTRY_LIST_EDITOR, sayFault, sayPlace } from '../../../words/en'
 import { Bars2Icon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
@@ -21,7 +22,7 @@ const open = ref(-1)
 const title = (entry: Entry, i: number) =>
   ([entry.name, entry.bolt, entry.text, entry.design, entry.kind, entry.sprocket].find(
     (one) => typeof one === 'string' && one
-  ) as string | undefined) ?? `${props.list.one} ${i + 1}`
+  ) as string | undefined) ?? `${known(props.list.one)} ${i + 1}`
 const place = (i: number, key = '') => `${props.list.at}[${i}]${key ? `.${key}` : ''}`
 const faultsIn = (i: number) => props.faults.filter((f) => f.place === place(i) || f.place.startsWith(`${place(i)}.`))
 const faultsAt = (i: number, key: string) =>
@@ -61,7 +62,7 @@ function move(index: number, by: -1 | 1) {
 
 <template>
   <section>
-    <h3 class="mt-5 mb-1 font-bold">{{ list.title }}</h3>
+    <h3 class="mt-5 mb-1 font-bold">{{ known(list.title) }}</h3>
     <VueDraggable v-model="ordered" handle=".grip" :animation="120">
       <article
         v-for="(entry, i) in entries"
@@ -128,7 +129,7 @@ function move(index: number, by: -1 | 1) {
       </article>
     </VueDraggable>
     <button type="button" class="act mt-2" @click="add">
-      {{ ENTRY_LIST_EDITOR.add(list.one) }}
+      {{ ENTRY_LIST_EDITOR.add(known(list.one)) }}
     </button>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { known } from '../../../words/spoken'
 import { gapWords, namesOf, sayFault, sayPlace, SHEET_EDITOR } from '../../../words/en'
 import { computed, ref } from 'vue'
 import { sheetGaps } from '../../../core/drive'
@@ -51,7 +52,7 @@ const words = (fault: Fault) => `${fault.place} ${sayFault(fault)}`
         :class="one.key === current ? 'border-brass bg-sheet font-bold' : 'border-transparent'"
         :aria-current="one.key === current ? 'step' : undefined"
         @click="current = one.key">
-        {{ one.title
+        {{ known(one.title)
         }}<span v-if="faultsOf(one.key)" class="block text-mark font-bold text-renew">{{
           SHEET_EDITOR.faults(faultsOf(one.key))
         }}</span>
@@ -66,7 +67,7 @@ const words = (fault: Fault) => `${fault.place} ${sayFault(fault)}`
       </div>
     </nav>
     <div class="min-w-0">
-      <p class="mb-2">{{ section.says }}</p>
+      <p class="mb-2">{{ known(section.says) }}</p>
       <div v-if="section.fields.length" class="grid grid-cols-3 gap-3 bg-sheet p-4 max-md:grid-cols-1">
         <SheetField
           v-for="field in section.fields"

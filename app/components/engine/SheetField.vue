@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { known } from '../../../words/spoken'
 import { SHEET_FIELD } from '../../../words/en'
 import { computed } from 'vue'
 import { numberOf } from '../bench/draft'
@@ -24,6 +25,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [value: unknown] }>()
 
+const label = computed(() => known(props.field.label))
 const choices = computed(() => listNamed(props.draft, props.field.of ?? []))
 const point = computed(() => (Array.isArray(props.value) ? (props.value as unknown[]) : ['', '']))
 const text = (value: unknown) =>
@@ -59,16 +61,16 @@ function changePoint(at: 0 | 1, typed: string) {
                 : '')
           )
         " />
-      {{ field.label }}
+      {{ label }}
     </label>
     <Field
       v-else
-      :label="field.label"
+      :label="label"
       :unit="field.unit"
       :figure="field.kind === 'number' || field.kind === 'point'"
       :rows="field.kind === 'long' ? 2 : undefined"
       :fault="faults.join('; ')"
-      :hint="field.hint">
+      :hint="field.hint && known(field.hint)">
       <template #default="{ control }">
         <textarea
           v-if="field.kind === 'long'"
@@ -83,7 +85,9 @@ function changePoint(at: 0 | 1, typed: string) {
           :value="text(value)"
           @change="emit('change', ($event.target as HTMLSelectElement).value)">
           <option v-if="field.kind === 'reference'" value="">{{ SHEET_FIELD.none }}</option>
-          <option v-for="one in field.options ?? choices" :key="one.value" :value="one.value">{{ one.label }}</option>
+          <option v-for="one in field.options ?? choices" :key="one.value" :value="one.value">
+            {{ known(one.label) }}
+          </option>
         </select>
         <div v-else-if="field.kind === 'point'" class="mt-1 flex gap-1">
           <input
@@ -92,14 +96,14 @@ function changePoint(at: 0 | 1, typed: string) {
             class="figure field"
             inputmode="decimal"
             maxlength="12"
-            :aria-label="`${field.label}, ${field.key === 'armRange' ? SHEET_FIELD.least : field.key === 'teeth' ? SHEET_FIELD.driving : 'x'}`"
+            :aria-label="`${label}, ${field.key === 'armRange' ? SHEET_FIELD.least : field.key === 'teeth' ? SHEET_FIELD.driving : 'x'}`"
             @change="changePoint(0, ($event.target as HTMLInputElement).value)" />
           <input
             :value="text(point[1])"
             class="figure field"
             inputmode="decimal"
             maxlength="12"
-            :aria-label="`${field.label}, ${field.key === 'armRange' ? SHEET_FIELD.greatest : field.key === 'teeth' ? SHEET_FIELD.driven : 'y'}`"
+            :aria-label="`${label}, ${field.key === 'armRange' ? SHEET_FIELD.greatest : field.key === 'teeth' ? SHEET_FIELD.driven : 'y'}`"
             @change="changePoint(1, ($event.target as HTMLInputElement).value)" />
         </div>
         <PathField
@@ -136,7 +140,7 @@ function changePoint(at: 0 | 1, typed: string) {
           v-else-if="field.kind === 'references'"
           :value="(value as string[] | undefined) ?? []"
           :choices="choices.filter((c) => c.value !== entry?.id)"
-          :label="field.label"
+          :label="label"
           @change="emit('change', $event)" />
         <input
           v-else-if="field.kind === 'names'"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { COMMON, LIMIT_NAMES, SHEET_FIGURES } from '../../../words/en'
+import { midSentence } from '../../../words/spoken'
+import { COMMON, LIMIT_NAMES, SHEET_FIGURES, sayPartName } from '../../../words/en'
 import { computed } from 'vue'
 import { compileSheet, type DriveSheet, type Limit, LIMIT_KINDS } from '../../../core/sheet'
 import { lengthWords } from '../../units'
@@ -30,7 +31,7 @@ const limits = computed(() => [
     <FigureTable
       v-for="chain in sheet.chains"
       :key="chain.id"
-      :caption="SHEET_FIGURES.linksOf(chain.name, chain.links, lengthWords(chain.pitch, 3), chain.type)"
+      :caption="SHEET_FIGURES.linksOf(sayPartName(chain.name), chain.links, lengthWords(chain.pitch, 3), chain.type)"
       shown>
       <tr v-for="count in chain.counts" :key="`${count.from} ${count.to}`">
         <td>{{ COMMON.to(partName(sheet, count.from), partName(sheet, count.to)) }}</td>
@@ -41,7 +42,7 @@ const limits = computed(() => [
         <td class="figure">{{ SHEET_FIGURES.links2(chain.counted.freeLinks) }}</td>
       </tr>
       <tr v-for="(links, cam) in chain.counted?.tight ?? {}" :key="cam">
-        <td>{{ SHEET_FIGURES.tightSideToTheDriver(partName(sheet, String(cam)).toLowerCase()) }}</td>
+        <td>{{ SHEET_FIGURES.tightSideToTheDriver(midSentence(partName(sheet, String(cam)))) }}</td>
         <td class="figure">{{ SHEET_FIGURES.links(links) }}</td>
       </tr>
     </FigureTable>
@@ -50,7 +51,7 @@ const limits = computed(() => [
       shown
       :heads="[SHEET_FIGURES.sprocket, SHEET_FIGURES.teeth, SHEET_FIGURES.markAt]">
       <tr v-for="sprocket in sheet.sprockets" :key="sprocket.id">
-        <td>{{ sprocket.name }}</td>
+        <td>{{ sayPartName(sprocket.name) }}</td>
         <td class="figure">{{ sprocket.teeth }}</td>
         <td class="figure font-normal">{{ markOf(sprocket.id) }}</td>
       </tr>
@@ -69,7 +70,7 @@ const limits = computed(() => [
     </FigureTable>
     <FigureTable data-testid="sheet-limits" :caption="SHEET_FIGURES.limitsAndWhereTheyCome" shown>
       <tr v-for="{ what, whom, limit } in limits" :key="what + whom">
-        <td>{{ what }}, {{ whom.toLowerCase() }}</td>
+        <td>{{ what }}, {{ midSentence(whom) }}</td>
         <td class="figure">{{ limitWords(limit) }}</td>
       </tr>
     </FigureTable>

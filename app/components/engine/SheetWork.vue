@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, SHEET_WORK } from '../../../words/en'
 import type { DriveSheet, Torque } from '../../../core/sheet'
 import { fixDigits, partName } from '../../words'
@@ -8,7 +9,7 @@ import FigureTable from '../parts/FigureTable.vue'
 /** What the work takes: operations, parts and always-renewed items with prices, torques in steps, cautions. */
 const props = defineProps<{ sheet: DriveSheet }>()
 const operationName = (id: string) => props.sheet.operations?.find((o) => o.id === id)?.name ?? id
-const names = (ids: readonly string[]) => ids.map((id) => operationName(id).toLowerCase()).join(', ') || '—'
+const names = (ids: readonly string[]) => ids.map((id) => midSentence(operationName(id))).join(', ') || '—'
 const steps = (torque: Torque) =>
   torque.steps
     .map((step) => ('degrees' in step ? `${step.degrees}°` : `${step.newtonMetres} N·m`))
@@ -45,7 +46,7 @@ const currency = props.sheet.money?.currency ?? ''
           <td>
             {{ one.name
             }}<span class="block text-note text-faint">{{
-              [SHEET_WORK.for(partName(sheet, one.fits).toLowerCase()), one.number, one.supplier, one.stock]
+              [SHEET_WORK.for(midSentence(partName(sheet, one.fits))), one.number, one.supplier, one.stock]
                 .filter(Boolean)
                 .join(', ')
             }}</span>

@@ -1,7 +1,11 @@
 import { COMMON, LIMIT_NAMES, SHEET_FORM } from '../../../words/en'
+import { english } from '../../../words/spoken'
 import { BESIDE_KINDS, LIMIT_KINDS } from '../../../core/sheet'
 import { choicesOf } from '../../words'
 import type { Draft } from './useSheetDraft'
+
+/** Sections are laid out once for everybody: what they say is English here, and put in the language as it is shown. */
+const SAID = { common: english(COMMON), form: english(SHEET_FORM), limits: english(LIMIT_NAMES) }
 
 /** How a field of a drive sheet is entered. */
 export type FieldKind =
@@ -57,16 +61,16 @@ export interface EntryList {
 /** Units that limits are in. */
 const LIMIT_UNITS = [...new Set(Object.values(LIMIT_KINDS).map(({ unit }) => unit))]
 const options = (...values: string[]) => values.map((value) => ({ value, label: value }))
-const name: SheetEntry = { key: 'name', label: COMMON.name, kind: 'text' }
+const name: SheetEntry = { key: 'name', label: SAID.common.name, kind: 'text' }
 /** By what it is ordered. */
 const ordered: SheetEntry[] = [
-  { key: 'number', label: SHEET_FORM.partNumber, kind: 'text' },
-  { key: 'supplier', label: SHEET_FORM.supplier, kind: 'text' },
-  { key: 'stock', label: SHEET_FORM.stock, kind: 'text' }
+  { key: 'number', label: SAID.form.partNumber, kind: 'text' },
+  { key: 'supplier', label: SAID.form.supplier, kind: 'text' },
+  { key: 'stock', label: SAID.form.stock, kind: 'text' }
 ]
 const limit = (at: string, unit: string): SheetEntry[] => [
-  { key: `${at}.value`, label: SHEET_FORM.limit, kind: 'number', unit },
-  { key: `${at}.source`, label: SHEET_FORM.limitFrom, kind: 'text' }
+  { key: `${at}.value`, label: SAID.form.limit, kind: 'number', unit },
+  { key: `${at}.source`, label: SAID.form.limitFrom, kind: 'text' }
 ]
 const components = ['chains', 'rails', 'tensioners', 'sprockets', 'phasers'] as const
 
@@ -96,146 +100,146 @@ export function freshId(draft: Draft, stem: string): string {
 export const SECTIONS: readonly Section[] = [
   {
     key: 'engine',
-    title: COMMON.engine,
-    says: SHEET_FORM.whichEngineThisIs,
+    title: SAID.common.engine,
+    says: SAID.form.whichEngineThisIs,
     lists: [],
     fields: [
-      { key: 'name', label: COMMON.name, kind: 'text', wide: true },
-      { key: 'engine.cylinders', label: SHEET_FORM.cylinders, kind: 'number' },
-      { key: 'engine.layout', label: SHEET_FORM.layout, kind: 'text' },
-      { key: 'engine.fuel', label: SHEET_FORM.fuel, kind: 'text' },
+      { key: 'name', label: SAID.common.name, kind: 'text', wide: true },
+      { key: 'engine.cylinders', label: SAID.form.cylinders, kind: 'number' },
+      { key: 'engine.layout', label: SAID.form.layout, kind: 'text' },
+      { key: 'engine.fuel', label: SAID.form.fuel, kind: 'text' },
       {
         key: 'rotation',
-        label: SHEET_FORM.crankTurnsSeenFromThe,
+        label: SAID.form.crankTurnsSeenFromThe,
         kind: 'choice',
         options: options('clockwise', 'anticlockwise')
       },
-      { key: 'engine.interference', label: SHEET_FORM.valvesCanMeetPistonsInterference, kind: 'flag', wide: true },
-      { key: 'note', label: SHEET_FORM.note, kind: 'long', wide: true }
+      { key: 'engine.interference', label: SAID.form.valvesCanMeetPistonsInterference, kind: 'flag', wide: true },
+      { key: 'note', label: SAID.form.note, kind: 'long', wide: true }
     ]
   },
   {
     key: 'sprockets',
-    title: SHEET_FORM.sprockets,
-    says: SHEET_FORM.teethAndWhereTheyStand,
+    title: SAID.form.sprockets,
+    says: SAID.form.teethAndWhereTheyStand,
     fields: [],
     lists: [
       {
         at: 'sprockets',
-        title: SHEET_FORM.sprockets,
-        one: SHEET_FORM.sprocket,
+        title: SAID.form.sprockets,
+        one: SAID.form.sprocket,
         fresh: (draft) => ({ id: freshId(draft, 'sprocket'), name: '', teeth: '' }),
         fields: [
           name,
-          { key: 'teeth', label: SHEET_FORM.teeth, kind: 'number' },
-          { key: 'bank', label: SHEET_FORM.bank, kind: 'number' },
-          { key: 'shaft', label: SHEET_FORM.shaftWhereTwoShareOne, kind: 'text' },
+          { key: 'teeth', label: SAID.form.teeth, kind: 'number' },
+          { key: 'bank', label: SAID.form.bank, kind: 'number' },
+          { key: 'shaft', label: SAID.form.shaftWhereTwoShareOne, kind: 'text' },
           {
             key: 'side',
-            label: SHEET_FORM.drivenBy,
+            label: SAID.form.drivenBy,
             kind: 'choice',
             options: [
-              { value: '', label: SHEET_FORM.insideOfTheChain },
-              { value: 'back', label: SHEET_FORM.itsBack }
+              { value: '', label: SAID.form.insideOfTheChain },
+              { value: 'back', label: SAID.form.itsBack }
             ]
           },
           {
             key: 'turns',
-            label: SHEET_FORM.turns,
+            label: SAID.form.turns,
             kind: 'choice',
-            options: [{ value: '', label: SHEET_FORM.aCamshaft }, ...options('balance-shaft', 'oil-pump', 'other-pump')]
+            options: [{ value: '', label: SAID.form.aCamshaft }, ...options('balance-shaft', 'oil-pump', 'other-pump')]
           },
           {
             key: 'valves',
-            label: SHEET_FORM.valves,
+            label: SAID.form.valves,
             kind: 'choice',
             options: [{ value: '', label: '—' }, ...options('intake', 'exhaust')]
           },
           {
             key: 'offsetKey',
-            label: SHEET_FORM.offsetKey,
+            label: SAID.form.offsetKey,
             kind: 'number',
             unit: '° crank',
-            hint: SHEET_FORM.offsetKeySays
+            hint: SAID.form.offsetKeySays
           },
-          { key: 'tipRadius', label: SHEET_FORM.tipRadius, kind: 'number', unit: 'mm', hint: SHEET_FORM.tipRadiusSays },
-          { key: 'centre', label: SHEET_FORM.centre, kind: 'point', unit: 'mm', charted: true }
+          { key: 'tipRadius', label: SAID.form.tipRadius, kind: 'number', unit: 'mm', hint: SAID.form.tipRadiusSays },
+          { key: 'centre', label: SAID.form.centre, kind: 'point', unit: 'mm', charted: true }
         ]
       },
       {
         at: 'gears',
-        title: SHEET_FORM.gearPairs,
-        one: SHEET_FORM.gearPair,
+        title: SAID.form.gearPairs,
+        one: SAID.form.gearPair,
         fresh: (draft) => ({ id: freshId(draft, 'gears'), name: '', driver: '', driven: '', teeth: ['', ''] }),
         fields: [
           name,
-          { key: 'driver', label: SHEET_FORM.drivenFrom, kind: 'reference', of: ['sprockets'] },
-          { key: 'driven', label: SHEET_FORM.drives, kind: 'reference', of: ['sprockets'] },
-          { key: 'teeth', label: SHEET_FORM.teethDrivingAndDriven, kind: 'point' }
+          { key: 'driver', label: SAID.form.drivenFrom, kind: 'reference', of: ['sprockets'] },
+          { key: 'driven', label: SAID.form.drives, kind: 'reference', of: ['sprockets'] },
+          { key: 'teeth', label: SAID.form.teethDrivingAndDriven, kind: 'point' }
         ]
       },
       {
         at: 'beside',
-        title: SHEET_FORM.beside,
-        one: SHEET_FORM.besideOne,
+        title: SAID.form.beside,
+        one: SAID.form.besideOne,
         fresh: (draft) => ({ id: freshId(draft, 'beside'), name: '', kind: 'camshaft' }),
         fields: [
           name,
-          { key: 'kind', label: SHEET_FORM.kind, kind: 'choice', options: options(...BESIDE_KINDS) },
-          { key: 'sprocket', label: SHEET_FORM.liesAt, kind: 'reference', of: ['sprockets'] },
-          { key: 'bank', label: SHEET_FORM.bank, kind: 'number' }
+          { key: 'kind', label: SAID.form.kind, kind: 'choice', options: options(...BESIDE_KINDS) },
+          { key: 'sprocket', label: SAID.form.liesAt, kind: 'reference', of: ['sprockets'] },
+          { key: 'bank', label: SAID.form.bank, kind: 'number' }
         ]
       }
     ]
   },
   {
     key: 'rails',
-    title: SHEET_FORM.rails,
-    says: SHEET_FORM.guidesStandStillAnArm,
+    title: SAID.form.rails,
+    says: SAID.form.guidesStandStillAnArm,
     fields: [],
     lists: [
       {
         at: 'rails',
-        title: SHEET_FORM.rails,
-        one: SHEET_FORM.rail,
+        title: SAID.form.rails,
+        one: SAID.form.rail,
         fresh: (draft) => ({ id: freshId(draft, 'rail'), name: '', kind: 'guide', side: 'outside' }),
         fields: [
           name,
-          { key: 'kind', label: SHEET_FORM.kind, kind: 'choice', options: options('guide', 'arm', 'bridge') },
+          { key: 'kind', label: SAID.form.kind, kind: 'choice', options: options('guide', 'arm', 'bridge') },
           {
             key: 'side',
-            label: SHEET_FORM.stands,
+            label: SAID.form.stands,
             kind: 'choice',
             options: [
-              { value: 'outside', label: SHEET_FORM.outsideTheLoop },
-              { value: 'inside', label: SHEET_FORM.inside }
+              { value: 'outside', label: SAID.form.outsideTheLoop },
+              { value: 'inside', label: SAID.form.inside }
             ]
           },
-          { key: 'touches', label: SHEET_FORM.touchesATightChain, kind: 'flag' },
-          { key: 'shoe.centre', label: SHEET_FORM.centreOfTheShoesCurve, kind: 'point', unit: 'mm', charted: true },
+          { key: 'touches', label: SAID.form.touchesATightChain, kind: 'flag' },
+          { key: 'shoe.centre', label: SAID.form.centreOfTheShoesCurve, kind: 'point', unit: 'mm', charted: true },
           {
             key: 'shoe.radius',
-            label: SHEET_FORM.radiusOfTheChainsPitch,
+            label: SAID.form.radiusOfTheChainsPitch,
             kind: 'number',
             unit: 'mm',
             charted: true
           },
-          { key: 'slides', label: SHEET_FORM.slidesStraight, kind: 'flag' },
-          { key: 'pivot', label: SHEET_FORM.pivotOfAnArm, kind: 'point', unit: 'mm', charted: true }
+          { key: 'slides', label: SAID.form.slidesStraight, kind: 'flag' },
+          { key: 'pivot', label: SAID.form.pivotOfAnArm, kind: 'point', unit: 'mm', charted: true }
         ]
       }
     ]
   },
   {
     key: 'chains',
-    title: SHEET_FORM.chains,
-    says: SHEET_FORM.pitchAndLinksTheWay,
+    title: SAID.form.chains,
+    says: SAID.form.pitchAndLinksTheWay,
     fields: [],
     lists: [
       {
         at: 'chains',
-        title: SHEET_FORM.chains,
-        one: SHEET_FORM.chain,
+        title: SAID.form.chains,
+        one: SAID.form.chain,
         fresh: (draft) => ({
           id: freshId(draft, 'chain'),
           name: '',
@@ -248,29 +252,29 @@ export const SECTIONS: readonly Section[] = [
         }),
         fields: [
           name,
-          { key: 'pitch', label: SHEET_FORM.pitch, kind: 'number', unit: 'mm' },
-          { key: 'links', label: SHEET_FORM.links, kind: 'number' },
-          { key: 'type', label: SHEET_FORM.type, kind: 'text' },
-          { key: 'strands', label: SHEET_FORM.strands, kind: 'number' },
-          { key: 'paintCondemns', label: SHEET_FORM.paintCondemns, kind: 'text', hint: SHEET_FORM.paintCondemnsSays },
-          { key: 'driver', label: SHEET_FORM.drivenFrom, kind: 'reference', of: ['sprockets'] },
+          { key: 'pitch', label: SAID.form.pitch, kind: 'number', unit: 'mm' },
+          { key: 'links', label: SAID.form.links, kind: 'number' },
+          { key: 'type', label: SAID.form.type, kind: 'text' },
+          { key: 'strands', label: SAID.form.strands, kind: 'number' },
+          { key: 'paintCondemns', label: SAID.form.paintCondemns, kind: 'text', hint: SAID.form.paintCondemnsSays },
+          { key: 'driver', label: SAID.form.drivenFrom, kind: 'reference', of: ['sprockets'] },
           {
             key: 'path',
-            label: SHEET_FORM.whatTheChainMeetsIn,
+            label: SAID.form.whatTheChainMeetsIn,
             kind: 'path',
             of: ['sprockets', 'rails'],
             wide: true
           },
-          { key: 'counts', label: SHEET_FORM.linksFromMarkToMark, kind: 'counts', wide: true },
+          { key: 'counts', label: SAID.form.linksFromMarkToMark, kind: 'counts', wide: true },
           {
             key: 'counted.freeLinks',
-            label: SHEET_FORM.linksNotOnSprockets,
+            label: SAID.form.linksNotOnSprockets,
             kind: 'number',
-            hint: SHEET_FORM.forACountedSheet
+            hint: SAID.form.forACountedSheet
           },
           {
             key: 'counted.tight',
-            label: SHEET_FORM.ofThoseOnTheTight,
+            label: SAID.form.ofThoseOnTheTight,
             kind: 'byPart',
             of: ['sprockets'],
             wide: true
@@ -281,14 +285,14 @@ export const SECTIONS: readonly Section[] = [
   },
   {
     key: 'tensioners',
-    title: SHEET_FORM.tensioners,
-    says: SHEET_FORM.strokeNotchesAndHowFar,
+    title: SAID.form.tensioners,
+    says: SAID.form.strokeNotchesAndHowFar,
     fields: [],
     lists: [
       {
         at: 'tensioners',
-        title: SHEET_FORM.tensioners,
-        one: SHEET_FORM.tensioner,
+        title: SAID.form.tensioners,
+        one: SAID.form.tensioner,
         fresh: (draft) => ({
           id: freshId(draft, 'tensioner'),
           name: '',
@@ -299,188 +303,188 @@ export const SECTIONS: readonly Section[] = [
         }),
         fields: [
           name,
-          { key: 'chain', label: SHEET_FORM.tensions, kind: 'reference', of: ['chains'] },
-          { key: 'arm', label: SHEET_FORM.pushes, kind: 'reference', of: ['rails'] },
-          { key: 'type', label: SHEET_FORM.type, kind: 'text' },
-          { key: 'stroke', label: COMMON.stroke, kind: 'number', unit: 'mm' },
-          { key: 'freeExtension', label: SHEET_FORM.freeExtension, kind: 'number', unit: 'mm' },
+          { key: 'chain', label: SAID.form.tensions, kind: 'reference', of: ['chains'] },
+          { key: 'arm', label: SAID.form.pushes, kind: 'reference', of: ['rails'] },
+          { key: 'type', label: SAID.form.type, kind: 'text' },
+          { key: 'stroke', label: SAID.common.stroke, kind: 'number', unit: 'mm' },
+          { key: 'freeExtension', label: SAID.form.freeExtension, kind: 'number', unit: 'mm' },
           ...limit('limit', 'mm'),
-          { key: 'ratchet.first', label: SHEET_FORM.firstNotchShowsAt, kind: 'number', unit: 'mm' },
-          { key: 'ratchet.pitch', label: SHEET_FORM.notchToNotch, kind: 'number', unit: 'mm' },
+          { key: 'ratchet.first', label: SAID.form.firstNotchShowsAt, kind: 'number', unit: 'mm' },
+          { key: 'ratchet.pitch', label: SAID.form.notchToNotch, kind: 'number', unit: 'mm' },
           {
             key: 'newExtension',
-            label: SHEET_FORM.extensionOfANewDrive,
+            label: SAID.form.extensionOfANewDrive,
             kind: 'number',
             unit: 'mm',
-            hint: SHEET_FORM.forACountedSheet
+            hint: SAID.form.forACountedSheet
           },
-          { key: 'gainFrom.elongation', label: SHEET_FORM.secondPointElongationAFraction, kind: 'number' },
-          { key: 'gainFrom.extension', label: SHEET_FORM.secondPointExtension, kind: 'number', unit: 'mm' },
-          { key: 'gain', label: SHEET_FORM.orMmOutPerMm, kind: 'number' },
-          { key: 'railGain', label: SHEET_FORM.mmOutPerMmOf, kind: 'byPart', of: ['rails'], wide: true },
-          { key: 'seat', label: SHEET_FORM.plungerTipFullyRetracted, kind: 'point', unit: 'mm', charted: true },
-          { key: 'axis', label: SHEET_FORM.plungerMovesTowards, kind: 'number', unit: '° from +x', charted: true },
-          { key: 'pad.point', label: SHEET_FORM.aPointOfTheArms, kind: 'point', unit: 'mm', charted: true },
-          { key: 'pad.face', label: SHEET_FORM.theFaceRunsTowards, kind: 'number', unit: '° from +x', charted: true },
-          { key: 'armRange', label: SHEET_FORM.leastAndGreatestArmAngle, kind: 'point', unit: '°', charted: true }
+          { key: 'gainFrom.elongation', label: SAID.form.secondPointElongationAFraction, kind: 'number' },
+          { key: 'gainFrom.extension', label: SAID.form.secondPointExtension, kind: 'number', unit: 'mm' },
+          { key: 'gain', label: SAID.form.orMmOutPerMm, kind: 'number' },
+          { key: 'railGain', label: SAID.form.mmOutPerMmOf, kind: 'byPart', of: ['rails'], wide: true },
+          { key: 'seat', label: SAID.form.plungerTipFullyRetracted, kind: 'point', unit: 'mm', charted: true },
+          { key: 'axis', label: SAID.form.plungerMovesTowards, kind: 'number', unit: '° from +x', charted: true },
+          { key: 'pad.point', label: SAID.form.aPointOfTheArms, kind: 'point', unit: 'mm', charted: true },
+          { key: 'pad.face', label: SAID.form.theFaceRunsTowards, kind: 'number', unit: '° from +x', charted: true },
+          { key: 'armRange', label: SAID.form.leastAndGreatestArmAngle, kind: 'point', unit: '°', charted: true }
         ]
       }
     ]
   },
   {
     key: 'marks',
-    title: SHEET_FORM.marksPhasers,
-    says: SHEET_FORM.whereTheMarksStandAt,
+    title: SAID.form.marksPhasers,
+    says: SAID.form.whereTheMarksStandAt,
     fields: [],
     lists: [
       {
         at: 'marks',
-        title: SHEET_FORM.marks,
-        one: SHEET_FORM.mark,
+        title: SAID.form.marks,
+        one: SAID.form.mark,
         fresh: () => ({ sprocket: '', at: '12:00' }),
         fields: [
-          { key: 'sprocket', label: SHEET_FORM.on, kind: 'reference', of: ['sprockets'] },
-          { key: 'at', label: SHEET_FORM.clockPosition, kind: 'text' }
+          { key: 'sprocket', label: SAID.form.on, kind: 'reference', of: ['sprockets'] },
+          { key: 'at', label: SAID.form.clockPosition, kind: 'text' }
         ]
       },
       {
         at: 'phasers',
-        title: SHEET_FORM.phasers,
-        one: SHEET_FORM.phaser,
+        title: SAID.form.phasers,
+        one: SAID.form.phaser,
         fresh: (draft) => ({ id: freshId(draft, 'phaser'), name: '', sprocket: '', rest: 'retarded', range: '' }),
         fields: [
           name,
-          { key: 'sprocket', label: SHEET_FORM.on, kind: 'reference', of: ['sprockets'] },
-          { key: 'rest', label: SHEET_FORM.lockedAtRest, kind: 'choice', options: options('retarded', 'advanced') },
-          { key: 'range', label: SHEET_FORM.range, kind: 'number', unit: '° crank' },
-          { key: 'tensioner', label: SHEET_FORM.shiftedBy, kind: 'reference', of: ['tensioners'] },
-          { key: 'playLimit.value', label: SHEET_FORM.playLimit, kind: 'number', unit: '° crank' },
-          { key: 'playLimit.source', label: SHEET_FORM.limitFrom, kind: 'text' }
+          { key: 'sprocket', label: SAID.form.on, kind: 'reference', of: ['sprockets'] },
+          { key: 'rest', label: SAID.form.lockedAtRest, kind: 'choice', options: options('retarded', 'advanced') },
+          { key: 'range', label: SAID.form.range, kind: 'number', unit: '° crank' },
+          { key: 'tensioner', label: SAID.form.shiftedBy, kind: 'reference', of: ['tensioners'] },
+          { key: 'playLimit.value', label: SAID.form.playLimit, kind: 'number', unit: '° crank' },
+          { key: 'playLimit.source', label: SAID.form.limitFrom, kind: 'text' }
         ]
       }
     ]
   },
   {
     key: 'triggers',
-    title: SHEET_FORM.triggers,
-    says: SHEET_FORM.whatATraceIsReadBy,
+    title: SAID.form.triggers,
+    says: SAID.form.whatATraceIsReadBy,
     lists: [],
     fields: [
-      { key: 'triggers.crank.teeth', label: SHEET_FORM.wheelTeeth, kind: 'number' },
-      { key: 'triggers.crank.missing', label: SHEET_FORM.wheelMissing, kind: 'number' },
-      { key: 'triggers.crank.first', label: SHEET_FORM.wheelFirst, kind: 'number', unit: SHEET_FORM.crankDegrees },
+      { key: 'triggers.crank.teeth', label: SAID.form.wheelTeeth, kind: 'number' },
+      { key: 'triggers.crank.missing', label: SAID.form.wheelMissing, kind: 'number' },
+      { key: 'triggers.crank.first', label: SAID.form.wheelFirst, kind: 'number', unit: SAID.form.crankDegrees },
       {
         key: 'triggers.crank.sensor',
-        label: SHEET_FORM.wheelSensor,
+        label: SAID.form.wheelSensor,
         kind: 'choice',
         options: [
-          { value: 'hall', label: SHEET_FORM.hall },
-          { value: 'inductive', label: SHEET_FORM.inductive }
+          { value: 'hall', label: SAID.form.hall },
+          { value: 'inductive', label: SAID.form.inductive }
         ]
       },
-      { key: 'triggers.cams', label: SHEET_FORM.wheelCams, kind: 'stretches', wide: true }
+      { key: 'triggers.cams', label: SAID.form.wheelCams, kind: 'stretches', wide: true }
     ]
   },
   {
     key: 'limits',
-    title: SHEET_FORM.limits,
-    says: SHEET_FORM.eachWithWhereItComes,
+    title: SAID.form.limits,
+    says: SAID.form.eachWithWhereItComes,
     fields: [],
     lists: [
       {
         at: 'limits',
-        title: SHEET_FORM.limits,
-        one: SHEET_FORM.limit2,
+        title: SAID.form.limits,
+        one: SAID.form.limit2,
         fresh: () => ({ kind: 'groove', value: '', unit: 'mm', source: '' }),
         fields: [
           {
             key: 'kind',
-            label: SHEET_FORM.of,
+            label: SAID.form.of,
             kind: 'choice',
-            options: choicesOf(LIMIT_NAMES)
+            options: choicesOf(SAID.limits)
           },
-          { key: 'value', label: SHEET_FORM.limit, kind: 'number' },
-          { key: 'unit', label: SHEET_FORM.unit, kind: 'choice', options: options(...LIMIT_UNITS) },
-          { key: 'least', label: SHEET_FORM.least, kind: 'number', hint: SHEET_FORM.leastSays },
-          { key: 'per.value', label: SHEET_FORM.perValue, kind: 'number', hint: SHEET_FORM.perSays },
-          { key: 'per.usage', label: SHEET_FORM.perUsage, kind: 'number' },
-          { key: 'per.unit', label: SHEET_FORM.perUnit, kind: 'choice', options: options('km', 'mi', 'h') },
-          { key: 'per.most', label: SHEET_FORM.perMost, kind: 'number' },
-          { key: 'source', label: SHEET_FORM.from, kind: 'text' },
-          { key: 'chain', label: SHEET_FORM.chain2, kind: 'reference', of: ['chains'] },
-          { key: 'rail', label: SHEET_FORM.rail2, kind: 'reference', of: ['rails'] },
-          { key: 'tensioner', label: SHEET_FORM.tensioner2, kind: 'reference', of: ['tensioners'] },
-          { key: 'sprocket', label: SHEET_FORM.camEmptyEveryCam, kind: 'reference', of: ['sprockets'] }
+          { key: 'value', label: SAID.form.limit, kind: 'number' },
+          { key: 'unit', label: SAID.form.unit, kind: 'choice', options: options(...LIMIT_UNITS) },
+          { key: 'least', label: SAID.form.least, kind: 'number', hint: SAID.form.leastSays },
+          { key: 'per.value', label: SAID.form.perValue, kind: 'number', hint: SAID.form.perSays },
+          { key: 'per.usage', label: SAID.form.perUsage, kind: 'number' },
+          { key: 'per.unit', label: SAID.form.perUnit, kind: 'choice', options: options('km', 'mi', 'h') },
+          { key: 'per.most', label: SAID.form.perMost, kind: 'number' },
+          { key: 'source', label: SAID.form.from, kind: 'text' },
+          { key: 'chain', label: SAID.form.chain2, kind: 'reference', of: ['chains'] },
+          { key: 'rail', label: SAID.form.rail2, kind: 'reference', of: ['rails'] },
+          { key: 'tensioner', label: SAID.form.tensioner2, kind: 'reference', of: ['tensioners'] },
+          { key: 'sprocket', label: SAID.form.camEmptyEveryCam, kind: 'reference', of: ['sprockets'] }
         ]
       }
     ]
   },
   {
     key: 'work',
-    title: SHEET_FORM.operationsParts,
-    says: SHEET_FORM.whatItTakesToGet,
+    title: SAID.form.operationsParts,
+    says: SAID.form.whatItTakesToGet,
     fields: [
-      { key: 'money.currency', label: SHEET_FORM.currency, kind: 'text' },
-      { key: 'money.hourRate', label: SHEET_FORM.labourAnHour, kind: 'number' }
+      { key: 'money.currency', label: SAID.form.currency, kind: 'text' },
+      { key: 'money.hourRate', label: SAID.form.labourAnHour, kind: 'number' }
     ],
     lists: [
       {
         at: 'operations',
-        title: SHEET_FORM.operations,
-        one: SHEET_FORM.operation,
+        title: SAID.form.operations,
+        one: SAID.form.operation,
         fresh: (draft) => ({ id: freshId(draft, 'operation'), name: '', hours: '', requires: [] }),
         fields: [
           name,
-          { key: 'hours', label: SHEET_FORM.hoursOfItsOwn, kind: 'number' },
-          { key: 'requires', label: SHEET_FORM.comesAfter, kind: 'references', of: ['operations'], wide: true },
-          { key: 'brings', label: SHEET_FORM.usesUp, kind: 'references', of: ['alwaysRenewed'], wide: true },
-          { key: 'tools', label: SHEET_FORM.toolsThatMakeOrBreak, kind: 'names', wide: true }
+          { key: 'hours', label: SAID.form.hoursOfItsOwn, kind: 'number' },
+          { key: 'requires', label: SAID.form.comesAfter, kind: 'references', of: ['operations'], wide: true },
+          { key: 'brings', label: SAID.form.usesUp, kind: 'references', of: ['alwaysRenewed'], wide: true },
+          { key: 'tools', label: SAID.form.toolsThatMakeOrBreak, kind: 'names', wide: true }
         ]
       },
       {
         at: 'parts',
-        title: COMMON.parts,
-        one: SHEET_FORM.part,
+        title: SAID.common.parts,
+        one: SAID.form.part,
         fresh: (draft) => ({ id: freshId(draft, 'part'), name: '', fits: '', price: '', hours: 0, needs: [] }),
         fields: [
           name,
-          { key: 'fits', label: SHEET_FORM.takesThePlaceOf, kind: 'reference', of: components },
-          { key: 'price', label: SHEET_FORM.price, kind: 'number' },
-          { key: 'hours', label: SHEET_FORM.hoursOnceReached, kind: 'number' },
-          { key: 'needs', label: SHEET_FORM.reachedBy, kind: 'references', of: ['operations'], wide: true },
-          { key: 'brings', label: SHEET_FORM.comesWith, kind: 'references', of: ['alwaysRenewed'], wide: true },
+          { key: 'fits', label: SAID.form.takesThePlaceOf, kind: 'reference', of: components },
+          { key: 'price', label: SAID.form.price, kind: 'number' },
+          { key: 'hours', label: SAID.form.hoursOnceReached, kind: 'number' },
+          { key: 'needs', label: SAID.form.reachedBy, kind: 'references', of: ['operations'], wide: true },
+          { key: 'brings', label: SAID.form.comesWith, kind: 'references', of: ['alwaysRenewed'], wide: true },
           ...ordered
         ]
       },
       {
         at: 'alwaysRenewed',
-        title: SHEET_FORM.alwaysRenewed,
-        one: SHEET_FORM.item,
+        title: SAID.form.alwaysRenewed,
+        one: SAID.form.item,
         fresh: (draft) => ({ id: freshId(draft, 'item'), name: '', kind: 'gasket', price: '' }),
         fields: [
           name,
           {
             key: 'kind',
-            label: SHEET_FORM.kind,
+            label: SAID.form.kind,
             kind: 'choice',
             options: options('seal', 'gasket', 'washer', 'o-ring', 'stretch-bolt', 'cover', 'fluid', 'filter', 'other')
           },
-          { key: 'price', label: SHEET_FORM.price, kind: 'number' },
-          { key: 'quantity', label: SHEET_FORM.howMany, kind: 'number' },
+          { key: 'price', label: SAID.form.price, kind: 'number' },
+          { key: 'quantity', label: SAID.form.howMany, kind: 'number' },
           ...ordered
         ]
       },
       {
         at: 'waysIn',
-        title: SHEET_FORM.otherWaysIn,
-        one: SHEET_FORM.wayIn,
+        title: SAID.form.otherWaysIn,
+        one: SAID.form.wayIn,
         fresh: (draft) => ({ id: freshId(draft, 'way'), name: '', needs: {} }),
         fields: [
           name,
-          { key: 'note', label: SHEET_FORM.note, kind: 'long', wide: true },
+          { key: 'note', label: SAID.form.note, kind: 'long', wide: true },
           {
             key: 'needs',
-            label: SHEET_FORM.partsReachedAnotherWayAnd,
+            label: SAID.form.partsReachedAnotherWayAnd,
             kind: 'needs',
             of: ['operations'],
             wide: true
@@ -489,8 +493,8 @@ export const SECTIONS: readonly Section[] = [
       },
       {
         at: 'stopGaps',
-        title: SHEET_FORM.stopGaps,
-        one: SHEET_FORM.stopGap,
+        title: SAID.form.stopGaps,
+        one: SAID.form.stopGap,
         fresh: (draft) => ({
           id: freshId(draft, 'stop-gap'),
           name: '',
@@ -502,59 +506,59 @@ export const SECTIONS: readonly Section[] = [
         }),
         fields: [
           name,
-          { key: 'tensioner', label: SHEET_FORM.tensioner2, kind: 'reference', of: ['tensioners'] },
-          { key: 'price', label: SHEET_FORM.price, kind: 'number' },
-          { key: 'hours', label: SHEET_FORM.hoursOnceReached, kind: 'number' },
-          { key: 'needs', label: SHEET_FORM.reachedBy, kind: 'references', of: ['operations'], wide: true },
-          { key: 'holds', label: SHEET_FORM.holdsFor, kind: 'number' },
-          { key: 'months', label: SHEET_FORM.orMonths, kind: 'number' }
+          { key: 'tensioner', label: SAID.form.tensioner2, kind: 'reference', of: ['tensioners'] },
+          { key: 'price', label: SAID.form.price, kind: 'number' },
+          { key: 'hours', label: SAID.form.hoursOnceReached, kind: 'number' },
+          { key: 'needs', label: SAID.form.reachedBy, kind: 'references', of: ['operations'], wide: true },
+          { key: 'holds', label: SAID.form.holdsFor, kind: 'number' },
+          { key: 'months', label: SAID.form.orMonths, kind: 'number' }
         ]
       }
     ]
   },
   {
     key: 'build',
-    title: SHEET_FORM.torquesCautions,
-    says: SHEET_FORM.howBoltsAreTightenedIn,
+    title: SAID.form.torquesCautions,
+    says: SAID.form.howBoltsAreTightenedIn,
     fields: [],
     lists: [
       {
         at: 'torques',
-        title: SHEET_FORM.torques,
-        one: SHEET_FORM.torque,
+        title: SAID.form.torques,
+        one: SAID.form.torque,
         fresh: (draft) => ({ id: freshId(draft, 'torque'), bolt: '', steps: [{ newtonMetres: '' }] }),
         fields: [
-          { key: 'bolt', label: SHEET_FORM.bolt, kind: 'text' },
-          { key: 'operation', label: SHEET_FORM.at, kind: 'reference', of: ['operations'] },
-          { key: 'count', label: SHEET_FORM.howMany, kind: 'number' },
-          { key: 'steps', label: SHEET_FORM.steps, kind: 'steps', wide: true },
-          { key: 'stretch', label: SHEET_FORM.stretchBoltRenewedEachTime, kind: 'flag' },
-          { key: 'leftHand', label: SHEET_FORM.leftHandThread, kind: 'flag' },
-          { key: 'note', label: SHEET_FORM.note, kind: 'long', wide: true }
+          { key: 'bolt', label: SAID.form.bolt, kind: 'text' },
+          { key: 'operation', label: SAID.form.at, kind: 'reference', of: ['operations'] },
+          { key: 'count', label: SAID.form.howMany, kind: 'number' },
+          { key: 'steps', label: SAID.form.steps, kind: 'steps', wide: true },
+          { key: 'stretch', label: SAID.form.stretchBoltRenewedEachTime, kind: 'flag' },
+          { key: 'leftHand', label: SAID.form.leftHandThread, kind: 'flag' },
+          { key: 'note', label: SAID.form.note, kind: 'long', wide: true }
         ]
       },
       {
         at: 'cautions',
-        title: SHEET_FORM.cautions,
-        one: SHEET_FORM.caution,
+        title: SAID.form.cautions,
+        one: SAID.form.caution,
         fresh: () => ({ text: '' }),
         fields: [
-          { key: 'at', label: SHEET_FORM.standsAt, kind: 'reference', of: ['operations', ...components] },
-          { key: 'text', label: SHEET_FORM.says, kind: 'long', wide: true }
+          { key: 'at', label: SAID.form.standsAt, kind: 'reference', of: ['operations', ...components] },
+          { key: 'text', label: SAID.form.says, kind: 'long', wide: true }
         ]
       },
       {
         at: 'superseded',
-        title: SHEET_FORM.supersededDesigns,
-        one: SHEET_FORM.design,
+        title: SAID.form.supersededDesigns,
+        one: SAID.form.design,
         fresh: () => ({ part: '', design: '', onSight: true, source: '' }),
         fields: [
-          { key: 'part', label: COMMON.part, kind: 'reference', of: components },
-          { key: 'design', label: SHEET_FORM.oldDesign, kind: 'text' },
-          { key: 'sign', label: SHEET_FORM.visibleSign, kind: 'text' },
-          { key: 'numbers', label: SHEET_FORM.itsNumbers, kind: 'names', wide: true },
-          { key: 'onSight', label: SHEET_FORM.renewedOnSight, kind: 'flag' },
-          { key: 'source', label: SHEET_FORM.source, kind: 'text' }
+          { key: 'part', label: SAID.common.part, kind: 'reference', of: components },
+          { key: 'design', label: SAID.form.oldDesign, kind: 'text' },
+          { key: 'sign', label: SAID.form.visibleSign, kind: 'text' },
+          { key: 'numbers', label: SAID.form.itsNumbers, kind: 'names', wide: true },
+          { key: 'onSight', label: SAID.form.renewedOnSight, kind: 'flag' },
+          { key: 'source', label: SAID.form.source, kind: 'text' }
         ]
       }
     ]

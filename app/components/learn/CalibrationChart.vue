@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withDecimals } from '../../../words/spoken'
 import { CALIBRATION_CHART } from '../../../words/en'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
@@ -39,9 +40,11 @@ const top = computed(() => x.value.domain()[1]!)
           <line :x1="x(tick)" :x2="x(tick)" :y1="END" :y2="SIZE - EDGE" />
           <line :x1="EDGE" :x2="SIZE - END" :y1="y(tick)" :y2="y(tick)" />
           <text :x="x(tick)" :y="SIZE - EDGE + 16" text-anchor="middle" stroke="none" class="fill-faint">
-            {{ tick }}
+            {{ withDecimals(String(tick)) }}
           </text>
-          <text :x="EDGE - 6" :y="y(tick) + 4" text-anchor="end" stroke="none" class="fill-faint">{{ tick }}</text>
+          <text :x="EDGE - 6" :y="y(tick) + 4" text-anchor="end" stroke="none" class="fill-faint">
+            {{ withDecimals(String(tick)) }}
+          </text>
         </template>
         <text :x="SIZE - END" :y="SIZE - 6" text-anchor="end" stroke="none" class="fill-faint">
           {{ CALIBRATION_CHART.onTheBench }}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BUDGET_BAR } from '../../../words/en'
+import { BUDGET_BAR, sayPartName } from '../../../words/en'
 import { stack } from 'd3-shape'
 import { computed } from 'vue'
 import type { TensionerEstimate } from '../../../core/estimate'
@@ -39,7 +39,7 @@ const parts = computed(() => {
 const stands = computed(() => props.estimate.extension.read ?? props.estimate.extension.predicted)
 const says = computed(() =>
   BUDGET_BAR.says(
-    props.tensioner.name,
+    sayPartName(props.tensioner.name),
     lengthFigure(stands.value, 1),
     lengthWords(props.tensioner.stroke, 1),
     props.estimate.budget.map(({ cause, mm }) => `${causeWords(props.sheet, cause)} ${lengthFigure(mm, 1)}`)
@@ -57,7 +57,7 @@ const fills: Record<string, string> = {
 <template>
   <div>
     <p class="flex items-baseline justify-between gap-2">
-      <span v-if="brief" class="text-note whitespace-nowrap">{{ tensioner.name }}</span>
+      <span v-if="brief" class="text-note whitespace-nowrap">{{ sayPartName(tensioner.name) }}</span>
       <span
         ><span class="figure text-2xl" data-testid="extension">{{ lengthFigure(stands, 1) }}</span
         ><span class="text-faint">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { DOUBT, OWN_PRIORS, UNTOLD } from '../../../words/en'
 import { computed } from 'vue'
 import type { DoubtPart, NextReading } from '../../../core/estimate'
@@ -23,7 +24,7 @@ const props = defineProps<{
 const open = defineModel<boolean>('open', { required: true })
 const digits = computed(() => (props.unit === '%' ? 2 : 1))
 const shown = (sd: number) => fixDigits(NINETY * sd * (props.unit === '%' ? 100 : 1), digits.value)
-const nameOf = (id: string) => (compileSheet(props.sheet).nameOf(id) ? partName(props.sheet, id).toLowerCase() : id)
+const nameOf = (id: string) => (compileSheet(props.sheet).nameOf(id) ? midSentence(partName(props.sheet, id)) : id)
 
 function causeWords({ cause, of }: DoubtPart): string {
   const words = DOUBT.causes[cause]

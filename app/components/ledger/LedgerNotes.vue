@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, METHOD_WORDS, STRETCH_LEDGER, sayCorrected, sayLeftOut, saySlip } from '../../../words/en'
 import { computed } from 'vue'
 import { isReading, type NextReading, slipOf } from '../../../core/estimate'
@@ -68,7 +69,7 @@ function worthWords({ minutes, worth = 0, kind, method, again }: NextReading): s
   const several = kind !== 'question' && Object.keys(READING_KINDS[kind].methods).length > 1
   const by = several && method ? METHOD_WORDS[method as keyof typeof METHOD_WORDS] : undefined
   return [
-    ...(by ? [STRETCH_LEDGER.by(by.toLowerCase())] : []),
+    ...(by ? [STRETCH_LEDGER.by(midSentence(by))] : []),
     ...(again ? [STRETCH_LEDGER.onceMore] : []),
     STRETCH_LEDGER.minutesAndWorth(minutes, saved)
   ].join(', ')

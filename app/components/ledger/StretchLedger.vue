@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DOUBT, STRETCH_LEDGER, UNTOLD } from '../../../words/en'
+import { DOUBT, STRETCH_LEDGER, UNTOLD, sayPartName } from '../../../words/en'
 import type { Assessment } from '../../../core/paths'
 import type { StandingReading } from '../../../core/record'
 import type { Reading } from '../../../core/readings'
@@ -49,7 +49,7 @@ const WORTH_ASKING = 0.4
       <h3 class="label">{{ STRETCH_LEDGER.stretch }}</h3>
       <template v-for="chain in sheet.chains" :key="chain.id">
         <StretchLine
-          :name="chain.name"
+          :name="sayPartName(chain.name)"
           :elongation="assessment.chains[chain.id]!.elongation"
           :limit="limitFor(sheet, 'elongation', chain.id)"
           :compact="sheet.chains.length > 1"
@@ -58,7 +58,7 @@ const WORTH_ASKING = 0.4
           <DoubtButton
             :sheet="sheet"
             :assessment="assessment"
-            :name="chain.name"
+            :name="sayPartName(chain.name)"
             :chain="chain.id"
             :made="assessment.chains[chain.id]!.made ?? []"
             :sd="assessment.chains[chain.id]!.elongation.sd"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withDecimals } from '../../../words/spoken'
 import { STRETCH_LINE } from '../../../words/en'
 import { ticks } from 'd3-array'
 import { computed } from 'vue'
@@ -55,7 +56,7 @@ const says = computed(() =>
       <g class="stroke-faint fill-faint" font-size="10">
         <template v-for="tick in ticks(0, top, 5)" :key="tick">
           <line :x1="x(tick)" :x2="x(tick)" y1="16" y2="20" />
-          <text :x="x(tick)" y="31" text-anchor="middle" stroke="none">{{ tick }}</text>
+          <text :x="x(tick)" y="31" text-anchor="middle" stroke="none">{{ withDecimals(String(tick)) }}</text>
         </template>
       </g>
       <rect

@@ -1,4 +1,4 @@
-import { PART_LABELS, standingName } from '../../../words/en'
+import { PART_LABELS, standingName, sayPartName } from '../../../words/en'
 import type { NearJump } from '../../../core/estimate'
 import type { Assessment } from '../../../core/paths'
 import type { Call } from '../../../core/calls'
@@ -28,7 +28,7 @@ export function partLabels(
   const call = (part: string) => assessment.calls.find((c) => c.part === part)?.call ?? null
   const label = (part: { id: string; name: string }, value: string, at: Point | null): PartLabel => ({
     part: part.id,
-    name: part.name,
+    name: sayPartName(part.name),
     value,
     call: call(part.id),
     at
@@ -79,7 +79,7 @@ function besideLabels(sheet: DriveSheet, { calls }: Assessment, pictures: readon
     ...STANDING_TARGETS.filter((id) => BESIDE.has(STANDING_KINDS[id])).map((id) => ({ id, name: standingName(id) }))
   ].flatMap((part: { id: string; name: string; sprocket?: string }) => {
     const call = calls.find((c) => c.part === part.id)?.call
-    return call ? [{ part: part.id, name: part.name, value: '', call, at: at(part.sprocket) }] : []
+    return call ? [{ part: part.id, name: sayPartName(part.name), value: '', call, at: at(part.sprocket) }] : []
   })
 }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { localeNow } from '../../../words/spoken'
 import { computed, onMounted, ref } from 'vue'
 
 /** A time: the same text from server and browser first, then in the browser's own time zone. */
@@ -9,7 +10,7 @@ onMounted(() => (zone.value = Intl.DateTimeFormat().resolvedOptions().timeZone))
 /** After half a year the day and year matter, not the minute. */
 const long = computed(() => Date.now() - Date.parse(props.at) > 180 * 86_400_000)
 const text = computed(() =>
-  new Intl.DateTimeFormat('en-GB', {
+  new Intl.DateTimeFormat(localeNow(), {
     day: 'numeric',
     month: 'short',
     ...(long.value ? { year: 'numeric' } : { hour: '2-digit', minute: '2-digit' }),

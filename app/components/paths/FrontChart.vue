@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withDecimals } from '../../../words/spoken'
 import { FRONT_CHART } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
@@ -86,7 +87,7 @@ const says = (path: Path, i: number) =>
             text-anchor="middle"
             stroke="none"
             class="fill-faint">
-            {{ tick }}
+            {{ withDecimals(String(tick)) }}
           </text>
           <text :x="width - RIGHT" :y="HEIGHT - 4" text-anchor="end" stroke="none" class="fill-faint">
             {{ FRONT_CHART.priceNow(currency) }}

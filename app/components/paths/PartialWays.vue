@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { namesOf, PARTIAL_WAYS, sayRefused } from '../../../words/en'
 import { computed, ref, shallowRef } from 'vue'
 import type { PartialWay } from '../../../core/paths'
@@ -20,7 +21,7 @@ const fault = ref('')
 
 const sheet = computed(() => job.job.sheet)
 const chosen = computed(() => job.record.path?.partial ?? null)
-const list = (parts: readonly string[]) => parts.map((id) => partName(sheet.value, id).toLowerCase()).join(', ')
+const list = (parts: readonly string[]) => parts.map((id) => midSentence(partName(sheet.value, id))).join(', ')
 const nameOf = ({ id, kind }: PartialWay) =>
   sheet.value.stopGaps?.find((gap) => gap.id === id)?.name ?? PARTIAL_WAYS.kinds[kind]
 const leaves = ({ leaves: open }: PartialWay) =>
@@ -28,7 +29,7 @@ const leaves = ({ leaves: open }: PartialWay) =>
     ? PARTIAL_WAYS.leavesNothing
     : PARTIAL_WAYS.leaves(
         open
-          .map(({ part, call }) => `${partName(sheet.value, part).toLowerCase()} (${CALL_WORDS[call].toLowerCase()})`)
+          .map(({ part, call }) => `${midSentence(partName(sheet.value, part))} (${midSentence(CALL_WORDS[call])})`)
           .join(', ')
       )
 const again = ({ recheck }: PartialWay) =>

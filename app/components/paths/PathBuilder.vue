@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, PATH_BUILDER, sayUpTo } from '../../../words/en'
 import { computed } from 'vue'
 import type { KeptOdds, OwnPath } from '../../../core/paths'
@@ -73,8 +74,8 @@ const toggle = (id: string) =>
       <dt>
         {{ PATH_BUILDER.gettingThereOnce
         }}<span class="block text-note text-faint"
-          >{{ access.map((o) => o.name.toLowerCase()).join(', ') || PATH_BUILDER.nothingToTakeOff
-          }}{{ way ? `; ${way.toLowerCase()}` : '' }}</span
+          >{{ access.map((o) => midSentence(o.name)).join(', ') || PATH_BUILDER.nothingToTakeOff
+          }}{{ way ? `; ${midSentence(way)}` : '' }}</span
         >
       </dt>
       <dd class="figure">{{ fixDigits(accessHours, 1) }} h</dd>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { CALLS_PANE, COMMON } from '../../../words/en'
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { computed } from 'vue'
@@ -32,7 +33,7 @@ const bill = computed(() => {
   return sheet.value.parts?.length ? ownPath(job, assess(job), [...practice.stand.renew]) : null
 })
 const brought = computed(
-  () => bill.value?.brought.map((part) => partName(sheet.value, part).toLowerCase()).join(', ') ?? ''
+  () => bill.value?.brought.map((part) => midSentence(partName(sheet.value, part))).join(', ') ?? ''
 )
 const toggle = (part: string) => practice.put({ type: 'renew', part, on: !practice.stand.renew.has(part) })
 </script>

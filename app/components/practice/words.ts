@@ -1,3 +1,4 @@
+import { midSentence } from '../../../words/spoken'
 import { COMMON, findingWords, PRACTICE_WORDS } from '../../../words/en'
 import type { Drawing } from '../../../draw/shapes'
 import { figureOf, READING_KINDS, type Unread } from '../../../core/readings'
@@ -14,7 +15,7 @@ export function minutesWords(minutes: number): string {
 export function askedWords(sheet: DriveSheet, reading: Unread): string {
   if (reading.notches !== undefined) return PRACTICE_WORDS.notchesThatShow
   if (reading.kind === 'linkCount')
-    return COMMON.to(partName(sheet, reading.from ?? ''), partName(sheet, reading.to ?? '').toLowerCase())
+    return COMMON.to(partName(sheet, reading.from ?? ''), midSentence(partName(sheet, reading.to ?? '')))
   if (reading.kind === 'camLag') return PRACTICE_WORDS.late(partName(sheet, reading.sprocket ?? ''))
   if (reading.kind === 'condition') return askedFinding(sheet, reading)
   return KIND_NAMES[reading.kind]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { LOOK_WORDS, sayOpening, BEFORE_COVERS } from '../../../words/en'
 import { computed } from 'vue'
 import { ENGINE_GROUPS, LIFTER_GROUP } from '../../../core/views/bench'
@@ -52,7 +53,7 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
           <span
             >{{ LOOK_WORDS[look.look]
             }}<template v-if="look.target !== 'engine'"
-              >, {{ partName(sheet, look.target).toLowerCase() }}</template
+              >, {{ midSentence(partName(sheet, look.target)) }}</template
             ></span
           ><span class="figure whitespace-nowrap font-normal">{{
             BEFORE_COVERS.ofTheDoubtMin(oddsWords(look.gain), look.minutes)
@@ -68,7 +69,7 @@ const lifters = computed(() => (sheet.value.engine.cylinders <= 2 ? sheet.value.
         type="button"
         class="act mt-1 w-full text-left"
         @click="job.openSlot(slot)">
-        {{ BEFORE_COVERS.read(partName(sheet, slot.part).toLowerCase()) }}
+        {{ BEFORE_COVERS.read(midSentence(partName(sheet, slot.part))) }}
       </button>
     </section>
     <FindingKeys v-for="lifter in lifters" :key="lifter.id" :target="lifter.id" :groups="[LIFTER_GROUP]" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { sayScan, SCAN_PANE } from '../../../words/en'
 import { $fetch } from 'ofetch'
 import { computed, ref } from 'vue'
@@ -89,7 +90,7 @@ function keep() {
         type="button"
         class="act-bare"
         @click="job.openSlot(slot)">
-        {{ partName(sheet, slot.part).toLowerCase() }}
+        {{ midSentence(partName(sheet, slot.part)) }}
       </button>
     </p>
     <FaultNote v-if="problem" class="mt-1">{{ problem }}</FaultNote>

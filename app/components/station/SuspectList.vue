@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { SUSPECT_WORDS, namesOf, sayEvidence, upperFirst, SUSPECT_LIST } from '../../../words/en'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed } from 'vue'
@@ -38,7 +39,7 @@ const width = computed(() => placeOn([0, Math.max(0.3, first.value.odds)], [0, 1
               ><span
                 >{{ SUSPECT_WORDS[suspect.id].name
                 }}<span v-if="suspect.parts[0]" class="text-note text-faint"
-                  >, {{ partName(job.job.sheet, suspect.parts[0].part).toLowerCase() }}</span
+                  >, {{ midSentence(partName(job.job.sheet, suspect.parts[0].part)) }}</span
                 ></span
               ><span class="figure whitespace-nowrap">{{ oddsWords(suspect.odds) }}</span></span
             >

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withDecimals } from '../../../words/spoken'
 import { COMMON, USAGE_CHART } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
@@ -56,7 +57,9 @@ const thousands = (value: number) =>
       <g class="stroke-rule" font-size="12">
         <template v-for="tick in y.ticks(5)" :key="tick">
           <line :x1="LEFT" :x2="width - RIGHT" :y1="y(tick)" :y2="y(tick)" />
-          <text :x="LEFT - 8" :y="y(tick) + 4" text-anchor="end" stroke="none" class="fill-faint">{{ tick }}</text>
+          <text :x="LEFT - 8" :y="y(tick) + 4" text-anchor="end" stroke="none" class="fill-faint">
+            {{ withDecimals(String(tick)) }}
+          </text>
         </template>
         <text
           v-for="tick in x.ticks(6)"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, OTHER_SCHOOLS, namesOf, sayOtherwise } from '../../../words/en'
 import { ref, shallowRef, watch } from 'vue'
 import type { SchoolDifference } from '../../../core/views/verdict'
@@ -29,7 +30,7 @@ watch(
   { immediate: true }
 )
 const words = (call: SchoolDifference['changes'][number]['here']) =>
-  call ? CALL_WORDS[call].toLowerCase() : COMMON.noCall
+  call ? midSentence(CALL_WORDS[call]) : COMMON.noCall
 </script>
 
 <template>

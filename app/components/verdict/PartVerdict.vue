@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, PART_VERDICT, namesOf, sayReason, sayRelease } from '../../../words/en'
 import { computed, ref } from 'vue'
 import type { ActOf, HeldCall, StandingReading } from '../../../core/record'
@@ -26,7 +27,7 @@ const emit = defineEmits<{ overrule: [call: Call, reason: string]; takeBack: [] 
 
 const behind = (reason: Reason) => props.readings.filter(({ id }) => reason.readings.includes(id))
 const settles = (reason: Reason) =>
-  reason.settle ? `${KIND_NAMES[reason.settle.kind]}, ${partName(props.sheet, reason.settle.target).toLowerCase()}` : ''
+  reason.settle ? `${KIND_NAMES[reason.settle.kind]}, ${midSentence(partName(props.sheet, reason.settle.target))}` : ''
 const says = (reason: Reason) => sayReason(reason, namesOf(props.sheet))
 const pictures = computed(() => props.photos.filter(({ part }) => part === props.call.part))
 const saying = ref(false)
@@ -65,14 +66,14 @@ function say() {
       </div>
       <div v-if="call.overruled" class="mt-1 border-l-4 border-brass bg-sheet p-2" data-testid="overruled">
         <p>
-          <b>{{ PART_VERDICT.decided(call.overruled.by, CALL_WORDS[call.overruled.call].toLowerCase()) }}</b>
+          <b>{{ PART_VERDICT.decided(call.overruled.by, midSentence(CALL_WORDS[call.overruled.call])) }}</b>
           {{ call.overruled.reason }}
         </p>
         <p class="text-note text-faint">
           <WhenAt :at="call.overruled.at" />.
           {{
             call.reasons.length
-              ? PART_VERDICT.theReadingsSay(CALL_WORDS[call.call].toLowerCase())
+              ? PART_VERDICT.theReadingsSay(midSentence(CALL_WORDS[call.call]))
               : PART_VERDICT.theReadingsSayNothingOf
           }}
           <button v-if="mayOverrule" type="button" class="act-bare" @click="emit('takeBack')">
@@ -109,7 +110,7 @@ function say() {
               }}<template v-if="readingWords(reading)"
                 >{{ ' ' }}<span class="figure font-normal">{{ readingWords(reading) }}</span></template
               ><span class="text-faint"
-                >, {{ [howWords(reading).toLowerCase(), reading.by].filter(Boolean).join(', ') }},
+                >, {{ [midSentence(howWords(reading)), reading.by].filter(Boolean).join(', ') }},
                 <WhenAt :at="reading.at"
               /></span>
             </span>
@@ -132,7 +133,7 @@ function say() {
           ><img
             :src="`/api/photos/${picture.photo}?size=thumb`"
             class="h-20 border border-rule"
-            :alt="picture.note || PART_VERDICT.photoOf(partName(sheet, call.part).toLowerCase())"
+            :alt="picture.note || PART_VERDICT.photoOf(midSentence(partName(sheet, call.part)))"
         /></a>
       </p>
     </div>

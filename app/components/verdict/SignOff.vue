@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../words/spoken'
 import { COMMON, SIGN_OFF } from '../../../words/en'
 import { computed } from 'vue'
 import { sinceSignoff } from '../../../core/record'
@@ -19,7 +20,7 @@ const since = computed(() => (last.value ? sinceSignoff(job.acts, last.value, jo
 const revision = computed(() => job.record.signoffs.length + 1)
 /** What waits on this device must be kept before what it comes to is signed. */
 const waiting = computed(() => outbox.ready && outbox.waiting.some(({ jobId }) => jobId === job.id))
-const call = (value: Call | null) => (value ? CALL_WORDS[value].toLowerCase() : COMMON.noCall)
+const call = (value: Call | null) => (value ? midSentence(CALL_WORDS[value]) : COMMON.noCall)
 
 function sign() {
   const seen = job.acts.at(-1)?.id
@@ -45,8 +46,8 @@ function sign() {
         <li v-if="since.school">
           {{
             SIGN_OFF.judgedInsteadOf(
-              SCHOOL_WORDS[since.school.is].name.toLowerCase(),
-              SCHOOL_WORDS[since.school.was].name.toLowerCase()
+              midSentence(SCHOOL_WORDS[since.school.is].name),
+              midSentence(SCHOOL_WORDS[since.school.was].name)
             )
           }}
         </li>

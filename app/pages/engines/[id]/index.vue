@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMON, ENGINE_PAGE, gapWords, namesOf } from '../../../../words/en'
+import { COMMON, ENGINE_PAGE, gapWords, namesOf, sayPartName } from '../../../../words/en'
 import { computed } from 'vue'
 import { closeChain, sheetGaps } from '../../../../core/drive'
 import type { DriveSheet } from '../../../../core/sheet'
@@ -33,7 +33,7 @@ const closes = computed(() => (sheet.value ? closesOf(sheet.value) : []))
 function closesOf(of: DriveSheet): string[] {
   return of.chains.flatMap((chain) => {
     const at = closeChain(of, chain)
-    return at ? [ENGINE_PAGE.linksOf(chain.name, fixDigits(at.links, 2), chain.links)] : []
+    return at ? [ENGINE_PAGE.linksOf(sayPartName(chain.name), fixDigits(at.links, 2), chain.links)] : []
   })
 }
 useHead({ title: () => ENGINE_PAGE.umbrette(sheet.value?.name ?? COMMON.engine) })

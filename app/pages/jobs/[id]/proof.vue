@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COMMON, PROOF_PAGE } from '../../../../words/en'
+import { COMMON, PROOF_PAGE, sayPartName } from '../../../../words/en'
 import { computed, ref, watch } from 'vue'
 import { assess } from '../../../../core/paths'
 import { closingJob, PROOF_TASKS, rebuildOf } from '../../../../core/views/buildup'
@@ -146,7 +146,7 @@ const close = () => job.put({ type: 'state', state: 'closed' })
             <StretchLine
               v-for="chain in sheet.chains"
               :key="chain.id"
-              :name="chain.name"
+              :name="sayPartName(chain.name)"
               :elongation="closing.chains[chain.id]!.elongation"
               :limit="limitFor(sheet, 'elongation', chain.id)"
               named />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { namesOf, sayTrace, TRACE_PAGE } from '../../../../words/en'
+import { namesOf, sayTrace, TRACE_PAGE, thousands } from '../../../../words/en'
 import { computed, ref } from 'vue'
 import { NINETY } from '../../../../core/math'
 import { tracedCamsOf, traceKeptWith } from '../../../../core/views/traces'
@@ -80,7 +80,7 @@ useHead({ title: () => TRACE_PAGE.title(job.job.vehicle) })
             {{
               TRACE_PAGE.held(
                 fixDigits(loaded.count / loaded.rate, 2),
-                loaded.count.toLocaleString('en'),
+                thousands(loaded.count),
                 fixDigits(loaded.rate, 0)
               )
             }}

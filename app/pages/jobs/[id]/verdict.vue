@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../../words/spoken'
 import { EXPLANATIONS_PAGE, namesOf, saySlip, sayStatement, VERDICT_PAGE } from '../../../../words/en'
 import { slipOf } from '../../../../core/estimate'
 import { computed } from 'vue'
@@ -100,7 +101,7 @@ const school = computed({
         <ClientOnly>
           <SchoolPicker v-if="bench.by" v-model="school" />
           <p v-else class="border-l-4 border-brass bg-sheet p-3">
-            {{ VERDICT_PAGE.judgedChooseWhoIsAt(SCHOOL_WORDS[job.record.school].name.toLowerCase()) }}
+            {{ VERDICT_PAGE.judgedChooseWhoIsAt(midSentence(SCHOOL_WORDS[job.record.school].name)) }}
           </p>
         </ClientOnly>
         <div class="h-[440px] bg-plate">
