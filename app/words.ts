@@ -1,4 +1,4 @@
-import { midSentence } from '../words/spoken'
+import { midSentence, known, withDecimals } from '../words/spoken'
 import {
   FINDING_SAYS,
   METHOD_WORDS,
@@ -133,7 +133,7 @@ export function readingTitle(
 
 /** A limit with its unit and where it comes from. */
 export function limitWords({ value, unit, source, least, per }: LimitValue): string {
-  const shown = unit === 'mm' ? lengthWords(value, 1) : `${value} ${unit}`
+  const shown = unit === 'mm' ? lengthWords(value, 1) : `${withDecimals(String(value))} ${known(unit)}`
   const from = least === undefined ? '' : READINGS.from(least)
   const moves = per ? READINGS.moves(per.value, thousands(per.usage), USAGE_UNITS[per.unit]) : ''
   return `${from}${shown}${moves} (${source})`
@@ -143,7 +143,7 @@ export function limitWords({ value, unit, source, least, per }: LimitValue): str
 export function unitWords(kind: NumericKind): string {
   const { unit } = READING_KINDS[kind]
   if (isLength(kind)) return units.value.length
-  return unit === 'crank degrees' ? READINGS.crankDegrees : unit
+  return unit === 'crank degrees' ? READINGS.crankDegrees : known(unit)
 }
 
 /** The causes of a tensioner's extension. */

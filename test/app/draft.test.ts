@@ -89,7 +89,7 @@ describe('words', () => {
   it('readings and usage carry their units', () => {
     expect(readingWords(read.length(160.5))).toBe('160.50 mm over 20 links')
     expect(readingWords({ kind: 'extension', tensioner: 'tensioner', notches: 1 })).toBe('1 notch')
-    expect(usageWords({ value: 148_200, unit: 'km' })).toBe('148 200 km')
+    expect(usageWords({ value: 148_200, unit: 'km' })).toBe('148\u00a0200 km')
   })
 })
 

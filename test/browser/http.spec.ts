@@ -2,6 +2,7 @@ import { gzipSync } from 'node:zlib'
 import AxeBuilder from '@axe-core/playwright'
 import { jobOf, read } from '../support/jobs'
 import { expect, newJob, test } from './bench'
+import { SCREENS } from './screens'
 
 const act = (id: string, reading: unknown) => ({
   id,
@@ -171,44 +172,6 @@ test('an old job file with a ghost in it changes nothing', async ({ request }) =
     { place: 'readings[0].rail', message: '"ghost" is no rail of this drive' }
   ])
 })
-
-const SCREENS = {
-  workshop: [
-    '/',
-    '/customers',
-    '/intake',
-    '/customers/5a17c000-0000-4000-8000-000000000003',
-    '/vehicles',
-    '/engines',
-    '/engines/vellora-v28',
-    '/engines/new',
-    '/engines/ardmere-a18/edit',
-    '/engines/ardmere-a18/photo',
-    '/learnt',
-    '/suspects',
-    '/settings',
-    '/people',
-    '/account',
-    '/practice',
-    '/practice/A3-7KQ2MD',
-    '/practice/runs/5a17a000-0000-4000-8000-0000000e0001'
-  ],
-  bench: [
-    ...[1, 2, 3, 5].map((station) => `/jobs/ID?station=${station}`),
-    '/jobs/ID/how',
-    '/jobs/ID/verdict',
-    '/jobs/ID/explain',
-    '/jobs/ID/paths',
-    '/jobs/ID/estimate',
-    '/jobs/ID/report',
-    '/jobs/ID/build',
-    '/jobs/ID/proof',
-    '/jobs/ID/camera',
-    '/jobs/ID/measure',
-    '/jobs/ID/trace',
-    '/jobs/ID/sound'
-  ]
-}
 
 for (const scheme of ['light', 'dark'] as const) {
   for (const [name, paths] of Object.entries(SCREENS)) {

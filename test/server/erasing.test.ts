@@ -233,7 +233,7 @@ const NOBODY: Readonly<Record<string, string>> = {
 }
 /** Columns of the other tables that hold ids, codes, days, digests, names of who works here, or what is derived. */
 const NOT_WRITTEN =
-  /^(id|school|state|usage|corrections|summary_core|opened_by|words|check_date|sheet_id|token_hash|created_by|made_by|kept_by|saved_by|found|counts|renewed|done_on|case_key|by|phone|email|name|key|month)$/
+  /^(id|school|state|usage|corrections|summary_core|opened_by|words|check_date|sheet_id|token_hash|created_by|made_by|kept_by|saved_by|found|counts|renewed|done_on|case_key|by|phone|email|name|key|month|language)$/
 
 it('every column in which somebody could be written of is gone through', async () => {
   const { PLACES } = await import('../../server/db/queries/mentions')

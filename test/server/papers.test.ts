@@ -41,7 +41,7 @@ describe('papers for the wall', () => {
     const pdf = await print({ kind: 'label', paper: label, address })
     expect(pagesOf(pdf)).toBe(1)
     for (const said of ['Pilot van 3', 'SH-13-PV', 'Saltmarsh Harbour Pilots', '148 200 km'])
-      expect(textOf(pdf)).toContain(said)
+      expect(textOf(pdf)).toContain(said.replaceAll(/\s/g, ' '))
     const long = await print({
       kind: 'label',
       paper: { vehicle: 'Vehicle '.repeat(15), lines: Array.from({ length: 4 }, () => 'word '.repeat(30)) },
@@ -56,8 +56,8 @@ describe('an estimate and its order list', () => {
     const { paper, order, estimate, orderLines } = await workshop.estimates.makePapers(DEMO_JOBS[0]!.id)
     const text = textOf(await print({ kind: 'estimate', paper, logo: null }))
     for (const said of [...paper.letterhead, ...paper.customer, ...paper.lines.map(({ text: line }) => line)])
-      expect(text).toContain(said)
-    for (const { label, value } of paper.sums) expect(text).toContain(`${label} ${value}`)
+      expect(text).toContain(said.replaceAll(/\s/g, ' '))
+    for (const { label, value } of paper.sums) expect(text).toContain(`${label} ${value}`.replaceAll(/\s/g, ' '))
     const ordered = textOf(await print({ kind: 'order', paper: order, logo: null }))
     for (const { number } of order.lines) expect(ordered).toContain(number)
     const rows = estimateCsv(estimate).trim().split('\r\n')

@@ -41,7 +41,7 @@ describe('the report as PDF', () => {
       ...report.measures.map(({ limit }) => limit.split(',')[0]!),
       ...report.ifLeft
     ])
-      expect(text.replaceAll(' ', '')).toContain(said.replaceAll(' ', ''))
+      expect(text.replaceAll(' ', '')).toContain(said.replaceAll(/\s/g, ''))
     expect(text).toMatch(/Page 1 of \d+/)
     const fonts = execFileSync('pdffonts', ['-'], {
       input: await reportPdf(drawn, new Map(), 'a4', faces),

@@ -10,7 +10,7 @@ import { untrue } from './leftOut'
 import { PICTURE } from './measured'
 import { sayProblem } from './problems'
 import { RECORD_FAULTS } from './recordFaults'
-import { t, texts } from '../spoken'
+import { t, texts, known } from '../spoken'
 import { fixDigits } from './figures'
 
 /** What is wrong with what comes from outside, behind the place that it is wrong at. */
@@ -93,7 +93,7 @@ const drive: Catalogue<DriveSays> = {
   'second-tensioner': (f) => t`chain "${f.chain}" has a tensioner already; at most one works on a chain`,
   'no-sprocket-nor-crank': (f) => t`"${f.id}" is no sprocket of this sheet, nor the word ${f.crank}`,
   'drives-no-chain': (f) => t`"${f.id}" drives no chain`,
-  'limit-unit': (f) => t`expected "${f.unit}" for ${f.kind}`,
+  'limit-unit': (f) => t`expected "${known(f.unit)}" for ${f.kind}`,
   'extension-or-drawing': (f) =>
     t`is missing: the extension of the new drive in mm; or all that the drawing lacks of ${f.parts.join(t` and `)}`,
   'centres-far': (f) =>
@@ -133,8 +133,8 @@ const readings: Catalogue<ReadingSays> = {
   'no-finding': (f) => t`"${f.finding}" is no finding of ${f.kind}: expected ${f.expected.join(', ')}`,
   'pieces-missing': () => t`is missing: say how many pieces`,
   'no-figure': (f) => t`"${f.finding}" has no figure: leave it out`,
-  'finding-figure': (f) => t`is missing: say the figure in ${f.unit}`,
-  'figure-range': (f) => t`expected ${f.least} to ${f.greatest} ${f.unit}`,
+  'finding-figure': (f) => t`is missing: say the figure in ${known(f.unit)}`,
+  'figure-range': (f) => t`expected ${f.least} to ${f.greatest} ${known(f.unit)}`,
   'which-cylinder': (f) => t`expected the number of a cylinder, 1 to ${f.cylinders}`,
   'no-chain-of-drive': (f) => t`"${f.id}" is no chain of this drive`,
   'no-sprocket-of-chain': (f) => t`"${f.id}" is no sprocket on chain "${f.chain}"`,

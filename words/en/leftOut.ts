@@ -2,15 +2,15 @@ import type { ArgumentSays, EstimateSays } from '../../core/estimate'
 import type { UntrueSays } from '../../core/readings'
 import { type Catalogue, sayer } from '../say'
 import { KIND_NAMES } from './parts'
-import { t, midSentence } from '../spoken'
+import { t, midSentence, known } from '../spoken'
 import { fixDigits } from './figures'
 
 /** Why a reading cannot be true, or was left out of the estimate. */
 
 export const untrue: Catalogue<UntrueSays> = {
   'method-unknown': (f) => t`method "${f.method}" is not one of ${f.methods.join(', ')}, and no sigma is given`,
-  'below-0': (f) => t`${midSentence(KIND_NAMES[f.kind])} cannot be below 0 ${f.unit}: check the sign`,
-  'out-of-range': (f) => t`expected ${f.least} to ${f.greatest} ${f.unit}: read it again`,
+  'below-0': (f) => t`${midSentence(KIND_NAMES[f.kind])} cannot be below 0 ${known(f.unit)}: check the sign`,
+  'out-of-range': (f) => t`expected ${f.least} to ${f.greatest} ${known(f.unit)}: read it again`,
   'gap-beyond-free': (f) =>
     t`a gap of ${f.gap} mm is more than the lifter stands out when it is let go (${f.free} mm): measure both again`,
   'no-ratchet': () => t`this tensioner has no ratchet on its sheet: give the extension in mm`,

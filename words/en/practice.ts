@@ -16,7 +16,7 @@ import { type Catalogue, type Names, sayer } from '../say'
 import { fixDigits } from './figures'
 import { findingWords, namesOf } from './parts'
 import { sayReason } from './reasons'
-import { t, texts, midSentence } from '../spoken'
+import { t, texts, midSentence, known } from '../spoken'
 
 /** The practice stand: faults and their lessons, what customers say, what was looked at, what to take along. */
 
@@ -228,7 +228,7 @@ export function inspectionWords({ kind, part, links }: LookedAtFigures, name: Na
 export function shownWords(shown: Shown): string {
   if (shown === null) return t`not so`
   if ('told' in shown) return shown.told
-  if ('value' in shown) return t`${fixDigits(shown.value, 1)} ${shown.unit}`
+  if ('value' in shown) return t`${fixDigits(shown.value, 1)} ${known(shown.unit)}`
   return t`${findingWords(shown.kind, shown.finding)}${shown.count === null ? '' : t`, ${shown.count}`}`
 }
 

@@ -6,7 +6,7 @@ import { ARGUMENTS } from './leftOut'
 import { sayCorrected, saySlip } from './slips'
 import { degreesWords, fixDigits, oddsWords, teethOff, upperFirst } from './figures'
 import { figureFinding, figureUnit } from './parts'
-import { t, texts, midSentence, plural } from '../spoken'
+import { t, texts, midSentence, plural, known } from '../spoken'
 
 /** Why a part is called as it is, and what releases a hold. */
 
@@ -209,7 +209,7 @@ const noLimit = (measured: string, what: string) =>
 const stands = (lag: number) => t`It stands ${degreesWords(lag)}`
 const jumpedHow = (teeth: number) => (teeth === 0 ? t`may have jumped` : t`has jumped ${teethOff(teeth)}`)
 const weighed = (f: ReasonSays['weighed-keep']) =>
-  t`saves an expected ${Math.round(f.saves)}${f.currency ? t` ${f.currency}` : ''} over ${f.horizon} ${f.unit}.`
+  t`saves an expected ${Math.round(f.saves)}${f.currency ? t` ${f.currency}` : ''} over ${f.horizon} ${known(f.unit)}.`
 
 /** Why nothing that was read tells whole teeth. */
 const BLIND: Readonly<Record<ReasonSays['jump-not-seen']['why'], string>> = texts({

@@ -11,7 +11,7 @@ import { anyFindingWords, KIND_NAMES, namesOf } from './parts'
 import { sayReason } from './reasons'
 import { sayDifference, sayStatement, sayUpTo } from './verdict'
 import { WORKSHOP } from './workshop'
-import { t, texts, midSentence } from '../spoken'
+import { t, texts, midSentence, known } from '../spoken'
 
 /** The customer's report in final words: the one place of its headings and wording, for page, link and paper. */
 
@@ -354,7 +354,9 @@ function callLine(
   { part, holds, reasons: [reason], overruled }: ReportFacts['calls'][number],
   name: Names
 ): Report['calls'][number] {
-  const limit = reason?.limit ? t`Limit ${reason.limit.value} ${reason.limit.unit}, from ${reason.limit.source}` : ''
+  const limit = reason?.limit
+    ? t`Limit ${reason.limit.value} ${known(reason.limit.unit)}, from ${reason.limit.source}`
+    : ''
   return {
     part,
     name: name(part),
@@ -377,7 +379,7 @@ function measureLine(
     name: name(part),
     what: WHAT[kind],
     over,
-    limit: limit ? t`${limit.value} ${limit.unit}, ${limit.source}` : t`none given`,
+    limit: limit ? t`${limit.value} ${known(limit.unit)}, ${limit.source}` : t`none given`,
     read: lag
       ? t`${degreesWords(value)} (give or take ${fixDigits((high - low) / 2, 1)}°)`
       : t`${fixDigits(value, digits)} ${unit} (${fixDigits(low, digits)} to ${fixDigits(high, digits)})`,

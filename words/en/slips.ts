@@ -1,7 +1,7 @@
 import type { SaidSlip, WrongWay } from '../../core/estimate'
 import { READING_KINDS } from '../../core/readings'
 import { degreesWords, fixDigits, oddsWords } from './figures'
-import { t } from '../spoken'
+import { t, known } from '../spoken'
 
 /** What a reading looks like that was taken wrongly. */
 
@@ -10,7 +10,7 @@ function readWords({ kind, value, notches }: Pick<SaidSlip, 'kind' | 'value' | '
   if (notches) return t`${value} notches`
   if (kind === 'camLag') return degreesWords(value)
   const { unit, digits } = READING_KINDS[kind]
-  return t`${fixDigits(value, unit === 'links' ? (Number.isInteger(value) ? 0 : 1) : digits)} ${unit === 'crank degrees' ? '°' : unit}`
+  return t`${fixDigits(value, unit === 'links' ? (Number.isInteger(value) ? 0 : 1) : digits)} ${unit === 'crank degrees' ? '°' : known(unit)}`
 }
 
 const LOOKS_LIKE: { readonly [W in WrongWay]: (said: Pick<SaidSlip, 'value'>) => string } = {

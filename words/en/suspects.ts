@@ -2,7 +2,7 @@ import type { EvidenceSays, LookId, OpeningSays, SuspectId } from '../../core/vi
 import { type Catalogue, sayer } from '../say'
 import { lowerFirst, oddsWords, upperFirst } from './figures'
 import { findingWords } from './parts'
-import { t, texts } from '../spoken'
+import { t, texts, known } from '../spoken'
 
 /** What may be behind a complaint, what speaks for it, and whether to open the covers. */
 
@@ -144,7 +144,7 @@ export const EVIDENCE: Catalogue<EvidenceSays> = {
   'worn-by-figures': (f, name) => t`${name(f.rail)}: ${oddsWords(f.odds)} likely to be past its limit, by its groove.`,
   'loose-by-figures': (f, name) => t`${name(f.phaser)}: ${oddsWords(f.odds)} likely to be past its limit, by its play.`,
   usage: (f) =>
-    t`Usage of ${Math.round(f.value)} ${f.unit}: a chain this old is ${f.more ? t`more` : t`less`} often long; usage alone condemns nothing.`
+    t`Usage of ${Math.round(f.value)} ${known(f.unit)}: a chain this old is ${f.more ? t`more` : t`less`} often long; usage alone condemns nothing.`
 }
 
 /** What speaks for or against a suspect. */

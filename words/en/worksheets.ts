@@ -7,7 +7,7 @@ import { sayTask, TASK_GROUPS } from './build'
 import { thousands } from './figures'
 import { KIND_NAMES, namesOf, STATION_NAMES, USAGE_UNITS } from './parts'
 import type { PaperOf } from './estimate'
-import { t, midSentence, withDecimals } from '../spoken'
+import { t, midSentence, withDecimals, known } from '../spoken'
 
 /** Papers for the wall, in final words: what is to be read on a job, and how it is built up again. */
 
@@ -54,7 +54,7 @@ function slotLine(sheet: DriveSheet, { kind, part, target }: Slot): WallLine {
   const limit = limitOn(sheet, kind, part)
   const between = from && to ? t`, ${midSentence(name(from))} to ${midSentence(name(to))}` : ''
   const over = links ? t` over ${links} links` : ''
-  const bound = limit ? t`, limit ${limit.value} ${limit.unit}` : asked === null ? '' : t`, sheet says ${asked}`
+  const bound = limit ? t`, limit ${limit.value} ${known(limit.unit)}` : asked === null ? '' : t`, sheet says ${asked}`
   return {
     text: t`${name(part)}: ${midSentence(KIND_NAMES[kind])}${between}${over}${bound}`,
     blank: unitOf(kind)

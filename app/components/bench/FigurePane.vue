@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { midSentence } from '../../../words/spoken'
+import { midSentence, known } from '../../../words/spoken'
 import { COMMON, FIGURE_PANE } from '../../../words/en'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
@@ -76,7 +76,7 @@ const expected = computed(() => {
   if (kind !== 'camLag' || !mark.value || !sprocket || !cam) return ''
   return FIGURE_PANE.itsMarkBelongsAtTurning(
     mark.value.at,
-    sheet.value.rotation,
+    known(sheet.value.rotation),
     lagToClock(sheet.value, chain.value, sprocket, cam.lag.mean)
   )
 })

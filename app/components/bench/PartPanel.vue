@@ -113,7 +113,7 @@ const doneAt = (chip: string) =>
         {{ doneAt(chip) ? '● ' : '' }}{{ partName(sheet, chip) }}
       </button>
     </ScrollStrip>
-    <header class="flex items-start justify-between gap-2">
+    <header class="flex flex-wrap items-start justify-between gap-2">
       <h2 class="text-xl leading-tight font-bold">{{ partName(sheet, part) }}</h2>
       <CallMark v-if="call" :call="call.call" />
     </header>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { known } from '../../../words/spoken'
 import { COMMON, DRIVE_MAP } from '../../../words/en'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -166,7 +167,7 @@ const slacks = computed(() => pictures.value.flatMap(({ chain, slack }) => (slac
     ref="plate"
     class="on-plate relative h-full w-full overflow-hidden bg-plate text-scribe [contain:strict]"
     role="group"
-    :aria-label="DRIVE_MAP.driveMapOfTurningSeen(sheet.name, sheet.rotation)">
+    :aria-label="DRIVE_MAP.driveMapOfTurningSeen(sheet.name, known(sheet.rotation))">
     <svg
       v-if="pictures.length"
       class="absolute inset-0"

@@ -21,7 +21,7 @@ const says = computed(() => RUN_COUNT.says(props.names[0], props.names[1], props
   <button
     type="button"
     class="absolute grid h-11 w-11 place-items-center"
-    :style="{ left: `${at.x - 22}px`, top: `${at.y - 22}px` }"
+    :style="{ left: `${at.x - 22}px`, top: `${Math.max(0, at.y - 22)}px` }"
     :aria-label="says"
     :aria-pressed="chosen"
     @click="emit('choose')">

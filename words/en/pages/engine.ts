@@ -1,5 +1,5 @@
 import type { Shown } from '../../say'
-import { t, texts, midSentence, plural } from '../../spoken'
+import { t, texts, midSentence, plural, known } from '../../spoken'
 
 export const CLOSING_NOTE = texts({
   rightUp: (from: Shown, from2: Shown) => t`${from} right, ${from2} up`,
@@ -149,6 +149,17 @@ export const EDIT_PAGE = texts({
   openingTheSheet: 'Opening the sheet …'
 })
 
+/** What sheets say of an engine by habit. */
+const ENGINE_KINDS = texts<Readonly<Record<string, string>>>({
+  inline: 'inline',
+  flat: 'flat',
+  single: 'single',
+  petrol: 'petrol',
+  diesel: 'diesel'
+})
+
+const kindOf = (word: string) => (Object.hasOwn(ENGINE_KINDS, word) ? ENGINE_KINDS[word]! : word)
+
 export const ENGINE_PAGE = texts({
   fromAPhoto: 'Coordinates from a photo',
   linksOf: (name: Shown, links: Shown, links2: Shown) => t`${name} ${links} links of ${links2}`,
@@ -162,7 +173,7 @@ export const ENGINE_PAGE = texts({
     }: { cylinders: number; layout: string; fuel: string; interference: boolean },
     rotation: Shown
   ) =>
-    t`${cylinders} cylinders, ${layout}, ${fuel}; ${interference ? t`interference: valves can meet pistons` : t`valves clear of the pistons`}. Crank turns ${rotation}.`,
+    t`${cylinders} cylinders, ${kindOf(layout)}, ${kindOf(fuel)}; ${interference ? t`interference: valves can meet pistons` : t`valves clear of the pistons`}. Crank turns ${known(String(rotation))}.`,
   export: 'Export',
   editOrCopy: 'Edit or copy',
   thisIsRevision: (revision: Shown) => t`This is revision ${revision}.`,

@@ -1,5 +1,5 @@
 import type { Shown } from '../../say'
-import { t, texts, plural } from '../../spoken'
+import { t, texts, plural, known } from '../../spoken'
 
 export const OTHER_SCHOOLS = texts({
   theSameReadingsUnderThe: 'The same readings under the other schools',
@@ -20,7 +20,7 @@ export const PART_VERDICT = texts({
   decide: 'Decide',
   leaveItToTheReadings: 'Leave it to the readings',
   limitFromTheMakersManual: (limit: Shown, unit: Shown, source: Shown) =>
-    t`Limit ${limit} ${unit}, from ${source}; the maker's manual decides.`,
+    t`Limit ${limit} ${known(String(unit))}, from ${source}; the maker's manual decides.`,
   whatWouldSettleIt: 'What would settle it:',
   photoOf: (part: Shown) => t`Photo of ${part}`
 })

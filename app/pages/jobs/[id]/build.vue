@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { known } from '../../../../words/spoken'
 import { TASK_GROUPS, BUILD_PAGE } from '../../../../words/en'
 import { computed } from 'vue'
 import { rebuildOf, WAY_TASK } from '../../../../core/views/buildup'
@@ -92,7 +93,7 @@ const read = (round: 'set' | 'turned', reading: Reading) => job.put({ type: 'reb
             <ClientOnly><SheetMap :sheet="sheet" /></ClientOnly>
           </div>
           <figcaption class="px-2 pt-1 text-note">
-            {{ BUILD_PAGE.setSoMarksAndCounts(sheet.rotation) }}
+            {{ BUILD_PAGE.setSoMarksAndCounts(known(sheet.rotation)) }}
           </figcaption>
         </figure>
         <TurnCheck :sheet="sheet" :checks="rebuild.checks" :may-read="mine" @read="read" />

@@ -146,7 +146,7 @@ useShortcuts({
       <ClientOnly><StationHint v-if="isQuiet" :station="job.station" /></ClientOnly>
     </div>
     <main
-      class="grid min-h-0 grid-cols-[132px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1"
+      class="grid min-h-0 grid-cols-[140px_minmax(0,1fr)_352px] max-lg:grid-cols-[112px_minmax(0,1fr)_320px] max-md:grid-cols-1"
       :class="isLeft ? 'left-handed' : ''">
       <StationSpine
         :stations="job.stations"
