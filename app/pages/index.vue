@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../words/spoken'
 import { BOARD, COMMON, STATE_WORDS, WAITS_WORDS } from '../../words/en'
 import { useDebounceFn, useThrottleFn } from '@vueuse/core'
 import { $fetch } from 'ofetch'
@@ -129,7 +130,7 @@ function say(note: string) {
   if (!asked.value) return
   const { id, vehicle, for: what } = asked.value
   const act = put(id, { type: 'waits', for: what, ...(note ? { note } : {}) })
-  if (act) moved.value = { jobId: id, act: act.id, words: `${vehicle}: ${WAITS_WORDS[what].says.toLowerCase()}` }
+  if (act) moved.value = { jobId: id, act: act.id, words: `${vehicle}: ${midSentence(WAITS_WORDS[what].says)}` }
   asked.value = null
 }
 

@@ -15,19 +15,24 @@ withDefaults(
 </script>
 
 <template>
-  <table class="figures" :class="[onPlate ? 'figures-on-plate' : '', asList ? 'as-list' : '']">
-    <caption v-if="caption" :class="shown ? 'pb-1 text-left font-bold' : 'sr-only'">
-      {{
-        caption
-      }}
-    </caption>
-    <thead v-if="heads">
-      <tr class="text-note" :class="onPlate ? '' : 'text-faint'">
-        <th v-for="(head, i) in heads" :key="i" scope="col" :class="i >= rightFrom ? 'text-right' : ''">{{ head }}</th>
-      </tr>
-    </thead>
-    <tbody>
-      <slot />
-    </tbody>
-  </table>
+  <!-- On a telephone a wide table is moved sideways by itself: the page stays where it is. -->
+  <div class="relative max-md:min-w-0 max-md:overflow-x-auto print:overflow-visible">
+    <table class="figures" :class="[onPlate ? 'figures-on-plate' : '', asList ? 'as-list' : '']">
+      <caption v-if="caption" :class="shown ? 'pb-1 text-left font-bold' : 'sr-only'">
+        {{
+          caption
+        }}
+      </caption>
+      <thead v-if="heads">
+        <tr class="text-note" :class="onPlate ? '' : 'text-faint'">
+          <th v-for="(head, i) in heads" :key="i" scope="col" :class="i >= rightFrom ? 'text-right' : ''">
+            {{ head }}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <slot />
+      </tbody>
+    </table>
+  </div>
 </template>

@@ -42,7 +42,7 @@ const open = computed(() =>
       </svg>
       {{ TOP_BAR.board }}
     </NuxtLink>
-    <nav v-if="places" class="flex gap-1 text-lead" :aria-label="TOP_BAR.places">
+    <nav v-if="places" class="flex gap-1 text-lead max-lg:flex-wrap" :aria-label="TOP_BAR.places">
       <NuxtLink
         v-for="{ to, label } in open"
         :key="to"

@@ -89,7 +89,7 @@ const misreads = ({ causes }: Explanation) =>
 </script>
 
 <template>
-  <div class="max-lg:overflow-x-auto">
+  <div class="relative max-lg:overflow-x-auto">
     <table
       class="w-full min-w-[680px] table-fixed border-collapse text-left text-body leading-tight"
       data-testid="explanations">

@@ -26,7 +26,7 @@ const places = [
     </h1>
     <p class="truncate text-note text-faint">{{ job.job.sheet.name }}</p>
     <template #acts>
-      <nav class="flex gap-1" :aria-label="JOB_BAR.stationsOfTheDecision">
+      <nav class="flex gap-1 max-md:flex-wrap" :aria-label="JOB_BAR.stationsOfTheDecision">
         <NuxtLink
           v-for="{ to, label } in places"
           :key="to"

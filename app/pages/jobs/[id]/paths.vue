@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../../words/spoken'
 import { COMMON, moneyExactly, PATHS_PAGE, sayDifference, sayUpTo } from '../../../../words/en'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { isReading } from '../../../../core/estimate'
@@ -49,7 +50,7 @@ const beforeDeciding = computed(() => {
   const first = next.find(isReading)
   if (!decision) return ''
   if (decision.enough || !first) return PATHS_PAGE.enough
-  const what = `${KIND_NAMES[first.kind]}, ${partName(sheet.value, first.target)}`.toLowerCase()
+  const what = midSentence(`${KIND_NAMES[first.kind]}, ${partName(sheet.value, first.target)}`)
   return PATHS_PAGE.nextMinutes(what, first.minutes, money(first.worth ?? 0, decision.currency ?? ''))
 })
 
@@ -225,7 +226,7 @@ watch(
               <b>{{ PATHS_PAGE.chose(job.record.choice.by) }}</b>
               {{
                 PATHS_PAGE.at(
-                  job.record.choice.renew.map((id) => partName(sheet, id).toLowerCase()).join(', '),
+                  job.record.choice.renew.map((id) => midSentence(partName(sheet, id))).join(', '),
                   money(job.record.choice.price, currency)
                 )
               }}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { midSentence } from '../../../../words/spoken'
 import {
   COMMON,
   DEBRIEF_PAGE,
@@ -72,7 +73,7 @@ function price(amount: number): string {
               {{ DEBRIEF_PAGE.toldFromAJobOf }}
             </p>
             <p v-for="trap in traps" :key="trap.id" class="text-body" data-testid="trap">
-              <b>{{ DEBRIEF_PAGE.trap(faultWords(trap.id).name.toLowerCase()) }}</b>,
+              <b>{{ DEBRIEF_PAGE.trap(midSentence(faultWords(trap.id).name)) }}</b>,
               {{ trap.missed ? DEBRIEF_PAGE.walkedInto : DEBRIEF_PAGE.seen }}.
             </p>
           </Panel>
@@ -129,7 +130,7 @@ function price(amount: number): string {
                       : ''
                   }}{{
                     reading.changed.length
-                      ? DEBRIEF_PAGE.decided(reading.changed.map(name).join(', ').toLowerCase())
+                      ? DEBRIEF_PAGE.decided(midSentence(reading.changed.map(name).join(', ')))
                       : ''
                   }}
                 </td>
