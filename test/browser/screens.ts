@@ -1,3 +1,6 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+
 /** Every page, by who mostly looks at it; ID is that of a job. */
 export const SCREENS = {
   workshop: [
@@ -35,4 +38,12 @@ export const SCREENS = {
     '/jobs/ID/trace',
     '/jobs/ID/sound'
   ]
+}
+
+/** What is serious on a page for who listens to it, or sees little: rule, and the first place of it. */
+export async function seriousOn(page: Page): Promise<(string | undefined)[][]> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => [id, nodes[0]?.html])
 }
