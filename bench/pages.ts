@@ -69,14 +69,15 @@ async function opening(path: string): Promise<number> {
   return middle(times)
 }
 
-/** A guide's sheet part, opened for a figure. */
+/** A guide's groove, far one way and the other by turns: each figure moves what the ledger says of the chain. */
 async function typing(): Promise<void> {
   const page = await context.newPage()
-  await page.goto(`${url}jobs/${full}?read=groove:guide`)
+  const id = await jobWith(api, [read.lag('cam-in', 2), read.extension(14)])
+  await page.goto(`${url}jobs/${id}?read=groove:guide`)
   await page.getByTestId('drive-map').waitFor()
   await enter(page, '0.30')
   const quick: number[] = []
-  for (let i = 0; i < TYPED; i++) quick.push(await enter(page, `0.${40 + i}`))
+  for (let i = 0; i < TYPED; i++) quick.push(await enter(page, i % 2 ? '0.20' : '1.10'))
   console.log(
     `\nFrom a figure saved to the ledger moved: ${middle(quick).toFixed(0)} ms in the middle, ${Math.max(...quick).toFixed(0)} ms at the most`
   )

@@ -1,6 +1,6 @@
-import { rebuildOf } from '../core/views/buildup'
+import { rebuildOf, readingExpected } from '../core/views/buildup'
 import { type Act, assessRecord, type KeptJob, type WaitsFor, type Workshop } from '../core/record'
-import type { Reading, Unread } from '../core/readings'
+import type { Unread } from '../core/readings'
 import type { DriveSheet } from '../core/sheet'
 import ardmere from './drives/ardmere-a18.json' with { type: 'json' }
 import gannet from './drives/gannet-g90.json' with { type: 'json' }
@@ -428,20 +428,11 @@ function rebuildActs({ rebuilt, by, at, check }: Story, job: KeptJob, readings: 
   const rounds = rebuilt === 'proving' ? (['set', 'turned'] as const) : []
   const read = rounds.flatMap((round) =>
     expected.map(
-      ({ kind, target, from, to, value }): Partial<Act> =>
+      (one): Partial<Act> =>
         ({
           type: 'rebuilt',
           round,
-          reading: {
-            kind,
-            ...(kind === 'linkCount'
-              ? { chain: target, from, to }
-              : kind === 'extension'
-                ? { tensioner: target }
-                : { sprocket: target }),
-            value: Number(value.toFixed(1)),
-            ...forward
-          } as Reading
+          reading: readingExpected(one, Number(one.value.toFixed(1)))
         }) as Partial<Act>
     )
   )

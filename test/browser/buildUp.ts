@@ -1,7 +1,6 @@
 import type { APIRequestContext } from '@playwright/test'
-import { rebuildOf } from '../../core/views/buildup'
+import { rebuildOf, readingExpected } from '../../core/views/buildup'
 import { type Act, assessRecord, type KeptJob } from '../../core/record'
-import type { Reading } from '../../core/readings'
 import { expect } from './bench'
 
 let n = 0
@@ -35,17 +34,8 @@ export async function buildUp(
   }
   if (!reads) return
   for (const round of ['set', 'turned']) {
-    for (const { kind, target, from, to, value } of expected) {
-      const reading = {
-        kind,
-        ...(kind === 'linkCount'
-          ? { chain: target, from, to }
-          : kind === 'extension'
-            ? { tensioner: target }
-            : { sprocket: target }),
-        value,
-        turnedForward: true
-      } as Reading
+    for (const one of expected) {
+      const reading = readingExpected(one)
       await put(request, id, { type: 'rebuilt', round, reading })
     }
   }

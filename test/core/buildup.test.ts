@@ -1,6 +1,6 @@
 import { namesOf, sayHold, sayHoldRelease, sayMeaning, sayStepCaution, sayTask } from '../../words/en'
 import { describe, expect, it } from 'vitest'
-import { buildPlan, closingJob, expectedRebuilt, rebuildOf, twoTurns } from '../../core/views/buildup'
+import { buildPlan, closingJob, expectedRebuilt, rebuildOf, twoTurns, readingExpected } from '../../core/views/buildup'
 import { assess } from '../../core/paths'
 import { type Act, type ActOf, assessRecord, foldActs, jobFile, type KeptJob } from '../../core/record'
 import type { Reading } from '../../core/readings'
@@ -119,19 +119,7 @@ describe('what a rebuilt drive should show', () => {
 describe('two turns by hand', () => {
   const expected = expectedRebuilt(drive, assess(jobOf([])), FULL)
   const means = (message: Parameters<typeof sayMeaning>[0]) => sayMeaning(message, namesOf(drive))
-  const right = (round: ActOf<'rebuilt'>['round']) =>
-    expected.map(({ kind, target, from, to, value }) => ({
-      round,
-      reading: {
-        kind,
-        ...(kind === 'linkCount'
-          ? { chain: target, from, to }
-          : kind === 'extension'
-            ? { tensioner: target }
-            : { sprocket: target }),
-        value
-      } as Reading
-    }))
+  const right = (round: ActOf<'rebuilt'>['round']) => expected.map((one) => ({ round, reading: readingExpected(one) }))
   const check = (readings: ReturnType<typeof right>) => twoTurns(drive, expected, readings)
   const off = (round: ActOf<'rebuilt'>['round'], kind: string, target: string, by: number) =>
     right(round).map((r) =>
@@ -204,21 +192,7 @@ describe('holds', () => {
     const tasks = plan.groups
       .flatMap((g) => g.tasks)
       .map(({ id, asks }) => act({ type: 'task', task: id, state: 'done', ...(asks === 'count' ? { value: 3 } : {}) }))
-    const turned = expected.map(({ kind, target, from, to, value }) =>
-      act({
-        type: 'rebuilt',
-        round: 'turned',
-        reading: {
-          kind,
-          ...(kind === 'linkCount'
-            ? { chain: target, from, to }
-            : kind === 'extension'
-              ? { tensioner: target }
-              : { sprocket: target }),
-          value
-        }
-      })
-    )
+    const turned = expected.map((one) => act({ type: 'rebuilt', round: 'turned', reading: readingExpected(one) }))
     return [...acts, ...tasks, ...turned]
   }
   it('a rebuild done, turned and read as it should be is held by nothing', () =>

@@ -2,7 +2,7 @@
 import { midSentence } from '../../../words/spoken'
 import { COMMON, READINGS, TURN_CHECK, namesOf, sayLeftOut, sayMeaning } from '../../../words/en'
 import { ref } from 'vue'
-import type { Check, ExpectedReading, Round } from '../../../core/views/buildup'
+import { type Check, type ExpectedReading, readingExpected, type Round } from '../../../core/views/buildup'
 import { impossibleReading, type Reading } from '../../../core/readings'
 import type { DriveSheet } from '../../../core/sheet'
 import { fromStored, lengthFigure, toStored, units } from '../../units'
@@ -39,22 +39,8 @@ function take(sheet: DriveSheet, { expected }: Check, round: Round, typed: strin
   const key = `${round} ${keyOf(expected)}`
   if (typed.trim() === '') return
   const value = numberOf(typed)
-  const { kind, target, from, to } = expected
-  const place =
-    kind === 'linkCount'
-      ? { chain: target, from, to }
-      : kind === 'extension'
-        ? { tensioner: target }
-        : { sprocket: target }
-  const reading =
-    value === null
-      ? null
-      : ({
-          kind,
-          ...place,
-          value: kind === 'extension' ? toStored('extension', value) : value,
-          turnedForward: true
-        } as Reading)
+  const stored = value !== null && expected.kind === 'extension' ? toStored('extension', value) : value
+  const reading = stored === null ? null : readingExpected(expected, stored)
   const fault = reading ? impossibleReading(sheet, reading) : TURN_CHECK.expectedANumber
   faults.value = { ...faults.value, [key]: fault === null ? '' : typeof fault === 'string' ? fault : sayLeftOut(fault) }
   if (reading && !fault) emit('read', round, reading)

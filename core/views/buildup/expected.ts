@@ -2,7 +2,7 @@ import type { Assessment } from '../../paths'
 import { chainModel, type Corrections } from '../../drive'
 import { NINETY } from '../../math'
 import { PRIORS, type Priors } from '../../estimate'
-import { extensionToNotches } from '../../readings'
+import { extensionToNotches, type Reading } from '../../readings'
 import { compileSheet, type DriveSheet } from '../../sheet'
 
 /** What a reading should show on the drive as it was built up, and how far either way is no surprise (90 %). */
@@ -17,6 +17,23 @@ export interface ExpectedReading {
   within: number
   /** Notches showing, on a ratchet. */
   notches?: number
+}
+
+/**
+ * What is read at an expected line, as a reading: at its place, the engine turned forward last.
+ * @param value in the reading's unit; as expected unless another is given
+ */
+export function readingExpected(
+  { kind, target, from, to, value: expected }: ExpectedReading,
+  value = expected
+): Reading {
+  const place =
+    kind === 'linkCount'
+      ? { chain: target, from, to }
+      : kind === 'extension'
+        ? { tensioner: target }
+        : { sprocket: target }
+  return { kind, ...place, value, turnedForward: true } as Reading
 }
 
 /**

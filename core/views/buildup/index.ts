@@ -1,4 +1,4 @@
-export { type ExpectedReading, expectedRebuilt } from './expected'
+export { type ExpectedReading, expectedRebuilt, readingExpected } from './expected'
 export type { Hold } from './holds'
 export { buildPlan, type BuildPlan, type GroupKey, type Task } from './plan'
 export type { CountedItem, HoldReleaseSays, HoldSays, MeaningSays, StepCautionSays, TaskSays } from './says'
