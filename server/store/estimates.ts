@@ -10,7 +10,7 @@ import {
   writeWorksheet
 } from '../../words/en'
 import { sayIn } from '../../words/spoken'
-import { assessRecord, foldActs, jobFile } from '../../core/record'
+import { assessRecord, foldActs, jobFile, type LanguageId, type Workshop } from '../../core/record'
 import { currencyOf } from '../../core/paths'
 import { rebuildOf } from '../../core/views/buildup'
 import { type Estimate, estimateOf, orderOf } from '../../core/views/estimate'
@@ -62,17 +62,22 @@ export async function makePapers(jobId: string, reader: Reader = 'us'): Promise<
     at: last?.at ?? job.openedAt
   }
   const orderLines = orderOf(estimate)
-  const read = reader === 'us' ? askedIn() : (reads ?? workshop.language)
+  const language = readIn(reader, reads, workshop)
   return {
     vehicle: job.vehicle,
     estimate,
-    paper: sayIn(heldLanguage(read), () => writeEstimate(estimate, of)),
+    paper: sayIn(heldLanguage(language), () => writeEstimate(estimate, of)),
     order: writeOrder(orderLines, currency, of),
     orderLines,
     worksheet: writeWorksheet(file.drive, of),
     build: writeBuildSheet(file.drive, rebuildOf(job, acts, assessment), of),
     label: writeLabel(of)
   }
+}
+
+/** What a paper is written in: the workshop's own readers have it in theirs, a customer in what is known of them. */
+export function readIn(reader: Reader, reads: LanguageId | null, { language }: Pick<Workshop, 'language'>): LanguageId {
+  return reader === 'us' ? askedIn() : (reads ?? language)
 }
 
 /** Whose a job is and what they read, and the plate of its vehicle. */

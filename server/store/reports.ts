@@ -6,8 +6,8 @@ import { driveMap } from '../../draw/driveMap'
 import type { Drawing } from '../../draw/shapes'
 import { sayIn } from '../../words/spoken'
 import { heavily } from '../heavy/heavily'
-import { askedIn, heldLanguage } from '../languages'
-import { ownerOf, type Reader } from './estimates'
+import { heldLanguage } from '../languages'
+import { ownerOf, readIn, type Reader } from './estimates'
 import { findJob } from './jobs'
 import { workshopFacts, workshopLogo } from './workshop'
 
@@ -42,7 +42,7 @@ export async function makeReport(jobId: string, reader: Reader): Promise<JobRepo
   const logo = await workshopLogo()
   const { customer, registration, reads } = await ownerOf(jobId)
   const workshop = await workshopFacts()
-  const language = reader === 'us' ? askedIn() : (reads ?? workshop.language)
+  const language = readIn(reader, reads, workshop)
   const drawn = (times: number) =>
     driveMap(file.drive, assessment, file.corrections ?? null, MAP.width, MAP.height, times)
   return sayIn(heldLanguage(language), () => {
