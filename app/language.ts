@@ -15,7 +15,11 @@ export async function speakHere(id: LanguageId): Promise<void> {
   const catalogue = await CATALOGUES[id]()
   const language: Language | null = catalogue && languageOf(id, catalogue.default)
   speakAs(() => language)
-  localStorage.setItem(LAST, id)
+  try {
+    localStorage.setItem(LAST, id)
+  } catch {
+    // A device without room goes by what it is told each time.
+  }
 }
 
 const LAST = 'umbrette.language'
