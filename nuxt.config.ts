@@ -15,6 +15,7 @@ const treeshake = {
  */
 const benchAlone = {
   onlyExplicitManualChunks: true,
+  experimentalMinChunkSize: 1_000,
   manualChunks: (id: string) => (id.endsWith('/app/pages/jobs/[id]/index.vue') ? 'bench' : undefined)
 }
 

@@ -15,14 +15,15 @@ const [ROUNDS, TYPED, DAY_READINGS, DAY_JOBS] = [7, 12, 500, 40]
 const teardown = await setup()
 const url = process.env.UMBRETTE_URL!
 const api = await requests.newContext({ baseURL: url })
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking']
-})
 const V6 = '5a17a000-0000-4000-8000-000000000005'
 await manyJobs()
 const full = await fullJob(api)
-const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+// As a tablet has it that was there before: what it was sent, and what it made of it, is on its disk.
+const context = await chromium.launchPersistentContext('', {
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+  ...{ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' as const }
+})
 await context.addInitScript(() => localStorage.setItem('umbrette.by', 'Maren'))
 
 console.log('Until a page takes input, the middle of seven times, beside the empty page')
@@ -37,7 +38,7 @@ for (const [name, path] of [
   say(name, await opening(path), empty)
 await typing()
 await day()
-await browser.close()
+await context.close()
 await api.dispose()
 await teardown()
 
@@ -69,15 +70,17 @@ async function opening(path: string): Promise<number> {
   return middle(times)
 }
 
-/** A guide's groove, far one way and the other by turns: each figure moves what the ledger says of the chain. */
+/** A guide's groove on one job after the other: each figure moves what the ledger says of the chain. */
 async function typing(): Promise<void> {
   const page = await context.newPage()
-  const id = await jobWith(api, [read.lag('cam-in', 2), read.extension(14)])
-  await page.goto(`${url}jobs/${id}?read=groove:guide`)
-  await page.getByTestId('drive-map').waitFor()
-  await enter(page, '0.30')
+  await page.goto(url)
   const quick: number[] = []
-  for (let i = 0; i < TYPED; i++) quick.push(await enter(page, i % 2 ? '0.20' : '1.10'))
+  for (let i = 0; i <= TYPED; i++) {
+    await goOn(page, await jobWith(api, [read.lag('cam-in', 2), read.extension(14)]))
+    const ms = await enter(page, '1.10')
+    // The first one loads what it takes.
+    if (i > 0) quick.push(ms)
+  }
   console.log(
     `\nFrom a figure saved to the ledger moved: ${middle(quick).toFixed(0)} ms in the middle, ${Math.max(...quick).toFixed(0)} ms at the most`
   )
@@ -129,9 +132,7 @@ async function day(): Promise<void> {
   const heaps: number[] = []
   await page.goto(url)
   for (const [i, id] of jobs.entries()) {
-    // As a person goes from job to job: the page is never loaded again.
-    await page.evaluate(`window.useNuxtApp().$router.push('/jobs/${id}?read=groove:guide')`)
-    await page.getByTestId('drive-map').waitFor()
+    await goOn(page, id)
     for (let n = 0; n < DAY_READINGS / DAY_JOBS; n++) {
       await page.getByRole('button', { name: /^Fixed guide:/ }).click()
       await page.getByTestId('figure').fill(`0.${30 + n}`)
@@ -143,6 +144,13 @@ async function day(): Promise<void> {
     `\n${DAY_READINGS} readings on ${DAY_JOBS} jobs in one tab: memory after each quarter of the day ${heaps.map((mb) => mb.toFixed(0)).join(', ')} MB`
   )
   await page.close()
+}
+
+/** As a person goes from job to job: the page is never loaded again. */
+async function goOn(page: Page, id: string): Promise<void> {
+  await page.evaluate(`window.useNuxtApp().$router.push('/jobs/${id}?read=groove:guide')`)
+  await page.waitForURL(`**/${id}**`)
+  await page.getByTestId('drive-map').waitFor()
 }
 
 async function jobWith(to: APIRequestContext, readings: Reading[]): Promise<string> {

@@ -1,6 +1,7 @@
 import { calendarName, checkDescription, checkSummary } from '../words/en'
 import ical from 'ical-generator'
 import type { ActOf, KeptJob } from '../core/record'
+import { askedIn } from './languages'
 
 /** A check as a calendar entry of a whole day, told a week ahead; a stop-gap's every day of the last week. */
 export function checkCalendar(
@@ -9,7 +10,8 @@ export function checkCalendar(
   { date, usage, stopGap, note }: ActOf<'check'>,
   unit: string
 ): string {
-  const calendar = ical({ name: calendarName(), prodId: { company: 'Umbrette', product: 'checks', language: 'EN' } })
+  const language = askedIn().toUpperCase()
+  const calendar = ical({ name: calendarName(), prodId: { company: 'Umbrette', product: 'checks', language } })
   const start = new Date(`${date}T00:00:00Z`)
   const event = calendar.createEvent({
     id: `${jobId}@umbrette`,

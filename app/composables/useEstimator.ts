@@ -6,22 +6,20 @@ import type { Estimator } from '../workers/estimate.worker'
 
 interface Running {
   estimator: Remote<Estimator>
-  /** Rejects when the worker cannot be loaded or dies. */
-  broken: Promise<never>
+  /** Those who wait for an answer: told when the worker cannot be loaded or dies. */
+  waiting: Set<(why: Error) => void>
 }
 
 let running: Running | null = null
 
 function start(): Running {
   const worker = new Worker(new URL('../workers/estimate.worker.ts', import.meta.url), { type: 'module' })
-  const broken = new Promise<never>((_resolve, reject) => {
-    worker.onerror = () => {
-      running = null
-      reject(new Error("the estimate's worker stopped"))
-    }
-  })
-  broken.catch(() => undefined)
-  return { estimator: wrap<Estimator>(worker), broken }
+  const waiting: Running['waiting'] = new Set()
+  worker.onerror = () => {
+    running = null
+    for (const tell of waiting) tell(new Error("the estimate's worker stopped"))
+  }
+  return { estimator: wrap<Estimator>(worker), waiting }
 }
 
 /** Loads the page's one web worker, so that it is there even when the server is away later. */
@@ -42,7 +40,13 @@ export function explainInWorker(job: JobFile, picked: readonly Cause[]): Promise
 /** Reactive objects cannot be posted; plain copies can. */
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
-async function askWorker<T>(ask: (estimator: Remote<Estimator>) => Promise<T>): Promise<T> {
-  running ??= start()
-  return Promise.race([ask(running.estimator), running.broken])
+/** Who waits is forgotten with the answer: one promise for all would hold every answer there was. */
+function askWorker<T>(ask: (estimator: Remote<Estimator>) => Promise<T>): Promise<T> {
+  const { estimator, waiting } = (running ??= start())
+  return new Promise<T>((resolve, reject) => {
+    waiting.add(reject)
+    void ask(estimator)
+      .then(resolve, reject)
+      .finally(() => waiting.delete(reject))
+  })
 }

@@ -1,5 +1,5 @@
 import { useElementSize, useEventListener } from '@vueuse/core'
-import { nextTick, onMounted, type Ref, ref, watch } from 'vue'
+import { onMounted, type Ref, ref, watch } from 'vue'
 
 /** px that a strip may be off by. */
 const NEAR = 2
@@ -15,9 +15,14 @@ const NEAR = 2
 export function useStrip(strip: Ref<HTMLElement | null>, items: string, chosen: string, changes: () => unknown) {
   const [before, after] = [ref(false), ref(false)]
   const { width } = useElementSize(strip)
-  const all = () => [...(strip.value?.querySelectorAll<HTMLElement>(items) ?? [])]
-  const startOf = (item: HTMLElement) =>
-    item.getBoundingClientRect().left - strip.value!.getBoundingClientRect().left + strip.value!.scrollLeft
+  /** Where each stands in the row, px from its start; asked for in one go, as each asking lays the page out. */
+  const placed = (row: HTMLElement) => {
+    const before = row.scrollLeft - row.getBoundingClientRect().left
+    return [...row.querySelectorAll<HTMLElement>(items)].map((item) => {
+      const { left, right } = item.getBoundingClientRect()
+      return { item, start: left + before, end: right + before }
+    })
+  }
 
   function measure(): void {
     const row = strip.value
@@ -27,27 +32,34 @@ export function useStrip(strip: Ref<HTMLElement | null>, items: string, chosen: 
   }
   useEventListener(strip, 'scroll', measure, { passive: true })
 
-  /** Scrolls so far that the first in view is whole, and this one is in view. */
-  function show(item: HTMLElement | null | undefined): void {
+  /** Scrolls so far that the first in view is whole, and the chosen one is in view. */
+  function show(): void {
     const row = strip.value
-    if (!row || !item) return
-    const end = startOf(item) + item.offsetWidth
-    const first = all().find((one) => end - startOf(one) <= row.clientWidth) ?? item
-    row.scrollLeft = row.scrollWidth <= row.clientWidth + NEAR ? 0 : startOf(first)
+    if (!row) return
+    if (row.scrollWidth > row.clientWidth + NEAR) {
+      const all = placed(row)
+      const chosenOne = row.querySelector(chosen)
+      const shown = all.find(({ item }) => item === chosenOne || item.contains(chosenOne))
+      if (!shown) return
+      row.scrollLeft = (all.find(({ start }) => shown.end - start <= row.clientWidth) ?? shown).start
+    } else row.scrollLeft = 0
     measure()
   }
   /** On to what is cut off at the end, or back by as much. */
   function step(by: 1 | -1): void {
     const row = strip.value
     if (!row) return
-    const starts = all().map(startOf)
+    const all = placed(row)
     const [from, to] = [row.scrollLeft, row.scrollLeft + row.clientWidth]
-    const ends = all().map((one) => startOf(one) + one.offsetWidth)
-    const cut = starts[ends.findIndex((end) => end > to + NEAR)]
-    row.scrollLeft = by === 1 ? (cut ?? to) : (starts.find((start) => start >= from - row.clientWidth - NEAR) ?? 0)
+    const next =
+      by === 1
+        ? all.find(({ end }) => end > to + NEAR)
+        : all.find(({ start }) => start >= from - row.clientWidth - NEAR)
+    row.scrollLeft = next?.start ?? (by === 1 ? to : 0)
     measure()
   }
-  const again = () => void nextTick(() => show(strip.value?.querySelector<HTMLElement>(chosen)))
+  // With the next picture, when what stands on the page is known anyway.
+  const again = () => void window.requestAnimationFrame(show)
   onMounted(again)
   watch([changes, width], again)
 

@@ -27,12 +27,17 @@ export interface KeptNote {
   value: unknown
 }
 
+/** Is there a worker to keep anything? Known once the page has asked for it; without it nothing is waited for. */
+let tellServed: (served: boolean) => void
+export const served = new Promise<boolean>((resolve) => (tellServed = resolve))
+export const sayServed = (is: boolean) => tellServed(is)
+
 /**
  * Has what a page holds kept as the answer to an address. The worker keeps it: it goes on where the page is being left.
  */
 export async function keepAnswer(path: string, value: unknown): Promise<void> {
   const { serviceWorker } = navigator
-  if (!serviceWorker) return
+  if (!serviceWorker || !(await served)) return
   // As plain text: what a page holds may be more than can be handed over.
   const note: KeptNote = { keep: answerKey(path), value: JSON.parse(JSON.stringify(value)) }
   ;(await serviceWorker.ready).active?.postMessage(note)

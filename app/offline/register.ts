@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { type AwayNote, GIVE_WAY, TAKE_OVER } from './answers'
+import { type AwayNote, GIVE_WAY, sayServed, TAKE_OVER } from './answers'
 
 /** A newer version that waits to be taken. */
 export const newer = ref<ServiceWorker | null>(null)
@@ -21,6 +21,7 @@ export async function keepServiceWorker(): Promise<void> {
   if (!serviceWorker) return
   try {
     const registration = await serviceWorker.register('/sw.js')
+    sayServed(Boolean(registration))
     const look = () => {
       if (registration.waiting && serviceWorker.controller) newer.value = registration.waiting
     }
@@ -33,6 +34,7 @@ export async function keepServiceWorker(): Promise<void> {
       if (document.visibilityState === 'visible') void registration.update().catch(() => undefined)
     })
   } catch {
+    sayServed(false)
     // Without it everything works while the server is there.
   }
 }

@@ -16,6 +16,8 @@ export interface LoadedJob {
   job: KeptJob
   acts: Delivered[]
   assessment: Assessment
+  /** How many of the acts the assessment does not know yet. */
+  behind?: number
 }
 
 /** Said only once something changes: kept out of what a job's pages load ahead. */
@@ -57,6 +59,8 @@ export const useJob = defineStore('job', () => {
   /** What the last act changed, in words. */
   const change = ref('')
   const failed = ref('')
+  /** How many acts, as the job was opened, its assessment does not know yet. */
+  const behind = ref(0)
   const station = ref<Station>(1)
   /** Key of the slot whose figure is read; empty while another side of a part is shown. */
   const selected = ref('')
@@ -121,6 +125,7 @@ export const useJob = defineStore('job', () => {
     opened.value = loaded.job
     kept.value = loaded.acts
     assessment.value = loaded.assessment
+    behind.value = loaded.behind ?? 0
     unsaid = []
     if (!other) return
     change.value = ''
@@ -201,6 +206,7 @@ export const useJob = defineStore('job', () => {
       const after = await assessInWorker(file.value)
       if (ask !== asked) return
       assessment.value = after
+      behind.value = 0
       failed.value = ''
       const told = unsaid
       unsaid = []
@@ -240,7 +246,7 @@ export const useJob = defineStore('job', () => {
   /** The job as the server would give it. */
   function loaded(): LoadedJob | null {
     if (!opened.value || !assessment.value) return null
-    return { id: id.value, job: opened.value, acts: kept.value, assessment: assessment.value }
+    return { id: id.value, job: opened.value, acts: kept.value, assessment: assessment.value, behind: behind.value }
   }
 
   /** How many acts the server is known to have. */
@@ -276,6 +282,7 @@ export const useJob = defineStore('job', () => {
     assessment,
     change,
     failed,
+    behind,
     readingById,
     estimateOf,
     open,

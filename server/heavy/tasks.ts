@@ -5,7 +5,7 @@ import { printReport } from '../pdf/printReport'
 import { lookAtTable, planIntake } from '../store/intakes'
 import { importSpooled } from '../store/imports'
 import { addWeighty, holdsOf } from '../store/acts'
-import { openedText } from '../store/jobs'
+import { judgeJob } from '../store/jobs'
 import { learntNow } from '../store/learning'
 import { relearn } from '../store/ownPriors'
 import { judgeRun, lobbyOf } from '../store/practice'
@@ -16,7 +16,7 @@ import { textOf } from '../store/texts'
 
 /** Work that can take long, by name: arguments and results are plain data, as they go from thread to thread. */
 export const TASKS = {
-  openedText,
+  judgeJob,
   addWeighty,
   holdsOf,
   importSpooled,

@@ -52,37 +52,72 @@ const opened = new LRUCache<string, { mark: string; text: string }>({
   sizeCalculation: ({ text }) => 2 * text.length + 200
 })
 
-/** Lets go of all jobs that are remembered. */
-export const forgetOpened = (): void => opened.clear()
+/** What a long job was found to be. */
+export interface Judged {
+  /** How many of its acts were judged. */
+  acts: number
+  /** As JSON. */
+  assessment: string
+}
 
-/** A job with its acts and what they mean, as JSON: what a page opens it with. @throws Problem not-found */
+/** What long jobs were found to be last, and on which drive. */
+const judged = new LRUCache<string, Judged & { ground: string }>({
+  maxSize: REMEMBERED / 2,
+  sizeCalculation: ({ assessment }) => 2 * assessment.length + 200
+})
+
+/** Lets go of all jobs that are remembered. */
+export const forgetOpened = (): void => {
+  opened.clear()
+  judged.clear()
+}
+
+/**
+ * A job with its acts and what they mean, as JSON: what a page opens it with. A long one comes with what it was found
+ * to be last, and how many acts came since (`behind`): whoever opens it judges those. @throws Problem not-found
+ */
 export async function openedJob(id: string): Promise<string> {
   await useDb()
   const now = isUuid(id) ? await readMark(id) : null
   if (!now) throw noJob()
+  if (now.acts > QUICK) return openedLong(id, now.ground)
   const known = opened.get(id)
   if (known?.mark === now.mark) return known.text
-  const text = now.acts <= QUICK ? await openedText(id) : await openedLong(id)
+  const { job, acts } = await findJob(id)
+  const text = JSON.stringify({ id, job, acts, assessment: assessRecord(job, wordsOf(acts)) })
   opened.set(id, { mark: now.mark, text })
   return text
 }
 
-/** A long job is judged once for all who wait for it. */
-const openedLong = shared((id: string) => heavily('asked', 'openedText', id))
-
-/** A job that cannot be assessed is opened all the same, with what was done on it. */
-export async function openedText(id: string): Promise<string> {
+async function openedLong(id: string, ground: string): Promise<string> {
+  const known = judged.get(id)
+  const last = known?.ground === ground ? known : await judgeAnew('asked', id, ground)
   const { job, acts } = await findJob(id)
-  return JSON.stringify({
-    id,
-    job,
-    acts,
-    assessment: assessRecord(
-      job,
-      acts.map(({ act }) => act)
-    )
-  })
+  const behind = Math.max(0, acts.length - last.acts)
+  // Nobody waits for it: a thread that is too busy leaves it to the next who opens the job.
+  if (behind > 0) void judgeAnew('behind', id, ground).catch(() => undefined)
+  return `${JSON.stringify({ id, job, acts, behind }).slice(0, -1)},"assessment":${last.assessment}}`
 }
+
+async function judgeAnew(lane: 'asked' | 'behind', id: string, ground: string): Promise<Judged> {
+  const found = await judgedIn[lane](id)
+  judged.set(id, { ...found, ground })
+  return found
+}
+
+/** A long job is judged once for all who wait for it. */
+const judgedIn = {
+  asked: shared((id: string) => heavily('asked', 'judgeJob', id)),
+  behind: shared((id: string) => heavily('behind', 'judgeJob', id))
+}
+
+/** What a job is found to be as it stands. @throws Problem not-found */
+export async function judgeJob(id: string): Promise<Judged> {
+  const { job, acts } = await findJob(id)
+  return { acts: acts.length, assessment: JSON.stringify(assessRecord(job, wordsOf(acts))) }
+}
+
+const wordsOf = (acts: readonly KeptAct[]): Act[] => acts.map(({ act }) => act)
 
 /** A picture ready to be kept. */
 export interface NewPhoto {

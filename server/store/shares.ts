@@ -1,12 +1,14 @@
 import { isUuid } from '../../core/check'
 import { upgradeReport, writeShareLetter } from '../../words/en'
 import { told } from '../../words/problems'
+import { sayIn } from '../../words/spoken'
 import { randomUUID } from 'node:crypto'
 import { type ActOf, dayAt, MOST_MAILED } from '../../core/record'
 import { hashOf, makeToken } from '../access/secrets'
 import { useDb } from '../db/connection'
 import { CustomerRow, JobRow, type Mailed, ShareRow } from '../db/models'
 import { noteMailed } from '../db/queries/shares'
+import { askedIn, heldLanguage } from '../languages'
 import { sendLetter } from '../mail/send'
 import { Problem } from '../utils/problem'
 import { addChoice } from './acts'
@@ -79,10 +81,10 @@ export async function mailShare(
   if (row.mailed.length >= MOST_MAILED) throw new Problem('conflict', told('mail-full', { most: MOST_MAILED }))
   const { name, timeZone } = await workshopFacts()
   const until = dayAt(opened.expiresAt, { timeZone })
-  await sendLetter(name, {
-    to,
-    ...writeShareLetter({ workshop: name, vehicle: opened.report.vehicle, link, until })
-  })
+  const { vehicle, language = askedIn() } = opened.report
+  // In the language of what it leads to.
+  const letter = sayIn(heldLanguage(language), () => writeShareLetter({ workshop: name, vehicle, link, until }))
+  await sendLetter(name, { to, ...letter })
   await noteMailed(id, { to, by, at: new Date().toISOString() })
   return listShare((await ShareRow.findByPk(id, { attributes: { exclude: ['report', 'map'] } })) ?? row)
 }

@@ -1,7 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { jobOf, read } from '../support/jobs'
 import { expect, newJob, test } from './bench'
-import { SCREENS, seriousOn } from './screens'
 
 const act = (id: string, reading: unknown) => ({
   id,
@@ -171,22 +170,6 @@ test('an old job file with a ghost in it changes nothing', async ({ request }) =
     { place: 'readings[0].rail', message: '"ghost" is no rail of this drive' }
   ])
 })
-
-for (const [name, paths] of Object.entries(SCREENS))
-  test(`nothing serious for screen readers and contrast on any screen in the dark, ${name}`, async ({
-    page,
-    request
-  }) => {
-    // By day they are looked at in other languages.
-    test.setTimeout(120_000)
-    await page.emulateMedia({ colorScheme: 'dark' })
-    const id = await newJob(request, [read.extension(18), read.lag('cam-ex', 26), read.length(160.95)])
-    for (const path of paths) {
-      await page.goto(path.replace('ID', id))
-      await expect(page.getByTestId('who')).toBeVisible()
-      expect([path, await seriousOn(page)]).toEqual([path, []])
-    }
-  })
 
 for (const [of, kB] of [
   ['', 200],

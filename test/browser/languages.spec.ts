@@ -68,12 +68,15 @@ test('a customer’s report is in their language, for the workshop in its own, a
   await request.post(`/api/customers/${CUSTOMER}`, { data: { ...facts, language: '' } })
 })
 
-// The longest words on every page; what others may break is much the same, so they share the pages.
-for (const [language, name] of [
-  ['de', 'workshop'],
-  ['de', 'bench'],
-  ['es', 'workshop'],
-  ['id', 'bench']
+// The longest words on every page, by day and in the dark; the others share the pages among them.
+const EVERY = [...SCREENS.workshop, ...SCREENS.bench]
+const third = (k: number) => EVERY.filter((_, i) => i % 3 === k)
+for (const [language, name, paths] of [
+  ['de', 'the workshop’s pages', SCREENS.workshop],
+  ['de', 'the bench’s pages', SCREENS.bench],
+  ['en', 'a third of the pages', third(0)],
+  ['es', 'a third of the pages', third(1)],
+  ['id', 'a third of the pages', third(2)]
 ] as const)
   test(`nothing serious for screen readers, and nothing beyond the edge, ${name}, ${language}`, async ({
     page,
@@ -83,11 +86,16 @@ for (const [language, name] of [
     test.setTimeout(150_000)
     await speak(context, language)
     const id = await newJob(request, [read.extension(18), read.lag('cam-ex', 26), read.length(160.95)])
-    for (const path of SCREENS[name]) {
+    for (const path of paths) {
       await page.setViewportSize({ width: 1280, height: 800 })
       await page.goto(path.replace('ID', id))
       await expect(page.getByTestId('who')).toBeVisible()
       expect([path, await seriousOn(page), await beyond(page)]).toEqual([path, [], 0])
+      if (language === 'de') {
+        await page.emulateMedia({ colorScheme: 'dark' })
+        expect([path, 'dark', await seriousOn(page, ['color-contrast'])]).toEqual([path, 'dark', []])
+        await page.emulateMedia({ colorScheme: 'light' })
+      }
       await page.setViewportSize({ width: 390, height: 844 })
       expect([path, 'phone', await beyond(page)]).toEqual([path, 'phone', 0])
     }

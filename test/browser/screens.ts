@@ -40,9 +40,14 @@ export const SCREENS = {
   ]
 }
 
-/** What is serious on a page for who listens to it, or sees little: rule, and the first place of it. */
-export async function seriousOn(page: Page): Promise<(string | undefined)[][]> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
+/**
+ * What is serious on a page for who listens to it, or sees little: rule, and the first place of it.
+ * @param rules only these
+ */
+export async function seriousOn(page: Page, rules?: string[]): Promise<(string | undefined)[][]> {
+  // Nothing of ours stands in a frame: then it needs no page of its own to sum up in.
+  const builder = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
+  const { violations } = await (rules ? builder.withRules(rules) : builder).analyze()
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => [id, nodes[0]?.html])

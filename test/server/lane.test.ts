@@ -24,10 +24,10 @@ afterAll(() => rmSync(folder, { recursive: true }))
 
 describe('a thread that works behind the server', () => {
   const lane = new Lane('test', file)
-  const ask = (value: string) => lane.run('openedText', [value]) as unknown as Promise<{ value: string; lane: string }>
+  const ask = (value: string) => lane.run('judgeJob', [value]) as unknown as Promise<{ value: string; lane: string }>
 
   it('does what it is asked, and knows that it is one', async () =>
-    expect(await ask('a')).toEqual({ task: 'openedText', value: 'a', lane: 'lane' }))
+    expect(await ask('a')).toEqual({ task: 'judgeJob', value: 'a', lane: 'lane' }))
   it('tells a refusal as it is, and a failure with its code', async () => {
     await expect(ask('refuse')).rejects.toMatchObject({
       code: 'bad-input',
@@ -48,9 +48,9 @@ describe('a thread that works behind the server', () => {
   it('takes no more than can wait', async () => {
     const crowd = new Lane('crowd', file)
     const waiting = Array.from({ length: 200 }, () =>
-      (crowd.run('openedText', ['wait']) as unknown as Promise<unknown>).catch(() => undefined)
+      (crowd.run('judgeJob', ['wait']) as unknown as Promise<unknown>).catch(() => undefined)
     )
-    expect(() => crowd.run('openedText', ['one more'])).toThrow(/busy with long work/)
+    expect(() => crowd.run('judgeJob', ['one more'])).toThrow(/busy with long work/)
     const last = Array.from(waiting).at(-1)
     expect(last).toBeInstanceOf(Promise)
   })

@@ -4,6 +4,7 @@ import { sayProblem } from '../../words/en'
 import { told } from '../../words/problems'
 import { JobRow } from '../../server/db/models'
 import { askedIn, speakAsAsked, speakingTo } from '../../server/languages'
+import { sentLetters } from '../../server/mail/standIn'
 import { useWorkshop } from './workshop'
 
 const workshop = useWorkshop()
@@ -50,6 +51,10 @@ describe('a customer’s papers', () => {
       const estimate = await workshop.estimates.jobPapers(VAN, 'customer')
       expect(estimate.paper.title).toMatch(/^Presupuesto: /)
       expect((await workshop.estimates.jobPapers(VAN)).paper.title).toMatch(/^Estimate: /)
+      const { id: share, token } = await workshop.shares.createShare(VAN, 'Maren', 14)
+      const asked = { token, to: 'ana@ribera.example', by: 'Maren', link: 'http://works.example/share/x' }
+      await speakingTo({ id: 'de' }, () => workshop.shares.mailShare(VAN, share, asked))
+      expect(sentLetters()[0]).toMatchObject({ to: asked.to, subject: expect.stringContaining(': informe de ') })
     } finally {
       await JobRow.update({ customerId: before }, { where: { id: VAN } })
     }

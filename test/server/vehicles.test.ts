@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
+import type { LoadedJob } from '../../app/stores/job'
 import type { Act } from '../../core/record'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { read } from '../support/jobs'
@@ -182,6 +183,25 @@ describe('acts that change what others are checked by', () => {
     expect(await workshop.jobs.openedJob(id)).toBe(first)
     await workshop.acts.addAct(id, act('x', { type: 'read', reading: read.groove('guide', 0.3) }))
     expect((JSON.parse(await workshop.jobs.openedJob(id)) as { acts: unknown[] }).acts).toHaveLength(1)
+  })
+  it('a long job opens with what it was found to be last and says what came since; on another drive it is judged anew', async () => {
+    const id = randomUUID()
+    const acts = Array.from({ length: 151 }, (_, i) => act(`l${i}`, { type: 'read', reading: read.lag('cam-in', 2) }))
+    const job = { ...DEMO_JOBS[0]!.job, vehicle: 'Long', sheet: sheet('ardmere-a18') }
+    await workshop.jobs.insertJob(id, job, acts)
+    const open = async () => JSON.parse(await workshop.jobs.openedJob(id)) as LoadedJob
+    const first = await open()
+    expect(first).toMatchObject({ behind: 0, assessment: { readings: { length: 151 } } })
+    await workshop.acts.addAct(id, act('more', { type: 'read', reading: read.groove('guide', 1.1) }))
+    expect(await open()).toMatchObject({ behind: 1, acts: { length: 152 }, assessment: first.assessment })
+    await vi.waitFor(async () =>
+      expect(await open()).toMatchObject({ behind: 0, assessment: { readings: { length: 152 } } })
+    )
+    const newer = changed(sheet('ardmere-a18'), (d) => (d.limits[0]!.value *= 2))
+    await workshop.acts.addAct(id, act('moved', { type: 'sheet', revision: 2, sheet: newer }))
+    const moved = await open()
+    expect(moved.behind).toBe(0)
+    expect(moved.assessment.chains).not.toEqual(first.assessment.chains)
   })
   it('two people who choose one name in the same moment: one has it, the other is told', async () => {
     const ids = await Promise.all(

@@ -29,8 +29,10 @@ function showBelow() {
   const least = top + open.offsetHeight - strip.value.clientHeight
   strip.value.scrollTop = Math.min(top, Math.max(least, strip.value.scrollTop))
 }
-onMounted(showBelow)
-watch(() => props.current, showBelow, { flush: 'post' })
+// With the next picture, when what stands on the page is known anyway.
+const showSoon = () => void window.requestAnimationFrame(showBelow)
+onMounted(showSoon)
+watch(() => props.current, showSoon)
 
 /** On a telephone they stand in the strip. */
 const phoneLater = [{ number: 8, name: STATION_SPINE.verdict, to: props.verdict }, ...later]

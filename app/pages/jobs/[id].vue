@@ -19,7 +19,10 @@ const route = useRoute()
 const nuxt = useNuxtApp()
 const job = useJob()
 const outbox = useOutbox()
+// One key for whichever job is open: with one for each, every job opened stays with the page for as long as it stands.
+const isMounted = useMounted()
 const { data, error, refresh } = await useFetch<LoadedJob>(() => `/api/jobs/${String(route.params.id)}`, {
+  key: 'job',
   deep: false
 })
 
@@ -27,10 +30,15 @@ watch(
   data,
   (loaded) => {
     if (loaded) job.open(loaded)
+    if (isMounted.value) catchUp()
   },
   { immediate: true }
 )
 useLiveActs()
+/** A long job comes with what it was found to be some acts ago. */
+function catchUp() {
+  if (job.behind > 0) void job.recompute()
+}
 /** Keeps the job as it stands here, for a reload while the server is away. */
 function keep() {
   const loaded = job.loaded()
@@ -40,6 +48,7 @@ let stop: (() => void) | undefined
 onMounted(() => {
   // Without the server the page is made of what was kept, and what came to that since.
   if (!nuxt.payload.serverRendered) void job.recompute()
+  else catchUp()
   watchDebounced(() => [job.id, job.held()], keep, { debounce: 300, maxWait: 1000 })
   if (nuxt.payload.serverRendered) keep()
   stop = outbox.onDelivered(job.confirm)
@@ -55,7 +64,6 @@ watch(
 )
 /** Is this the job that somebody is guided through on this device? */
 const guided = useGuided()
-const isMounted = useMounted()
 const isGuided = computed(() => isMounted.value && guided.value.job !== '' && guided.value.job === job.id)
 onUnmounted(() => stop?.())
 useHead({ title: () => (job.job ? JOB_FRAME.umbrette(job.job.vehicle) : 'Umbrette') })
@@ -64,6 +72,12 @@ useHead({ title: () => (job.job ? JOB_FRAME.umbrette(job.job.vehicle) : 'Umbrett
 <template>
   <div v-if="data && job.job" :class="isGuided ? 'guided' : ''">
     <ClientOnly><GuideStrip v-if="isGuided" /></ClientOnly>
+    <p
+      v-if="job.behind > 0 && !job.failed"
+      class="fixed right-2 bottom-2 z-20 border border-rule bg-sheet px-3 py-2"
+      role="status">
+      {{ JOB_FRAME.judgedBefore(job.behind) }}
+    </p>
     <NuxtPage />
   </div>
   <div v-else>

@@ -10,15 +10,25 @@ export const WORDS_OF_JOB = literal('"jobs"."words"')
 /** The day on which it is to be looked at again: a column that the database makes. */
 export const CHECK_DATE_OF_JOB = literal('"jobs"."check_date"')
 
+/** What stands for a job as it is now. */
+export interface JobMark {
+  /** Other once anything is. */
+  mark: string
+  /** Other once its drive is. */
+  ground: string
+  acts: number
+}
+
 /** What stands for the state of a job and its acts, and how many acts there are; null without the job. */
-export async function readMark(jobId: string): Promise<{ mark: string; acts: number } | null> {
-  const [row] = await select<{ mark: string; acts: string }>(
-    `select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle,
-       (select value from settings where key = 'generation')) as mark, count(a.seq) as acts
+export async function readMark(jobId: string): Promise<JobMark | null> {
+  const [row] = await select<{ mark: string; ground: string; acts: string }>(
+    `with at as (select value from settings where key = 'generation')
+     select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle, (select value from at)) as mark,
+       concat_ws(' ', j.sheet_moves, (select value from at)) as ground, count(a.seq) as acts
      from jobs j left join acts a on a.job_id = j.id where j.id = $1 group by j.id`,
     [jobId]
   )
-  return row ? { mark: row.mark, acts: Number(row.acts) } : null
+  return row ? { ...row, acts: Number(row.acts) } : null
 }
 
 /** Jobs whose summaries are to be made anew. */

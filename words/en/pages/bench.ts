@@ -98,7 +98,13 @@ export const DRAFT = texts({
 
 export const JOB_FRAME = texts({
   umbrette: (vehicle: Shown) => t`${vehicle} · Umbrette`,
-  openingTheJob: 'Opening the job …'
+  openingTheJob: 'Opening the job …',
+  judgedBefore: (acts: number) =>
+    plural(
+      acts,
+      t`One entry came since these figures. They are being worked out anew.`,
+      t`${acts} entries came since these figures. They are being worked out anew.`
+    )
 })
 
 export const BENCH = texts({
