@@ -18,8 +18,7 @@ export default defineConfig({
         test: {
           name: 'server',
           include: ['test/server/**/*.test.ts'],
-          globalSetup: 'test/server/setup.ts',
-          fileParallelism: false
+          globalSetup: 'test/server/setup.ts'
         }
       }
     ]

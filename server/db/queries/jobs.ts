@@ -22,10 +22,10 @@ export interface JobMark {
 /** What stands for the state of a job and its acts, and how many acts there are; null without the job. */
 export async function readMark(jobId: string): Promise<JobMark | null> {
   const [row] = await select<{ mark: string; ground: string; acts: string }>(
-    `with at as (select value from settings where key = 'generation')
-     select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle, (select value from at)) as mark,
-       concat_ws(' ', j.sheet_moves, (select value from at)) as ground, count(a.seq) as acts
-     from jobs j left join acts a on a.job_id = j.id where j.id = $1 group by j.id`,
+    `select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle, max(g.value::text)) as mark,
+       concat_ws(' ', j.sheet_moves, max(g.value::text)) as ground, count(a.seq) as acts
+     from jobs j left join acts a on a.job_id = j.id left join settings g on g.key = 'generation'
+     where j.id = $1 group by j.id`,
     [jobId]
   )
   return row ? { ...row, acts: Number(row.acts) } : null
