@@ -1,3 +1,4 @@
+import { omit } from 'lodash-es'
 import { Op, where } from 'sequelize'
 import type { JobState } from '../../core/record'
 import { useDb } from '../db/connection'
@@ -16,15 +17,21 @@ export interface JobsAsked {
   page: number
 }
 
+/** What is known of a job and the board does not show. */
+const UNSHOWN = ['measures', 'calibration', 'took', 'renewed', 'partCalls'] as const
+
+/** A job as the board shows it. */
+export type BoardJob = Omit<ListedJob, (typeof UNSHOWN)[number]>
+
 /** A page of the board. */
 export interface BoardPage {
-  rows: ListedJob[]
+  rows: BoardJob[]
   total: number
   pages: number
 }
 
-/** Jobs on a page of a list. */
-const JOBS_A_PAGE = 40
+/** Jobs on a page of a list: some more than a workshop has stands. */
+const JOBS_A_PAGE = 20
 
 /** Jobs as the board shows them, those with a hold first, then the newest. */
 export async function boardPage({ state, search, page }: JobsAsked): Promise<BoardPage> {
@@ -43,7 +50,7 @@ export async function boardPage({ state, search, page }: JobsAsked): Promise<Boa
     }),
     count({ state, search })
   ])
-  return { rows: rows.map(listedJob), total, pages: pagesOf(total, JOBS_A_PAGE) }
+  return { rows: rows.map((row) => omit(listedJob(row), UNSHOWN)), total, pages: pagesOf(total, JOBS_A_PAGE) }
 }
 
 /** A page of the board as JSON. Many look at the same one, and all ask anew when something happens. */

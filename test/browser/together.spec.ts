@@ -18,7 +18,7 @@ test("two people on one job see each other's entries, and a clash is shown with 
   }
   await part(other, 'Tensioner arm').click()
   await enter(other, '0.9')
-  await expect(part(page, 'Tensioner arm')).toContainText('0.9 of 1.2 mm worn', { timeout: 2_000 })
+  await expect(part(page, 'Tensioner arm')).toContainText('0.9 of 1.2 mm worn')
   await expect(page.getByTestId('change')).toContainText('Bela: The groove depth')
 
   // Both correct the same reading before either sees the other's.

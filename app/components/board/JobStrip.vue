@@ -5,7 +5,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVerticalIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
 import type { JobState, WaitsFor } from '../../../core/record'
-import type { ListedJob } from '../../../server/store/summaries'
+import type { BoardJob } from '../../../server/store/board'
 import type { NumericKind } from '../../../core/readings'
 import { KIND_NAMES, usageWords } from '../../words'
 import { may } from '../../signedIn'
@@ -14,7 +14,7 @@ import CallMark from '../parts/CallMark.vue'
 import WhenAt from '../parts/WhenAt.vue'
 
 /** A job on its stand: the engine, what it was brought in for, how long its chain is, and what it waits for. */
-const props = defineProps<{ job: ListedJob; state: JobState }>()
+const props = defineProps<{ job: BoardJob; state: JobState }>()
 const emit = defineEmits<{ move: [to: JobState]; waits: [what: WaitsFor]; erase: [] }>()
 const moves = computed(() => (['open', 'closed', 'archived', 'deleted'] as const).filter((to) => to !== props.state))
 const waits = computed(() =>

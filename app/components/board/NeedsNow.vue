@@ -3,16 +3,16 @@ import { midSentence } from '../../../words/spoken'
 import { NEEDS_SOMEONE, sayPartName } from '../../../words/en'
 import { computed } from 'vue'
 import { needsNow, type Needed } from '../../../core/views/summary'
-import type { ListedJob } from '../../../server/store/summaries'
+import type { BoardJob } from '../../../server/store/board'
 import { KIND_NAMES } from '../../words'
 import CallMark from '../parts/CallMark.vue'
 
 /** The three jobs that need someone now, and why. */
-const props = defineProps<{ jobs: readonly ListedJob[] }>()
+const props = defineProps<{ jobs: readonly BoardJob[] }>()
 const needed = computed(() => needsNow(props.jobs))
 const MARKS = { stop: 'stop', renew: 'renew', next: 'look-closer', unread: 'look-closer' } as const
 
-function sayWhy({ job, why, parts }: Needed<ListedJob>): string {
+function sayWhy({ job, why, parts }: Needed<BoardJob>): string {
   if (why === 'stop' || why === 'renew') return NEEDS_SOMEONE[why](parts)
   if (why === 'next' && job.next)
     return NEEDS_SOMEONE.next(`${KIND_NAMES[job.next.kind]}, ${midSentence(sayPartName(job.next.part))}`)
