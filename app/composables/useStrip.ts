@@ -17,10 +17,10 @@ export function useStrip(strip: Ref<HTMLElement | null>, items: string, chosen: 
   const { width } = useElementSize(strip)
   /** Where each stands in the row, px from its start; asked for in one go, as each asking lays the page out. */
   const placed = (row: HTMLElement) => {
-    const before = row.scrollLeft - row.getBoundingClientRect().left
+    const off = row.scrollLeft - row.getBoundingClientRect().left
     return [...row.querySelectorAll<HTMLElement>(items)].map((item) => {
       const { left, right } = item.getBoundingClientRect()
-      return { item, start: left + before, end: right + before }
+      return { item, start: left + off, end: right + off }
     })
   }
 

@@ -59,3 +59,31 @@ test('what was missed while away is caught up with', async ({ page, request }) =
   await page.context().setOffline(false)
   await expect(part(page, 'Tensioner arm')).toContainText('1.1 of 1.2 mm worn', { timeout: 15_000 })
 })
+
+test('a long job opens with the figures found last, says so, and works them out anew', async ({
+  page,
+  browser,
+  request,
+  baseURL
+}) => {
+  const id = await newJob(
+    request,
+    Array.from({ length: 151 }, () => read.groove('guide', 0.4))
+  )
+  // Judged once, for who opens it first.
+  expect((await request.get(`/api/jobs/${id}`)).ok()).toBe(true)
+  const act = { id: 'since', type: 'read', by: 'Tove', at: '2026-11-24T08:00:00.000Z' }
+  const reading = read.groove('arm', 1.1)
+  expect((await request.post(`/api/jobs/${id}/acts`, { data: { ...act, reading } })).ok()).toBe(true)
+  // As the server sends it, before the page's own reckoning.
+  const sent = await browser.newContext({ baseURL: baseURL!, javaScriptEnabled: false })
+  const still = await sent.newPage()
+  await still.goto(`/jobs/${id}?station=5`)
+  const note = 'One entry came since these figures.'
+  await expect(still.getByRole('status').filter({ hasText: note })).toBeVisible()
+  await sent.close()
+
+  await page.goto(`/jobs/${id}?station=5`)
+  await expect(part(page, 'Tensioner arm')).toContainText('1.1 of 1.2 mm worn')
+  await expect(page.getByText(note)).toHaveCount(0)
+})

@@ -19,8 +19,8 @@ const route = useRoute()
 const nuxt = useNuxtApp()
 const job = useJob()
 const outbox = useOutbox()
-// One key for whichever job is open: with one for each, every job opened stays with the page for as long as it stands.
 const isMounted = useMounted()
+// One key for whichever job is open: with one for each, every job opened stays with the page for as long as it stands.
 const { data, error, refresh } = await useFetch<LoadedJob>(() => `/api/jobs/${String(route.params.id)}`, {
   key: 'job',
   deep: false
