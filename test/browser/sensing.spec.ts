@@ -125,6 +125,10 @@ test('before beside after: the proof is traced, kept as good, offered to the typ
   await expect(page.getByTestId('waver-loop').first()).toBeVisible()
   await keepTrace(page)
   await saved(page)
+  // And stays kept: it is not decoded anew for what was entered.
+  expect((await actsOf(page, id)).length).toBeGreaterThan(0)
+  await expect(page.getByText('Kept as readings, with the trace')).toBeVisible()
+  await expect(page.getByTestId('keep-trace')).toBeDisabled()
 
   await page.goto(`/jobs/${id}/proof`)
   await page.getByTestId('trace-of-proof').click()

@@ -27,7 +27,8 @@ const sheet = computed(() => job.job.sheet)
 /** Is it a trace of the rebuilt engine? Then it is part of the proof. */
 const rebuilt = ref(route.query.round === 'proof')
 const { scope, file, good, kept, loaded, trace, problem, share, version, rate, wanted, map, ...does } = useTrace(
-  () => job.job.sheet,
+  // By itself: what is entered meanwhile makes a job anew, and would have the trace decoded anew with it.
+  () => sheet.value,
   () => `/api/jobs/${job.id}/scope.csv?rebuilt=${rebuilt.value}`
 )
 const { read, cancel, connect, asGood, against, decoding } = does
