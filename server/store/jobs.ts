@@ -2,7 +2,7 @@ import { told } from '../../words/problems'
 import { LRUCache } from 'lru-cache'
 import type { Transaction } from 'sequelize'
 import { isUuid } from '../../core/check'
-import { type Act, assessRecord, type KeptJob } from '../../core/record'
+import { type Act, assessRecord, foldActs, type KeptJob } from '../../core/record'
 import { inTransaction, useDb } from '../db/connection'
 import { ActRow, JobRow } from '../db/models'
 import { readMark } from '../db/queries/jobs'
@@ -52,18 +52,29 @@ const opened = new LRUCache<string, { mark: string; text: string }>({
   sizeCalculation: ({ text }) => 2 * text.length + 200
 })
 
-/** What a long job was found to be. */
-export interface Judged {
+/** What a long job was found to be, and up to where. */
+interface Judged {
   /** How many of its acts were judged. */
   acts: number
+  /** Id of the last of them. */
+  last: string
+  /** Id of the act that moved it to the drive it was judged on; null for the one it was opened with. */
+  moved: string | null
   /** As JSON. */
   assessment: string
 }
 
-/** What long jobs were found to be last, and on which drive. */
-const judged = new LRUCache<string, Judged & { ground: string }>({
+/** A long job as it was judged. */
+export interface JudgedJob {
+  judged: Judged
+  /** The job with these acts, as JSON. */
+  text: string
+}
+
+/** What long jobs were found to be last. */
+const judged = new LRUCache<string, Judged & { generation: string }>({
   maxSize: REMEMBERED / 2,
-  sizeCalculation: ({ assessment }) => 2 * assessment.length + 200
+  sizeCalculation: ({ assessment }) => 2 * assessment.length + 300
 })
 
 /** Lets go of all jobs that are remembered. */
@@ -80,7 +91,7 @@ export async function openedJob(id: string): Promise<string> {
   await useDb()
   const now = isUuid(id) ? await readMark(id) : null
   if (!now) throw noJob()
-  if (now.acts > QUICK) return openedLong(id, now.ground)
+  if (now.acts > QUICK) return openedLong(id, now.generation)
   const known = opened.get(id)
   if (known?.mark === now.mark) return known.text
   const { job, acts } = await findJob(id)
@@ -89,19 +100,32 @@ export async function openedJob(id: string): Promise<string> {
   return text
 }
 
-async function openedLong(id: string, ground: string): Promise<string> {
+async function openedLong(id: string, generation: string): Promise<string> {
+  // Read before the acts: what was judged is then never ahead of them.
   const known = judged.get(id)
-  const last = known?.ground === ground ? known : await judgeAnew('asked', id, ground)
   const { job, acts } = await findJob(id)
-  const behind = Math.max(0, acts.length - last.acts)
+  if (known?.generation !== generation || !stillHolds(known, job, acts)) {
+    const anew = await judgeAnew('asked', id, generation)
+    return withAssessment(anew.text, anew.judged)
+  }
+  const behind = acts.length - known.acts
   // Nobody waits for it: a thread that is too busy leaves it to the next who opens the job.
-  if (behind > 0) void judgeAnew('behind', id, ground).catch(() => undefined)
-  return `${JSON.stringify({ id, job, acts, behind }).slice(0, -1)},"assessment":${last.assessment}}`
+  if (behind > 0) void judgeAnew('behind', id, generation).catch(() => undefined)
+  return withAssessment(JSON.stringify({ id, job, acts, behind }), known)
 }
 
-async function judgeAnew(lane: 'asked' | 'behind', id: string, ground: string): Promise<Judged> {
+/** Was this job judged, as far as it had come, and on the drive it has now? */
+function stillHolds({ acts: upTo, last, moved }: Judged, job: KeptJob, acts: readonly KeptAct[]): boolean {
+  return acts[upTo - 1]?.act.id === last && movedBy(job, wordsOf(acts)) === moved
+}
+
+const movedBy = (job: KeptJob, acts: readonly Act[]) => foldActs(acts, job.school).moved?.id ?? null
+
+const withAssessment = (text: string, { assessment }: Judged) => `${text.slice(0, -1)},"assessment":${assessment}}`
+
+async function judgeAnew(lane: 'asked' | 'behind', id: string, generation: string): Promise<JudgedJob> {
   const found = await judgedIn[lane](id)
-  judged.set(id, { ...found, ground })
+  judged.set(id, { ...found.judged, generation })
   return found
 }
 
@@ -112,9 +136,14 @@ const judgedIn = {
 }
 
 /** What a job is found to be as it stands. @throws Problem not-found */
-export async function judgeJob(id: string): Promise<Judged> {
+export async function judgeJob(id: string): Promise<JudgedJob> {
   const { job, acts } = await findJob(id)
-  return { acts: acts.length, assessment: JSON.stringify(assessRecord(job, wordsOf(acts))) }
+  const words = wordsOf(acts)
+  const assessment = JSON.stringify(assessRecord(job, words))
+  return {
+    judged: { acts: acts.length, last: words.at(-1)?.id ?? '', moved: movedBy(job, words), assessment },
+    text: JSON.stringify({ id, job, acts, behind: 0 })
+  }
 }
 
 const wordsOf = (acts: readonly KeptAct[]): Act[] => acts.map(({ act }) => act)

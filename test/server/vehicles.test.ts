@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, it, vi } from 'vitest'
 import type { LoadedJob } from '../../app/stores/job'
-import type { Act } from '../../core/record'
+import { type Act, assessRecord } from '../../core/record'
 import { DEMO_JOBS } from '../../demo/workshop'
 import { read } from '../support/jobs'
 import { changed, sheet } from '../support/sheets'
@@ -202,6 +202,33 @@ describe('acts that change what others are checked by', () => {
     const moved = await open()
     expect(moved.behind).toBe(0)
     expect(moved.assessment.chains).not.toEqual(first.assessment.chains)
+  })
+  it('a long job opened while it is moved from drive to drive never shows figures of another drive than its own', async () => {
+    const id = randomUUID()
+    const acts = Array.from({ length: 151 }, (_, i) => act(`l${i}`, { type: 'read', reading: read.lag('cam-in', 2) }))
+    const drives = [1, 2].map((by) => changed(sheet('ardmere-a18'), (d) => (d.limits[0]!.value *= by)))
+    await workshop.jobs.insertJob(id, { ...DEMO_JOBS[0]!.job, vehicle: 'Moving', sheet: drives[0]! }, acts)
+    const seen: LoadedJob[] = []
+    let moving = true
+    const look = async () => {
+      while (moving) seen.push(JSON.parse(await workshop.jobs.openedJob(id)) as LoadedJob)
+    }
+    const looking = [look(), look(), look()]
+    for (let i = 0; i < 12; i++) {
+      const move = act(`m${i}`, { type: 'sheet', revision: i + 2, sheet: drives[(i + 1) % 2]! })
+      await workshop.acts.addAct(id, move)
+      await workshop.jobs.openedJob(id)
+    }
+    moving = false
+    await Promise.all(looking)
+    expect(seen.length).toBeGreaterThan(12)
+    const right = new Map<number, unknown>()
+    for (const { job, acts: sent, behind, assessment } of seen) {
+      const upTo = sent.map((kept) => kept.act).slice(0, sent.length - behind!)
+      expect(sent.slice(upTo.length).filter((kept) => kept.act.type === 'sheet')).toEqual([])
+      if (!right.has(upTo.length)) right.set(upTo.length, JSON.parse(JSON.stringify(assessRecord(job, upTo))))
+      expect(assessment).toEqual(right.get(upTo.length))
+    }
   })
   it('two people who choose one name in the same moment: one has it, the other is told', async () => {
     const ids = await Promise.all(

@@ -14,16 +14,16 @@ export const CHECK_DATE_OF_JOB = literal('"jobs"."check_date"')
 export interface JobMark {
   /** Other once anything is. */
   mark: string
-  /** Other once its drive is. */
-  ground: string
+  /** Other once the workshop's whole book is: restored, or rid of somebody. */
+  generation: string
   acts: number
 }
 
 /** What stands for the state of a job and its acts, and how many acts there are; null without the job. */
 export async function readMark(jobId: string): Promise<JobMark | null> {
-  const [row] = await select<{ mark: string; ground: string; acts: string }>(
+  const [row] = await select<{ mark: string; generation: string; acts: string }>(
     `select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle, max(g.value::text)) as mark,
-       concat_ws(' ', j.sheet_moves, max(g.value::text)) as ground, count(a.seq) as acts
+       concat_ws('', max(g.value::text)) as generation, count(a.seq) as acts
      from jobs j left join acts a on a.job_id = j.id left join settings g on g.key = 'generation'
      where j.id = $1 group by j.id`,
     [jobId]
