@@ -15,6 +15,7 @@ import { rewrite, type WrittenRow } from '../db/queries/mentions'
 import { ACTS_CHANNEL } from '../live/listen'
 import { forgetLetters } from '../mail/standIn'
 import { customerRow } from '../store/customers'
+import { forgetShown } from '../store/board'
 import { forgetOpened, noJob } from '../store/jobs'
 import { Problem } from '../utils/problem'
 import { type Extent, extentAgain, extentOfCustomer, extentOfJob, mentionsElsewhere } from './extent'
@@ -113,6 +114,7 @@ async function erase(
     return ErasureRow.create(row, { transaction })
   })
   forgetOpened()
+  forgetShown()
   forgetLetters()
   noteErasure(erasure)
   return { id: erasure.id }

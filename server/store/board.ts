@@ -1,11 +1,11 @@
 import { omit } from 'lodash-es'
-import { Op, where } from 'sequelize'
+import { LRUCache } from 'lru-cache'
 import type { JobState } from '../../core/record'
 import { useDb } from '../db/connection'
 import { JobRow } from '../db/models'
-import { WORDS_OF_JOB } from '../db/queries/jobs'
-import { shared, sharedText } from '../utils/inBatches'
-import { matchContaining, pagesOf, wordsOf } from './listing'
+import { countJobs, jobsOnPage } from '../db/queries/jobs'
+import { shared } from '../utils/inBatches'
+import { pagesOf, patternOf, wordsOf } from './listing'
 import { LISTED, listedJob, type ListedJob } from './summaries'
 
 /** Which jobs of a workshop. */
@@ -33,32 +33,51 @@ export interface BoardPage {
 /** Jobs on a page of a list: some more than a workshop has stands. */
 const JOBS_A_PAGE = 20
 
-/** Jobs as the board shows them, those with a hold first, then the newest. */
-export async function boardPage({ state, search, page }: JobsAsked): Promise<BoardPage> {
+/** Bytes of jobs that are remembered as the board shows them: a few thousand. */
+const REMEMBERED = 16 * 1024 * 1024
+
+/** Jobs as the board shows them, as JSON, each good for one version of its row. */
+const shown = new LRUCache<string, { version: string; text: string }>({
+  maxSize: REMEMBERED,
+  sizeCalculation: ({ text }) => 2 * text.length + 200
+})
+
+/** Lets go of all jobs that are remembered. */
+export const forgetShown = (): void => shown.clear()
+
+/**
+ * A page of the board as JSON, jobs with a hold first, then the newest. Many look at the same one, and all ask anew
+ * when something happens.
+ */
+export const boardText = shared(async ({ state, search, page }: JobsAsked): Promise<string> => {
   await useDb()
-  const [rows, total] = await Promise.all([
-    JobRow.findAll({
-      where: asked(state, search),
-      attributes: [...LISTED],
-      order: [
-        ['held', 'DESC'],
-        ['openedAt', 'DESC'],
-        ['id', 'ASC']
-      ],
-      limit: JOBS_A_PAGE,
-      offset: page * JOBS_A_PAGE
-    }),
-    count({ state, search })
+  const listed = { state, patterns: wordsOf(search).map(patternOf) }
+  const [found, total] = await Promise.all([
+    jobsOnPage(listed, { limit: JOBS_A_PAGE, offset: page * JOBS_A_PAGE }),
+    count(listed)
   ])
-  return { rows: rows.map((row) => omit(listedJob(row), UNSHOWN)), total, pages: pagesOf(total, JOBS_A_PAGE) }
-}
+  const texts = await textsOf(found)
+  const rows = found.flatMap(({ id }) => texts.get(id) ?? [])
+  return `{"rows":[${rows.join()}],"total":${total},"pages":${pagesOf(total, JOBS_A_PAGE)}}`
+})
 
-/** A page of the board as JSON. Many look at the same one, and all ask anew when something happens. */
-export const boardText = sharedText(boardPage)
+const count = shared(countJobs)
 
-const count = shared(({ state, search }: Omit<JobsAsked, 'page'>) => JobRow.count({ where: asked(state, search) }))
-
-function asked(state: JobState, search: string) {
-  const words = wordsOf(search).map((word) => where(WORDS_OF_JOB, matchContaining(word)))
-  return { state, ...(words.length > 0 ? { [Op.and]: words } : {}) }
+/** Jobs by their ids: those that changed since they were read last are read anew. */
+async function textsOf(found: readonly { id: string; version: string }[]): Promise<ReadonlyMap<string, string>> {
+  const texts = new Map<string, string>()
+  const changed = new Map<string, string>()
+  for (const { id, version } of found) {
+    const known = shown.get(id)
+    if (known?.version === version) texts.set(id, known.text)
+    else changed.set(id, version)
+  }
+  if (changed.size === 0) return texts
+  const rows = await JobRow.findAll({ where: { id: [...changed.keys()] }, attributes: [...LISTED], raw: true })
+  for (const row of rows) {
+    const text = JSON.stringify(omit(listedJob(row), UNSHOWN))
+    texts.set(row.id, text)
+    shown.set(row.id, { version: changed.get(row.id)!, text })
+  }
+  return texts
 }

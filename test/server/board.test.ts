@@ -2,12 +2,12 @@ import { randomUUID } from 'node:crypto'
 import { expect, it, vi } from 'vitest'
 import { DEMO_JOBS } from '../../demo/workshop'
 import type { Act, JobState } from '../../core/record'
-import { useWorkshop } from './workshop'
+import { readBoard, useWorkshop } from './workshop'
 
 const workshop = useWorkshop()
 
 const by = { by: 'Maren', at: '2026-11-24T08:00:00.000Z' }
-const total = async (state: JobState, search = '') => (await workshop.board.boardPage({ state, search, page: 0 })).total
+const total = async (state: JobState, search = '') => (await readBoard(workshop.board, { state, search })).total
 
 it("a job's list follows its acts, there and back", async () => {
   const { id, job } = DEMO_JOBS[1]!
@@ -39,9 +39,7 @@ it('an imported job lands in the list its acts say', async () => {
 it('many jobs come page by page, each once, holds of a page first', async () => {
   const { job } = DEMO_JOBS[2]!
   for (let i = 0; i < 40; i++) await workshop.jobs.insertJob(randomUUID(), { ...job, vehicle: `Barge ${i}` }, [])
-  const pages = await Promise.all(
-    [0, 1, 2].map((page) => workshop.board.boardPage({ state: 'open', search: '', page }))
-  )
+  const pages = await Promise.all([0, 1, 2].map((page) => readBoard(workshop.board, { state: 'open', page })))
   const seen = pages.flatMap(({ rows }) => rows.map((row) => row.id))
   expect(new Set(seen).size).toBe(seen.length)
   expect(seen.length).toBe(pages[0]!.total)
@@ -55,7 +53,7 @@ it('many jobs come page by page, each once, holds of a page first', async () => 
 it('lists only read: a job whose summary is being made stands on the board as it was, and nobody waits', async () => {
   const { id, job } = DEMO_JOBS[3]!
   const row = async () =>
-    (await workshop.board.boardPage({ state: 'open', search: job.vehicle, page: 0 })).rows.find((one) => one.id === id)!
+    (await readBoard(workshop.board, { state: 'open', search: job.vehicle })).rows.find((one) => one.id === id)!
   const before = await row()
   await workshop.acts.addAct(id, { ...by, id: 'noted', type: 'waits', for: 'part', note: 'Guide set' })
   const lock = await workshop.sequelize.transaction()
@@ -90,8 +88,7 @@ it('an act that is being kept while a summary is made is in it, or has it made a
   expect(await refreshing).toBe(false)
   await workshop.summaries.refreshStale()
   expect(
-    (await workshop.board.boardPage({ state: 'open', search: job.vehicle, page: 0 })).rows.find((one) => one.id === id)!
-      .waits
+    (await readBoard(workshop.board, { state: 'open', search: job.vehicle })).rows.find((one) => one.id === id)!.waits
   ).toMatchObject({ for: 'customer' })
 })
 
@@ -103,10 +100,10 @@ it('a job that cannot be computed says so on its row and hurts no other', async 
     { bind: [broken] }
   )
   await workshop.summaries.refreshStale()
-  const { rows } = await workshop.board.boardPage({ state: 'open', search: 'broken by hand', page: 0 })
+  const { rows } = await readBoard(workshop.board, { state: 'open', search: 'broken by hand' })
   expect(rows).toMatchObject([{ id: broken, trouble: true }])
   expect(
-    (await workshop.board.boardPage({ state: 'open', search: '', page: 0 })).rows
+    (await readBoard(workshop.board, { state: 'open' })).rows
       .filter(({ trouble }) => trouble)
       .every(({ id }) => id === broken)
   ).toBe(true)

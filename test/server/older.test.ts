@@ -12,6 +12,7 @@ import { connect } from '../../server/db/connection'
 import { alone } from '../../server/db/migrate'
 import { unharmed } from '../../server/db/migrations/0010-unharmed'
 import { read } from '../support/jobs'
+import { readBoard } from './workshop'
 import { useRestored } from './restored'
 
 /**
@@ -39,9 +40,7 @@ describe('a workshop that the version before kept', () => {
   it('is whole: every job, entry and picture, on every list', async () => {
     await workshop.stores.summaries.refreshStale()
     const lists = await Promise.all(
-      (['open', 'closed', 'archived', 'deleted'] as const).map((state) =>
-        workshop.stores.board.boardPage({ state, search: '', page: 0 })
-      )
+      (['open', 'closed', 'archived', 'deleted'] as const).map((state) => readBoard(workshop.stores.board, { state }))
     )
     const rows = lists.flatMap((list) => list.rows)
     expect(rows.map(({ id }) => id).sort()).toEqual(KEPT.map(({ id }) => id).sort())

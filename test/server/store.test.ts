@@ -4,6 +4,7 @@ import { DEMO_JOBS, DEMO_PEOPLE, DEMO_SHEETS } from '../../demo/workshop'
 import { type Act, exportJob, importJob } from '../../core/record'
 import { migrations } from '../../server/db/migrations'
 import { read } from '../support/jobs'
+import { readBoard } from './workshop'
 import { freshDatabase } from './database'
 
 let database: Awaited<ReturnType<typeof freshDatabase>>
@@ -110,7 +111,7 @@ describe('the demo workshop', () => {
   it('is filled in once and not again after its jobs were changed', async () => {
     sequelize = connection.connect(database.url)
     expect(await people.listPeople()).toEqual(DEMO_PEOPLE)
-    expect(new Set((await board.boardPage({ state: 'open', search: '', page: 0 })).rows.map(({ id }) => id))).toEqual(
+    expect(new Set((await readBoard(board, { state: 'open' })).rows.map(({ id }) => id))).toEqual(
       new Set(DEMO_JOBS.filter(({ acts }) => !acts.some(({ type }) => type === 'state')).map(({ id }) => id))
     )
     await keeping.addAct(VAN, took('kept', 0.4))

@@ -1,5 +1,6 @@
 import type { Sequelize } from 'sequelize'
 import { afterAll, beforeAll, inject } from 'vitest'
+import type { BoardPage, JobsAsked } from '../../server/store/board'
 import { freshDatabase } from './database'
 
 /** A demo workshop on a database of its own, for the tests of one file; filled in before the first of them. */
@@ -75,4 +76,12 @@ export function useWorkshop(): Workshop {
     delete process.env.DATABASE_URL
   })
   return workshop
+}
+
+/** A page of the board as a browser reads it. */
+export async function readBoard(
+  { boardText }: Pick<Workshop['board'], 'boardText'>,
+  { page = 0, search = '', ...asked }: Pick<JobsAsked, 'state'> & Partial<JobsAsked>
+): Promise<BoardPage> {
+  return JSON.parse(await boardText({ page, search, ...asked })) as BoardPage
 }

@@ -2,10 +2,7 @@ import { literal } from 'sequelize'
 import type { JobState } from '../../../core/record'
 import type { Usage } from '../../../core/readings'
 import type { JobSummary } from '../../../core/views/summary'
-import { select } from './select'
-
-/** What a job is found by, in lower case: a column that the database makes. */
-export const WORDS_OF_JOB = literal('"jobs"."words"')
+import { select, selectOne } from './select'
 
 /** The day on which it is to be looked at again: a column that the database makes. */
 export const CHECK_DATE_OF_JOB = literal('"jobs"."check_date"')
@@ -29,6 +26,44 @@ export async function readMark(jobId: string): Promise<JobMark | null> {
     [jobId]
   )
   return row ? { ...row, acts: Number(row.acts) } : null
+}
+
+/** Jobs of a list. */
+interface Listed {
+  state: JobState
+  /** Each is to be found in the job's words, as `like` takes them. */
+  patterns: readonly string[]
+}
+
+/** Patterns stand from the second place on. The words of a job are a column that the database makes. */
+const isListed = ({ patterns }: Listed) =>
+  ['state = $1', ...patterns.map((_, i) => `words like $${i + 2}`)].join(' and ')
+
+/**
+ * Ids of the jobs on a page of a list, those with a hold first, then the newest, each with a text that is another once
+ * its row is. Which they are stands in an index: those that come before them are not read.
+ */
+export function jobsOnPage(
+  listed: Listed,
+  { limit, offset }: { limit: number; offset: number }
+): Promise<{ id: string; version: string }[]> {
+  const bind = [listed.state, ...listed.patterns, limit, offset]
+  const order = 'order by held desc, opened_at desc, id'
+  return select(
+    `select id, concat_ws(' ', jobs.xmin, g.value) as version
+     from (select id from jobs where ${isListed(listed)} ${order} limit $${bind.length - 1} offset $${bind.length}) page
+       join jobs using (id) left join settings g on g.key = 'generation' ${order}`,
+    bind
+  )
+}
+
+/** How many jobs a list has. */
+export async function countJobs(listed: Listed): Promise<number> {
+  const { total } = await selectOne<{ total: string }>(`select count(*) as total from jobs where ${isListed(listed)}`, [
+    listed.state,
+    ...listed.patterns
+  ])
+  return Number(total)
 }
 
 /** Jobs whose summaries are to be made anew. */
