@@ -10,8 +10,7 @@ const treeshake = {
 
 /**
  * The bench's page in a chunk of its own: what its later parts share with it would otherwise be asked of the page,
- * which
- * is then not told ahead with the document.
+ * which is then not told ahead with the document.
  */
 const benchAlone = {
   onlyExplicitManualChunks: true,

@@ -6,8 +6,7 @@ import { killAtRandom } from '../test/faults/kills'
 
 /**
  * Hard kills of server and database at random moments of bursts of saves, pictures and imports, restores and migrations
- * ended in
- * the middle, and a full disk: `npm run bench:faults`, or with another number of kills behind it.
+ * ended in the middle, and a full disk: `npm run bench:faults`, or with another number of kills behind it.
  */
 const wanted = Number(process.argv[2] ?? 1000)
 if (!existsSync('.output/server/index.mjs')) {

@@ -5,8 +5,7 @@ import { jobOf, read } from '../test/support/jobs'
 
 /**
  * Traces the job page in Chromium while figures are typed and saved: the longest task of each busy thread and how many
- * took
- * over 50 ms, by the clock and by the time the thread itself ran (on a shared machine a task also waits for the
+ * took over 50 ms, by the clock and by the time the thread itself ran (on a shared machine a task also waits for the
  * others).
  */
 const ENTRIES = 12

@@ -57,9 +57,8 @@ async function fill(url, file) {
 
 /**
  * Puts the workshop back as a file has it: into a fresh database, which is brought up to date and looked through, and
- * only then
- * takes the place of the other. A server that runs goes on with it. When anything fails, everything stays as it is.
- * What was erased since the file was made is erased again.
+ * only then takes the place of the other. A server that runs goes on with it. When anything fails, everything stays as
+ * it is. What was erased since the file was made is erased again.
  * @param {{ owner: string, admin: string }} urls
  * @param {string} ledger the file in which erasings are noted beside the database
  */

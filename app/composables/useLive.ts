@@ -15,8 +15,7 @@ let letGo: (() => void) | null = null
 
 /**
  * Follows what happens in the workshop. However many tabs a browser has open, one of those in view holds the one stream
- * and
- * tells the others; a hidden tab holds none, and looks for what it missed when it is seen again.
+ * and tells the others; a hidden tab holds none, and looks for what it missed when it is seen again.
  */
 export function useLive(listen: (happened: Happened) => void): void {
   onMounted(() => {

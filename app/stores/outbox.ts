@@ -32,8 +32,7 @@ export interface Delivered {
 
 /**
  * Acts on their way to the server: kept on this device, in order, until each was taken. Every act has its own id, so
- * one
- * that is sent again after a lost answer changes nothing.
+ * one that is sent again after a lost answer changes nothing.
  */
 export const useOutbox = defineStore('outbox', () => {
   const { list: waiting, change: changeWaiting } = useDeviceList<Waiting>(OUTBOX)

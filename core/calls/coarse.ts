@@ -9,8 +9,7 @@ export interface CoarsePast {
 
 /**
  * The coarse reading that lies furthest past a limit: where one does, its part is looked at with the finer method
- * before
- * it is passed on the strength of what is usual; null without one.
+ * before it is passed on the strength of what is usual; null without one.
  * @param limit in the unit of the readings' kind
  */
 export function coarsePast(readings: readonly KnownReading[], kind: NumericKind, limit: number): CoarsePast | null {

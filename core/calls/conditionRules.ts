@@ -25,10 +25,8 @@ const RAIL = {
 
 /**
  * What the findings of the closed list make of their parts, one by one; the words say why, and what releases a stop.
- * What
- * hangs together with others (fragments, superseded designs, phasers that come apart, compression after a jump) has
- * rules
- * of its own (holdRules.ts, couplings.ts).
+ * What hangs together with others (fragments, superseded designs, phasers that come apart, compression after a jump)
+ * has rules of its own (holdRules.ts, couplings.ts).
  */
 export const CONDITION_RULES = {
   chain: {

@@ -94,9 +94,8 @@ const newReference = perChain((sheet, chain): Reference => {
  * F: links from a fixed direction on a cam, along the travel, to a fixed direction on the driver.
  *
  * On the cam from its fixed direction to where the chain leaves it, z·o·(θ_out − θ_fixed)/360; then every straight,
- * rail
- * and sprocket in between; then on the driver from where the chain arrives to its fixed direction. With the crank held,
- * the chain between the marks keeps its number of links, so what F loses the cam turns back: lag = (F_new −
+ * rail and sprocket in between; then on the driver from where the chain arrives to its fixed direction. With the crank
+ * held, the chain between the marks keeps its number of links, so what F loses the cam turns back: lag = (F_new −
  * F)·360/z_driver.
  */
 function tightLinks(
@@ -120,9 +119,8 @@ function tightLinks(
 
 /**
  * Where the arm settles: at the angle where the links that fit are the links there are, by Brent's method; at the end
- * of
- * its reach with the rest as slack when the chain is too long for that; at the other end and too tight when too short.
- * The arm's reach ends with its range, with the plunger's stroke, or where the geometry ends.
+ * of its reach with the rest as slack when the chain is too long for that; at the other end and too tight when too
+ * short. The arm's reach ends with its range, with the plunger's stroke, or where the geometry ends.
  * @param near arm angle of a state close to this one: tried first, as it mostly saves the search over the whole range
  * @throws RangeError when no contour exists anywhere in the arm's range
  */

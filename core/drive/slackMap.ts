@@ -22,8 +22,7 @@ export interface SlackMap {
 /**
  * Where slack appears if the tensioner lets go: the driver pulls the strand running into it tight, so after turning in
  * the running direction all slack lies behind it, on the strand it pays out. A span L with s of slack sags by
- * √(3·L·s/8)
- * at its middle (flat parabola).
+ * √(3·L·s/8) at its middle (flat parabola).
  * @returns null for a chain without coordinates
  */
 export function slackMap(

@@ -87,8 +87,7 @@ function placeOn(segment: Segment, part: number, sag: number): Point {
 
 /**
  * How far a loose cam trails its phaser at a cam angle, as a share of its play: it lags while it lifts a valve, and
- * snaps
- * over when the lobe has passed.
+ * snaps over when the lobe has passed.
  * @param cam degrees that the cam has turned
  * @param lobes valves that it lifts one after another in a turn
  */

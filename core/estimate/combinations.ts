@@ -10,12 +10,11 @@ const MOST = 60
  * The combinations of jumps whose score is within `within` of the best, the best first; at most MOST of them. A cam
  * that no reading bears on stays at 0: its prior is reported as it is.
  *
- * Letting wears go below 0 can only lower a combination's minimum, and then it is a quadratic in its teeth j:
- * |r − Tj|² in the metric that the wears leave over, M = I − S·A⁻¹·Sᵀ. With TᵀMT = LLᵀ it is least + |Lᵀ(j − centre)|²,
- * a
- * sum of squares that grows cam by cam, so whole branches fall away without being looked at (sphere decoding; U. Fincke
- * and M. Pohst, Improved methods for calculating vectors of short length in a lattice, 1985). What is left is weighed
- * with the bounds.
+ * Letting wears go below 0 can only lower a combination's minimum, and then it is a quadratic in its teeth j: |r − Tj|²
+ * in the metric that the wears leave over, M = I − S·A⁻¹·Sᵀ. With TᵀMT = LLᵀ it is least + |Lᵀ(j − centre)|², a sum of
+ * squares that grows cam by cam, so whole branches fall away without being looked at (sphere decoding; U. Fincke and M.
+ * Pohst, Improved methods for calculating vectors of short length in a lattice, 1985). What is left is weighed with the
+ * bounds.
  */
 export function weighedWithin(problem: Problem, normal: Normal, priors: Priors, within: number): Combination[] {
   const kept: Combination[] = []

@@ -12,10 +12,10 @@ const MOST_HANDS = 30
 
 /**
  * A train with what was read on it. What several readings by one hand share is an unknown of its own behind the
- * train's:
- * its prior is the hand's sd, and each of them has only the rest of its variance to itself. The hands with the fewest
- * readings, where there are very many, take the other way to the same posterior: n readings of one thing, each of
- * variance own + n·shared, come to a mean of variance own/n + shared; which of them is wrong is then told less sharply.
+ * train's: its prior is the hand's sd, and each of them has only the rest of its variance to itself. The hands with the
+ * fewest readings, where there are very many, take the other way to the same posterior: n readings of one thing, each
+ * of variance own + n·shared, come to a mean of variance own/n + shared; which of them is wrong is then told less
+ * sharply.
  */
 export function problemOf(train: Train, observations: readonly Observation[], priors: Priors): Problem {
   const hands = groupBy(observations, ({ reading }) => (reading ? handOf(reading) : ''))

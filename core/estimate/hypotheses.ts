@@ -187,8 +187,7 @@ export function takenAs({ sigma, ways }: Observation, way: number): { value: num
 
 /**
  * Readings that may be wrong beside those set aside: what some likely combination misses, or where a tooth jumped may
- * as
- * well be a wrong mark.
+ * as well be a wrong mark.
  */
 function suspectsOf({ problem, normal }: Rest, combinations: readonly Combination[], set: readonly number[]): number[] {
   const off = problem.observations.map(() => 0)

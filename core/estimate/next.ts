@@ -24,11 +24,9 @@ export interface Choice {
 
 /**
  * Readings of a train not yet taken and questions not yet asked, each by the method that saves most per minute.
- * Deciding now is
- * expected to cost Σ min(renewing a sound part, keeping a worn one); what a reading saves of that is averaged over what
- * it may show: a normal for each credible story, at its Gauss–Hermite nodes, with the stories' odds and every
- * decision's
- * mean and variance as they would be then.
+ * Deciding now is expected to cost Σ min(renewing a sound part, keeping a worn one); what a reading saves of that is
+ * averaged over what it may show: a normal for each credible story, at its Gauss–Hermite nodes, with the stories' odds
+ * and every decision's mean and variance as they would be then.
  */
 export function nextReadings(
   sheet: DriveSheet,

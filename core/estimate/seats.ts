@@ -4,10 +4,8 @@ import type { Train } from './trainProblem'
 
 /**
  * How each cam that was read sits on its shaft: as the maker set it, within this engine's scatter, or moved (a worn
- * pin,
- * a slipped phaser, an earlier wrong setting). That it sits as it should is held as an observation of its own, which
- * may
- * be wrong like a reading: so a cam that all readings find late need not have a stretched chain.
+ * pin, a slipped phaser, an earlier wrong setting). That it sits as it should is held as an observation of its own,
+ * which may be wrong like a reading: so a cam that all readings find late need not have a stretched chain.
  */
 export function seatsOf(
   { cams, parts, scale }: Train,

@@ -5,8 +5,7 @@ import { estimateFields } from '../estimate'
 
 /**
  * An assessment: what a job's readings mean, and a call for every part. Types, the check of signed assessments that
- * come in
- * with files, and the JSON Schema come from here.
+ * come in with files, and the JSON Schema come from here.
  */
 export const assessmentSchema = shape({
   format: oneOf('umbrette-assessment').required(needed),

@@ -58,8 +58,7 @@ export interface Paths {
 
 /**
  * Repair paths side by side: what each school renews, the cheapest expected, and the front between price now and odds
- * of
- * coming back, out of every allowed set of renewals. Null for a sheet without parts.
+ * of coming back, out of every allowed set of renewals. Null for a sheet without parts.
  */
 export function pathsOf(
   unpriced: JobFile,

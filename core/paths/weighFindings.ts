@@ -10,8 +10,7 @@ export function isPriced({ job }: RuleContext): boolean {
 
 /**
  * The weighed school: of all sets of renewals that hold what the evidence condemns, the one whose expected cost over
- * the
- * horizon is least. Without prices on the sheet parts are weighed by odds alone, and that is said.
+ * the horizon is least. Without prices on the sheet parts are weighed by odds alone, and that is said.
  */
 export function weighFindings(context: RuleContext, found: readonly Finding[]): Finding[] {
   const { job, estimates, school } = context

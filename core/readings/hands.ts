@@ -5,8 +5,7 @@ import type { Reading } from './types'
 
 /**
  * Share of a reading's variance that is its hand's: how one person holds the tool and sees the line, the same each
- * time.
- * Repeats shrink only the rest.
+ * time. Repeats shrink only the rest.
  */
 export const HAND_SHARE = 0.5
 

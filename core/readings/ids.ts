@@ -6,8 +6,7 @@ export type KnownReading = Reading & { readonly id: string }
 
 /**
  * Readings with an id each. One that a file gives none is named by what it says, so that it keeps its id whatever is
- * read
- * before or after it; where two would have the same, the later ones are numbered.
+ * read before or after it; where two would have the same, the later ones are numbered.
  */
 export function withIds(readings: readonly Reading[]): KnownReading[] {
   const taken = new Set<string>()

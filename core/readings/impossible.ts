@@ -9,8 +9,7 @@ import type { Of, Reading } from './types'
 
 /**
  * Why a well-formed reading cannot be true of this drive (a negative groove, an extension beyond the stroke); null when
- * it
- * can. Such a reading is left out of an estimate and named.
+ * it can. Such a reading is left out of an estimate and named.
  */
 export function impossibleReading(sheet: DriveSheet, reading: Reading): Message | null {
   if (reading.kind === 'condition') return null

@@ -23,8 +23,7 @@ const overLinks = { links: whole(1, 2000).required(needed), place: whole(1, 99) 
 
 /**
  * A reading by its kind: which part it is of stands in the one field that names it (`partField`). Values are in the
- * kind's
- * unit (kinds.ts). The types of readings, the check of files and their JSON Schema come from here.
+ * kind's unit (kinds.ts). The types of readings, the check of files and their JSON Schema come from here.
  */
 export const READING_SCHEMAS = {
   /**

@@ -5,9 +5,8 @@ import type { Of, Unread } from './types'
 
 /**
  * Standard deviation of a reading in its kind's unit, with what its circumstances add in quadrature: for a lag, a
- * phaser
- * not locked at rest (half its range), phaser play (half of it) and a drive not turned forward last (1.5°); for an
- * extension on a ratchet, the same (pitch/√12).
+ * phaser not locked at rest (half its range), phaser play (half of it) and a drive not turned forward last (1.5°); for
+ * an extension on a ratchet, the same (pitch/√12).
  * @param play crank degrees of play found in the phaser on the reading's sprocket, 0 when none was read
  * @returns null when neither a sigma nor a known method is given
  */

@@ -18,8 +18,7 @@ export function kindOf(type: ActType): ActKind<ActType, AnySchema> {
 
 /**
  * What makes an act from outside no act on a job; empty when it can stand. A reading that cannot be true is not its
- * concern.
- * Never throws.
+ * concern. Never throws.
  */
 export function actFaults(job: JobBefore, value: unknown, place = ''): Fault[] {
   const type = typeof value === 'object' && value !== null ? (value as { type?: unknown }).type : undefined

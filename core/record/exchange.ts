@@ -40,8 +40,7 @@ function earlierKnown({ fitted, horizon, history, pricing, priors }: EarlierKnow
 
 /**
  * The job as one file; `readings` are those that stand, `acts` everything. What older versions kept beside the fields
- * that
- * are known today is left behind, so that every file can be taken in again.
+ * that are known today is left behind, so that every file can be taken in again.
  */
 export function exportJob(job: KeptJob, acts: readonly Act[]): JobExport {
   const kept = acts.map(knownAct)

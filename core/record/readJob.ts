@@ -7,8 +7,7 @@ import { faultAt } from './says'
 
 /**
  * A job from outside, checked once: afterwards every field can be trusted, and every reading has an id. A reading that
- * cannot be true (a negative
- * groove) is no fault here: the estimate names it and leaves it out.
+ * cannot be true (a negative groove) is no fault here: the estimate names it and leaves it out.
  * @param checkSheet what checks the sheet; pass one that remembers (rememberingSheets) to read many jobs of few engines
  * @returns the job, or what is wrong with it, each fault with its place; never throws
  */

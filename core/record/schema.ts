@@ -22,8 +22,7 @@ const PICTURE = 24 * 1024 * 1024
 
 /**
  * A job file: what the core needs to assess it and, where it comes from a workshop, all that was ever done on it.
- * Drive,
- * readings and acts are checked by their own rules.
+ * Drive, readings and acts are checked by their own rules.
  */
 export const jobSchema = shape({
   format: oneOf('umbrette-job').required(needed),

@@ -5,10 +5,8 @@ type Plain = Record<string, unknown>
 
 /**
  * Acts with their sign-offs in the newest form of an assessment. Version 1 named readings by their places and held
- * reasons as
- * sentences: places become the ids of the readings that stood then, sentences are kept whole. Acts from outside need
- * not be
- * sound: what cannot be upgraded stays as it is, to be refused by the checks.
+ * reasons as sentences: places become the ids of the readings that stood then, sentences are kept whole. Acts from
+ * outside need not be sound: what cannot be upgraded stays as it is, to be refused by the checks.
  */
 export function upgradeSignoffs(acts: readonly unknown[]): unknown[] {
   if (!acts.some(isOldSignoff)) return [...acts]

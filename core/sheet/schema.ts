@@ -21,8 +21,8 @@ import { say } from './says'
 
 /**
  * The drive sheet: the description of one engine's timing drive. Types (types.ts), checks and JSON Schema come from
- * here.
- * Plane seen from the front (chain end), x to the right, y up, mm. Angles in degrees, anticlockwise positive from +x.
+ * here. Plane seen from the front (chain end), x to the right, y up, mm. Angles in degrees, anticlockwise positive from
+ * +x.
  */
 
 /** A limit with its unit and the source that every call shows. */

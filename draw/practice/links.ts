@@ -39,8 +39,7 @@ function drawChain(engine: PracticeCase, chain: Chain): ChainPicture {
 
 /**
  * Direction of a sprocket's mark by the link it stands at. Stretch and wear move cam and links alike, so a mark stays
- * at
- * its link; a jump moves it by whole links, and a mark between two links stands half a link off.
+ * at its link; a jump moves it by whole links, and a mark between two links stands half a link off.
  */
 function markByLinks({ truth }: PracticeCase, chain: Chain, picture: ChainPicture, id: string): number {
   const place = chain.counts.findIndex((count) => count.from === id)

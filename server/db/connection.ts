@@ -34,8 +34,7 @@ let ready: Promise<Sequelize> | null = null
 
 /**
  * The database, migrated, and filled with the demo workshop where that is asked for. Every route awaits this one
- * promise;
- * a failure ends a production server, so that whoever started it sees why.
+ * promise; a failure ends a production server, so that whoever started it sees why.
  */
 export function useDb(): Promise<Sequelize> {
   ready ??= open().catch((error: unknown) => {

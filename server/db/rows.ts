@@ -7,8 +7,7 @@ import { vehicleNamed } from './queries/vehicles'
 
 /**
  * Writes a job, the acts it comes with and its summary, within a transaction: all or nothing, and no list ever meets a
- * job
- * without its summary. Its vehicle is the known one of that name, or a new one.
+ * job without its summary. Its vehicle is the known one of that name, or a new one.
  */
 export async function createJob(
   id: string,

@@ -1,15 +1,12 @@
 import { Lane, workerFile } from './lane'
-import { isLane } from './thread'
+import { type LaneName, laneHere } from './thread'
 import type { Task, TaskName, Tasks } from './tasks'
-
-/** Threads by what they are for: what somebody waits for, what takes long, what nobody waits for. */
-type LaneName = 'asked' | 'long' | 'behind'
 
 let lanes: Record<LaneName, Lane> | null | undefined
 
 function lanesOf(): Record<LaneName, Lane> | null {
   if (lanes !== undefined) return lanes
-  const file = isLane ? null : workerFile()
+  const file = laneHere ? null : workerFile()
   lanes = file
     ? { asked: new Lane('asked', file), long: new Lane('long', file), behind: new Lane('behind', file) }
     : null

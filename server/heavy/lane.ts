@@ -6,7 +6,7 @@ import { askedIn } from '../languages'
 import { log } from '../utils/log'
 import { Problem } from '../utils/problem'
 import type { Task, TaskName } from './tasks'
-import { LANE } from './thread'
+import type { LaneData, LaneName } from './thread'
 
 /** What a thread answers: a result, or what went wrong as it can be told across threads. */
 export type Answer =
@@ -29,8 +29,7 @@ interface Waiting {
 
 /**
  * A thread that works off the server's own, one task after another. It is started with the first task, and again when
- * it
- * ended; a task that takes too long ends with it, and nobody else's.
+ * it ended; a task that takes too long ends with it, and nobody else's.
  */
 export class Lane {
   private worker: Worker | null = null
@@ -38,7 +37,7 @@ export class Lane {
   private asked = 0
 
   constructor(
-    private readonly name: string,
+    private readonly name: LaneName,
     private readonly file: string
   ) {}
 
@@ -54,7 +53,8 @@ export class Lane {
 
   private started(): Worker {
     if (this.worker) return this.worker
-    const worker = new Worker(this.file, { name: this.name, env: process.env, workerData: LANE })
+    const workerData: LaneData = { umbrette: this.name }
+    const worker = new Worker(this.file, { name: this.name, env: process.env, workerData })
     worker.on('message', (answer: Answer) => this.settle(answer))
     worker.on('error', (error) => this.giveUp(error))
     worker.on('exit', () => this.worker === worker && this.giveUp(new Error(`the thread ${this.name} ended`)))

@@ -11,7 +11,7 @@ import { relearn } from '../store/ownPriors'
 import { judgeRun, lobbyOf } from '../store/practice'
 import { makePapers } from '../store/estimates'
 import { makeReport } from '../store/reports'
-import { refreshSummary } from '../store/summaries'
+import { sumUp } from '../store/summaries'
 import { textOf } from '../store/texts'
 
 /** Work that can take long, by name: arguments and results are plain data, as they go from thread to thread. */
@@ -22,7 +22,7 @@ export const TASKS = {
   importSpooled,
   lookAtTable,
   planIntake,
-  refreshSummary,
+  sumUp,
   makeReport,
   printReport,
   makePapers,

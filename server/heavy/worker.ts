@@ -6,6 +6,7 @@ import { speakAsAsked, speakingTo } from '../languages'
 import { offerTasks } from './heavily'
 import type { Answer } from './lane'
 import { TASKS, type TaskName } from './tasks'
+import { laneHere, standBehind } from './thread'
 
 interface Asked {
   id: number
@@ -16,6 +17,7 @@ interface Asked {
 
 offerTasks(TASKS)
 speakAsAsked()
+if (laneHere === 'behind') standBehind()
 
 const port = parentPort
 if (!port) throw new Error('expected to be started as a thread')

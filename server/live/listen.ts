@@ -22,8 +22,8 @@ let timer: NodeJS.Timeout | undefined
 
 /**
  * Calls back whenever something happens to a job, by this server or another on the same database; with null where
- * something
- * may have been missed. The one connection that listens is made with the first caller and made again when it breaks.
+ * something may have been missed. The one connection that listens is made with the first caller and made again when it
+ * breaks.
  * @returns stops calling back
  */
 export function onHappened(callback: (happened: Happened | null) => void): () => void {

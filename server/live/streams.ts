@@ -14,8 +14,7 @@ const held = new Map<string, number>()
 
 /**
  * Streams what happens to the workshop's jobs until the client goes, as server-sent events. Everything that it takes up
- * is
- * given back with the connection, whenever that ends.
+ * is given back with the connection, whenever that ends.
  * @param isStillIn may who asks go on listening? Asked again every twenty seconds
  * @throws Problem too-many
  */

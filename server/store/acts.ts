@@ -204,10 +204,16 @@ async function putAct(
   }
 }
 
-/** Acts that come to a job while others are being kept on it are kept together; where that fails, each by itself. */
+/**
+ * Acts that come to a job while others are being kept on it are kept together, which costs the database little more
+ * than one; where that fails, each by itself.
+ */
 const putTogether = inBatches<ActToKeep, number | null>(async (jobId, acts) => {
   const places = acts.length > 1 ? await keepActs(jobId, acts, ACTS_CHANNEL).catch(() => null) : null
-  return places ?? acts.map(({ act, under, person }) => putAct(jobId, act, under, person))
+  if (places) return places
+  const each = acts.map(({ act, under, person }) => putAct(jobId, act, under, person))
+  await Promise.allSettled(each)
+  return each
 })
 
 /** Adds an act that rests on all acts before it, while nothing else changes the job. */

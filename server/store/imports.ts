@@ -25,10 +25,8 @@ interface Brought {
 
 /**
  * Keeps a job from a file on disk with its photos, all or nothing: either one JSON object, or lines, of which the first
- * is the
- * job and each other `{ "photo": { "id", "jpeg" } }`, so that no more than one picture is in memory. Photos get ids of
- * their
- * own here, as the same file may come in twice.
+ * is the job and each other `{ "photo": { "id", "jpeg" } }`, so that no more than one picture is in memory. Photos get
+ * ids of their own here, as the same file may come in twice.
  * @param id of the new job; where there is one of that id already, the file was taken in before
  * @throws Problem bad-input with each fault, or for a picture that is none
  */

@@ -63,8 +63,7 @@ export async function sheetRevision(id: string, wanted?: number): Promise<FoundS
 
 /**
  * Keeps a new revision of a sheet, or a new sheet. Nothing is overwritten: a sheet that someone else saved in the
- * meantime
- * is refused, and the same revision sent twice is kept once.
+ * meantime is refused, and the same revision sent twice is kept once.
  * @param basedOn the revision it was made from; 0 for a new sheet
  * @throws Problem bad-input with each fault of the sheet, conflict
  */

@@ -89,22 +89,37 @@ export function emptySummary(lastBy: string, lastAt: string): JobSummary {
   }
 }
 
-/**
- * Makes a job's summary anew. It is computed from what is read first; then, while the job stands still for a moment, it
- * is
- * kept where nothing came meanwhile. The lock makes acts that are being kept finish first: none is missed.
- * @returns whether it was kept
- */
-export async function refreshSummary(id: string): Promise<boolean> {
+/** What a job's acts sum up to, and up to where. */
+interface SummedUp {
+  summary: JobSummary
+  acts: number
+  /** Place of the last of them; 0 without any. */
+  last: number
+}
+
+/** A job summed up as it stands. @throws Problem not-found */
+export async function sumUp(id: string): Promise<SummedUp> {
   const { job, acts } = await findJob(id)
   const summary = summarise(
     job,
     acts.map(({ act }) => act)
   )
+  return { summary, acts: acts.length, last: acts.at(-1)?.seq ?? 0 }
+}
+
+/**
+ * Makes a job's summary anew. It is computed from what is read first, off the server's own thread; then, while the job
+ * stands still for a moment, it is kept where nothing came meanwhile. The lock makes acts that are being kept finish
+ * first: none is missed.
+ * @param lane `asked` where somebody waits for it
+ * @returns whether it was kept
+ */
+export async function refreshSummary(id: string, lane: 'asked' | 'behind'): Promise<boolean> {
+  const { summary, acts, last } = await heavily(lane, 'sumUp', id)
   return inTransaction(async (transaction) => {
     const row = await JobRow.findByPk(id, { transaction, lock: true, attributes: ['id', 'vehicle'] })
     const now = await countActs(id, transaction)
-    if (!row || now.acts !== acts.length || now.last !== (acts.at(-1)?.seq ?? 0)) return false
+    if (!row || now.acts !== acts || now.last !== last) return false
     await row.update({ ...summaryColumns(summary), summaryError: null }, { transaction })
     await tell(ACTS_CHANNEL, summaryOf(id), transaction)
     return true
@@ -129,29 +144,24 @@ async function markTrouble(id: string, error: unknown): Promise<void> {
 
 /** Jobs looked for in the queue at once. */
 const AT_ONCE = 20
+/** Before every job's. */
+const NO_ID = '00000000-0000-0000-0000-000000000000'
 
 /**
- * Makes the summaries anew that acts have made stale, one job after another; one that cannot be made hurts no other.
+ * Makes the summaries anew that acts have made stale, each job once; one that cannot be made hurts no other, and one
+ * that acts keep coming to is left for the next round.
  */
 export async function refreshStale(): Promise<void> {
   await useDb()
-  const tried = new Map<string, number>()
+  let after = NO_ID
   for (;;) {
-    const due = (await staleJobs(AT_ONCE)).filter((id) => (tried.get(id) ?? 0) < MOST_TRIES)
+    const due = await staleJobs(AT_ONCE, after)
     if (due.length === 0) return
-    for (const id of due) {
-      tried.set(id, (tried.get(id) ?? 0) + 1)
-      try {
-        await heavily('behind', 'refreshSummary', id)
-      } catch (error) {
-        await markTrouble(id, error)
-      }
-    }
+    for (const id of due) await refreshSummary(id, 'behind').catch((error: unknown) => markTrouble(id, error))
+    after = due.at(-1)!
   }
 }
 
-/** A job that acts keep coming to is left for the next round. */
-const MOST_TRIES = 3
 const ROUND_MS = 5_000
 
 /**

@@ -188,13 +188,12 @@ async function takenApart<T>(name: string, work: () => Promise<T>): Promise<T> {
 /** What was read on a vehicle just now counts for the job that is opened on it now. */
 async function upToDate(vehicleId: string): Promise<void> {
   const stale = await JobRow.findAll({ where: { vehicleId, stale: true }, attributes: ['id'], limit: MOST_JOBS })
-  for (const { id } of stale) await refreshSummary(id).catch(() => false)
+  for (const { id } of stale) await refreshSummary(id, 'asked').catch(() => false)
 }
 
 /**
  * What earlier jobs on a vehicle know of the same engine: when its parts were renewed, and how long its chains were
- * since.
- * Only jobs counted in the same unit bear on it.
+ * since. Only jobs counted in the same unit bear on it.
  */
 export async function earlierKnown(vehicleId: string, sheet: DriveSheet, usage: Usage): Promise<EarlierKnown | null> {
   await upToDate(vehicleId)

@@ -32,8 +32,7 @@ describe('first estimates against the bench', () => {
     expect(points).toHaveLength(200)
     const { held, of } = coverage(points)
     // Chance takes 90 of a hundred down to 85 in 200. More are held than claimed: near an unstretched chain the
-    // estimate
-    // cannot lie below 0, so mean and sd promise less there than is true.
+    // estimate cannot lie below 0, so mean and sd promise less there than is true.
     expect(held / of).toBeGreaterThan(0.85)
     expect(held / of).toBeLessThan(0.995)
   })

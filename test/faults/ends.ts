@@ -67,8 +67,7 @@ const saved = (address: string, job: string) =>
 
 /**
  * Ends `restore` at random moments while a server runs on the same workshop: it is always whole, as it was or as the
- * backup has
- * it, and goes on taking entries without being started again.
+ * backup has it, and goes on taking entries without being started again.
  */
 export async function endRestores(place: string, times: number, { seed = 1, firstPort = 4720 } = {}): Promise<Ended> {
   const folder = resolve(place)

@@ -29,10 +29,8 @@ const PATIENCE_MS = 30_000
 
 /**
  * Hard-kills the server and PostgreSQL in turn, each at a random moment of a burst of saves by several clients, starts
- * them
- * again, and at the end compares what was acknowledged with what is kept. Clients send as the page does: an act keeps
- * its id
- * and is sent again until it is answered.
+ * them again, and at the end compares what was acknowledged with what is kept. Clients send as the page does: an act
+ * keeps its id and is sent again until it is answered.
  * @param place where the run's own database and server are kept
  */
 export async function killAtRandom(

@@ -74,7 +74,7 @@ it('an act that is being kept while a summary is made is in it, or has it made a
     transaction: keeping
   })
   await workshop.sequelize.query('update jobs set stale = true where id <> $1', { bind: [id] })
-  const refreshing = workshop.summaries.refreshSummary(id)
+  const refreshing = workshop.summaries.refreshSummary(id, 'behind')
   await vi.waitFor(
     async () => {
       const [waiting] = await workshop.sequelize.query(
@@ -109,6 +109,25 @@ it('a job that cannot be computed says so on its row and hurts no other', async 
   ).toBe(true)
   await expect(workshop.checks.checksDue('2030-01-01')).resolves.toBeDefined()
   await expect(workshop.learning.workshopLearnt(['Maren'])).resolves.toBeDefined()
+})
+
+it('a job that acts keep coming to keeps no other from being summed up', async () => {
+  const { job } = DEMO_JOBS[2]!
+  const busy = Array.from({ length: 25 }, (_, i) => `00000000-0000-4000-8000-0000000000${10 + i}`)
+  for (const id of busy) await workshop.jobs.insertJob(id, { ...job, vehicle: 'Busy' }, [])
+  const quiet = 'ffffffff-0000-4000-8000-000000000001'
+  await workshop.jobs.insertJob(quiet, { ...job, vehicle: 'Quiet' }, [])
+  await workshop.acts.addAct(quiet, { ...by, id: 'quiet', type: 'waits', for: 'part' })
+  await workshop.sequelize.query("update jobs set stale = true where vehicle = 'Busy'")
+  await workshop.sequelize.query(`create function stay_stale() returns trigger language plpgsql as
+    'begin new.stale := true; return new; end'`)
+  await workshop.sequelize.query(
+    "create trigger stay_stale before update on jobs for each row when (new.vehicle = 'Busy') execute function stay_stale()"
+  )
+  await workshop.summaries.refreshStale()
+  await workshop.sequelize.query('drop function stay_stale cascade')
+  const { rows } = await readBoard(workshop.board, { state: 'open', search: 'quiet' })
+  expect(rows.find(({ id }) => id === quiet)).toMatchObject({ waits: { for: 'part' } })
 })
 
 it('is searched by words in any order, over vehicle, stand, complaint and engine', async () => {

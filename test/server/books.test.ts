@@ -132,7 +132,7 @@ describe('a usage that is put right', () => {
       usage: 148_200
     } as const
     await workshop.acts.addAct(id, act)
-    await workshop.summaries.refreshSummary(id)
+    await workshop.summaries.refreshSummary(id, 'behind')
     const [row] = (await workshop.vehicles.listVehicles({ search: 'odd clock', page: 0 })).rows
     expect(row!.last!.usage).toEqual({ value: 148_200, unit: 'km' })
     expect((await workshop.vehicles.findVehicle(row!.id)).jobs[0]!.usage.value).toBe(148_200)

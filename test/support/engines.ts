@@ -246,8 +246,8 @@ export function renamed(sheet: DriveSheet, name: (id: string) => string): DriveS
 
 /**
  * A drive in two stages: a short first chain from the crank turns a shaft at half speed, whose second sprocket drives
- * the
- * cams one to one, above it. With `gears` the shaft is driven by a pair of gears instead, and turns against the crank.
+ * the cams one to one, above it. With `gears` the shaft is driven by a pair of gears instead, and turns against the
+ * crank.
  */
 export function stagedEngine(seed: number, by: 'chain' | 'gears' = 'chain'): DriveSheet {
   const first = renamed(unmirrored(randomEngine({ seed, cams: 1 })), (id) =>

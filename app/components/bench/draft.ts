@@ -139,8 +139,7 @@ function assembleReading(sheet: DriveSheet, slot: Slot, draft: Draft): Reading {
 
 /**
  * A usage or an amount, as people write thousands: `148.200`, `148,200` and `148 200` are one figure, `148.2` is
- * another.
- * Null when it is no number.
+ * another. Null when it is no number.
  */
 export function largeNumberOf(text: string): number | null {
   return readWritten(text)?.value ?? numberOf(text)

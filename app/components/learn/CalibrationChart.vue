@@ -10,8 +10,7 @@ import FigureTable from '../parts/FigureTable.vue'
 
 /**
  * First estimates against the bench: on the line they agree, each with its 90 % interval, the bench length too. The
- * table below has the same
- * figures.
+ * table below has the same figures.
  */
 const props = defineProps<{ points: readonly CalibrationPoint[] }>()
 const [SIZE, EDGE, END] = [420, 46, 12]

@@ -4,8 +4,7 @@ import FaultNote from './FaultNote.vue'
 
 /**
  * One entry: its label, the control (a line, some lines, or the slot's own), and what is wrong with it or worth
- * knowing,
- * joined for who listens. What else is given goes to the control.
+ * knowing, joined for who listens. What else is given goes to the control.
  */
 defineOptions({ inheritAttrs: false })
 const props = defineProps<{

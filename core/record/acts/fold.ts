@@ -5,8 +5,7 @@ import { emptyRecord, type JobRecord } from './record'
 
 /**
  * What a job's acts come to, growing with each act that is added: only one that takes another back has all of them
- * folded
- * anew. An act taken back counts for nothing, and so does the taking back when it is itself taken back.
+ * folded anew. An act taken back counts for nothing, and so does the taking back when it is itself taken back.
  */
 export class Folding {
   readonly acts: Act[] = []

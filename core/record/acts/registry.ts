@@ -25,9 +25,8 @@ import { waits, waitsView } from './waits'
 
 /**
  * Acts: what people did on a job, in order, never changed afterwards. Each has its own id, so that sending it twice
- * does
- * nothing. A correction is a new reading that names the one it supersedes; taking back is an act too, and so is taking
- * that back. Here stands every type there is, each in its own file.
+ * does nothing. A correction is a new reading that names the one it supersedes; taking back is an act too, and so is
+ * taking that back. Here stands every type there is, each in its own file.
  */
 export const ACTS = {
   read,

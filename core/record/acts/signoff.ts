@@ -20,8 +20,7 @@ type Own = Shape<ReturnType<typeof schema>>
 
 /**
  * The verdict as it was signed: what stood then, and what it was computed with. The server makes it from what it holds,
- * so
- * that a page cannot sign what the readings do not say; one that a file brings is `unchecked` unless it is computed
+ * so that a page cannot sign what the readings do not say; one that a file brings is `unchecked` unless it is computed
  * alike.
  */
 export const signoff: ActKind<'signoff', ReturnType<typeof schema>> = {

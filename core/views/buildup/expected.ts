@@ -38,8 +38,7 @@ export function readingExpected(
 
 /**
  * What to read on a rebuilt drive: renewed parts stand as new, those that went back as they were estimated. The
- * interval
- * holds the scatter of new engines and, through the model, the doubt about each part that went back.
+ * interval holds the scatter of new engines and, through the model, the doubt about each part that went back.
  * @param renew components renewed
  */
 export function expectedRebuilt(

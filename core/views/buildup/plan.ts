@@ -34,8 +34,7 @@ export interface BuildPlan {
 
 /**
  * The build-up of a path: parts received and fitted, always-renewed items, the operations from the inside out with
- * their
- * torques in steps, and what is put in and counted.
+ * their torques in steps, and what is put in and counted.
  * @param renew components renewed
  * @param wayId the way in; null for the usual one
  */

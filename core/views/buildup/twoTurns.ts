@@ -24,8 +24,7 @@ const FAR = 2.6
 
 /**
  * Marks, counts and extension as they stood when set and after two full crank turns, against what the rebuilt drive
- * should
- * show. A count that is off by a half is a miscount as likely as not, but it is not passed.
+ * should show. A count that is off by a half is a miscount as likely as not, but it is not passed.
  */
 export function twoTurns(
   sheet: DriveSheet,

@@ -5,8 +5,7 @@ const WORDS: JsonSchema = { type: 'string' }
 
 /**
  * A schema of what is kept, as one of what is printed: a code may stand with the text it comes to, an id with its place
- * in
- * the file it was read from.
+ * in the file it was read from.
  */
 export function printedSchemaOf(schema: JsonSchema): JsonSchema {
   return allowPrinted(schema) as JsonSchema

@@ -6,9 +6,8 @@ import type { Reading } from '../../readings'
 
 /**
  * What a learner does at the stand, by type: turns the crank (below 0 against its running direction), inspects, enters
- * what was
- * read or found (of one thing the last entry stands), takes an entry back by its place, calls a part, puts one on the
- * path.
+ * what was read or found (of one thing the last entry stands), takes an entry back by its place, calls a part, puts one
+ * on the path.
  */
 export const MOVES = {
   turn: shape({ type: oneOf('turn').required(needed), degrees: num(-7200, 7200).required(needed) }).required(

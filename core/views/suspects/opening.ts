@@ -44,8 +44,7 @@ const LIFTER = { look: 'lifter', findings: ['lifter-flush', 'lifter-gap'], minut
 
 /**
  * Open it, leave it closed, or measure first, from what is known before the covers are off. A jump that is likelier
- * than
- * not on an interference engine, and plastic in the pan, open it whatever the odds.
+ * than not on an interference engine, and plastic in the pan, open it whatever the odds.
  */
 export function openingOf(job: JobFile, estimates: Estimates, table: SuspectTable = SHIPPED): Opening {
   const suspects = suspectsOf(job, estimates, table)

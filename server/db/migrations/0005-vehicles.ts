@@ -3,8 +3,7 @@ import type { Migration } from './types'
 
 /**
  * Vehicles that jobs are on; revisions of drive sheets; and what the board shows of a job, kept beside its acts and
- * made
- * anew when it is stale, so that a list need not assess what it shows.
+ * made anew when it is stale, so that a list need not assess what it shows.
  */
 export const vehicles: Migration = {
   name: '0005-vehicles',

@@ -16,11 +16,9 @@ end $$`
 
 /**
  * Keeps an act where the job still stands under the sheet that the act was checked with, marks the job's summary stale
- * and
- * tells every server; gives the act's place, or null where nothing was kept. In the database, as it plans its
- * statements
- * once there, which halves the work of a save. The lock on the job lets a change of sheet, or a summary being made,
- * finish first.
+ * and tells every server; gives the act's place, or null where nothing was kept. In the database, as it plans its
+ * statements once there, which halves the work of a save. The lock on the job lets a change of sheet, or a summary
+ * being made, finish first.
  */
 export const keepAct: Migration = {
   name: '0009-keep-act',

@@ -22,8 +22,8 @@ const HALF = String.raw`(?<!\\)((?:\\\\)*)(?:\\u[dD][89abAB][0-9a-fA-F]{2}(?!\\u
 
 /**
  * One bad record hurts only itself: text that no list could read again is made readable, a job whose summary cannot be
- * made
- * says so, an act that comes tells its place and is refused where a job is full, and a fill of the database has a name.
+ * made says so, an act that comes tells its place and is refused where a job is full, and a fill of the database has a
+ * name.
  */
 export const unharmed: Migration = {
   name: '0010-unharmed',

@@ -66,9 +66,10 @@ export async function countJobs(listed: Listed): Promise<number> {
   return Number(total)
 }
 
-/** Jobs whose summaries are to be made anew. */
-export async function staleJobs(most: number): Promise<string[]> {
-  const rows = await select<{ id: string }>('select id from jobs where stale order by id limit $1', [most])
+/** Jobs whose summaries are to be made anew, by their ids, from the one after `after`. */
+export async function staleJobs(most: number, after: string): Promise<string[]> {
+  const statement = 'select id from jobs where stale and id > $2 order by id limit $1'
+  const rows = await select<{ id: string }>(statement, [most, after])
   return rows.map(({ id }) => id)
 }
 
