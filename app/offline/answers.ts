@@ -29,7 +29,7 @@ export interface KeptNote {
 
 /** Is there a worker to keep anything? Known once the page has asked for it; without it nothing is waited for. */
 let tellServed: (served: boolean) => void
-export const served = new Promise<boolean>((resolve) => (tellServed = resolve))
+const served = new Promise<boolean>((resolve) => (tellServed = resolve))
 export const sayServed = (is: boolean) => tellServed(is)
 
 /**

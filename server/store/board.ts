@@ -33,13 +33,13 @@ export interface BoardPage {
 /** Jobs on a page of a list: some more than a workshop has stands. */
 const JOBS_A_PAGE = 20
 
-/** Bytes of jobs that are remembered as the board shows them: a few thousand. */
-const REMEMBERED = 16 * 1024 * 1024
+/** Characters of jobs that are remembered as the board shows them: those of some ten thousand. */
+const REMEMBERED = 32 * 1024 * 1024
 
 /** Jobs as the board shows them, as JSON, each good for one version of its row. */
 const shown = new LRUCache<string, { version: string; text: string }>({
   maxSize: REMEMBERED,
-  sizeCalculation: ({ text }) => 2 * text.length + 200
+  sizeCalculation: ({ text }) => text.length + 200
 })
 
 /** Lets go of all jobs that are remembered. */

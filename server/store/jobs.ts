@@ -71,8 +71,12 @@ export interface JudgedJob {
   text: string
 }
 
+interface RememberedJob extends Judged {
+  generation: string
+}
+
 /** What long jobs were found to be last. */
-const judged = new LRUCache<string, Judged & { generation: string }>({
+const judged = new LRUCache<string, RememberedJob>({
   maxSize: REMEMBERED / 2,
   sizeCalculation: ({ assessment }) => 2 * assessment.length + 300
 })
@@ -91,19 +95,22 @@ export async function openedJob(id: string): Promise<string> {
   await useDb()
   const now = isUuid(id) ? await readMark(id) : null
   if (!now) throw noJob()
-  if (now.acts > QUICK) return openedLong(id, now.generation)
-  const known = opened.get(id)
-  if (known?.mark === now.mark) return known.text
+  const remembered = opened.get(id)
+  if (remembered?.mark === now.mark) return remembered.text
+  // Looked up before the acts are read: what was judged is then never ahead of them.
+  const known = judged.get(id)
   const { job, acts } = await findJob(id)
+  if (acts.length > QUICK) return openedLong({ id, job, acts }, now.generation, known)
   const text = JSON.stringify({ id, job, acts, assessment: assessRecord(job, wordsOf(acts)) })
   opened.set(id, { mark: now.mark, text })
   return text
 }
 
-async function openedLong(id: string, generation: string): Promise<string> {
-  // Read before the acts: what was judged is then never ahead of them.
-  const known = judged.get(id)
-  const { job, acts } = await findJob(id)
+async function openedLong(
+  { id, job, acts }: { id: string; job: KeptJob; acts: readonly KeptAct[] },
+  generation: string,
+  known: RememberedJob | undefined
+): Promise<string> {
   if (known?.generation !== generation || !stillHolds(known, job, acts)) {
     const anew = await judgeAnew('asked', id, generation)
     return withAssessment(anew.text, anew.judged)

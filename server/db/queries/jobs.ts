@@ -13,19 +13,17 @@ export interface JobMark {
   mark: string
   /** Other once the workshop's whole book is: restored, or rid of somebody. */
   generation: string
-  acts: number
 }
 
-/** What stands for the state of a job and its acts, and how many acts there are; null without the job. */
+/** What stands for the state of a job and its acts; null without the job. Acts only ever come to a job. */
 export async function readMark(jobId: string): Promise<JobMark | null> {
-  const [row] = await select<{ mark: string; generation: string; acts: string }>(
-    `select concat_ws(' ', max(a.seq), count(a.seq), j.vehicle_id, j.vehicle, max(g.value::text)) as mark,
-       concat_ws('', max(g.value::text)) as generation, count(a.seq) as acts
-     from jobs j left join acts a on a.job_id = j.id left join settings g on g.key = 'generation'
-     where j.id = $1 group by j.id`,
+  const [row] = await select<JobMark>(
+    `select concat_ws(' ', (select max(seq) from acts where job_id = j.id), j.vehicle_id, j.vehicle, g.value) as mark,
+       concat_ws('', g.value) as generation
+     from jobs j left join settings g on g.key = 'generation' where j.id = $1`,
     [jobId]
   )
-  return row ? { ...row, acts: Number(row.acts) } : null
+  return row ?? null
 }
 
 /** Jobs of a list. */
