@@ -70,18 +70,30 @@ function inDigits(shown: unknown, { locale }: Language): string {
   return typeof shown === 'number' ? withDecimals(String(shown), locale) : String(shown)
 }
 
+/**
+ * What makes a formatter of Intl's, asked for as often as one likes: each takes a browser milliseconds to make, so one
+ * of a kind is kept.
+ */
+export function keeping<A extends readonly (string | boolean)[], F>(make: (...of: A) => F): (...of: A) => F {
+  const kept = new Map<string, F>()
+  return (...of) => {
+    const kind = of.join()
+    let one = kept.get(kind)
+    if (one === undefined) kept.set(kind, (one = make(...of)))
+    return one
+  }
+}
+
 /** English is written with a point as digits are: asking Intl for it costs a page 30 ms as it opens. */
-const signs = new Map([['en-GB', '.']])
+const signOf = keeping((locale: string) =>
+  locale === 'en-GB'
+    ? '.'
+    : new Intl.NumberFormat(locale).formatToParts(0.5).find(({ type }) => type === 'decimal')!.value
+)
 
 /** Plain digits with the sign that a locale sets before decimals. */
 export function withDecimals(digits: string, locale = localeNow()): string {
-  if (!digits.includes('.')) return digits
-  let sign = signs.get(locale)
-  if (sign === undefined) {
-    sign = new Intl.NumberFormat(locale).formatToParts(0.5).find(({ type }) => type === 'decimal')!.value
-    signs.set(locale, sign)
-  }
-  return digits.replace('.', sign)
+  return digits.includes('.') ? digits.replace('.', signOf(locale)) : digits
 }
 
 /** Words that stand for themselves, such as the name that a sheet gives a part: in the language where it knows them. */
@@ -132,7 +144,9 @@ export function midSentence(words: string): string {
   return speaking.now()?.capitalNouns ? words : words.toLowerCase()
 }
 
+const pluralsOf = keeping((locale: string) => new Intl.PluralRules(locale))
+
 /** One of several, or one alone: `plural(2, t`link`, t`links`)`. */
 export function plural(count: number, one: string, many: string): string {
-  return new Intl.PluralRules(localeNow()).select(count) === 'one' ? one : many
+  return pluralsOf(localeNow()).select(count) === 'one' ? one : many
 }

@@ -1,5 +1,5 @@
 import { minorDigits } from '../../core/money'
-import { localeNow, plural, spokenNow, t, withDecimals } from '../spoken'
+import { keeping, localeNow, plural, spokenNow, t, withDecimals } from '../spoken'
 
 /** Figures in words, alike on page, paper and command line. */
 
@@ -35,11 +35,11 @@ export function countWords(count: number, one: string, many: string): string {
   return `${count} ${plural(count, one, many)}`
 }
 
+const figuresOf = keeping((locale: string) => new Intl.NumberFormat(locale))
+
 /** Digits in threes, never broken over two lines: by a space, or as the language does it. */
 function inThousands(digits: string): string {
-  return spokenNow()
-    ? new Intl.NumberFormat(localeNow()).format(BigInt(digits))
-    : digits.replaceAll(/\B(?=(\d{3})+$)/g, '\u00a0')
+  return spokenNow() ? figuresOf(localeNow()).format(BigInt(digits)) : digits.replaceAll(/\B(?=(\d{3})+$)/g, '\u00a0')
 }
 
 /** `148 200`. */

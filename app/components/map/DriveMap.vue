@@ -48,7 +48,8 @@ const [LEAST_TAG, GAP, LEAST_GAP, MARGIN] = [26, 6, 2, 8]
 /** Room below the drive for what changes the picture. */
 const FOOT = 34
 const plate = ref<HTMLElement | null>(null)
-const { width, height } = useElementSize(plate, { width: 800, height: 560 })
+// Of no size until it is measured: it is drawn once, as it stands, and not before for another plate.
+const { width, height } = useElementSize(plate, { width: 0, height: 0 })
 
 /** How many times the wear is drawn, to see why the readings come out as they do; jumps are drawn as they are. */
 const times = ref(1)
@@ -120,7 +121,7 @@ const tags = computed(() => {
   const ends = endsOn(pictures.value, projection.value)
   const solid = new Map(pictures.value.flatMap((picture) => [...partPoints(picture, projection.value)]))
   const placed = placeLabels(
-    (props.bare ? [] : labels.value).map(({ part, at }) => ({
+    (props.bare || !drawable.value ? [] : labels.value).map(({ part, at }) => ({
       part,
       anchors: at ? [{ x: x(at[0]), y: y(at[1]) }, ...(ends.get(part) ?? [])] : [],
       side: bankSides.value?.get(bankOf(props.sheet, part) ?? NaN) ?? null
