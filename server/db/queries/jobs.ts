@@ -33,9 +33,12 @@ interface Listed {
   patterns: readonly string[]
 }
 
-/** Patterns stand from the second place on. The words of a job are a column that the database makes. */
-const isListed = ({ patterns }: Listed) =>
-  ['state = $1', ...patterns.map((_, i) => `words like $${i + 2}`)].join(' and ')
+/** What a job is found by, in lower case: a column that the database makes. */
+const WORDS = 'words'
+
+/** Patterns stand from the second place on. */
+const whereListed = ({ patterns }: Listed) =>
+  ['where state = $1', ...patterns.map((_, i) => `${WORDS} like $${i + 2}`)].join(' and ')
 
 /**
  * Ids of the jobs on a page of a list, those with a hold first, then the newest, each with a text that is another once
@@ -49,7 +52,7 @@ export function jobsOnPage(
   const order = 'order by held desc, opened_at desc, id'
   return select(
     `select id, concat_ws(' ', jobs.xmin, g.value) as version
-     from (select id from jobs where ${isListed(listed)} ${order} limit $${bind.length - 1} offset $${bind.length}) page
+     from (select id from jobs ${whereListed(listed)} ${order} limit $${bind.length - 1} offset $${bind.length}) page
        join jobs using (id) left join settings g on g.key = 'generation' ${order}`,
     bind
   )
@@ -57,7 +60,7 @@ export function jobsOnPage(
 
 /** How many jobs a list has. */
 export async function countJobs(listed: Listed): Promise<number> {
-  const { total } = await selectOne<{ total: string }>(`select count(*) as total from jobs where ${isListed(listed)}`, [
+  const { total } = await selectOne<{ total: string }>(`select count(*) as total from jobs ${whereListed(listed)}`, [
     listed.state,
     ...listed.patterns
   ])
