@@ -1,6 +1,9 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { once } from 'node:events'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { getPriority, tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { Worker } from 'node:worker_threads'
+import { transformSync } from 'esbuild'
 import { afterAll, describe, expect, it } from 'vitest'
 import { Lane } from '../../server/heavy/lane'
 
@@ -23,11 +26,11 @@ writeFileSync(
 afterAll(() => rmSync(folder, { recursive: true }))
 
 describe('a thread that works behind the server', () => {
-  const lane = new Lane('test', file)
+  const lane = new Lane('asked', file)
   const ask = (value: string) => lane.run('judgeJob', [value]) as unknown as Promise<{ value: string; lane: string }>
 
-  it('does what it is asked, and knows that it is one', async () =>
-    expect(await ask('a')).toEqual({ task: 'judgeJob', value: 'a', lane: 'lane' }))
+  it('does what it is asked, and knows which one it is', async () =>
+    expect(await ask('a')).toEqual({ task: 'judgeJob', value: 'a', lane: 'asked' }))
   it('tells a refusal as it is, and a failure with its code', async () => {
     await expect(ask('refuse')).rejects.toMatchObject({
       code: 'bad-input',
@@ -46,12 +49,28 @@ describe('a thread that works behind the server', () => {
     expect((await ask('b')).value).toBe('b')
   })
   it('takes no more than can wait', async () => {
-    const crowd = new Lane('crowd', file)
+    const crowd = new Lane('long', file)
     const waiting = Array.from({ length: 200 }, () =>
       (crowd.run('judgeJob', ['wait']) as unknown as Promise<unknown>).catch(() => undefined)
     )
     expect(() => crowd.run('judgeJob', ['one more'])).toThrow(/busy with long work/)
     const last = Array.from(waiting).at(-1)
     expect(last).toBeInstanceOf(Promise)
+  })
+  it('that nobody waits for lets everything else go first, and slows nothing but itself', async () => {
+    const program = join(folder, 'behind.mjs')
+    const { code } = transformSync(readFileSync('server/heavy/thread.ts', 'utf8'), { loader: 'ts' })
+    writeFileSync(
+      program,
+      `${code}
+      import { getPriority } from 'node:os'
+      import { parentPort } from 'node:worker_threads'
+      standBehind()
+      parentPort.postMessage({ lane: laneHere, priority: getPriority() })`
+    )
+    const before = getPriority()
+    const thread = new Worker(program, { workerData: { umbrette: 'behind' } })
+    expect(await once(thread, 'message')).toEqual([{ lane: 'behind', priority: 19 }])
+    expect(getPriority()).toBe(before)
   })
 })
