@@ -10,6 +10,7 @@ import FaultNote from '../../../components/parts/FaultNote.vue'
 import Field from '../../../components/parts/Field.vue'
 import ExplanationTable from '../../../components/verdict/ExplanationTable.vue'
 import JobBar from '../../../components/verdict/JobBar.vue'
+import NextFrame from '../../../components/parts/NextFrame.vue'
 import { useOpenJob } from '../../../stores/job'
 import { namesOf, partName } from '../../../words'
 
@@ -106,14 +107,14 @@ watch(train, () => {
           </template>
         </Field>
         <div class="sticky top-4 h-[460px] bg-plate">
-          <ClientOnly>
+          <NextFrame>
             <DriveMap
               :sheet="job.job.sheet"
               :corrections="job.corrections"
               :assessment="stands"
               :readings="job.record.readings"
               narrow />
-          </ClientOnly>
+          </NextFrame>
         </div>
       </div>
     </main>

@@ -10,6 +10,7 @@ import type { ListedSheet } from '../../../../server/store/sheets'
 import StationSpine from '../../../components/bench/StationSpine.vue'
 import StretchLedger from '../../../components/ledger/StretchLedger.vue'
 import TopBar from '../../../components/parts/TopBar.vue'
+import NextFrame from '../../../components/parts/NextFrame.vue'
 import { useHand } from '../../../hand'
 import { useShortcuts } from '../../../composables/useShortcuts'
 import { useBench } from '../../../stores/bench'
@@ -156,7 +157,7 @@ useShortcuts({
         @station="job.openStation" />
       <ComplaintSheet v-if="job.station === 1" />
       <div v-else class="bench-map relative min-h-0" :class="large ? 'max-md:h-[70dvh]' : 'max-md:h-52'">
-        <ClientOnly>
+        <NextFrame>
           <DriveMap
             :sheet="job.job.sheet"
             :corrections="job.corrections"
@@ -171,7 +172,7 @@ useShortcuts({
             <template #default="plate"><MapWaver v-bind="plate" :cam="chosenPart" /></template>
           </DriveMap>
           <template #fallback><div class="h-full bg-plate" /></template>
-        </ClientOnly>
+        </NextFrame>
         <button
           type="button"
           class="act absolute right-1 bottom-1 z-10 md:hidden"

@@ -21,6 +21,7 @@ import { kindWords, readingWords, SCHOOL_WORDS, usageWords } from '../../../word
 import FaultNote from '../../../components/parts/FaultNote.vue'
 import Panel from '../../../components/parts/Panel.vue'
 import Caution from '../../../components/parts/Caution.vue'
+import NextFrame from '../../../components/parts/NextFrame.vue'
 
 const NearJumpPanel = later(() => import('../../../components/verdict/NearJumpPanel.vue'))
 
@@ -105,7 +106,7 @@ const school = computed({
           </p>
         </ClientOnly>
         <div class="h-[440px] bg-plate">
-          <ClientOnly
+          <NextFrame
             ><DriveMap
               :sheet="job.job.sheet"
               :corrections="job.corrections"
@@ -113,7 +114,7 @@ const school = computed({
               :readings="job.record.readings"
               :near="near"
               narrow
-          /></ClientOnly>
+          /></NextFrame>
         </div>
         <ClientOnly
           ><NearJumpPanel v-if="near.length" :sheet="job.job.sheet" :near="near" :unit="job.job.usage.unit"
