@@ -81,7 +81,7 @@ test('the board changes by itself when something happens elsewhere', async ({ pa
   const id = await newJob(request, [read.extension(14)])
   const note = `Asked ${randomUUID().slice(0, 6)}`
   await page.goto('/')
-  const row = page.locator(`a[href="/jobs/${id}"]`)
+  const row = page.locator(`[data-testid=job][href="/jobs/${id}"]`)
   await page.getByTestId('search').fill('ardmere')
   await expect(row).toBeVisible()
   expect(
